@@ -1,0 +1,114 @@
+package gloaming.flow;
+
+import java.util.concurrent.atomic.AtomicInteger;
+import java.util.concurrent.atomic.AtomicLong;
+import java.util.concurrent.locks.LockSupport;
+
+/**
+ * A fixed set of threads that share the rows of a picture or the points of a cloud.
+ *
+ * <p>The calling thread works too, so a crew of one is the caller alone. Work is cut into strips of a fixed height that do
+ * not depend on the number of threads: results are the same with one thread or many. One caller at a time. The caller waits
+ * only for strips somebody has begun, never for a helper that the machine has not let run yet.
+ */
+public final class Crew implements AutoCloseable {
+
+    /** Work on the half-open range {@code from} to {@code to}. */
+    @FunctionalInterface
+    public interface Strip {
+        void run(int from, int to);
+    }
+
+    private static final int SPINS = 3_000;
+    private static final int CLOSED = Integer.MAX_VALUE;
+
+    private final Thread[] helpers;
+    /** The round in the upper half, the next strip to claim in the lower. */
+    private final AtomicLong ticket = new AtomicLong(CLOSED);
+
+    private final AtomicInteger completed = new AtomicInteger();
+    private volatile boolean closed;
+    private volatile Throwable trouble;
+    private Strip strip;
+    private int end;
+    private int grain;
+    private int strips;
+
+    /** A crew of {@code threads} workers, 1 to 64, the caller included. */
+    public Crew(int threads) {
+        if (threads < 1 || threads > 64) throw new IllegalArgumentException("a crew of " + threads + " threads");
+        helpers = new Thread[threads - 1];
+        for (int i = 0; i < helpers.length; i++) {
+            helpers[i] = Thread.ofPlatform().daemon().name("crew-" + (i + 1)).start(this::help);
+        }
+    }
+
+    public int threads() {
+        return helpers.length + 1;
+    }
+
+    /** Runs {@code strip} over 0 to {@code count} in pieces of {@code grain}; returns when all are done. */
+    public void each(int count, int grain, Strip strip) {
+        if (count <= 0) return;
+        if (helpers.length == 0 || count <= grain) {
+            for (int from = 0; from < count; from += grain) strip.run(from, Math.min(count, from + grain));
+            return;
+        }
+        long round = (ticket.get() >>> 32) + 1;
+        this.strip = strip;
+        this.end = count;
+        this.grain = grain;
+        this.strips = (count + grain - 1) / grain;
+        trouble = null;
+        completed.set(0);
+        ticket.set(round << 32);
+        for (Thread helper : helpers) LockSupport.unpark(helper);
+        work();
+        while (completed.get() < strips) Thread.onSpinWait();
+        // Shut before the fields change: a helper that claims by a stale ticket then fails.
+        ticket.set(round << 32 | CLOSED);
+        this.strip = null;
+        if (trouble instanceof RuntimeException e) throw e;
+        if (trouble instanceof Error e) throw e;
+    }
+
+    private boolean work() {
+        boolean worked = false;
+        while (true) {
+            long t = ticket.get();
+            int i = (int) t;
+            Strip strip = this.strip;
+            int from = i * grain;
+            int to = Math.min(end, from + grain);
+            if (i >= strips || i == CLOSED) return worked;
+            if (!ticket.compareAndSet(t, t + 1)) continue;
+            worked = true;
+            try {
+                strip.run(from, to);
+            } catch (Throwable e) {
+                trouble = e;
+            }
+            completed.incrementAndGet();
+        }
+    }
+
+    private void help() {
+        int idle = 0;
+        while (!closed) {
+            if (work()) {
+                idle = 0;
+            } else if (++idle < SPINS) {
+                Thread.onSpinWait();
+            } else {
+                LockSupport.park(this);
+                idle = 0;
+            }
+        }
+    }
+
+    @Override
+    public void close() {
+        closed = true;
+        for (Thread helper : helpers) LockSupport.unpark(helper);
+    }
+}

@@ -1,0 +1,92 @@
+package gloaming.flow;
+
+import java.util.Arrays;
+
+/**
+ * A planar 32-bit float picture in linear light with premultiplied alpha, unbounded below and above.
+ *
+ * <p>Four planes of {@code width * height}, row by row from the bottom left, as GLSL has it. The world it shows runs from
+ * -1 to 1 over its height and from -aspect to aspect over its width.
+ */
+public final class Picture implements Flow {
+    public final int width;
+    public final int height;
+    public final float[] r;
+    public final float[] g;
+    public final float[] b;
+    public final float[] a;
+
+    /** An empty (transparent black) picture of at least 1 by 1 pixels. */
+    public Picture(int width, int height) {
+        if (width < 1 || height < 1) throw new IllegalArgumentException("a picture of " + width + "x" + height);
+        this.width = width;
+        this.height = height;
+        int n = Math.multiplyExact(width, height);
+        r = new float[n];
+        g = new float[n];
+        b = new float[n];
+        a = new float[n];
+    }
+
+    public int pixels() {
+        return width * height;
+    }
+
+    /** Width over height: the world's half width. */
+    public double aspect() {
+        return (double) width / height;
+    }
+
+    /** Pixels in one unit of world space. */
+    public double scale() {
+        return height / 2.0;
+    }
+
+    /** World x of the centre of column {@code x}. */
+    public double worldX(double x) {
+        return (2 * (x + 0.5) - width) / height;
+    }
+
+    /** World y of the centre of row {@code y}. */
+    public double worldY(double y) {
+        return (2 * (y + 0.5)) / height - 1;
+    }
+
+    /** One plane: 0 red, 1 green, 2 blue, 3 alpha. */
+    public float[] plane(int channel) {
+        return switch (channel) {
+            case 0 -> r;
+            case 1 -> g;
+            case 2 -> b;
+            default -> a;
+        };
+    }
+
+    public Picture clear() {
+        return fill(0, 0, 0, 0);
+    }
+
+    /** Sets every pixel to one premultiplied colour. */
+    public Picture fill(float red, float green, float blue, float alpha) {
+        Arrays.fill(r, red);
+        Arrays.fill(g, green);
+        Arrays.fill(b, blue);
+        Arrays.fill(a, alpha);
+        return this;
+    }
+
+    /** Takes over the pixels of a picture of the same size. */
+    public Picture copyFrom(Picture other) {
+        for (int c = 0; c < 4; c++) System.arraycopy(other.plane(c), 0, plane(c), 0, pixels());
+        return this;
+    }
+
+    public boolean sameSize(Picture other) {
+        return width == other.width && height == other.height;
+    }
+
+    @Override
+    public Kind kind() {
+        return Kind.PICTURE;
+    }
+}

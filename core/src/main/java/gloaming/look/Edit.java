@@ -1,0 +1,105 @@
+package gloaming.look;
+
+import com.fasterxml.jackson.annotation.JsonSubTypes;
+import com.fasterxml.jackson.annotation.JsonTypeInfo;
+import com.fasterxml.jackson.annotation.JsonTypeName;
+import java.util.List;
+
+/**
+ * One change of a look, whoever made it. {@link Edits#apply} carries it out, {@link Edits#inverse} tells what takes it back.
+ *
+ * <p>A null value, follow or read takes the thing away. Places outside a list mean its nearest end.
+ */
+@JsonTypeInfo(use = JsonTypeInfo.Id.NAME, property = "edit")
+@JsonSubTypes({
+    @JsonSubTypes.Type(Edit.Rename.class),
+    @JsonSubTypes.Type(Edit.Format.class),
+    @JsonSubTypes.Type(Edit.AddLane.class),
+    @JsonSubTypes.Type(Edit.RemoveLane.class),
+    @JsonSubTypes.Type(Edit.MoveLane.class),
+    @JsonSubTypes.Type(Edit.RenameLane.class),
+    @JsonSubTypes.Type(Edit.SetClock.class),
+    @JsonSubTypes.Type(Edit.AddStep.class),
+    @JsonSubTypes.Type(Edit.RemoveStep.class),
+    @JsonSubTypes.Type(Edit.MoveStep.class),
+    @JsonSubTypes.Type(Edit.LabelStep.class),
+    @JsonSubTypes.Type(Edit.Bypass.class),
+    @JsonSubTypes.Type(Edit.Set.class),
+    @JsonSubTypes.Type(Edit.SetFollow.class),
+    @JsonSubTypes.Type(Edit.SetRead.class),
+    @JsonSubTypes.Type(Edit.AddLayer.class),
+    @JsonSubTypes.Type(Edit.RemoveLayer.class),
+    @JsonSubTypes.Type(Edit.MoveLayer.class),
+    @JsonSubTypes.Type(Edit.ChangeLayer.class),
+    @JsonSubTypes.Type(Edit.Several.class)
+})
+public sealed interface Edit {
+
+    @JsonTypeName("rename")
+    record Rename(String name) implements Edit {}
+
+    @JsonTypeName("format")
+    record Format(int width, int height, double rate, long seed, double tempo) implements Edit {}
+
+    @JsonTypeName("add-lane")
+    record AddLane(int place, Lane lane) implements Edit {}
+
+    /** Takes the lane away with its layers; steps that read or follow it lose that. */
+    @JsonTypeName("remove-lane")
+    record RemoveLane(String lane) implements Edit {}
+
+    @JsonTypeName("move-lane")
+    record MoveLane(String lane, int place) implements Edit {}
+
+    @JsonTypeName("rename-lane")
+    record RenameLane(String lane, String name) implements Edit {}
+
+    @JsonTypeName("set-clock")
+    record SetClock(String lane, Clock clock) implements Edit {}
+
+    @JsonTypeName("add-step")
+    record AddStep(String lane, int place, Step step) implements Edit {}
+
+    @JsonTypeName("remove-step")
+    record RemoveStep(String step) implements Edit {}
+
+    /** {@code place} counts in the target lane as it is once the step has left its old place. */
+    @JsonTypeName("move-step")
+    record MoveStep(String step, String lane, int place) implements Edit {}
+
+    @JsonTypeName("label-step")
+    record LabelStep(String step, String label) implements Edit {}
+
+    @JsonTypeName("bypass")
+    record Bypass(String step, boolean bypassed) implements Edit {}
+
+    @JsonTypeName("set")
+    record Set(String step, String setting, Value value) implements Edit {}
+
+    @JsonTypeName("set-follow")
+    record SetFollow(String step, String setting, Follow follow) implements Edit {}
+
+    @JsonTypeName("set-read")
+    record SetRead(String step, String read, String lane) implements Edit {}
+
+    @JsonTypeName("add-layer")
+    record AddLayer(int place, Layer layer) implements Edit {}
+
+    @JsonTypeName("remove-layer")
+    record RemoveLayer(String layer) implements Edit {}
+
+    @JsonTypeName("move-layer")
+    record MoveLayer(String layer, int place) implements Edit {}
+
+    /** Puts {@code layer} in the place of the layer with the same id. */
+    @JsonTypeName("change-layer")
+    record ChangeLayer(Layer layer) implements Edit {}
+
+    /** Several edits as one, for the artist and for undo. */
+    @JsonTypeName("several")
+    record Several(List<Edit> edits) implements Edit {
+        public Several {
+            edits = List.copyOf(edits);
+        }
+    }
+}

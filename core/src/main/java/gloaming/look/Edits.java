@@ -1,0 +1,217 @@
+package gloaming.look;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.NoSuchElementException;
+import java.util.function.Function;
+
+/** Carries edits out and turns them round. */
+public final class Edits {
+    private Edits() {}
+
+    /** The look after the edit; {@link Refused} when it speaks of something that is not there. */
+    public static Look apply(Look look, Edit edit) {
+        return switch (edit) {
+            case Edit.Rename e -> look.withName(e.name());
+            case Edit.Format e -> look.withFormat(e.width(), e.height(), e.rate(), e.seed(), e.tempo());
+            case Edit.AddLane e -> look.withLanes(inserted(look.lanes(), e.place(), e.lane()));
+            case Edit.RemoveLane e -> removeLane(look, lane(look, e.lane()).id());
+            case Edit.MoveLane e -> look.withLanes(moved(look.lanes(), lane(look, e.lane()), e.place()));
+            case Edit.RenameLane e -> look.withLane(lane(look, e.lane()).id(), lane -> lane.withName(e.name()));
+            case Edit.SetClock e -> look.withLane(lane(look, e.lane()).id(), lane -> lane.withClock(e.clock()));
+            case Edit.AddStep e -> look.withLane(
+                    lane(look, e.lane()).id(), lane -> lane.insert(e.place(), e.step()));
+            case Edit.RemoveStep e -> look.withLane(laneOf(look, e.step()).id(), lane -> lane.without(e.step()));
+            case Edit.MoveStep e -> moveStep(look, e);
+            case Edit.LabelStep e -> step(look, e.step(), s -> s.withLabel(e.label()));
+            case Edit.Bypass e -> step(look, e.step(), s -> s.withBypass(e.bypassed()));
+            case Edit.Set e -> step(look, e.step(), s -> s.with(e.setting(), e.value()));
+            case Edit.SetFollow e -> step(look, e.step(), s -> s.withFollow(e.setting(), e.follow()));
+            case Edit.SetRead e -> step(look, e.step(), s -> s.withRead(e.read(), e.lane()));
+            case Edit.AddLayer e -> look.withMix(inserted(look.mix(), e.place(), e.layer()));
+            case Edit.RemoveLayer e -> look.withMix(without(look.mix(), layer(look, e.layer())));
+            case Edit.MoveLayer e -> look.withMix(moved(look.mix(), layer(look, e.layer()), e.place()));
+            case Edit.ChangeLayer e -> {
+                Layer was = layer(look, e.layer().id());
+                yield look.withMix(look.mix().stream().map(l -> l == was ? e.layer() : l).toList());
+            }
+            case Edit.Several e -> {
+                Look changed = look;
+                for (Edit each : e.edits()) changed = apply(changed, each);
+                yield changed;
+            }
+        };
+    }
+
+    /** The edit that takes {@code edit} back, given the look it is about to change. */
+    public static Edit inverse(Look before, Edit edit) {
+        return switch (edit) {
+            case Edit.Rename e -> new Edit.Rename(before.name());
+            case Edit.Format e ->
+                new Edit.Format(before.width(), before.height(), before.rate(), before.seed(), before.tempo());
+            case Edit.AddLane e -> new Edit.RemoveLane(e.lane().id());
+            case Edit.RemoveLane e -> restoreLane(before, lane(before, e.lane()));
+            case Edit.MoveLane e -> new Edit.MoveLane(e.lane(), before.lanes().indexOf(lane(before, e.lane())));
+            case Edit.RenameLane e -> new Edit.RenameLane(e.lane(), lane(before, e.lane()).name());
+            case Edit.SetClock e -> new Edit.SetClock(e.lane(), lane(before, e.lane()).clock());
+            case Edit.AddStep e -> new Edit.RemoveStep(e.step().id());
+            case Edit.RemoveStep e -> {
+                Lane lane = laneOf(before, e.step());
+                Step step = step(before, e.step());
+                yield new Edit.AddStep(lane.id(), lane.steps().indexOf(step), step);
+            }
+            case Edit.MoveStep e -> {
+                Lane lane = laneOf(before, e.step());
+                yield new Edit.MoveStep(e.step(), lane.id(), lane.steps().indexOf(step(before, e.step())));
+            }
+            case Edit.LabelStep e -> new Edit.LabelStep(e.step(), step(before, e.step()).label());
+            case Edit.Bypass e -> new Edit.Bypass(e.step(), step(before, e.step()).bypassed());
+            case Edit.Set e ->
+                new Edit.Set(e.step(), e.setting(), step(before, e.step()).settings().get(e.setting()));
+            case Edit.SetFollow e ->
+                new Edit.SetFollow(e.step(), e.setting(), step(before, e.step()).follows().get(e.setting()));
+            case Edit.SetRead e ->
+                new Edit.SetRead(e.step(), e.read(), step(before, e.step()).reads().get(e.read()));
+            case Edit.AddLayer e -> new Edit.RemoveLayer(e.layer().id());
+            case Edit.RemoveLayer e -> {
+                Layer layer = layer(before, e.layer());
+                yield new Edit.AddLayer(before.mix().indexOf(layer), layer);
+            }
+            case Edit.MoveLayer e -> new Edit.MoveLayer(e.layer(), before.mix().indexOf(layer(before, e.layer())));
+            case Edit.ChangeLayer e -> new Edit.ChangeLayer(layer(before, e.layer().id()));
+            case Edit.Several e -> {
+                List<Edit> back = new ArrayList<>();
+                Look look = before;
+                for (Edit each : e.edits()) {
+                    back.addFirst(inverse(look, each));
+                    look = apply(look, each);
+                }
+                yield new Edit.Several(back);
+            }
+        };
+    }
+
+    /** Whether {@code later} only goes on with the gesture of {@code earlier}: the same thing dragged further. */
+    public static boolean continues(Edit earlier, Edit later) {
+        return switch (later) {
+            case Edit.Set l ->
+                earlier instanceof Edit.Set e && e.step().equals(l.step()) && e.setting().equals(l.setting());
+            case Edit.SetFollow l ->
+                earlier instanceof Edit.SetFollow e
+                        && e.step().equals(l.step())
+                        && e.setting().equals(l.setting())
+                        && (e.follow() == null) == (l.follow() == null);
+            case Edit.ChangeLayer l ->
+                earlier instanceof Edit.ChangeLayer e && e.layer().id().equals(l.layer().id());
+            case Edit.SetClock l -> earlier instanceof Edit.SetClock e && e.lane().equals(l.lane());
+            case Edit.Format l -> earlier instanceof Edit.Format;
+            default -> false;
+        };
+    }
+
+    private static Look removeLane(Look look, String id) {
+        return look.withLanes(look.lanes().stream()
+                        .filter(lane -> !lane.id().equals(id))
+                        .map(lane -> lane.withSteps(
+                                lane.steps().stream().map(step -> forget(step, id)).toList()))
+                        .toList())
+                .withMix(look.mix().stream()
+                        .filter(layer -> !layer.lane().equals(id))
+                        .map(layer -> forget(layer, id))
+                        .toList());
+    }
+
+    private static Step forget(Step step, String lane) {
+        Step changed = step;
+        for (var read : step.reads().entrySet()) {
+            if (read.getValue().equals(lane)) changed = changed.withRead(read.getKey(), null);
+        }
+        for (var follow : step.follows().entrySet()) {
+            if (follow.getValue().lane().equals(lane)) changed = changed.withFollow(follow.getKey(), null);
+        }
+        return changed;
+    }
+
+    private static Layer forget(Layer layer, String lane) {
+        String mask = lane.equals(layer.mask()) ? null : layer.mask();
+        Follow follow = layer.follow() != null && layer.follow().lane().equals(lane) ? null : layer.follow();
+        return new Layer(
+                layer.id(), layer.lane(), layer.blend(), layer.opacity(), layer.hidden(), mask, follow);
+    }
+
+    private static Edit restoreLane(Look before, Lane gone) {
+        List<Edit> back = new ArrayList<>();
+        back.add(new Edit.AddLane(before.lanes().indexOf(gone), gone));
+        for (Lane lane : before.lanes()) {
+            if (lane == gone) continue;
+            for (Step step : lane.steps()) {
+                step.reads().forEach((read, id) -> {
+                    if (id.equals(gone.id())) back.add(new Edit.SetRead(step.id(), read, id));
+                });
+                step.follows().forEach((setting, follow) -> {
+                    if (follow.lane().equals(gone.id())) back.add(new Edit.SetFollow(step.id(), setting, follow));
+                });
+            }
+        }
+        for (int i = 0; i < before.mix().size(); i++) {
+            Layer layer = before.mix().get(i);
+            if (layer.lane().equals(gone.id())) back.add(new Edit.AddLayer(i, layer));
+            else if (forget(layer, gone.id()).equals(layer)) continue;
+            else back.add(new Edit.ChangeLayer(layer));
+        }
+        return new Edit.Several(back);
+    }
+
+    private static Look moveStep(Look look, Edit.MoveStep e) {
+        Step step = step(look, e.step());
+        Lane from = laneOf(look, e.step());
+        lane(look, e.lane());
+        return look.withLane(from.id(), lane -> lane.without(e.step()))
+                .withLane(e.lane(), lane -> lane.insert(e.place(), step));
+    }
+
+    private static Look step(Look look, String id, java.util.function.UnaryOperator<Step> change) {
+        step(look, id);
+        return look.withStep(id, change);
+    }
+
+    private static Step step(Look look, String id) {
+        return found(look::step, id, "step");
+    }
+
+    private static Lane lane(Look look, String id) {
+        return found(look::lane, id, "lane");
+    }
+
+    private static Lane laneOf(Look look, String step) {
+        return found(look::laneOf, step, "step");
+    }
+
+    private static Layer layer(Look look, String id) {
+        return found(look::layer, id, "layer");
+    }
+
+    private static <T> T found(Function<String, java.util.Optional<T>> in, String id, String what) {
+        try {
+            return in.apply(id).orElseThrow();
+        } catch (NoSuchElementException e) {
+            throw new Refused("There is no " + what + " '" + id + "' in this look; it may just have been removed.");
+        }
+    }
+
+    private static <T> List<T> inserted(List<T> list, int place, T item) {
+        List<T> changed = new ArrayList<>(list);
+        changed.add(Math.clamp(place, 0, list.size()), item);
+        return changed;
+    }
+
+    private static <T> List<T> without(List<T> list, T item) {
+        List<T> changed = new ArrayList<>(list);
+        changed.remove(item);
+        return changed;
+    }
+
+    private static <T> List<T> moved(List<T> list, T item, int place) {
+        return inserted(without(list, item), place, item);
+    }
+}

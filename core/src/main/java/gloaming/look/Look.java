@@ -1,0 +1,106 @@
+package gloaming.look;
+
+import com.fasterxml.jackson.annotation.JsonIgnore;
+import java.util.List;
+import java.util.Optional;
+import java.util.function.UnaryOperator;
+import java.util.stream.Stream;
+
+/**
+ * One composition: lanes and a mix.
+ *
+ * @param width pixels across, 16 to 8192
+ * @param height pixels down, 16 to 8192
+ * @param rate frames a second, 1 to 240
+ * @param seed where all randomness of the look starts
+ * @param tempo beats a minute where the sound does not tell, 20 to 400
+ * @param lanes in the order they are read on the Bench
+ * @param mix layers, front to back
+ */
+public record Look(
+        String name, int width, int height, double rate, long seed, double tempo, List<Lane> lanes, List<Layer> mix) {
+    public Look {
+        name = Limits.name("A look", name);
+        Limits.within("A look's width", width, Limits.MIN_SIDE, Limits.MAX_SIDE);
+        Limits.within("A look's height", height, Limits.MIN_SIDE, Limits.MAX_SIDE);
+        Limits.within("A look's rate", rate, Limits.MIN_RATE, Limits.MAX_RATE);
+        Limits.within("A look's tempo", tempo, Limits.MIN_TEMPO, Limits.MAX_TEMPO);
+        lanes = lanes == null ? List.of() : List.copyOf(lanes);
+        mix = mix == null ? List.of() : List.copyOf(mix);
+        if (lanes.size() > Limits.LANES) throw new Refused("The look has over " + Limits.LANES + " lanes.");
+        if (mix.size() > Limits.LAYERS) throw new Refused("The mix has over " + Limits.LAYERS + " layers.");
+    }
+
+    public static Look empty(String name) {
+        return new Look(name, 960, 540, 30, 1, 96, List.of(), List.of());
+    }
+
+    public Optional<Lane> lane(String id) {
+        return lanes.stream().filter(lane -> lane.id().equals(id)).findFirst();
+    }
+
+    public Optional<Step> step(String id) {
+        return steps().filter(step -> step.id().equals(id)).findFirst();
+    }
+
+    public Optional<Lane> laneOf(String step) {
+        return lanes.stream()
+                .filter(lane -> lane.steps().stream().anyMatch(s -> s.id().equals(step)))
+                .findFirst();
+    }
+
+    public Optional<Layer> layer(String id) {
+        return mix.stream().filter(layer -> layer.id().equals(id)).findFirst();
+    }
+
+    @JsonIgnore
+    public Stream<Step> steps() {
+        return lanes.stream().flatMap(lane -> lane.steps().stream());
+    }
+
+    public Look withLanes(List<Lane> lanes) {
+        return new Look(name, width, height, rate, seed, tempo, lanes, mix);
+    }
+
+    public Look withMix(List<Layer> mix) {
+        return new Look(name, width, height, rate, seed, tempo, lanes, mix);
+    }
+
+    public Look withName(String name) {
+        return new Look(name, width, height, rate, seed, tempo, lanes, mix);
+    }
+
+    public Look withFormat(int width, int height, double rate, long seed, double tempo) {
+        return new Look(name, width, height, rate, seed, tempo, lanes, mix);
+    }
+
+    public Look withLane(String id, UnaryOperator<Lane> change) {
+        return withLanes(lanes.stream()
+                .map(lane -> lane.id().equals(id) ? change.apply(lane) : lane)
+                .toList());
+    }
+
+    public Look withStep(String id, UnaryOperator<Step> change) {
+        return withLanes(lanes.stream()
+                .map(lane -> lane.steps().stream().noneMatch(s -> s.id().equals(id))
+                        ? lane
+                        : lane.withSteps(lane.steps().stream()
+                                .map(s -> s.id().equals(id) ? change.apply(s) : s)
+                                .toList()))
+                .toList());
+    }
+
+    /** The next unused id that starts with {@code prefix}: for lanes "l", steps "s", layers "m". */
+    public String freshId(String prefix) {
+        long highest = Stream.of(
+                        lanes.stream().map(Lane::id),
+                        steps().map(Step::id),
+                        mix.stream().map(Layer::id))
+                .flatMap(ids -> ids)
+                .filter(id -> id.matches(prefix + "\\d{1,9}"))
+                .mapToLong(id -> Long.parseLong(id.substring(prefix.length())))
+                .max()
+                .orElse(0);
+        return prefix + (highest + 1);
+    }
+}

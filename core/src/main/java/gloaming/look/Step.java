@@ -1,0 +1,76 @@
+package gloaming.look;
+
+import com.fasterxml.jackson.annotation.JsonInclude;
+import java.util.Collections;
+import java.util.Map;
+import java.util.TreeMap;
+
+/**
+ * One operation in a lane.
+ *
+ * @param type the id of the step in the catalogue
+ * @param label the artist's own name for it, or empty
+ * @param settings what differs from the step's defaults
+ * @param follows settings that a lane drives
+ * @param reads further inputs: name of the input to id of the lane it reads
+ */
+@JsonInclude(JsonInclude.Include.NON_DEFAULT)
+public record Step(
+        String id,
+        String type,
+        String label,
+        boolean bypassed,
+        Map<String, Value> settings,
+        Map<String, Follow> follows,
+        Map<String, String> reads) {
+    public Step {
+        Limits.id("A step", id);
+        if (type == null) throw new Refused("The step '" + id + "' names no type.");
+        label = label == null ? "" : label.strip();
+        if (label.length() > Limits.NAME) throw new Refused("A step has a name of over " + Limits.NAME + " characters.");
+        settings = sorted(settings);
+        follows = sorted(follows);
+        reads = sorted(reads);
+    }
+
+    public static Step of(String id, String type) {
+        return new Step(id, type, "", false, null, null, null);
+    }
+
+    /** Sets, or with null takes back to the default. */
+    public Step with(String setting, Value value) {
+        return new Step(id, type, label, bypassed, put(settings, setting, value), follows, reads);
+    }
+
+    public Step withFollow(String setting, Follow follow) {
+        return new Step(id, type, label, bypassed, settings, put(follows, setting, follow), reads);
+    }
+
+    public Step withRead(String read, String lane) {
+        return new Step(id, type, label, bypassed, settings, follows, put(reads, read, lane));
+    }
+
+    public Step withLabel(String label) {
+        return new Step(id, type, label, bypassed, settings, follows, reads);
+    }
+
+    public Step withBypass(boolean bypassed) {
+        return new Step(id, type, label, bypassed, settings, follows, reads);
+    }
+
+    public Step withId(String id) {
+        return new Step(id, type, label, bypassed, settings, follows, reads);
+    }
+
+    private static <T> Map<String, T> put(Map<String, T> map, String key, T value) {
+        Map<String, T> changed = new TreeMap<>(map);
+        if (value == null) changed.remove(key);
+        else changed.put(key, value);
+        return changed;
+    }
+
+    /** Key order is part of the file: the same document is always the same text. */
+    private static <T> Map<String, T> sorted(Map<String, T> map) {
+        return map == null || map.isEmpty() ? Map.of() : Collections.unmodifiableMap(new TreeMap<>(map));
+    }
+}

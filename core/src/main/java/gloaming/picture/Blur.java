@@ -1,0 +1,33 @@
+package gloaming.picture;
+
+import gloaming.flow.Picture;
+import gloaming.step.Frame;
+import gloaming.step.Operation;
+import gloaming.step.Range;
+import gloaming.step.Says;
+
+/** A Gaussian blur whose cost does not grow with its radius. */
+@Says(name = "Blur", does = "Softens the picture.", find = "soften defocus smooth gaussian haze unsharp")
+public record Blur(
+        @Range(min = 0, max = 1, initial = 0.03, unit = "units", says = "How far a point of light spreads: twice the standard deviation.") double radius)
+        implements Operation<Picture, Picture, Blur.Memory> {
+
+    /** Buffers of lower size. */
+    public static final class Memory {
+        final Pyramid pyramid = new Pyramid();
+    }
+
+    @Override
+    public Memory memory() {
+        return new Memory();
+    }
+
+    @Override
+    public Picture run(Picture in, Memory memory, Frame frame) {
+        double sigma = radius / 2 * in.scale();
+        if (sigma < 0.15) return in;
+        Picture out = frame.picture();
+        memory.pyramid.blur(in, sigma, out, frame.crew());
+        return out;
+    }
+}

@@ -1,0 +1,105 @@
+package gloaming.picture;
+
+import gloaming.flow.Nothing;
+import gloaming.flow.Picture;
+import gloaming.noise.GradientNoise;
+import gloaming.step.Colour;
+import gloaming.step.Frame;
+import gloaming.step.Operation;
+import gloaming.step.Pick;
+import gloaming.step.Range;
+import gloaming.step.Says;
+import java.util.Arrays;
+
+/** Fractal sums of gradient noise, drifting and changing, as a picture between colours. */
+@Says(name = "Cloud noise", does = "Makes clouds, smoke, water or bark: layered noise that drifts and changes.", find = "perlin fractal fbm clouds fog mist smoke texture water noise marble")
+public record CloudNoise(
+        @Range(min = 0.02, max = 8, initial = 0.8, unit = "units", byRatio = true, says = "Size of the largest shapes.") double size,
+        @Range(min = 1, max = 8, initial = 4, says = "Layers of finer and finer shapes.") int detail,
+        @Range(min = 0, max = 1, initial = 0.5, says = "How strong each finer layer is.") double roughness,
+        @Range(min = 0.05, max = 20, initial = 1, byRatio = true, says = "Stretches the shapes across; below 1, up.") double stretch,
+        @Range(min = -4, max = 4, initial = 0.03, unit = "units/s", says = "How fast it moves to the right.") double across,
+        @Range(min = -4, max = 4, initial = 0, unit = "units/s", says = "How fast it moves up.") double up,
+        @Range(min = 0, max = 8, initial = 0.15, says = "How fast the shapes themselves change.") double change,
+        @Range(min = 0.1, max = 8, initial = 1.4, says = "From flat to hard.") double contrast,
+        @Range(min = -1, max = 1, initial = 0, says = "More of the dark colour, or more of the light one.") double balance,
+        @Pick(initial = "#0c0a18", says = "Colour of the hollows.") Colour dark,
+        @Pick(initial = "#6b4a6e", says = "Colour between.") Colour middle,
+        @Pick(initial = "#ffc690", says = "Colour of the crests.") Colour light,
+        @Range(min = 0, max = 20, initial = 1, says = "Times the colours.") double brightness,
+        @Pick(initial = "false", says = "Whether the hollows are clear instead of coloured.") boolean clearDark)
+        implements Operation<Nothing, Picture, CloudNoise.Memory> {
+
+    /** Where the clouds have drifted to. */
+    public static final class Memory {
+        Ramp ramp;
+        Object made;
+        double x;
+        double y;
+        double time;
+    }
+
+    @Override
+    public Memory memory() {
+        return new Memory();
+    }
+
+    @Override
+    public Picture run(Nothing in, Memory memory, Frame frame) {
+        record Made(Colour dark, Colour middle, Colour light) {}
+        Made wanted = new Made(dark, middle, light);
+        if (!wanted.equals(memory.made)) {
+            memory.ramp = new Ramp(dark, middle, light, 0.5);
+            memory.made = wanted;
+        }
+        memory.x += across * frame.dt();
+        memory.y += up * frame.dt();
+        memory.time += change * frame.dt();
+        Picture out = frame.picture();
+        frame.crew().each(out.height, 4, (from, to) -> {
+            for (int row = from; row < to; row++) row(memory, out, row, frame.seed());
+        });
+        return out;
+    }
+
+    private void row(Memory memory, Picture out, int row, long seed) {
+        int at = row * out.width;
+        // The red plane holds the sum until the colours replace it.
+        Arrays.fill(out.r, at, at + out.width, 0);
+        float frequency = (float) (1 / size);
+        float weight = 1;
+        float weights = 0;
+        double wx = out.worldX(0) - memory.x;
+        double wy = out.worldY(row) - memory.y;
+        double time = memory.time;
+        float step = 2f / out.height;
+        float wide = (float) (1 / stretch);
+        for (int octave = 0; octave < detail; octave++) {
+            GradientNoise.row(
+                    (int) seed + octave * 7919,
+                    (float) (wx * frequency * wide),
+                    step * frequency * wide,
+                    (float) (wy * frequency),
+                    (float) time,
+                    weight,
+                    out.r,
+                    at,
+                    0,
+                    out.width);
+            weights += weight * weight;
+            weight *= (float) roughness;
+            frequency *= 2;
+            time = time * 1.5 + 17;
+        }
+        float gain = (float) (0.5 * contrast / Math.sqrt(weights));
+        float offset = (float) (0.5 + 0.5 * balance);
+        Ramp ramp = memory.ramp;
+        float k = (float) brightness;
+        for (int i = at; i < at + out.width; i++) {
+            float t = offset + gain * out.r[i];
+            float cover = clearDark ? Math.min(1f, Math.max(0f, t)) : 1f;
+            ramp.put(t, k * cover, out, i);
+            out.a[i] = cover;
+        }
+    }
+}

@@ -1,0 +1,163 @@
+package gloaming.picture;
+
+import gloaming.flow.Attribute;
+import gloaming.flow.Column;
+import gloaming.flow.Crew;
+import gloaming.flow.Picture;
+import gloaming.flow.Points;
+import jdk.incubator.vector.FloatVector;
+import jdk.incubator.vector.VectorMask;
+import jdk.incubator.vector.VectorSpecies;
+
+/**
+ * Draws dots, in bands of rows so that threads never meet and every pixel takes its dots in the order of the points.
+ *
+ * <p>A dot of radius R covers a pixel at distance d by {@code q * q * (3 - 2 q)} with {@code q = (1 - d^2 / R^2) / softness}
+ * held to 0 to 1; the softness is at least a pixel's worth, which is the antialiasing. A dot under a pixel is drawn one
+ * pixel large and as much fainter, so that shrinking dots fade and do not flicker. {@link #cover} is the plain version.
+ */
+public final class Dots {
+    private static final VectorSpecies<Float> F = FloatVector.SPECIES_256;
+    private static final FloatVector INDEX = FloatVector.zero(F).addIndex(1);
+    private static final int BAND = 16;
+    private static final int GRAIN = 4_096;
+    /** Pixels: the least radius drawn. */
+    static final float LEAST = 1.1f;
+
+    private int[] starts = new int[0];
+    private int[] order = new int[0];
+    private float[] px = new float[0];
+    private float[] py = new float[0];
+    private float[] radius = new float[0];
+    private float[] strength = new float[0];
+
+    /** Clears {@code out} and draws every point onto it. */
+    void draw(Points points, double size, double softness, double brightness, boolean add, Picture out, Crew crew) {
+        int n = points.n();
+        if (px.length < n) {
+            int room = n + n / 2;
+            px = new float[room];
+            py = new float[room];
+            radius = new float[room];
+            strength = new float[room];
+        }
+        place(points, size, out, crew);
+        int bands = (out.height + BAND - 1) / BAND;
+        sort(n, bands, out);
+        Column red = points.column(Attribute.RED);
+        Column green = points.column(Attribute.GREEN);
+        Column blue = points.column(Attribute.BLUE);
+        float light = (float) brightness;
+        crew.each(bands, 1, (from, to) -> {
+            for (int band = from; band < to; band++) {
+                int low = band * BAND;
+                int high = Math.min(out.height, low + BAND);
+                for (int c = 0; c < 4; c++) java.util.Arrays.fill(out.plane(c), low * out.width, high * out.width, 0f);
+                for (int k = starts[band]; k < starts[band + 1]; k++) {
+                    int i = order[k];
+                    dot(out, i, softness, red.at(i) * light, green.at(i) * light, blue.at(i) * light, add, low, high);
+                }
+            }
+        });
+    }
+
+    private void place(Points points, double size, Picture out, Crew crew) {
+        Column x = points.column(Attribute.X);
+        Column y = points.column(Attribute.Y);
+        Column s = points.column(Attribute.SIZE);
+        Column a = points.column(Attribute.ALPHA);
+        float scale = (float) out.scale();
+        crew.each(points.n(), GRAIN, (from, to) -> {
+            for (int i = from; i < to; i++) {
+                px[i] = x.at(i) * scale + out.width / 2f - 0.5f;
+                py[i] = y.at(i) * scale + out.height / 2f - 0.5f;
+                float r = (float) (s.at(i) * size) * scale;
+                float shrink = Math.min(1f, r / LEAST);
+                radius[i] = Math.max(LEAST, r);
+                strength[i] = a.at(i) * shrink * shrink;
+            }
+        });
+    }
+
+    /** Lists for each band the dots that touch it, in the order of the points. Dots outside the picture touch none. */
+    private void sort(int n, int bands, Picture out) {
+        if (starts.length < bands + 2) starts = new int[bands + 2];
+        java.util.Arrays.fill(starts, 0);
+        for (int i = 0; i < n; i++) {
+            int from = first(i, out);
+            int to = last(i, bands);
+            for (int band = from; band <= to; band++) starts[band + 2]++;
+        }
+        for (int band = 1; band <= bands; band++) starts[band + 1] += starts[band];
+        int total = starts[bands + 1];
+        if (order.length < total) order = new int[total + total / 2];
+        for (int i = 0; i < n; i++) {
+            int from = first(i, out);
+            int to = last(i, bands);
+            for (int band = from; band <= to; band++) order[starts[band + 1]++] = i;
+        }
+    }
+
+    private int first(int i, Picture out) {
+        float r = radius[i];
+        boolean seen = px[i] + r > 0 && px[i] - r < out.width && py[i] + r > 0 && py[i] - r < out.height && strength[i] > 0;
+        return seen ? Math.max(0, (int) Math.floor((py[i] - r) / BAND)) : Integer.MAX_VALUE;
+    }
+
+    private int last(int i, int bands) {
+        return Math.min(bands - 1, (int) (py[i] + radius[i]) / BAND);
+    }
+
+    /** How much a dot of radius {@code r} covers a pixel at the squared distance {@code d2}, 0 to 1. */
+    static float cover(float d2, float r, float softness) {
+        float soft = Math.max(softness, Math.min(1f, 2f / r));
+        float q = Math.min(1f, Math.max(0f, (1 - d2 / (r * r)) / soft));
+        return q * q * (3 - 2 * q);
+    }
+
+    private void dot(Picture out, int i, double softness, float red, float green, float blue, boolean add, int low, int high) {
+        float r = radius[i];
+        float x = px[i];
+        float y = py[i];
+        int left = Math.max(0, (int) Math.ceil(x - r));
+        int right = Math.min(out.width, (int) Math.floor(x + r) + 1);
+        int bottom = Math.max(low, (int) Math.ceil(y - r));
+        int top = Math.min(high, (int) Math.floor(y + r) + 1);
+        float soft = Math.max((float) softness, Math.min(1f, 2f / r));
+        float inverse = 1 / (r * r * soft);
+        float middle = 1 / soft;
+        float alpha = strength[i];
+        for (int row = bottom; row < top; row++) {
+            float dy = row - y;
+            float most = middle - dy * dy * inverse;
+            if (most <= 0) continue;
+            for (int column = left; column < right; column += F.length()) {
+                int at = row * out.width + column;
+                VectorMask<Float> mask = F.indexInRange(column, right);
+                FloatVector dx = INDEX.add(column - x);
+                FloatVector q = FloatVector.broadcast(F, most).sub(dx.mul(dx).mul(inverse)).max(0f).min(1f);
+                FloatVector k = q.mul(q).mul(FloatVector.broadcast(F, 3f).sub(q.mul(2f))).mul(alpha);
+                if (add) {
+                    splat(out.r, at, mask, k, red);
+                    splat(out.g, at, mask, k, green);
+                    splat(out.b, at, mask, k, blue);
+                } else {
+                    FloatVector keep = FloatVector.broadcast(F, 1f).sub(k);
+                    cover(out.r, at, mask, k, keep, red);
+                    cover(out.g, at, mask, k, keep, green);
+                    cover(out.b, at, mask, k, keep, blue);
+                }
+                FloatVector a = FloatVector.fromArray(F, out.a, at, mask);
+                a.add(k.mul(FloatVector.broadcast(F, 1f).sub(a))).intoArray(out.a, at, mask);
+            }
+        }
+    }
+
+    private static void splat(float[] plane, int at, VectorMask<Float> mask, FloatVector k, float colour) {
+        FloatVector.fromArray(F, plane, at, mask).add(k.mul(colour)).intoArray(plane, at, mask);
+    }
+
+    private static void cover(float[] plane, int at, VectorMask<Float> mask, FloatVector k, FloatVector keep, float colour) {
+        FloatVector.fromArray(F, plane, at, mask).mul(keep).add(k.mul(colour)).intoArray(plane, at, mask);
+    }
+}

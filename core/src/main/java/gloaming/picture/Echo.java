@@ -1,0 +1,75 @@
+package gloaming.picture;
+
+import gloaming.flow.Picture;
+import gloaming.look.Blend;
+import gloaming.step.Frame;
+import gloaming.step.Operation;
+import gloaming.step.Pick;
+import gloaming.step.Range;
+import gloaming.step.Says;
+
+/**
+ * Feedback: what left this step a frame ago comes back scaled, turned, shifted and faded behind the new picture.
+ *
+ * <p>All of it is stated for a second, so that trails are as long at 25 frames as at 60. When the render scale changes the
+ * old picture is fitted to the new size and nothing jumps.
+ */
+@Says(name = "Echo", does = "Lets the frame before shine through, faded, scaled, turned and shifted: trails, tunnels, melting.", find = "feedback trails tunnel smear persistence ghost history previous frame delay melt zoom")
+public record Echo(
+        @Range(min = 0, max = 20, initial = 0.6, unit = "s", says = "Time for an echo to fade to half.") double halfLife,
+        @Range(min = 0.05, max = 20, initial = 1, byRatio = true, says = "How much it grows in a second.") double growth,
+        @Range(min = -4, max = 4, initial = 0, unit = "turns/s", says = "How much it turns.") double turn,
+        @Range(min = -4, max = 4, initial = 0, unit = "units/s", says = "How fast it moves to the right.") double across,
+        @Range(min = -4, max = 4, initial = 0, unit = "units/s", says = "How fast it moves up.") double up,
+        @Pick(initial = "over", says = "How the new picture meets its echo.") Meeting meets,
+        @Pick(initial = "empty", says = "What lies beyond the echo's border.") Border border)
+        implements Operation<Picture, Picture, Echo.Memory> {
+
+    /** How the new picture meets the old. */
+    public enum Meeting {
+        OVER(Blend.OVER),
+        ADD(Blend.ADD),
+        LIGHTEN(Blend.LIGHTEN),
+        SCREEN(Blend.SCREEN);
+
+        final Blend blend;
+
+        Meeting(Blend blend) {
+            this.blend = blend;
+        }
+    }
+
+    /** What left the step last. */
+    public static final class Memory {
+        Picture before;
+    }
+
+    @Override
+    public Memory memory() {
+        return new Memory();
+    }
+
+    @Override
+    public Picture run(Picture in, Memory memory, Frame frame) {
+        if (frame.dt() == 0 && memory.before != null && memory.before.sameSize(in)) {
+            return frame.picture().copyFrom(memory.before);
+        }
+        Picture out = frame.picture();
+        if (memory.before == null) {
+            out.clear();
+        } else {
+            double dt = frame.dt();
+            float fade = halfLife <= 0 ? 0 : (float) Math.pow(0.5, dt / halfLife);
+            Sampler.draw(memory.before, Math.pow(growth, dt), turn * dt, across * dt, up * dt, border, fade, out, frame.crew());
+        }
+        if (memory.before == null || !memory.before.sameSize(in)) memory.before = new Picture(in.width, in.height);
+        Picture before = memory.before;
+        frame.crew().each(in.height, 8, (from, to) -> {
+            Blending.rows(meets.blend, in, 1, null, out, from, to);
+            int at = from * in.width;
+            int n = (to - from) * in.width;
+            for (int c = 0; c < 4; c++) System.arraycopy(out.plane(c), at, before.plane(c), at, n);
+        });
+        return out;
+    }
+}

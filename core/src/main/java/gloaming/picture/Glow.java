@@ -1,0 +1,69 @@
+package gloaming.picture;
+
+import gloaming.flow.Picture;
+import gloaming.step.Frame;
+import gloaming.step.Operation;
+import gloaming.step.Range;
+import gloaming.step.Says;
+
+/** Light spilled from what is bright, as three Gaussians of growing width, worked out at half size and below. */
+@Says(name = "Glow", does = "Lets bright parts spill light around them.", find = "bloom halo light shine make it glow aura radiate")
+public record Glow(
+        @Range(min = 0, max = 4, initial = 0.6, says = "How much light spills.") double amount,
+        @Range(min = 0.01, max = 1, initial = 0.2, unit = "units", byRatio = true, says = "How far the widest spill reaches.") double radius,
+        @Range(min = 0, max = 4, initial = 0.4, says = "Only what is brighter than this spills.") double threshold,
+        @Range(min = 0, max = 1, initial = 0.5, says = "From a tight halo to a wide haze.") double haze)
+        implements Operation<Picture, Picture, Glow.Memory> {
+
+    /** Buffers of lower size. */
+    public static final class Memory {
+        final Pyramid pyramid = new Pyramid();
+        final double[] sigmas = new double[3];
+        final double[] weights = new double[3];
+    }
+
+    @Override
+    public Memory memory() {
+        return new Memory();
+    }
+
+    @Override
+    public Picture run(Picture in, Memory memory, Frame frame) {
+        if (amount == 0) return in;
+        Picture bright = memory.pyramid.half(in, frame.crew());
+        keepBright(bright, frame);
+        double sigma = radius / 2 * in.scale();
+        for (int i = 0; i < 3; i++) memory.sigmas[i] = Math.max(0.6, sigma * (i + 1) * (i + 1) / 9);
+        memory.weights[0] = 1 - haze;
+        memory.weights[1] = 0.6;
+        memory.weights[2] = haze;
+        double sum = memory.weights[0] + memory.weights[1] + memory.weights[2];
+        for (int i = 0; i < 3; i++) memory.weights[i] /= sum;
+        Picture spill = memory.pyramid.sum(memory.sigmas, memory.weights, frame.crew());
+        Picture out = frame.onto(in);
+        if (out != in) out.copyFrom(in);
+        memory.pyramid.grow(spill, out, (float) amount, frame.crew());
+        return out;
+    }
+
+    /** Scales each pixel by how far it rises above the threshold, with a soft knee as wide as the threshold. */
+    private void keepBright(Picture picture, Frame frame) {
+        float low = (float) threshold;
+        frame.crew().each(picture.pixels(), 16_384, (from, to) -> {
+            float[] r = picture.r;
+            float[] g = picture.g;
+            float[] b = picture.b;
+            float[] a = picture.a;
+            for (int i = from; i < to; i++) {
+                float light = Math.max(r[i], Math.max(g[i], b[i]));
+                float over = Math.max(0f, light - low);
+                float keep = over / (over + low + 1e-6f);
+                r[i] = Math.max(0f, r[i]) * keep;
+                g[i] = Math.max(0f, g[i]) * keep;
+                b[i] = Math.max(0f, b[i]) * keep;
+                // Spilled light covers nothing: it only adds.
+                a[i] = 0f;
+            }
+        });
+    }
+}

@@ -1,0 +1,73 @@
+package gloaming.picture;
+
+import gloaming.flow.Picture;
+import gloaming.step.Frame;
+import gloaming.step.Operation;
+import gloaming.step.Range;
+import gloaming.step.Says;
+import jdk.incubator.vector.FloatVector;
+import jdk.incubator.vector.VectorOperators;
+import jdk.incubator.vector.VectorSpecies;
+
+/**
+ * Black point, white point, gamma and gain. What falls below black goes below 0 and is kept; gamma bends it by its size.
+ */
+@Says(name = "Levels", does = "Sets what is black, what is white, and the greys between.", ifBlack = "lower Black or raise Gain", find = "tone contrast brightness gamma black white exposure curve grade darker brighter")
+public record Levels(
+        @Range(min = -1, max = 1, initial = 0, says = "The level that becomes black.") double black,
+        @Range(min = 0.01, max = 8, initial = 1, says = "The level that becomes white.") double white,
+        @Range(min = 0.1, max = 8, initial = 1, byRatio = true, says = "Bends the greys: above 1 brightens them.") double gamma,
+        @Range(min = 0, max = 8, initial = 1, says = "Times the result.") double gain,
+        @Range(min = 0, max = 3, initial = 1, says = "0 is grey, 1 as it was, above 1 more colourful.") double saturation)
+        implements Operation<Picture, Picture, Void> {
+    private static final VectorSpecies<Float> F = FloatVector.SPECIES_PREFERRED;
+
+    @Override
+    public Picture run(Picture in, Void memory, Frame frame) {
+        Picture out = frame.onto(in);
+        frame.crew().each(in.pixels(), 8_192, (from, to) -> {
+            for (int c = 0; c < 3; c++) level(in.plane(c), in.a, out.plane(c), from, to);
+            if (saturation != 1) saturate(out, from, to);
+            if (out != in) System.arraycopy(in.a, from, out.a, from, to - from);
+        });
+        return out;
+    }
+
+    /** One channel of one pixel of premultiplied colour: the plain version. */
+    float one(float colour, float alpha) {
+        float scale = (float) (1 / Math.max(1e-3, white - black));
+        float level = (colour - (float) black * alpha) * scale;
+        if (gamma == 1) return level * (float) gain;
+        return Math.copySign((float) Math.pow(Math.abs(level), 1 / gamma), level) * (float) gain;
+    }
+
+    private void level(float[] in, float[] alpha, float[] out, int from, int to) {
+        float scale = (float) (1 / Math.max(1e-3, white - black));
+        float low = (float) black;
+        float times = (float) gain;
+        float power = (float) (1 / gamma);
+        if (gamma == 1) {
+            for (int i = from; i < to; i++) out[i] = (in[i] - low * alpha[i]) * scale * times;
+            return;
+        }
+        int i = from;
+        for (; i <= to - F.length(); i += F.length()) {
+            FloatVector level = FloatVector.fromArray(F, in, i)
+                    .sub(FloatVector.fromArray(F, alpha, i).mul(low))
+                    .mul(scale);
+            FloatVector bent = level.abs().pow(power).mul(times);
+            bent.blend(bent.neg(), level.test(VectorOperators.IS_NEGATIVE)).intoArray(out, i);
+        }
+        for (; i < to; i++) out[i] = one(in[i], alpha[i]);
+    }
+
+    private void saturate(Picture p, int from, int to) {
+        float s = (float) saturation;
+        for (int i = from; i < to; i++) {
+            float light = 0.2126f * p.r[i] + 0.7152f * p.g[i] + 0.0722f * p.b[i];
+            p.r[i] = light + s * (p.r[i] - light);
+            p.g[i] = light + s * (p.g[i] - light);
+            p.b[i] = light + s * (p.b[i] - light);
+        }
+    }
+}

@@ -1,0 +1,73 @@
+package gloaming.play;
+
+import gloaming.look.Look;
+import gloaming.sound.Band;
+import java.util.List;
+
+/**
+ * The numbers of one frame, for whoever shows them: filled in place by the frame when wanted.
+ *
+ * <p>Arrays over steps count all steps of {@link #look}, lane by lane.
+ */
+public final class Board extends Relay {
+    public final Look look;
+    public final List<String> steps;
+    /** Milliseconds a frame, averaged. */
+    public final double[] cost;
+    /** What a signal step gave; not a number for others, and for steps that did not run. */
+    public final double[] value;
+    /** Brightest light a picture step's preview saw; below 0 where none was seen. */
+    public final float[] light;
+    /** How many points left a step; below 0 for others. */
+    public final int[] count;
+    /** What is wrong with a step, or null. */
+    public final String[] trouble;
+    /** Followed settings as "step setting", with the raw signal, the eased one and the setting itself. */
+    public final List<String> follows;
+
+    public final double[][] followed;
+    public final double[] levels = new double[Band.values().length];
+
+    public long frame;
+    public double time;
+    public double beat;
+    public double tempo;
+    public boolean paused;
+    /** Milliseconds the engine worked on a frame, averaged, and what a frame may take. */
+    public double frameMs;
+
+    public double budgetMs;
+    /** Frames made in the last second. */
+    public double framesPerSecond;
+    /** Part of the look's size that is worked out. */
+    public double scale;
+
+    public int width;
+    public int height;
+    /** How far the output is faded up, 0 to 1. */
+    public double outputLight;
+    /** Brightest light of the whole picture, by samples. */
+    public float mixLight;
+    /** Seconds for which the whole picture has been black. */
+    public double blackFor;
+    /** The pixel under the pointer: column, row, red, green, blue, alpha; column below 0 without a pointer. */
+    public final float[] probe = new float[6];
+
+    Board(Plan plan) {
+        look = plan.look;
+        steps = plan.steps.stream().map(s -> s.step.id()).toList();
+        int n = steps.size();
+        cost = new double[n];
+        value = new double[n];
+        light = new float[n];
+        count = new int[n];
+        trouble = new String[n];
+        follows = plan.steps.stream()
+                .flatMap(s -> s.step.follows().keySet().stream().map(setting -> s.step.id() + " " + setting))
+                .toList();
+        followed = new double[follows.size()][3];
+        java.util.Arrays.fill(value, Double.NaN);
+        java.util.Arrays.fill(light, -1);
+        java.util.Arrays.fill(count, -1);
+    }
+}

@@ -1,0 +1,146 @@
+package gloaming.play;
+
+import gloaming.flow.Kind;
+import gloaming.look.Lane;
+import gloaming.look.Layer;
+import gloaming.look.Limits;
+import gloaming.look.Look;
+import gloaming.look.Step;
+import gloaming.step.Catalogue;
+import gloaming.step.Description;
+import java.util.ArrayList;
+import java.util.List;
+
+/** Tells in plain sentences why a picture is not what it should be, most pressing first, with the place to look at. */
+public final class Diagnosis {
+
+    /** One sentence, and the id of the step or lane it speaks of, or null. */
+    public record Note(String sentence, String step, String lane) {}
+
+    private static final float DARK = 0.004f;
+
+    private final Catalogue catalogue;
+
+    public Diagnosis(Catalogue catalogue) {
+        this.catalogue = catalogue;
+    }
+
+    /** What there is to say of the look that {@code board} speaks of. */
+    public List<Note> of(Board board) {
+        List<Note> notes = new ArrayList<>();
+        Look look = board.look;
+        troubles(board, notes);
+        reads(look, notes);
+        mix(board, notes);
+        lanes(board, notes);
+        if (board.frameMs > board.budgetMs) {
+            int worst = 0;
+            for (int i = 1; i < board.cost.length; i++) if (board.cost[i] > board.cost[worst]) worst = i;
+            if (board.cost.length > 0) {
+                Step step = look.step(board.steps.get(worst)).orElseThrow();
+                notes.add(note(
+                        look,
+                        step,
+                        "Frames take " + Limits.plain(Math.round(board.frameMs)) + " ms of " + Limits.plain(Math.round(board.budgetMs))
+                                + "; most of it is " + named(look, step) + ". Give it less to do, or lower the render scale."));
+            }
+        }
+        return notes;
+    }
+
+    private void troubles(Board board, List<Note> notes) {
+        for (int i = 0; i < board.trouble.length; i++) {
+            if (board.trouble[i] == null) continue;
+            Step step = board.look.step(board.steps.get(i)).orElseThrow();
+            notes.add(note(board.look, step, named(board.look, step) + " is passed over: " + board.trouble[i]));
+        }
+    }
+
+    private void reads(Look look, List<Note> notes) {
+        look.steps().forEach(step -> {
+            for (Description.Input input : catalogue.find(step.type()).reads()) {
+                if (input.optional() || step.bypassed()) continue;
+                String lane = step.reads().get(input.name());
+                if (lane == null) {
+                    notes.add(note(look, step, named(look, step) + " reads nothing, or what it read was removed; choose a lane for '"
+                            + input.name() + "'."));
+                } else if (look.lane(lane).orElseThrow().steps().isEmpty()) {
+                    notes.add(note(look, step, named(look, step) + " reads '" + look.lane(lane).orElseThrow().name()
+                            + "', which is empty."));
+                }
+            }
+        });
+    }
+
+    private void mix(Board board, List<Note> notes) {
+        Look look = board.look;
+        List<Layer> seen = look.mix().stream().filter(layer -> !layer.hidden()).toList();
+        if (look.lanes().isEmpty()) {
+            notes.add(new Note("The look is empty; press / to add a first step.", null, null));
+            return;
+        }
+        if (seen.isEmpty()) {
+            String why = look.mix().isEmpty() ? "Nothing is in the mix" : "Every layer of the mix is hidden";
+            notes.add(new Note(why + ", so the output is black; put a lane's picture into it.", null, null));
+            return;
+        }
+        for (Layer layer : seen) {
+            Lane lane = look.lane(layer.lane()).orElseThrow();
+            Kind gives = gives(lane);
+            if (gives == Kind.POINTS) {
+                notes.add(new Note("'" + lane.name() + "' ends in points, so the mix shows nothing of it; add Draw dots.", last(lane), lane.id()));
+            } else if (gives == Kind.SIGNAL) {
+                notes.add(new Note("'" + lane.name() + "' ends in a signal, which the mix cannot show.", last(lane), lane.id()));
+            } else if (gives == null) {
+                notes.add(new Note("'" + lane.name() + "' is in the mix and has no steps yet.", null, lane.id()));
+            } else if (layer.opacity() == 0 && layer.follow() == null) {
+                notes.add(new Note("'" + lane.name() + "' is in the mix at opacity 0.", last(lane), lane.id()));
+            }
+        }
+        if (board.blackFor > 0.5) {
+            notes.add(new Note("The whole picture is black; look along the lanes for the step where the light ends.", null, null));
+        }
+    }
+
+    private void lanes(Board board, List<Note> notes) {
+        Look look = board.look;
+        int i = 0;
+        for (Lane lane : look.lanes()) {
+            float before = -1;
+            int points = -1;
+            for (Step step : lane.steps()) {
+                float light = board.light[i];
+                int count = board.count[i];
+                if (!step.bypassed()) {
+                    boolean dark = light >= 0 && light < DARK;
+                    if (dark && points == 0) {
+                        notes.add(note(look, step, named(look, step) + " has no points to draw; see what stands before it."));
+                    } else if (dark && (points > 0 || before > DARK)) {
+                        String hint = catalogue.find(step.type()).ifBlack();
+                        notes.add(note(look, step, named(look, step) + " gives a black picture: " + hint + "."));
+                    }
+                }
+                before = light;
+                points = count;
+                i++;
+            }
+        }
+    }
+
+    private Kind gives(Lane lane) {
+        return lane.steps().isEmpty() ? null : catalogue.find(lane.steps().getLast().type()).gives();
+    }
+
+    private static String last(Lane lane) {
+        return lane.steps().getLast().id();
+    }
+
+    private String named(Look look, Step step) {
+        String name = step.label().isEmpty() ? catalogue.find(step.type()).name() : step.label();
+        return name + " in '" + look.laneOf(step.id()).orElseThrow().name() + "'";
+    }
+
+    private static Note note(Look look, Step step, String sentence) {
+        return new Note(sentence, step.id(), look.laneOf(step.id()).orElseThrow().id());
+    }
+}

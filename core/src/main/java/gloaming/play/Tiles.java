@@ -1,0 +1,62 @@
+package gloaming.play;
+
+import java.util.List;
+
+/** Small views of steps, side by side in one image: the previews of the Bench. At most {@value #MOST} of them. */
+public final class Tiles extends Relay {
+    public static final int MOST = 160;
+    public static final int HEIGHT = 64;
+    public static final int COLUMNS = 8;
+    /** Steps in the order of their tiles. */
+    public final List<String> steps;
+
+    /** Lanes that must run so that the tiles live. */
+    final java.util.Set<String> lanes;
+
+    public final int tileWidth;
+    public final int width;
+    public final int height;
+    private final byte[] rgb;
+    private final boolean[] fresh;
+    private int due;
+
+    public Tiles(List<String> steps, java.util.Set<String> lanes, double aspect) {
+        this.steps = List.copyOf(steps.subList(0, Math.min(MOST, steps.size())));
+        this.lanes = java.util.Set.copyOf(lanes);
+        tileWidth = Math.clamp(Math.round(HEIGHT * aspect), 24, 160) & ~1;
+        width = tileWidth * COLUMNS;
+        height = HEIGHT * Math.max(1, (this.steps.size() + COLUMNS - 1) / COLUMNS);
+        rgb = new byte[width * height * 3];
+        fresh = new boolean[this.steps.size()];
+    }
+
+    /** 8-bit RGB, top row first; the reader's while {@link #ready}. */
+    public byte[] rgb() {
+        return rgb;
+    }
+
+    /** Whether all tiles have been drawn since the reader asked. */
+    boolean whole() {
+        for (boolean f : fresh) if (!f) return false;
+        return true;
+    }
+
+    void begin() {
+        java.util.Arrays.fill(fresh, false);
+        due = 0;
+    }
+
+    /** The tile to draw for a step now, or -1: a few each frame, so that no frame pays for all. */
+    int take(String step, int inAFrame) {
+        if (due >= inAFrame) return -1;
+        int i = steps.indexOf(step);
+        if (i < 0 || fresh[i]) return -1;
+        fresh[i] = true;
+        due++;
+        return i;
+    }
+
+    void nextFrame() {
+        due = 0;
+    }
+}

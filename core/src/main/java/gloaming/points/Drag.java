@@ -1,0 +1,37 @@
+package gloaming.points;
+
+import gloaming.flow.Attribute;
+import gloaming.flow.Points;
+import gloaming.step.Frame;
+import gloaming.step.Operation;
+import gloaming.step.Range;
+import gloaming.step.Says;
+
+/** Velocity that dies away exponentially: after {@code 1 / drag} seconds 37 percent is left, at any frame rate. */
+@Says(name = "Drag", does = "Slows points down, as air or water does.", find = "friction damping slow brake air resistance viscosity")
+public record Drag(
+        @Range(min = 0, max = 20, initial = 1, unit = "/s", says = "How fast velocity dies away.") double drag)
+        implements Operation<Points, Points, Motion> {
+
+    @Override
+    public Motion memory() {
+        return new Motion();
+    }
+
+    @Override
+    public Points run(Points in, Motion motion, Frame frame) {
+        Points points = motion.loose(in, frame);
+        float[] vx = points.column(Attribute.VX).values;
+        float[] vy = points.column(Attribute.VY).values;
+        float[] vz = points.column(Attribute.VZ).values;
+        float keep = (float) Math.exp(-drag * frame.dt());
+        frame.crew().each(points.n(), Motion.GRAIN, (from, to) -> {
+            for (int i = from; i < to; i++) {
+                vx[i] *= keep;
+                vy[i] *= keep;
+                vz[i] *= keep;
+            }
+        });
+        return points;
+    }
+}

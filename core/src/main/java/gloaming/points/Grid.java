@@ -1,0 +1,40 @@
+package gloaming.points;
+
+import gloaming.flow.Attribute;
+import gloaming.flow.Nothing;
+import gloaming.flow.Points;
+import gloaming.step.Frame;
+import gloaming.step.Operation;
+import gloaming.step.Range;
+import gloaming.step.Says;
+
+/** Points in rows and columns around the middle; one column alone stands in the middle. */
+@Says(name = "Grid", does = "Lays points out in rows and columns.", find = "layout rows columns matrix lattice raster")
+public record Grid(
+        @Range(min = 1, max = 1000, initial = 32, byRatio = true, says = "Points across.") int columns,
+        @Range(min = 1, max = 1000, initial = 18, byRatio = true, says = "Points up.") int rows,
+        @Range(min = 0, max = 8, initial = 3.2, unit = "units", says = "From the first column to the last.") double width,
+        @Range(min = 0, max = 8, initial = 1.7, unit = "units", says = "From the lowest row to the highest.") double height,
+        @Range(min = 0.0005, max = 0.5, initial = 0.012, unit = "units", byRatio = true, says = "Radius of each point.") double size)
+        implements Operation<Nothing, Points, Points> {
+
+    @Override
+    public Points memory() {
+        return new Points();
+    }
+
+    @Override
+    public Points run(Nothing in, Points out, Frame frame) {
+        Layout.start(out, columns * rows, size);
+        float[] x = out.column(Attribute.X).values;
+        float[] y = out.column(Attribute.Y).values;
+        for (int row = 0; row < rows; row++) {
+            for (int column = 0; column < columns; column++) {
+                int i = row * columns + column;
+                x[i] = (float) (columns == 1 ? 0 : width * ((double) column / (columns - 1) - 0.5));
+                y[i] = (float) (rows == 1 ? 0 : height * ((double) row / (rows - 1) - 0.5));
+            }
+        }
+        return out;
+    }
+}

@@ -1,0 +1,75 @@
+package gloaming.points;
+
+import gloaming.flow.Attribute;
+import gloaming.flow.Points;
+import gloaming.step.Frame;
+
+/**
+ * Lets a layout go: the memory of a force that is the first in its lane.
+ *
+ * <p>Points that are already loose are moved on by the step that let them go, so a force only writes their velocity or
+ * position. A layout is copied once and from then on kept and moved here. When its number of points changes, points that
+ * are there already stay where they have drifted, and new ones start at their places.
+ */
+public final class Motion {
+    private final Points own = new Points();
+    private int had;
+
+    /** The points to write to: loose, with position and velocity as long as there are points. */
+    Points loose(Points in, Frame frame) {
+        if (in.loose()) return spread(in);
+        int n = in.n();
+        if (n != had) {
+            for (Attribute attribute : new Attribute[] {Attribute.X, Attribute.Y, Attribute.Z}) {
+                float[] mine = own.column(attribute).length(Math.max(1, n)).values;
+                for (int i = Math.min(had, n); i < n; i++) mine[i] = in.at(attribute, i);
+            }
+            for (Attribute attribute : new Attribute[] {Attribute.VX, Attribute.VY, Attribute.VZ}) {
+                float[] mine = own.column(attribute).length(Math.max(1, n)).values;
+                for (int i = Math.min(had, n); i < n; i++) mine[i] = in.at(attribute, i);
+            }
+            had = n;
+        }
+        own.n(n).loose(true);
+        for (Attribute look : new Attribute[] {
+            Attribute.SIZE, Attribute.RED, Attribute.GREEN, Attribute.BLUE, Attribute.ALPHA, Attribute.AGE, Attribute.LIFE, Attribute.ID
+        }) {
+            own.column(look).copyFrom(in.column(look));
+        }
+        integrate(own, frame);
+        return own;
+    }
+
+    /** Moves every point on by its velocity. */
+    static void integrate(Points points, Frame frame) {
+        float dt = (float) frame.dt();
+        if (dt == 0) return;
+        spread(points);
+        float[] x = points.column(Attribute.X).values;
+        float[] y = points.column(Attribute.Y).values;
+        float[] z = points.column(Attribute.Z).values;
+        float[] vx = points.column(Attribute.VX).values;
+        float[] vy = points.column(Attribute.VY).values;
+        float[] vz = points.column(Attribute.VZ).values;
+        frame.crew().each(points.n(), GRAIN, (from, to) -> {
+            for (int i = from; i < to; i++) {
+                x[i] += vx[i] * dt;
+                y[i] += vy[i] * dt;
+                z[i] += vz[i] * dt;
+            }
+        });
+    }
+
+    private static Points spread(Points points) {
+        points.each(Attribute.X);
+        points.each(Attribute.Y);
+        points.each(Attribute.Z);
+        points.each(Attribute.VX);
+        points.each(Attribute.VY);
+        points.each(Attribute.VZ);
+        return points;
+    }
+
+    /** Points in one piece of work. */
+    static final int GRAIN = 4_096;
+}

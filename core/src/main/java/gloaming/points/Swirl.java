@@ -1,0 +1,89 @@
+package gloaming.points;
+
+import gloaming.flow.Attribute;
+import gloaming.flow.Points;
+import gloaming.noise.GradientNoise;
+import gloaming.step.Frame;
+import gloaming.step.Operation;
+import gloaming.step.Range;
+import gloaming.step.Says;
+import java.util.Arrays;
+
+/** Carries points along the curl of a noise that changes with time; the flow never gathers them into clumps. */
+@Says(
+        name = "Swirl",
+        does = "Carries points along a flowing, never-converging noise.",
+        find = "flow curl noise turbulence eddies current drift move swim fluid")
+public record Swirl(
+        @Range(min = 0, max = 4, initial = 0.4, unit = "units/s", says = "How fast the flow runs.") double strength,
+        @Range(min = 0.05, max = 4, initial = 0.7, unit = "units", byRatio = true, says = "Size of the largest eddies.") double eddySize,
+        @Range(min = 1, max = 5, initial = 2, says = "Layers of smaller and smaller eddies.") int detail,
+        @Range(min = 0, max = 4, initial = 0.2, says = "How fast the flow itself changes.") double driftSpeed,
+        @Range(min = 0, max = 1, initial = 0, says = "How much less it carries points towards the end of their life.") double fadeWithAge)
+        implements Operation<Points, Points, Swirl.Memory> {
+
+    /** Points let go here, the flow at each, and the flow's own time. */
+    public static final class Memory {
+        final Motion motion = new Motion();
+        float[] u = new float[0];
+        float[] v = new float[0];
+        double time;
+    }
+
+    @Override
+    public Memory memory() {
+        return new Memory();
+    }
+
+    @Override
+    public Points run(Points in, Memory memory, Frame frame) {
+        Points points = memory.motion.loose(in, frame);
+        int n = points.n();
+        if (memory.u.length < n) {
+            memory.u = new float[n + n / 2];
+            memory.v = new float[n + n / 2];
+        }
+        memory.time += driftSpeed * frame.dt();
+        if (frame.dt() == 0 || n == 0) return points;
+        float[] u = memory.u;
+        float[] v = memory.v;
+        float[] x = points.column(Attribute.X).values;
+        float[] y = points.column(Attribute.Y).values;
+        float dt = (float) frame.dt();
+        boolean fades = fadeWithAge > 0 && points.column(Attribute.LIFE).length() == n;
+        frame.crew().each(n, Motion.GRAIN, (from, to) -> {
+            flow(frame.seed(), memory.time, x, y, u, v, from, to);
+            if (fades) fade(points, u, v, from, to);
+            for (int i = from; i < to; i++) {
+                x[i] += u[i] * dt;
+                y[i] += v[i] * dt;
+            }
+        });
+        return points;
+    }
+
+    /** Writes the flow's velocity at each place, in units a second, into {@code u} and {@code v}. */
+    void flow(long seed, double time, float[] x, float[] y, float[] u, float[] v, int from, int to) {
+        Arrays.fill(u, from, to, 0);
+        Arrays.fill(v, from, to, 0);
+        float frequency = (float) (1 / eddySize);
+        float weight = (float) strength;
+        float z = (float) time;
+        for (int octave = 0; octave < detail; octave++) {
+            GradientNoise.curl((int) seed + octave * 7919, x, y, z, frequency, weight, u, v, from, to);
+            frequency *= 2;
+            weight *= 0.6f;
+            z *= 1.6f;
+        }
+    }
+
+    private void fade(Points points, float[] u, float[] v, int from, int to) {
+        float[] age = points.column(Attribute.AGE).values;
+        float[] life = points.column(Attribute.LIFE).values;
+        for (int i = from; i < to; i++) {
+            float keep = life[i] <= 0 ? 1 : 1 - (float) fadeWithAge * Math.min(1, age[i] / life[i]);
+            u[i] *= keep;
+            v[i] *= keep;
+        }
+    }
+}

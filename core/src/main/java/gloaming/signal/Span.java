@@ -1,0 +1,34 @@
+package gloaming.signal;
+
+import gloaming.flow.Signal;
+import gloaming.step.Frame;
+import gloaming.step.Operation;
+import gloaming.step.Pick;
+import gloaming.step.Range;
+import gloaming.step.Says;
+
+/** A straight map of one range onto another. */
+@Says(
+        name = "Span",
+        does = "Stretches one range of a signal onto another.",
+        find = "map range scale remap offset multiply invert fit")
+public record Span(
+        @Range(min = -1000, max = 1000, initial = 0, says = "The input that gives 'to low'.") double fromLow,
+        @Range(min = -1000, max = 1000, initial = 1, says = "The input that gives 'to high'.") double fromHigh,
+        @Range(min = -1000, max = 1000, initial = 0, says = "What comes out at 'from low'.") double toLow,
+        @Range(min = -1000, max = 1000, initial = 1, says = "What comes out at 'from high'.") double toHigh,
+        @Pick(initial = "true", says = "Whether it stays inside the range that comes out.") boolean hold)
+        implements Operation<Signal, Signal, Signal> {
+
+    @Override
+    public Signal memory() {
+        return new Signal();
+    }
+
+    @Override
+    public Signal run(Signal in, Signal out, Frame frame) {
+        double span = fromHigh - fromLow;
+        double part = span == 0 ? (in.value() >= fromLow ? 1 : 0) : (in.value() - fromLow) / span;
+        return out.set(toLow + (hold ? Math.clamp(part, 0.0, 1.0) : part) * (toHigh - toLow));
+    }
+}

@@ -1,0 +1,50 @@
+package gloaming.signal;
+
+import gloaming.flow.Nothing;
+import gloaming.flow.Signal;
+import gloaming.step.Frame;
+import gloaming.step.Operation;
+import gloaming.step.Randomness;
+import gloaming.step.Range;
+import gloaming.step.Says;
+
+/** Value noise over time with a quintic fade (Perlin 2002), several octaves, between 0 and 1. */
+@Says(
+        name = "Wander",
+        does = "Wanders without aim between 0 and 1, as slowly or as nervously as wanted.",
+        find = "noise random drift organic flicker candle unsteady time")
+public record Wander(
+        @Range(min = 0.01, max = 30, initial = 0.5, unit = "Hz", byRatio = true, says = "New directions in a second.") double rate,
+        @Range(min = 1, max = 6, initial = 2, says = "Layers of finer and finer wandering.") int detail,
+        @Range(min = 0, max = 1, initial = 0.5, says = "How strong each finer layer is against the one before.") double roughness)
+        implements Operation<Nothing, Signal, Sway.Memory> {
+
+    @Override
+    public Sway.Memory memory() {
+        return new Sway.Memory();
+    }
+
+    @Override
+    public Signal run(Nothing in, Sway.Memory memory, Frame frame) {
+        double at = memory.rounds;
+        memory.rounds += rate * frame.dt();
+        double sum = 0;
+        double weight = 1;
+        double weights = 0;
+        for (int octave = 0; octave < detail; octave++) {
+            sum += weight * noise(frame.seed(), at * (1 << octave), octave);
+            weights += weight;
+            weight *= roughness;
+        }
+        return memory.out.set(sum / weights);
+    }
+
+    private static double noise(long seed, double at, int octave) {
+        long cell = (long) Math.floor(at);
+        double f = at - cell;
+        double fade = f * f * f * (f * (f * 6 - 15) + 10);
+        double from = Randomness.uniform(seed, cell, octave);
+        double to = Randomness.uniform(seed, cell + 1, octave);
+        return from + (to - from) * fade;
+    }
+}

@@ -1,0 +1,2 @@
+/** Steps that make and shape signals. */
+package gloaming.signal;

@@ -1,0 +1,188 @@
+package gloaming.step;
+
+import gloaming.flow.Kind;
+import gloaming.look.Value;
+import java.lang.invoke.MethodHandle;
+import java.lang.invoke.MethodHandles;
+import java.lang.reflect.ParameterizedType;
+import java.lang.reflect.RecordComponent;
+import java.lang.reflect.Type;
+import java.util.Arrays;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
+
+/** Everything the program knows about one operation, read off its record: the catalogue's entry. */
+public final class Description {
+
+    /** A further input as the annotation {@link Read} declares it. */
+    public record Input(String name, Kind kind, String says, boolean optional, boolean before) {}
+
+    private final String id;
+    private final String name;
+    private final String does;
+    private final String find;
+    private final String ifBlack;
+    private final Kind takes;
+    private final Kind gives;
+    private final List<Setting> settings;
+    private final List<Input> reads;
+    private final Class<?>[] types;
+    private final MethodHandle constructor;
+
+    Description(Class<? extends Operation<?, ?, ?>> type) {
+        Says says = type.getAnnotation(Says.class);
+        if (says == null || !type.isRecord()) {
+            throw new IllegalStateException(type + " is an operation, so it must be a record with @Says");
+        }
+        id = kebab(type.getSimpleName());
+        name = says.name();
+        does = says.does();
+        find = says.find();
+        ifBlack = says.ifBlack();
+        Type[] flow = Arrays.stream(type.getGenericInterfaces())
+                .filter(i -> i instanceof ParameterizedType p && p.getRawType() == Operation.class)
+                .map(i -> ((ParameterizedType) i).getActualTypeArguments())
+                .findFirst()
+                .orElseThrow(() -> new IllegalStateException(type + " must implement Operation itself"));
+        takes = Kind.of((Class<?>) flow[0]);
+        gives = Kind.of((Class<?>) flow[1]);
+        RecordComponent[] components = type.getRecordComponents();
+        settings = Stream.of(components).map(Description::setting).toList();
+        types = Stream.of(components).map(RecordComponent::getType).toArray(Class<?>[]::new);
+        reads = Stream.of(type.getAnnotationsByType(Read.class))
+                .map(r -> new Input(r.name(), r.kind(), r.says(), r.optional(), r.before()))
+                .toList();
+        try {
+            constructor = MethodHandles.publicLookup()
+                    .unreflectConstructor(type.getDeclaredConstructor(types))
+                    .asSpreader(Object[].class, types.length);
+        } catch (ReflectiveOperationException e) {
+            throw new IllegalStateException(type + " and its constructor must be public", e);
+        }
+    }
+
+    /** What documents call it. */
+    public String id() {
+        return id;
+    }
+
+    public String name() {
+        return name;
+    }
+
+    public String does() {
+        return does;
+    }
+
+    public String find() {
+        return find;
+    }
+
+    public String ifBlack() {
+        return ifBlack;
+    }
+
+    /** What it takes from the step before it; null for a source. */
+    public Kind takes() {
+        return takes;
+    }
+
+    public Kind gives() {
+        return gives;
+    }
+
+    public List<Setting> settings() {
+        return settings;
+    }
+
+    public List<Input> reads() {
+        return reads;
+    }
+
+    public int settingIndex(String id) {
+        for (int i = 0; i < settings.size(); i++) if (settings.get(i).id().equals(id)) return i;
+        return -1;
+    }
+
+    public Input input(String name) {
+        return reads.stream().filter(r -> r.name().equals(name)).findFirst().orElse(null);
+    }
+
+    /** The constructor's arguments for a step's settings, defaults where it sets none. */
+    public Object[] arguments(Map<String, Value> set) {
+        Object[] arguments = new Object[types.length];
+        for (int i = 0; i < arguments.length; i++) {
+            Setting setting = settings.get(i);
+            arguments[i] = argument(i, set.getOrDefault(setting.id(), setting.initial()));
+        }
+        return arguments;
+    }
+
+    /** The argument for setting {@code i} driven to {@code number}, which is held inside the setting's range. */
+    public Object argument(int i, double number) {
+        Setting setting = settings.get(i);
+        double held = Math.clamp(number, setting.min(), setting.max());
+        if (setting.form() == Setting.Form.WHOLE) return (int) Math.rint(held);
+        return held;
+    }
+
+    @SuppressWarnings({"unchecked", "rawtypes"})
+    private Object argument(int i, Value value) {
+        return switch (value) {
+            case Value.Num num -> argument(i, num.number());
+            case Value.Flag flag -> flag.on();
+            case Value.Word word when types[i] == Colour.class -> Colour.parse(word.text());
+            case Value.Word word when types[i].isEnum() ->
+                Enum.valueOf((Class) types[i], word.text().toUpperCase(Locale.ROOT).replace('-', '_'));
+            case Value.Word word -> word.text();
+        };
+    }
+
+    /** A new operation with these arguments. */
+    public Operation<?, ?, ?> make(Object[] arguments) {
+        try {
+            return (Operation<?, ?, ?>) constructor.invoke(arguments);
+        } catch (RuntimeException | Error e) {
+            throw e;
+        } catch (Throwable e) {
+            throw new IllegalStateException(e);
+        }
+    }
+
+    private static Setting setting(RecordComponent component) {
+        String id = component.getName();
+        String label = label(id);
+        Range range = component.getAnnotation(Range.class);
+        Class<?> type = component.getType();
+        if (range != null) {
+            Setting.Form form = type == int.class ? Setting.Form.WHOLE : Setting.Form.NUMBER;
+            return new Setting(
+                    id, label, form, range.min(), range.max(), range.byRatio(), Value.of(range.initial()),
+                    range.unit(), range.says(), List.of());
+        }
+        Pick pick = component.getAnnotation(Pick.class);
+        if (pick == null) throw new IllegalStateException(component + " needs @Range or @Pick");
+        Value initial = type == boolean.class ? Value.of(Boolean.parseBoolean(pick.initial())) : Value.of(pick.initial());
+        Setting.Form form = type == boolean.class
+                ? Setting.Form.SWITCH
+                : type == Colour.class ? Setting.Form.COLOUR : type.isEnum() ? Setting.Form.CHOICE : Setting.Form.TEXT;
+        List<String> choices = type.isEnum()
+                ? Stream.of(type.getEnumConstants())
+                        .map(c -> ((Enum<?>) c).name().toLowerCase(Locale.ROOT).replace('_', '-'))
+                        .toList()
+                : List.of();
+        return new Setting(id, label, form, 0, 0, false, initial, "", pick.says(), choices);
+    }
+
+    private static String kebab(String camel) {
+        return camel.replaceAll("(?<=[a-z])(?=[A-Z])", "-").toLowerCase(Locale.ROOT);
+    }
+
+    private static String label(String camel) {
+        String words = Stream.of(camel.split("(?=[A-Z])")).map(w -> w.toLowerCase(Locale.ROOT)).collect(Collectors.joining(" "));
+        return Character.toUpperCase(words.charAt(0)) + words.substring(1);
+    }
+}

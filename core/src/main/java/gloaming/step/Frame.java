@@ -1,0 +1,50 @@
+package gloaming.step;
+
+import gloaming.flow.Crew;
+import gloaming.flow.Flow;
+import gloaming.flow.Picture;
+import gloaming.sound.Hearing;
+
+/** The moment a step works for, and what it may use. */
+public interface Frame {
+
+    /** Frames since the show started. */
+    long index();
+
+    /** The lane's own time in seconds. */
+    double time();
+
+    /** Seconds of the lane's time since the frame before: 0 when it stands still. */
+    double dt();
+
+    /** The lane's own time in beats, 0 at the start of the show; 4 to a bar. */
+    double beat();
+
+    /** A number that belongs to this step in this look: where its randomness starts. */
+    long seed();
+
+    /** Size of the pictures of this frame; the world's height is 2 at any size. */
+    int width();
+
+    int height();
+
+    Crew crew();
+
+    Hearing hearing();
+
+    /** A picture to fill; its pixels are undefined. Those that are not returned are taken back when the step is done. */
+    Picture picture();
+
+    /**
+     * Where to write a result that needs only the same pixel of {@code in}: {@code in} itself when nobody else needs it,
+     * otherwise a fresh picture with undefined pixels.
+     */
+    Picture onto(Picture in);
+
+    /** What a further input hands out, or null when it reads nothing. */
+    <T extends Flow> T read(String name, Class<T> type);
+
+    default double aspect() {
+        return (double) width() / height();
+    }
+}

@@ -1,0 +1,24 @@
+package gloaming.step;
+
+import gloaming.flow.Flow;
+
+/**
+ * One kind of step, written as a record whose components are its settings.
+ *
+ * <p>The record is immutable and made anew when a setting changes; what lasts from frame to frame is its memory, which
+ * survives every edit that leaves the step in place.
+ *
+ * @param <I> what it takes from the step before it; {@link gloaming.flow.Nothing} for a source
+ * @param <O> what it gives to the step behind it
+ * @param <M> its memory; {@link Void} for a pure function
+ */
+public interface Operation<I extends Flow, O extends Flow, M> {
+
+    /** A fresh memory, or null for an operation that needs none. */
+    default M memory() {
+        return null;
+    }
+
+    /** Makes this frame's output; {@code in} is null for a source and never null otherwise. */
+    O run(I in, M memory, Frame frame);
+}

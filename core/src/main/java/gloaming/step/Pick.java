@@ -1,0 +1,15 @@
+package gloaming.step;
+
+import java.lang.annotation.ElementType;
+import java.lang.annotation.Retention;
+import java.lang.annotation.RetentionPolicy;
+import java.lang.annotation.Target;
+
+/** A setting on an enum, a {@code boolean}, a {@link Colour} or a {@code String}: its default as text. */
+@Retention(RetentionPolicy.RUNTIME)
+@Target(ElementType.RECORD_COMPONENT)
+public @interface Pick {
+    String initial();
+
+    String says();
+}

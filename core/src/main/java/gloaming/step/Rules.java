@@ -1,0 +1,168 @@
+package gloaming.step;
+
+import gloaming.flow.Kind;
+import gloaming.look.Follow;
+import gloaming.look.Lane;
+import gloaming.look.Layer;
+import gloaming.look.Look;
+import gloaming.look.Refused;
+import gloaming.look.Step;
+import java.util.ArrayList;
+import java.util.HashSet;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+
+/** What makes a document one that can be played: every rule refuses with a sentence that names the place. */
+public final class Rules {
+    private final Catalogue catalogue;
+
+    public Rules(Catalogue catalogue) {
+        this.catalogue = catalogue;
+    }
+
+    /** Returns the look when it keeps every rule; throws {@link Refused} at the first it breaks. */
+    public Look check(Look look) {
+        ids(look);
+        for (Lane lane : look.lanes()) chain(lane);
+        for (Lane lane : look.lanes()) {
+            for (Step step : lane.steps()) step(look, lane, step);
+        }
+        for (Layer layer : look.mix()) layer(look, layer);
+        order(look);
+        return look;
+    }
+
+    /** What leaves the end of a lane: null for an empty one. */
+    public Kind gives(Lane lane) {
+        return lane.steps().isEmpty()
+                ? null
+                : catalogue.find(lane.steps().getLast().type()).gives();
+    }
+
+    /**
+     * The lanes in an order in which each comes after all that it reads and follows; {@link Refused} for a cycle that is not
+     * broken by a read of the frame before.
+     */
+    public List<Lane> order(Look look) {
+        Map<String, Lane> byId = new LinkedHashMap<>();
+        for (Lane lane : look.lanes()) byId.put(lane.id(), lane);
+        List<Lane> order = new ArrayList<>();
+        Set<String> done = new HashSet<>();
+        for (Lane lane : look.lanes()) visit(lane, byId, done, new ArrayList<>(), order);
+        return order;
+    }
+
+    private void visit(Lane lane, Map<String, Lane> byId, Set<String> done, List<Lane> path, List<Lane> order) {
+        if (done.contains(lane.id())) return;
+        if (path.contains(lane)) {
+            List<String> names = path.subList(path.indexOf(lane), path.size()).stream()
+                    .map(Lane::name)
+                    .toList();
+            throw new Refused("The lanes " + String.join(", ", names)
+                    + " read each other in a circle with no delay in it; read one of them through Recall.");
+        }
+        path.add(lane);
+        for (Step step : lane.steps()) {
+            Description description = catalogue.find(step.type());
+            step.reads().forEach((name, id) -> {
+                Description.Input input = description.input(name);
+                if (input != null && !input.before()) visit(byId.get(id), byId, done, path, order);
+            });
+            for (Follow follow : step.follows().values()) visit(byId.get(follow.lane()), byId, done, path, order);
+        }
+        path.removeLast();
+        done.add(lane.id());
+        order.add(lane);
+    }
+
+    private void ids(Look look) {
+        Set<String> lanes = new HashSet<>();
+        Set<String> steps = new HashSet<>();
+        Set<String> layers = new HashSet<>();
+        for (Lane lane : look.lanes()) {
+            if (!lanes.add(lane.id())) throw new Refused("Two lanes have the id '" + lane.id() + "'.");
+            for (Step step : lane.steps()) {
+                if (!steps.add(step.id())) {
+                    throw new Refused("Two steps have the id '" + step.id() + "', one of them in the lane '"
+                            + lane.name() + "'.");
+                }
+            }
+        }
+        for (Layer layer : look.mix()) {
+            if (!layers.add(layer.id())) throw new Refused("Two layers have the id '" + layer.id() + "'.");
+        }
+    }
+
+    private void chain(Lane lane) {
+        Kind flows = null;
+        boolean first = true;
+        for (Step step : lane.steps()) {
+            Description description = catalogue.find(step.type());
+            if (description == null) {
+                throw new Refused("The lane '" + lane.name() + "' has a step of the unknown type '" + step.type() + "'.");
+            }
+            if (first && description.takes() != null) {
+                throw new Refused(description.name() + " cannot start the lane '" + lane.name() + "': it takes "
+                        + description.takes().id() + " from a step before it.");
+            }
+            if (!first && description.takes() != flows) {
+                throw new Refused(description.name() + " cannot stand there in the lane '" + lane.name() + "': it takes "
+                        + (description.takes() == null ? "nothing" : description.takes().id())
+                        + ", and the step before it gives " + flows.id() + ".");
+            }
+            flows = description.gives();
+            first = false;
+        }
+    }
+
+    private void step(Look look, Lane lane, Step step) {
+        Description description = catalogue.find(step.type());
+        String where = description.name() + " in the lane '" + lane.name() + "'";
+        step.settings().forEach((id, value) -> {
+            int i = description.settingIndex(id);
+            if (i < 0) throw new Refused(where + " has no setting '" + id + "'.");
+            String why = description.settings().get(i).refuses(value);
+            if (why != null) {
+                throw new Refused("The setting '" + description.settings().get(i).label() + "' of " + where + " " + why + ".");
+            }
+        });
+        step.follows().forEach((id, follow) -> {
+            int i = description.settingIndex(id);
+            if (i < 0) throw new Refused(where + " has no setting '" + id + "' that could follow.");
+            if (!description.settings().get(i).numeric()) {
+                throw new Refused("The setting '" + description.settings().get(i).label() + "' of " + where
+                        + " is no number, so it cannot follow a lane.");
+            }
+            follow(look, "The setting '" + description.settings().get(i).label() + "' of " + where, follow);
+        });
+        step.reads().forEach((name, id) -> {
+            Description.Input input = description.input(name);
+            if (input == null) throw new Refused(where + " has no read '" + name + "'.");
+            lane(look, where + " reads", id, input.kind());
+        });
+    }
+
+    private void layer(Look look, Layer layer) {
+        Lane lane = look.lane(layer.lane()).orElse(null);
+        if (lane == null) {
+            throw new Refused("The mix shows the lane '" + layer.lane() + "', which is not in this look.");
+        }
+        if (layer.mask() != null) lane(look, "The layer of '" + lane.name() + "' is masked by", layer.mask(), Kind.PICTURE);
+        if (layer.follow() != null) follow(look, "The opacity of '" + lane.name() + "'", layer.follow());
+    }
+
+    private void follow(Look look, String what, Follow follow) {
+        lane(look, what + " follows", follow.lane(), Kind.SIGNAL);
+    }
+
+    private void lane(Look look, String sentence, String id, Kind kind) {
+        Lane lane = look.lane(id).orElse(null);
+        if (lane == null) throw new Refused(sentence + " the lane '" + id + "', which is not in this look.");
+        Kind gives = gives(lane);
+        if (gives != null && gives != kind) {
+            throw new Refused(sentence + " '" + lane.name() + "', which gives " + gives.id() + " and not " + kind.id() + ".");
+        }
+    }
+}

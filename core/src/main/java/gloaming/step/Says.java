@@ -1,0 +1,23 @@
+package gloaming.step;
+
+import java.lang.annotation.ElementType;
+import java.lang.annotation.Retention;
+import java.lang.annotation.RetentionPolicy;
+import java.lang.annotation.Target;
+
+/** Describes an operation to the artist. */
+@Retention(RetentionPolicy.RUNTIME)
+@Target(ElementType.TYPE)
+public @interface Says {
+    /** Its name on the card. */
+    String name();
+
+    /** What it does, in one sentence. */
+    String does();
+
+    /** Words somebody in need of it would type. */
+    String find() default "";
+
+    /** What most likely turned the picture black when light goes in and none comes out: ends a sentence. */
+    String ifBlack() default "see its settings";
+}

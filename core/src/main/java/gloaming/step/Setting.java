@@ -1,0 +1,68 @@
+package gloaming.step;
+
+import com.fasterxml.jackson.annotation.JsonInclude;
+import gloaming.look.Limits;
+import gloaming.look.Value;
+import java.util.List;
+
+/**
+ * One adjustable value of a step, as its record component describes it.
+ *
+ * @param id the component's name
+ * @param form what kind of control it is
+ * @param min lowest number, for numbers
+ * @param max highest number, for numbers
+ * @param initial its default, in the form documents hold
+ * @param choices the words it may be, for a choice
+ */
+@JsonInclude(JsonInclude.Include.NON_EMPTY)
+public record Setting(
+        String id,
+        String label,
+        Form form,
+        double min,
+        double max,
+        boolean byRatio,
+        Value initial,
+        String unit,
+        String says,
+        List<String> choices) {
+
+    /** The forms a setting can have. */
+    public enum Form {
+        NUMBER,
+        WHOLE,
+        CHOICE,
+        COLOUR,
+        TEXT,
+        SWITCH
+    }
+
+    public boolean numeric() {
+        return form == Form.NUMBER || form == Form.WHOLE;
+    }
+
+    /** Null when the value fits, otherwise why not. */
+    public String refuses(Value value) {
+        return switch (form) {
+            case NUMBER, WHOLE -> {
+                if (!(value instanceof Value.Num num)) yield "takes a number";
+                if (num.number() < min || num.number() > max) {
+                    yield "is " + Limits.plain(num.number()) + "; it goes from " + Limits.plain(min) + " to "
+                            + Limits.plain(max);
+                }
+                yield form == Form.WHOLE && num.number() != Math.rint(num.number()) ? "takes whole numbers" : null;
+            }
+            case CHOICE ->
+                value instanceof Value.Word word && choices.contains(word.text())
+                        ? null
+                        : "takes one of " + String.join(", ", choices);
+            case COLOUR ->
+                value instanceof Value.Word word && word.text().matches("#[0-9a-fA-F]{6}")
+                        ? null
+                        : "takes a colour written #rrggbb";
+            case TEXT -> value instanceof Value.Word ? null : "takes a text";
+            case SWITCH -> value instanceof Value.Flag ? null : "takes true or false";
+        };
+    }
+}
