@@ -16,6 +16,9 @@ public final class Picture implements Flow {
     public final float[] b;
     public final float[] a;
 
+    /** Whether some step keeps this for the next frame: then nobody else writes to it. */
+    public boolean kept;
+
     /** An empty (transparent black) picture of at least 1 by 1 pixels. */
     public Picture(int width, int height) {
         if (width < 1 || height < 1) throw new IllegalArgumentException("a picture of " + width + "x" + height);
@@ -64,6 +67,11 @@ public final class Picture implements Flow {
 
     public Picture clear() {
         return fill(0, 0, 0, 0);
+    }
+
+    /** Empties rows {@code from} to {@code to}. */
+    public void clear(int from, int to) {
+        for (int c = 0; c < 4; c++) Arrays.fill(plane(c), from * width, to * width, 0f);
     }
 
     /** Sets every pixel to one premultiplied colour. */

@@ -26,7 +26,9 @@ public final class PicturePool {
         return picture != null ? picture : new Picture(width, height);
     }
 
+    /** Takes back a picture that nobody keeps. */
     public void giveBack(Picture picture) {
+        if (picture.kept) return;
         if (picture.width == width && picture.height == height && free.size() < KEPT) free.addLast(picture);
     }
 

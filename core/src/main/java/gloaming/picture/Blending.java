@@ -21,10 +21,10 @@ import gloaming.look.Blend;
  * <tr><td>subtract</td><td>b + s (1 - 2 ba): b - s where both are opaque</td></tr>
  * </table>
  *
- * <p>The loops are written so that the JIT turns them into vectors; {@link #one} is the plain version.
+ * <p>{@link #one} is the plain version; rows are done by loops that the JIT turns into vectors, or by {@link Strips}.
  */
 public final class Blending {
-    private static final ThreadLocal<float[][]> SCRATCH = ThreadLocal.withInitial(() -> new float[5][0]);
+    private static final ThreadLocal<float[][]> SCRATCH = ThreadLocal.withInitial(() -> new float[3][0]);
 
     private Blending() {}
 
@@ -49,78 +49,77 @@ public final class Blending {
     public static void rows(Blend mode, Picture source, double opacity, Picture mask, Picture target, int from, int to) {
         int width = target.width;
         float[][] scratch = SCRATCH.get();
-        if (scratch[0].length < width) for (int i = 0; i < 5; i++) scratch[i] = new float[width];
+        if (scratch[0].length < width) for (int i = 0; i < scratch.length; i++) scratch[i] = new float[width];
         float[] s = scratch[0];
         float[] sa = scratch[1];
         float[] k = scratch[2];
         for (int y = from; y < to; y++) {
             int row = y * width;
             strength(mask, opacity, row, width, k);
-            for (int x = 0; x < width; x++) sa[x] = source.a[row + x] * k[x];
+            times(source.a, row, k, sa, width);
             for (int channel = 0; channel < 3; channel++) {
-                float[] plane = source.plane(channel);
-                for (int x = 0; x < width; x++) s[x] = plane[row + x] * k[x];
+                times(source.plane(channel), row, k, s, width);
                 channel(mode, s, sa, target.plane(channel), target.a, row, width);
             }
-            float[] ba = target.a;
-            for (int x = 0; x < width; x++) ba[row + x] = sa[x] + ba[row + x] - sa[x] * ba[row + x];
+            union(sa, target.a, row, width);
         }
     }
 
     private static void strength(Picture mask, double opacity, int row, int width, float[] k) {
         float o = (float) opacity;
         if (mask == null) {
-            for (int x = 0; x < width; x++) k[x] = o;
+            java.util.Arrays.fill(k, 0, width, o);
         } else {
             // A premultiplied picture's luminance is already its luminance times its alpha.
             for (int x = 0; x < width; x++) {
                 float light = 0.2126f * mask.r[row + x] + 0.7152f * mask.g[row + x] + 0.0722f * mask.b[row + x];
-                k[x] = o * Math.min(1f, Math.max(0f, light));
+                k[x] = o * Math.clamp(light, 0f, 1f);
             }
         }
     }
 
+    private static void times(float[] plane, int row, float[] k, float[] out, int width) {
+        for (int x = 0; x < width; x++) out[x] = plane[row + x] * k[x];
+    }
+
     private static void channel(Blend mode, float[] s, float[] sa, float[] b, float[] ba, int row, int width) {
-        switch (mode) {
-            case OVER -> {
-                for (int x = 0; x < width; x++) b[row + x] = s[x] + b[row + x] * (1 - sa[x]);
-            }
-            case ADD -> {
-                for (int x = 0; x < width; x++) b[row + x] = s[x] + b[row + x];
-            }
-            case SCREEN -> {
-                for (int x = 0; x < width; x++) {
-                    float both = Math.min(1f, Math.max(0f, s[x])) * Math.min(1f, Math.max(0f, b[row + x]));
-                    b[row + x] = s[x] + b[row + x] - both;
-                }
-            }
-            case MULTIPLY -> {
-                for (int x = 0; x < width; x++) {
-                    b[row + x] = s[x] * b[row + x] + s[x] * (1 - ba[row + x]) + b[row + x] * (1 - sa[x]);
-                }
-            }
-            case LIGHTEN -> {
-                for (int x = 0; x < width; x++) {
-                    b[row + x] = Math.max(s[x] * ba[row + x], b[row + x] * sa[x])
-                            + s[x] * (1 - ba[row + x])
-                            + b[row + x] * (1 - sa[x]);
-                }
-            }
-            case DARKEN -> {
-                for (int x = 0; x < width; x++) {
-                    b[row + x] = Math.min(s[x] * ba[row + x], b[row + x] * sa[x])
-                            + s[x] * (1 - ba[row + x])
-                            + b[row + x] * (1 - sa[x]);
-                }
-            }
-            case DIFFERENCE -> {
-                for (int x = 0; x < width; x++) {
-                    b[row + x] = s[x] + b[row + x] - 2 * Math.min(s[x] * ba[row + x], b[row + x] * sa[x]);
-                }
-            }
-            case SUBTRACT -> {
-                for (int x = 0; x < width; x++) b[row + x] = b[row + x] + s[x] * (1 - 2 * ba[row + x]);
-            }
+        int done =
+                switch (mode) {
+                    case OVER -> over(s, sa, b, row, width);
+                    case ADD -> add(s, b, row, width);
+                    case SUBTRACT -> subtract(s, b, ba, row, width);
+                    case MULTIPLY -> multiply(s, sa, b, ba, row, width);
+                    case SCREEN -> Strips.screen(s, b, row, width);
+                    case LIGHTEN -> Strips.lighten(s, sa, b, ba, row, width);
+                    case DARKEN -> Strips.darken(s, sa, b, ba, row, width);
+                    case DIFFERENCE -> Strips.difference(s, sa, b, ba, row, width);
+                };
+        for (int x = done; x < width; x++) b[row + x] = one(mode, s[x], sa[x], b[row + x], ba[row + x]);
+    }
+
+    private static int over(float[] s, float[] sa, float[] b, int row, int width) {
+        for (int x = 0; x < width; x++) b[row + x] = s[x] + b[row + x] * (1 - sa[x]);
+        return width;
+    }
+
+    private static int add(float[] s, float[] b, int row, int width) {
+        for (int x = 0; x < width; x++) b[row + x] = s[x] + b[row + x];
+        return width;
+    }
+
+    private static int subtract(float[] s, float[] b, float[] ba, int row, int width) {
+        for (int x = 0; x < width; x++) b[row + x] = b[row + x] + s[x] * (1 - 2 * ba[row + x]);
+        return width;
+    }
+
+    private static int multiply(float[] s, float[] sa, float[] b, float[] ba, int row, int width) {
+        for (int x = 0; x < width; x++) {
+            b[row + x] = s[x] * b[row + x] + s[x] * (1 - ba[row + x]) + b[row + x] * (1 - sa[x]);
         }
+        return width;
+    }
+
+    private static void union(float[] sa, float[] ba, int row, int width) {
+        for (int x = 0; x < width; x++) ba[row + x] = sa[x] + ba[row + x] - sa[x] * ba[row + x];
     }
 }

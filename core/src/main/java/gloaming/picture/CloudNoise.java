@@ -84,7 +84,6 @@ public record CloudNoise(
                     weight,
                     out.r,
                     at,
-                    0,
                     out.width);
             weights += weight * weight;
             weight *= (float) roughness;

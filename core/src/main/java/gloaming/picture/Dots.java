@@ -52,7 +52,7 @@ public final class Dots {
             for (int band = from; band < to; band++) {
                 int low = band * BAND;
                 int high = Math.min(out.height, low + BAND);
-                for (int c = 0; c < 4; c++) java.util.Arrays.fill(out.plane(c), low * out.width, high * out.width, 0f);
+                out.clear(low, high);
                 for (int k = starts[band]; k < starts[band + 1]; k++) {
                     int i = order[k];
                     dot(out, i, softness, red.at(i) * light, green.at(i) * light, blue.at(i) * light, add, low, high);

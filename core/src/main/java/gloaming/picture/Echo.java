@@ -51,25 +51,21 @@ public record Echo(
 
     @Override
     public Picture run(Picture in, Memory memory, Frame frame) {
-        if (frame.dt() == 0 && memory.before != null && memory.before.sameSize(in)) {
-            return frame.picture().copyFrom(memory.before);
-        }
-        Picture out = frame.picture();
-        if (memory.before == null) {
-            out.clear();
-        } else {
-            double dt = frame.dt();
-            float fade = halfLife <= 0 ? 0 : (float) Math.pow(0.5, dt / halfLife);
-            Sampler.draw(memory.before, Math.pow(growth, dt), turn * dt, across * dt, up * dt, border, fade, out, frame.crew());
-        }
-        if (memory.before == null || !memory.before.sameSize(in)) memory.before = new Picture(in.width, in.height);
         Picture before = memory.before;
-        frame.crew().each(in.height, 8, (from, to) -> {
+        double dt = frame.dt();
+        if (dt == 0 && before != null && before.sameSize(in)) return before;
+        Picture out = frame.picture();
+        double fade = halfLife <= 0 ? 0 : Math.pow(0.5, dt / halfLife);
+        Sampler.Move move = before == null
+                ? null
+                : Sampler.move(before, Math.pow(growth, dt), turn * dt, across * dt, up * dt, border, fade, out);
+        frame.crew().each(in.height, 4, (from, to) -> {
+            if (move != null) move.rows(from, to);
+            else out.clear(from, to);
             Blending.rows(meets.blend, in, 1, null, out, from, to);
-            int at = from * in.width;
-            int n = (to - from) * in.width;
-            for (int c = 0; c < 4; c++) System.arraycopy(out.plane(c), at, before.plane(c), at, n);
         });
+        if (before != null) frame.release(before);
+        memory.before = frame.keep(out);
         return out;
     }
 }

@@ -32,10 +32,10 @@ public record Gradient(
         SWEEP
     }
 
-    /** The colours, worked out when they change. */
+    /** The gradient at brightness 1, drawn when anything else changes. */
     public static final class Memory {
-        Ramp ramp;
-        Object made;
+        Picture drawn;
+        Gradient made;
     }
 
     @Override
@@ -45,22 +45,37 @@ public record Gradient(
 
     @Override
     public Picture run(Nothing in, Memory memory, Frame frame) {
-        record Made(Colour low, Colour middle, Colour high, double bend) {}
-        Made wanted = new Made(low, middle, high, bend);
+        Gradient wanted = withBrightness(1);
+        if (memory.drawn == null || memory.drawn.width != frame.width() || memory.drawn.height != frame.height()) {
+            memory.drawn = new Picture(frame.width(), frame.height());
+            memory.made = null;
+        }
+        Picture drawn = memory.drawn;
         if (!wanted.equals(memory.made)) {
-            memory.ramp = new Ramp(low, middle, high, bend);
+            Ramp ramp = new Ramp(low, middle, high, bend);
+            frame.crew().each(drawn.height, 8, (from, to) -> {
+                for (int row = from; row < to; row++) row(ramp, drawn, row);
+            });
             memory.made = wanted;
         }
-        Ramp ramp = memory.ramp;
         Picture out = frame.picture();
-        frame.crew().each(out.height, 8, (from, to) -> {
-            for (int row = from; row < to; row++) row(ramp, out, row);
+        float k = (float) brightness;
+        frame.crew().each(out.pixels(), 8_192, (from, to) -> {
+            for (int c = 0; c < 3; c++) times(drawn.plane(c), k, out.plane(c), from, to);
+            System.arraycopy(drawn.a, from, out.a, from, to - from);
         });
         return out;
     }
 
+    private Gradient withBrightness(double brightness) {
+        return new Gradient(shape, low, middle, high, bend, turn, length, x, y, brightness, clearEnd);
+    }
+
+    private static void times(float[] in, float k, float[] out, int from, int to) {
+        for (int i = from; i < to; i++) out[i] = in[i] * k;
+    }
+
     private void row(Ramp ramp, Picture out, int row) {
-        float k = (float) brightness;
         float cos = (float) Math.cos(2 * Math.PI * turn);
         float sin = (float) Math.sin(2 * Math.PI * turn);
         float wy = (float) (out.worldY(row) - y);
@@ -80,7 +95,7 @@ public record Gradient(
                     };
             int i = row * out.width + column;
             float cover = clearEnd ? fade(t) : 1;
-            ramp.put(t, k * cover, out, i);
+            ramp.put(t, cover, out, i);
             out.a[i] = cover;
         }
     }

@@ -20,7 +20,7 @@ public record Levels(
         @Range(min = 0, max = 8, initial = 1, says = "Times the result.") double gain,
         @Range(min = 0, max = 3, initial = 1, says = "0 is grey, 1 as it was, above 1 more colourful.") double saturation)
         implements Operation<Picture, Picture, Void> {
-    private static final VectorSpecies<Float> F = FloatVector.SPECIES_PREFERRED;
+    private static final VectorSpecies<Float> F = FloatVector.SPECIES_256;
 
     @Override
     public Picture run(Picture in, Void memory, Frame frame) {

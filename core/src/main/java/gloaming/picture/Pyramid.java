@@ -20,6 +20,7 @@ final class Pyramid {
     private final List<Picture> sums = new ArrayList<>();
     private final List<Picture> temporaries = new ArrayList<>();
     private float[] kernel = new float[1];
+    private static final ThreadLocal<int[]> ROWS = ThreadLocal.withInitial(() -> new int[0]);
     private static final ThreadLocal<float[]> ROW = ThreadLocal.withInitial(() -> new float[0]);
 
     /** The level at which a blur of {@code sigma} pixels is done: its own sigma there lies between 1 and about 2.2. */
@@ -157,42 +158,31 @@ final class Pyramid {
         crew.each(in.height, GRAIN, (from, to) -> {
             float[] row = row(in.width + 2 * reach);
             for (int y = from; y < to; y++) {
-                for (int c = 0; c < 4; c++) convolveRow(in.plane(c), y * in.width, in.width, reach, weights, row, across.plane(c));
+                for (int c = 0; c < 4; c++) {
+                    float[] plane = in.plane(c);
+                    int at = y * in.width;
+                    System.arraycopy(plane, at, row, reach, in.width);
+                    java.util.Arrays.fill(row, 0, reach, plane[at]);
+                    java.util.Arrays.fill(row, reach + in.width, 2 * reach + in.width, plane[at + in.width - 1]);
+                    Strips.convolve(row, reach, weights, reach, across.plane(c), at, in.width);
+                }
             }
         });
         crew.each(in.height, GRAIN, (from, to) -> {
+            int[] rows = rows(2 * reach + 1);
             for (int y = from; y < to; y++) {
-                for (int c = 0; c < 4; c++) convolveColumn(across.plane(c), y, in.width, in.height, reach, weights, out.plane(c));
+                for (int j = -reach; j <= reach; j++) rows[reach + j] = Math.clamp(y + j, 0, in.height - 1) * in.width;
+                for (int c = 0; c < 4; c++) {
+                    Strips.convolve(across.plane(c), rows, weights, reach, out.plane(c), y * in.width, in.width);
+                }
             }
         });
     }
 
-    private static void convolveRow(float[] in, int at, int width, int reach, float[] weights, float[] padded, float[] out) {
-        System.arraycopy(in, at, padded, reach, width);
-        for (int x = 0; x < reach; x++) {
-            padded[x] = in[at];
-            padded[reach + width + x] = in[at + width - 1];
-        }
-        float middle = weights[0];
-        for (int x = 0; x < width; x++) out[at + x] = middle * padded[reach + x];
-        for (int j = 1; j <= reach; j++) {
-            float w = weights[j];
-            int left = reach - j;
-            int right = reach + j;
-            for (int x = 0; x < width; x++) out[at + x] += w * (padded[left + x] + padded[right + x]);
-        }
-    }
-
-    private static void convolveColumn(float[] in, int y, int width, int height, int reach, float[] weights, float[] out) {
-        int at = y * width;
-        float middle = weights[0];
-        for (int x = 0; x < width; x++) out[at + x] = middle * in[at + x];
-        for (int j = 1; j <= reach; j++) {
-            float w = weights[j];
-            int below = Math.max(0, y - j) * width;
-            int above = Math.min(height - 1, y + j) * width;
-            for (int x = 0; x < width; x++) out[at + x] += w * (in[below + x] + in[above + x]);
-        }
+    private static int[] rows(int length) {
+        int[] rows = ROWS.get();
+        if (rows.length < length) ROWS.set(rows = new int[length + 16]);
+        return rows;
     }
 
     private void weigh(double variance, int reach) {

@@ -4,10 +4,10 @@ import gloaming.step.Colour;
 
 /** A run of colours, mixed in OKLab (Ottosson 2020) so that no mixture is muddier than its ends; looked up in linear light. */
 final class Ramp {
-    private static final int SIZE = 512;
-    final float[] r = new float[SIZE + 2];
-    final float[] g = new float[SIZE + 2];
-    final float[] b = new float[SIZE + 2];
+    private static final int SIZE = 4096;
+    final float[] r = new float[SIZE + 1];
+    final float[] g = new float[SIZE + 1];
+    final float[] b = new float[SIZE + 1];
 
     /** From {@code low} at 0 through {@code middle} at {@code at} to {@code high} at 1. */
     Ramp(Colour low, Colour middle, Colour high, double at) {
@@ -26,12 +26,10 @@ final class Ramp {
 
     /** Writes the colour at {@code t}, held to 0 to 1, into pixel {@code i}, opaque and times {@code k}. */
     void put(float t, float k, gloaming.flow.Picture out, int i) {
-        float at = Math.min(1f, Math.max(0f, t)) * SIZE;
-        int cell = (int) at;
-        float part = at - cell;
-        out.r[i] = k * (r[cell] + part * (r[cell + 1] - r[cell]));
-        out.g[i] = k * (g[cell] + part * (g[cell + 1] - g[cell]));
-        out.b[i] = k * (b[cell] + part * (b[cell + 1] - b[cell]));
+        int cell = (int) (Math.min(1f, Math.max(0f, t)) * SIZE + 0.5f);
+        out.r[i] = k * r[cell];
+        out.g[i] = k * g[cell];
+        out.b[i] = k * b[cell];
     }
 
     private void set(int i, double lightness, double a, double bb) {

@@ -10,17 +10,17 @@ import gloaming.flow.Picture;
  * scaled, turned anticlockwise and shifted. Pictures of different sizes fit by height.
  */
 final class Sampler {
+    private static final ThreadLocal<float[]> ROW = ThreadLocal.withInitial(() -> new float[0]);
+
     private Sampler() {}
 
-    /** Writes {@code fade} times the transformed {@code source} into {@code out}, another picture. */
-    static void draw(
-            Picture source, double scale, double turn, double shiftX, double shiftY, Border border, float fade, Picture out, Crew crew) {
-        double cos = Math.cos(2 * Math.PI * turn) / scale;
-        double sin = Math.sin(2 * Math.PI * turn) / scale;
-        double toPixel = source.scale();
-        double dx = cos * 2 / out.height * toPixel;
-        double dy = -sin * 2 / out.height * toPixel;
-        crew.each(out.height, 4, (from, to) -> {
+    /** A transformation made ready for one pair of sizes: {@link #rows} draws any part of the result. */
+    record Move(
+            Picture source, Picture out, double cos, double sin, double shiftX, double shiftY, double dx, double dy, Border border, float fade) {
+
+        /** Writes rows {@code from} to {@code to} of the result. */
+        void rows(int from, int to) {
+            double toPixel = source.scale();
             for (int row = from; row < to; row++) {
                 double wx = out.worldX(0) - shiftX;
                 double wy = out.worldY(row) - shiftY;
@@ -28,36 +28,103 @@ final class Sampler {
                 double y = (-sin * wx + cos * wy) * toPixel + source.height / 2.0 - 0.5;
                 row(source, x, y, dx, dy, border, fade, out, row);
             }
-        });
+        }
+    }
+
+    /** What draws {@code fade} times the transformed {@code source} into {@code out}, another picture. */
+    static Move move(
+            Picture source, double scale, double turn, double shiftX, double shiftY, Border border, double fade, Picture out) {
+        double cos = turn == 0 ? 1 / scale : Math.cos(2 * Math.PI * turn) / scale;
+        double sin = turn == 0 ? 0 : Math.sin(2 * Math.PI * turn) / scale;
+        double dx = cos * source.height / out.height;
+        double dy = turn == 0 ? 0 : -sin * source.height / out.height;
+        return new Move(source, out, cos, sin, shiftX, shiftY, dx, dy, border, (float) fade);
+    }
+
+    /** Draws the whole of it. */
+    static void draw(
+            Picture source, double scale, double turn, double shiftX, double shiftY, Border border, double fade, Picture out, Crew crew) {
+        Move move = move(source, scale, turn, shiftX, shiftY, border, fade, out);
+        crew.each(out.height, 4, move::rows);
     }
 
     private static void row(Picture s, double x0, double y0, double dx, double dy, Border border, float fade, Picture out, int row) {
         int at = row * out.width;
-        int w = s.width;
-        for (int column = 0; column < out.width; column++) {
-            double x = x0 + column * dx;
-            double y = y0 + column * dy;
-            int cx = (int) Math.floor(x);
-            int cy = (int) Math.floor(y);
-            int i = at + column;
-            if (cx >= 0 && cy >= 0 && cx < w - 1 && cy < s.height - 1) {
-                float u = (float) (x - cx);
-                float v = (float) (y - cy);
-                float k11 = u * v * fade;
-                float k10 = u * fade - k11;
-                float k01 = v * fade - k11;
-                float k00 = fade - k10 - k01 - k11;
-                int p = cy * w + cx;
-                out.r[i] = k00 * s.r[p] + k10 * s.r[p + 1] + k01 * s.r[p + w] + k11 * s.r[p + w + 1];
-                out.g[i] = k00 * s.g[p] + k10 * s.g[p + 1] + k01 * s.g[p + w] + k11 * s.g[p + w + 1];
-                out.b[i] = k00 * s.b[p] + k10 * s.b[p + 1] + k01 * s.b[p + w] + k11 * s.b[p + w + 1];
-                out.a[i] = k00 * s.a[p] + k10 * s.a[p + 1] + k01 * s.a[p + w] + k11 * s.a[p + w + 1];
+        int from = Math.clamp((int) Math.ceil(Math.max(enter(x0, dx, s.width - 1), enter(y0, dy, s.height - 1))), 0, out.width);
+        int to = Math.clamp((int) Math.floor(Math.min(leave(x0, dx, s.width - 1), leave(y0, dy, s.height - 1))), from, out.width);
+        for (int c = 0; c < 4; c++) {
+            float[] from4 = s.plane(c);
+            float[] into = out.plane(c);
+            for (int i = 0; i < from; i++) into[at + i] = fade * at(s, from4, x0 + i * dx, y0 + i * dy, border);
+            for (int i = to; i < out.width; i++) into[at + i] = fade * at(s, from4, x0 + i * dx, y0 + i * dy, border);
+        }
+        if (dy == 0) level(s, x0, y0, dx, fade, out, at, from, to);
+        else inside(s, x0, y0, dx, dy, fade, out, at, from, to);
+    }
+
+    /** The first column from which on a coordinate is inside 0 to {@code end}, with a hair to spare. */
+    private static double enter(double start, double step, double end) {
+        if (step == 0) return start >= 0 && start < end ? 0 : Double.MAX_VALUE;
+        return Math.min((step > 0 ? 1e-6 - start : end - 1e-6 - start) / step, Integer.MAX_VALUE);
+    }
+
+    /** The column at which a coordinate is inside no more. */
+    private static double leave(double start, double step, double end) {
+        if (step == 0) return start >= 0 && start < end ? Integer.MAX_VALUE : 0;
+        return Math.min((step > 0 ? end - 1e-6 - start : 1e-6 - start) / step, Integer.MAX_VALUE);
+    }
+
+    /** A row that is not turned: two rows of the source meet first, then columns. */
+    private static void level(Picture s, double x0, double y0, double dx, float fade, Picture out, int at, int from, int to) {
+        if (from == to) return;
+        float[] meet = ROW.get();
+        if (meet.length < s.width + 1) ROW.set(meet = new float[s.width + 1]);
+        int low = (int) y0;
+        float v = (float) (y0 - low);
+        for (int c = 0; c < 4; c++) {
+            meet(s.plane(c), low * s.width, s.width, fade * (1 - v), fade * v, meet);
+            float[] into = out.plane(c);
+            if (dx == 1) {
+                int shift = (int) Math.floor(x0 + from) - from;
+                Strips.slide(meet, shift, (float) (x0 + from - Math.floor(x0 + from)), into, at, from, to);
             } else {
-                out.r[i] = fade * at(s, s.r, x, y, border);
-                out.g[i] = fade * at(s, s.g, x, y, border);
-                out.b[i] = fade * at(s, s.b, x, y, border);
-                out.a[i] = fade * at(s, s.a, x, y, border);
+                for (int i = from; i < to; i++) {
+                    double x = x0 + i * dx;
+                    int cx = (int) x;
+                    float u = (float) (x - cx);
+                    into[at + i] = meet[cx] + u * (meet[cx + 1] - meet[cx]);
+                }
             }
+        }
+    }
+
+    private static void meet(float[] plane, int at, int width, float low, float high, float[] meet) {
+        if (high == 0) {
+            for (int x = 0; x < width; x++) meet[x] = low * plane[at + x];
+        } else {
+            for (int x = 0; x < width; x++) meet[x] = low * plane[at + x] + high * plane[at + width + x];
+        }
+    }
+
+    private static void inside(
+            Picture s, double x0, double y0, double dx, double dy, float fade, Picture out, int at, int from, int to) {
+        int w = s.width;
+        for (int i = from; i < to; i++) {
+            double x = x0 + i * dx;
+            double y = y0 + i * dy;
+            int cx = (int) x;
+            int cy = (int) y;
+            float u = (float) (x - cx);
+            float v = (float) (y - cy);
+            float k11 = u * v * fade;
+            float k10 = u * fade - k11;
+            float k01 = v * fade - k11;
+            float k00 = fade - k10 - k01 - k11;
+            int p = cy * w + cx;
+            out.r[at + i] = k00 * s.r[p] + k10 * s.r[p + 1] + k01 * s.r[p + w] + k11 * s.r[p + w + 1];
+            out.g[at + i] = k00 * s.g[p] + k10 * s.g[p + 1] + k01 * s.g[p + w] + k11 * s.g[p + w + 1];
+            out.b[at + i] = k00 * s.b[p] + k10 * s.b[p + 1] + k01 * s.b[p + w] + k11 * s.b[p + w + 1];
+            out.a[at + i] = k00 * s.a[p] + k10 * s.a[p + 1] + k01 * s.a[p + w] + k11 * s.a[p + w + 1];
         }
     }
 

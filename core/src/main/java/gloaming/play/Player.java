@@ -156,7 +156,7 @@ public final class Player {
         for (Plan.LayerRun layer : plan.layers) if (layer.opacity() != null) layer.opacity().advance(moment.dt());
         List<Plan.LayerRun> layers = plan.layers;
         crew.each(mix.height, 8, (from, to) -> {
-            for (int c = 0; c < 4; c++) java.util.Arrays.fill(mix.plane(c), from * mix.width, to * mix.width, 0f);
+            mix.clear(from, to);
             for (int i = 0; i < layers.size(); i++) {
                 Plan.LayerRun layer = layers.get(i);
                 if (layer.layer().hidden() || !(layer.lane().end instanceof Picture picture)) continue;
@@ -173,8 +173,10 @@ public final class Player {
     private void finish(Plan.LaneRun lane) {
         if (lane.end instanceof Picture picture) {
             if (lane.remembered) {
+                // A kept picture will change hands before the next frame reads it, so what is remembered is a copy.
+                Picture mine = picture.kept ? pool.borrow().copyFrom(picture) : picture;
                 giveBack(lane.before);
-                lane.before = picture;
+                lane.before = mine;
             } else {
                 pool.giveBack(picture);
             }
@@ -264,7 +266,13 @@ public final class Player {
 
         @Override
         public Picture onto(Picture in) {
-            return in;
+            return in.kept ? picture() : in;
+        }
+
+        @Override
+        public void release(Picture picture) {
+            picture.kept = false;
+            pool.giveBack(picture);
         }
 
         @Override

@@ -36,10 +36,19 @@ public interface Frame {
     Picture picture();
 
     /**
-     * Where to write a result that needs only the same pixel of {@code in}: {@code in} itself when nobody else needs it,
+     * Where to write a result that needs only the same pixel of {@code in}: {@code in} itself when nobody keeps it,
      * otherwise a fresh picture with undefined pixels.
      */
     Picture onto(Picture in);
+
+    /** Keeps a picture for the next frame; until {@link #release}d it must not change, and whoever comes behind copies it. */
+    default Picture keep(Picture picture) {
+        picture.kept = true;
+        return picture;
+    }
+
+    /** Gives up a picture kept in an earlier frame. */
+    void release(Picture picture);
 
     /** What a further input hands out, or null when it reads nothing. */
     <T extends Flow> T read(String name, Class<T> type);

@@ -2,6 +2,8 @@
 CREATE TABLE shows (
   id          VARCHAR(32)  PRIMARY KEY,
   name        VARCHAR(200) NOT NULL,
+  -- The sound it plays to: a row of media, or null for the house band.
+  sound       VARCHAR(32),
   created_at  TIMESTAMP    NOT NULL,
   deleted_at  TIMESTAMP
 );
@@ -9,6 +11,7 @@ CREATE TABLE shows (
 CREATE TABLE looks (
   id          VARCHAR(32)  PRIMARY KEY,
   show_id     VARCHAR(32)  NOT NULL REFERENCES shows (id) ON DELETE CASCADE,
+  name        VARCHAR(200) NOT NULL,
   place       INT          NOT NULL,
   document    CLOB         NOT NULL,
   head        BIGINT       NOT NULL,
@@ -36,4 +39,10 @@ CREATE TABLE media (
   bytes       BIGINT       NOT NULL,
   seconds     DOUBLE PRECISION NOT NULL,
   created_at  TIMESTAMP    NOT NULL
+);
+
+-- What the house remembers between starts: which look is on stage.
+CREATE TABLE house (
+  name        VARCHAR(40)  PRIMARY KEY,
+  content     VARCHAR(200) NOT NULL
 );

@@ -1,0 +1,8 @@
+package gloaming.media;
+
+/** A file that cannot be used; the message is one sentence that says why. */
+public final class Unreadable extends Exception {
+    public Unreadable(String sentence) {
+        super(sentence);
+    }
+}

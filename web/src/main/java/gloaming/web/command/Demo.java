@@ -1,0 +1,22 @@
+package gloaming.web.command;
+
+import java.nio.file.Path;
+import java.util.concurrent.Callable;
+import picocli.CommandLine.Command;
+import picocli.CommandLine.Option;
+
+/** {@code demo}: opens the program with the show Tide Mill Night, in a data folder of its own. */
+@Command(name = "demo", description = "Opens Gloaming with the demo show.", mixinStandardHelpOptions = true)
+final class Demo implements Callable<Integer> {
+    @Option(names = "--port", description = "Port on this machine; 0 takes a free one.")
+    int port = 8390;
+
+    @Option(names = "--data", description = "Folder for shows and media.")
+    Path data = Path.of(System.getProperty("user.home"), ".gloaming-demo");
+
+    @Override
+    public Integer call() throws Exception {
+        Server.run(port, data, true);
+        return 0;
+    }
+}

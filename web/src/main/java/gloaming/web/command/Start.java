@@ -1,0 +1,22 @@
+package gloaming.web.command;
+
+import java.nio.file.Path;
+import java.util.concurrent.Callable;
+import picocli.CommandLine.Command;
+import picocli.CommandLine.Option;
+
+/** {@code start}: opens the program with what is in the data folder. */
+@Command(name = "start", description = "Opens Gloaming.", mixinStandardHelpOptions = true)
+final class Start implements Callable<Integer> {
+    @Option(names = "--port", description = "Port on this machine; 0 takes a free one.")
+    int port = 8390;
+
+    @Option(names = "--data", description = "Folder for shows and media.")
+    Path data = Path.of(System.getProperty("user.home"), ".gloaming");
+
+    @Override
+    public Integer call() throws Exception {
+        Server.run(port, data, false);
+        return 0;
+    }
+}

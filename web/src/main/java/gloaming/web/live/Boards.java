@@ -1,0 +1,126 @@
+package gloaming.web.live;
+
+import gloaming.look.LookJson;
+import gloaming.play.Board;
+import gloaming.play.Diagnosis;
+import gloaming.step.Catalogue;
+import gloaming.step.Description;
+import gloaming.step.Setting;
+import gloaming.web.store.Journal;
+import gloaming.web.store.OpenLook;
+import java.util.List;
+import org.springframework.stereotype.Component;
+import tools.jackson.databind.json.JsonMapper;
+import tools.jackson.databind.node.ArrayNode;
+import tools.jackson.databind.node.ObjectNode;
+
+/** What pages are told, as JSON. */
+@Component
+class Boards {
+    private static final JsonMapper JSON = JsonMapper.builder().build();
+    private static final int MOST_NOTES = 12;
+
+    private final Diagnosis diagnosis = new Diagnosis(Catalogue.all());
+    private final House house;
+    private final Journal journal;
+
+    Boards(House house, Journal journal) {
+        this.house = house;
+        this.journal = journal;
+    }
+
+    /** For outputs: how far they are faded up. */
+    String brief(Board board) {
+        ObjectNode o = JSON.createObjectNode();
+        o.put("is", "board").put("light", round(board.outputLight));
+        return o.toString();
+    }
+
+    /** For the Bench. */
+    String full(Board board, int tilesVersion) {
+        ObjectNode o = JSON.createObjectNode();
+        o.put("is", "board").put("time", round(board.time)).put("beat", round(board.beat)).put("tempo", round(board.tempo));
+        o.put("paused", board.paused).put("ms", round(board.frameMs)).put("budget", round(board.budgetMs));
+        o.put("fps", round(board.framesPerSecond)).put("scale", board.scale).put("width", board.width).put("height", board.height);
+        o.put("scaleByHand", house.stage().scaleByHand()).put("light", round(board.outputLight));
+        o.put("lightWanted", house.stage().lightWanted()).put("frame", board.frame).put("tiles", tilesVersion);
+        o.put("sound", house.soundId()).put("clock", round(house.stage().now()));
+        ArrayNode levels = o.putArray("levels");
+        for (double level : board.levels) levels.add(round(level));
+        ObjectNode steps = o.putObject("steps");
+        for (int i = 0; i < board.steps.size(); i++) {
+            ArrayNode step = steps.putArray(board.steps.get(i));
+            step.add(round(board.cost[i]));
+            if (Double.isNaN(board.value[i])) step.addNull();
+            else step.add(round(board.value[i]));
+            step.add(board.count[i]);
+        }
+        ObjectNode follows = o.putObject("follows");
+        for (int i = 0; i < board.follows.size(); i++) {
+            ArrayNode values = follows.putArray(board.follows.get(i));
+            for (double value : board.followed[i]) values.add(round(value));
+        }
+        ArrayNode probe = o.putArray("probe");
+        for (float value : board.probe) probe.add(round(value));
+        ArrayNode notes = o.putArray("notes");
+        if (journal.trouble() != null) notes.addObject().put("says", journal.trouble());
+        List<Diagnosis.Note> found = diagnosis.of(board);
+        for (Diagnosis.Note note : found.subList(0, Math.min(MOST_NOTES, found.size()))) {
+            notes.addObject().put("says", note.sentence()).put("step", note.step()).put("lane", note.lane());
+        }
+        return o.toString();
+    }
+
+    String look(OpenLook open) {
+        ObjectNode o = JSON.createObjectNode();
+        synchronized (open) {
+            o.put("is", "look").put("version", open.version()).put("canUndo", open.canUndo()).put("canRedo", open.canRedo());
+            o.set("look", LookJson.tree(open.look()));
+        }
+        return o.toString();
+    }
+
+    String saved(long version) {
+        return JSON.createObjectNode().put("is", "saved").put("version", version).toString();
+    }
+
+    String refused(String sentence) {
+        return JSON.createObjectNode().put("is", "refused").put("says", sentence).toString();
+    }
+
+    String found(long asked, List<Description> steps) {
+        ObjectNode o = JSON.createObjectNode();
+        o.put("is", "found").put("asked", asked);
+        ArrayNode list = o.putArray("steps");
+        for (Description step : steps) list.add(step.id());
+        return o.toString();
+    }
+
+    String applied(long asked, long version, String select) {
+        return JSON.createObjectNode().put("is", "applied").put("asked", asked).put("version", version).put("select", select).toString();
+    }
+
+    String pong(double at, double clock) {
+        return JSON.createObjectNode().put("is", "pong").put("at", at).put("clock", clock)
+                .put("paused", house.stage().paused()).put("length", house.stage().sound().seconds()).toString();
+    }
+
+    /** The catalogue, for pages. */
+    static String catalogue() {
+        ObjectNode all = JSON.createObjectNode();
+        for (Description d : Catalogue.all().entries()) {
+            ObjectNode o = all.putObject(d.id());
+            o.put("id", d.id()).put("name", d.name()).put("does", d.does());
+            o.put("takes", d.takes() == null ? null : d.takes().id()).put("gives", d.gives().id());
+            ArrayNode settings = o.putArray("settings");
+            for (Setting setting : d.settings()) settings.add(JSON.valueToTree(setting));
+            ArrayNode reads = o.putArray("reads");
+            for (Description.Input input : d.reads()) reads.add(JSON.valueToTree(input));
+        }
+        return all.toString();
+    }
+
+    private static double round(double value) {
+        return Double.isFinite(value) ? Math.rint(value * 10_000) / 10_000 : 0;
+    }
+}

@@ -1,0 +1,266 @@
+package gloaming.web.live;
+
+import gloaming.media.JpegEncoder;
+import gloaming.play.Board;
+import gloaming.play.Outlet;
+import gloaming.play.Stage;
+import gloaming.play.Tiles;
+import gloaming.web.store.OpenLook;
+import gloaming.web.store.Shows;
+import jakarta.annotation.PreDestroy;
+import java.nio.ByteBuffer;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Objects;
+import java.util.concurrent.CopyOnWriteArrayList;
+import java.util.concurrent.locks.LockSupport;
+import java.util.stream.Stream;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import org.springframework.stereotype.Component;
+import org.springframework.web.socket.BinaryMessage;
+import org.springframework.web.socket.TextMessage;
+
+/**
+ * Carries pictures and numbers from the stage to the pages: one encode for each distinct subject and size, however many pages
+ * show it, and only when one of them has drawn what it got.
+ */
+@Component
+public class Courier {
+    private static final Logger LOG = LoggerFactory.getLogger(Courier.class);
+    private static final int FRAME = 1;
+    private static final int TILES = 2;
+    private static final int QUALITY = 4;
+    private static final long BOARD_NS = 50_000_000;
+    private static final long TILES_NS = 160_000_000;
+    private static final long PICTURE_NS = 10_000_000_000L;
+    /** At most so many pages at once. */
+    private static final int MOST_VIEWERS = 64;
+
+    private final House house;
+    private final Shows shows;
+    private final Stage stage;
+    private final Boards boards;
+    private final List<Viewer> viewers = new CopyOnWriteArrayList<>();
+    private final Map<Outlet, JpegEncoder> encoders = new HashMap<>();
+    private final Outlet last = new Outlet(null, 320);
+    private final Thread thread;
+    private volatile boolean closed;
+    private volatile boolean regroup;
+    private volatile Tiles tiles;
+    private volatile int tilesVersion;
+    private JpegEncoder tileEncoder;
+    private long nextBoard;
+    private long nextTiles;
+    private long nextPicture;
+    private volatile long encodes;
+
+    Courier(House house, Shows shows, Boards boards) {
+        this.house = house;
+        this.shows = shows;
+        this.boards = boards;
+        stage = house.stage();
+        thread = Thread.ofPlatform().name("courier").daemon().start(this::run);
+        stage.courier(thread);
+    }
+
+    /** Pictures encoded for pages so far. */
+    public long encodes() {
+        return encodes;
+    }
+
+    boolean add(Viewer viewer) {
+        if (viewers.size() >= MOST_VIEWERS) return false;
+        viewers.add(viewer);
+        changed();
+        return true;
+    }
+
+    void remove(Viewer viewer) {
+        viewers.remove(viewer);
+        if (viewer.bench && viewers.stream().noneMatch(v -> v.bench)) {
+            tiles(null);
+            stage.probe(null, -1, -1);
+        }
+        changed();
+    }
+
+    /** Something about who watches what has changed. */
+    void changed() {
+        regroup = true;
+        LockSupport.unpark(thread);
+    }
+
+    void wake() {
+        LockSupport.unpark(thread);
+    }
+
+    /** Shows these steps as previews; the list's number comes back with every image. */
+    void tiles(Tiles wanted) {
+        tilesVersion++;
+        tiles = wanted;
+        stage.tiles(wanted);
+        if (wanted != null) wanted.want();
+    }
+
+    int tilesVersion() {
+        return tilesVersion;
+    }
+
+    void tell(OpenLook look, String json) {
+        for (Viewer viewer : viewers) if (viewer.bench && look.id.equals(viewer.look)) viewer.send(new TextMessage(json));
+    }
+
+    void tellAll(String json) {
+        for (Viewer viewer : viewers) viewer.send(new TextMessage(json));
+    }
+
+    private void run() {
+        List<Outlet> outlets = new ArrayList<>();
+        while (!closed) {
+            LockSupport.parkNanos(20_000_000);
+            try {
+                if (regroup) {
+                    regroup = false;
+                    outlets = group(outlets);
+                }
+                for (Outlet outlet : outlets) serve(outlet);
+                long now = System.nanoTime();
+                board(now);
+                tiles(now);
+                keepPicture(now);
+            } catch (RuntimeException e) {
+                LOG.warn("Pictures could not be sent; going on.", e);
+            }
+        }
+        encoders.values().forEach(JpegEncoder::close);
+    }
+
+    private List<Outlet> group(List<Outlet> before) {
+        List<Outlet> now = new ArrayList<>();
+        for (Viewer viewer : viewers) {
+            if (now.stream().anyMatch(o -> shows(viewer, o))) continue;
+            now.add(before.stream().filter(o -> shows(viewer, o)).findFirst().orElseGet(() -> new Outlet(viewer.subject, viewer.most)));
+        }
+        for (Outlet gone : before) {
+            JpegEncoder encoder = now.contains(gone) ? null : encoders.remove(gone);
+            if (encoder != null) encoder.close();
+        }
+        stage.outlets(Stream.concat(now.stream(), Stream.of(last)).toArray(Outlet[]::new));
+        return now;
+    }
+
+    private static boolean shows(Viewer viewer, Outlet outlet) {
+        return viewer.most == outlet.most && Objects.equals(viewer.subject, outlet.subject);
+    }
+
+    private void serve(Outlet outlet) {
+        if (outlet.ready()) {
+            byte[] jpeg = encode(outlet);
+            ByteBuffer message = ByteBuffer.allocate(6 + jpeg.length);
+            message.put((byte) FRAME).put((byte) Math.round(255 * outlet.light()));
+            message.putShort((short) outlet.width()).putShort((short) outlet.height()).put(jpeg).flip();
+            outlet.rest();
+            for (Viewer viewer : viewers) {
+                if (viewer.credit <= 0 || !shows(viewer, outlet)) continue;
+                viewer.credit--;
+                viewer.send(new BinaryMessage(message.duplicate()));
+            }
+        }
+        if (!outlet.idle()) return;
+        for (Viewer viewer : viewers) {
+            if (viewer.credit > 0 && shows(viewer, outlet)) {
+                outlet.want();
+                return;
+            }
+        }
+    }
+
+    private byte[] encode(Outlet outlet) {
+        JpegEncoder encoder = encoders.get(outlet);
+        if (encoder == null || encoder.width() != outlet.width() || encoder.height() != outlet.height()) {
+            if (encoder != null) encoder.close();
+            encoder = new JpegEncoder(outlet.width(), outlet.height(), QUALITY);
+            encoders.put(outlet, encoder);
+        }
+        encodes++;
+        return encoder.encode(outlet.rgb());
+    }
+
+    private void board(long now) {
+        Board board = stage.board();
+        if (board == null) return;
+        if (board.ready()) {
+            OpenLook look = house.onStage();
+            if (look != null) send(look, board);
+            board.rest();
+        }
+        if (board.idle() && now >= nextBoard && !viewers.isEmpty()) {
+            nextBoard = now + BOARD_NS;
+            board.want();
+        }
+    }
+
+    private void send(OpenLook look, Board board) {
+        TextMessage full = null;
+        TextMessage brief = null;
+        for (Viewer viewer : viewers) {
+            if (!viewer.bench) {
+                if (brief == null) brief = new TextMessage(boards.brief(board));
+                viewer.send(brief);
+            } else if (look.id.equals(viewer.look)) {
+                if (full == null) full = new TextMessage(boards.full(board, tilesVersion));
+                viewer.send(full);
+                if (viewer.knowsVersion != look.version()) {
+                    viewer.knowsVersion = look.version();
+                    viewer.send(new TextMessage(boards.look(look)));
+                }
+            }
+        }
+    }
+
+    private void tiles(long now) {
+        Tiles t = tiles;
+        if (t == null) return;
+        if (t.ready()) {
+            if (tileEncoder == null || tileEncoder.width() != t.width || tileEncoder.height() != t.height) {
+                if (tileEncoder != null) tileEncoder.close();
+                tileEncoder = new JpegEncoder(t.width, t.height, QUALITY);
+            }
+            byte[] jpeg = tileEncoder.encode(t.rgb());
+            t.rest();
+            ByteBuffer message = ByteBuffer.allocate(8 + jpeg.length);
+            message.put((byte) TILES).put((byte) Tiles.COLUMNS).putShort((short) t.tileWidth).putShort((short) Tiles.HEIGHT);
+            message.putShort((short) tilesVersion).put(jpeg).flip();
+            for (Viewer viewer : viewers) if (viewer.bench) viewer.send(new BinaryMessage(message.duplicate()));
+        }
+        if (t.idle() && now >= nextTiles) {
+            nextTiles = now + TILES_NS;
+            t.want();
+        }
+    }
+
+    /** Keeps a picture of the look on stage for the page of shows. */
+    private void keepPicture(long now) {
+        OpenLook look = house.onStage();
+        if (last.ready()) {
+            try (JpegEncoder encoder = new JpegEncoder(last.width(), last.height(), QUALITY)) {
+                if (look != null) shows.setPicture(look.id, encoder.encode(last.rgb()));
+            }
+            last.rest();
+        }
+        if (last.idle() && look != null && now >= nextPicture && !viewers.isEmpty()) {
+            nextPicture = now + PICTURE_NS;
+            last.want();
+        }
+    }
+
+    @PreDestroy
+    void stop() {
+        closed = true;
+        LockSupport.unpark(thread);
+        viewers.forEach(Viewer::close);
+    }
+}

@@ -1,0 +1,141 @@
+package gloaming.web.live;
+
+import gloaming.look.Edit;
+import gloaming.look.Look;
+import gloaming.look.Refused;
+import gloaming.media.SoundFile;
+import gloaming.media.Unreadable;
+import gloaming.play.Stage;
+import gloaming.sound.HouseBand;
+import gloaming.sound.Sound;
+import gloaming.step.Catalogue;
+import gloaming.web.store.Journal;
+import gloaming.web.store.MediaStore;
+import gloaming.web.store.OpenLook;
+import gloaming.web.store.Shows;
+import jakarta.annotation.PreDestroy;
+import java.util.List;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import org.springframework.stereotype.Component;
+
+/** The one stage of the program: which look is on it and what it hears. */
+@Component
+public class House {
+    private static final Logger LOG = LoggerFactory.getLogger(House.class);
+    /** What a show's sound may be beside a medium and null for the house band. */
+    public static final String SILENCE = "silence";
+
+    private static final String ON_STAGE = "on-stage";
+
+    private final Shows shows;
+    private final Journal journal;
+    private final MediaStore media;
+    private final Stage stage;
+    private volatile OpenLook onStage;
+    private volatile String soundId = SILENCE;
+    private HouseBand band;
+
+    House(Shows shows, Journal journal, MediaStore media) {
+        this.shows = shows;
+        this.journal = journal;
+        this.media = media;
+        stage = new Stage(Catalogue.all(), Math.clamp(Runtime.getRuntime().availableProcessors(), 1, 16)).start();
+    }
+
+    public Stage stage() {
+        return stage;
+    }
+
+    /** The look on stage, or null. */
+    public OpenLook onStage() {
+        return onStage;
+    }
+
+    /** Puts a look on stage: it plays, and every output shows it. */
+    public synchronized OpenLook put(Shows.LookRow row) {
+        OpenLook open = journal.open(row);
+        if (open == onStage) return open;
+        boolean otherShow = onStage == null || !onStage.showId.equals(open.showId);
+        onStage = open;
+        stage.show(open.look());
+        shows.remember(ON_STAGE, row.id());
+        if (otherShow) hear(open.showId);
+        return open;
+    }
+
+    /** Brings back what was on stage when the program ended, or the first look there is. */
+    public void resume() {
+        shows.remembered(ON_STAGE)
+                .flatMap(shows::look)
+                .or(() -> shows.shows().stream().flatMap(s -> shows.looks(s.id()).stream()).findFirst())
+                .ifPresent(row -> {
+                    try {
+                        put(row);
+                    } catch (Refused e) {
+                        LOG.warn("The look that was on stage cannot be opened: {}", e.getMessage());
+                    }
+                });
+    }
+
+    /** Lets the stage play the look as it is now. */
+    void refresh(OpenLook look, Look now) {
+        if (look == onStage) stage.show(now);
+    }
+
+    /** Gives an open look another name, as an edit that can be undone. */
+    public void rename(OpenLook look, String name) {
+        refresh(look, look.apply(new Edit.Rename(name), 0));
+        journal.flush();
+    }
+
+    /** Chooses the sound of a show: null the house band, {@link #SILENCE}, or a medium's id. */
+    public void choose(String show, String sound) {
+        if (sound != null && !sound.equals(SILENCE) && shows.medium(sound).isEmpty()) throw new Refused("That sound is not there any more.");
+        shows.setSound(show, sound);
+        OpenLook playing = onStage;
+        if (playing != null && playing.showId.equals(show)) hear(show);
+    }
+
+    public String soundId() {
+        return soundId;
+    }
+
+    private void hear(String show) {
+        String wanted = shows.show(show).map(Shows.ShowRow::sound).orElse(null);
+        // Decoding takes a moment; the stage goes on with what it hears until then.
+        Thread.ofVirtual().name("sound").start(() -> {
+            try {
+                Sound sound = load(wanted);
+                stage.hear(sound);
+                soundId = wanted == null ? "band" : wanted;
+            } catch (Unreadable | RuntimeException e) {
+                LOG.warn("The sound of the show cannot be played: {}", e.getMessage());
+                stage.hear(Sound.SILENCE);
+                soundId = SILENCE;
+            }
+        });
+    }
+
+    private Sound load(String id) throws Unreadable {
+        if (id == null) return band();
+        if (id.equals(SILENCE)) return Sound.SILENCE;
+        Shows.MediaRow row = shows.medium(id).orElseThrow(() -> new Unreadable("The sound file was removed."));
+        return SoundFile.read(media.path(row.hash()), row.name());
+    }
+
+    public synchronized HouseBand band() {
+        if (band == null) band = new HouseBand(11, 96);
+        return band;
+    }
+
+    /** The sounds a show can choose from. */
+    public List<Shows.MediaRow> sounds(String show) {
+        return shows.media(show);
+    }
+
+    @PreDestroy
+    void stop() {
+        stage.close();
+    }
+}

@@ -1,0 +1,199 @@
+package gloaming.web.live;
+
+import gloaming.look.Edit;
+import gloaming.look.Lane;
+import gloaming.look.Look;
+import gloaming.look.LookJson;
+import gloaming.look.Refused;
+import gloaming.look.Step;
+import gloaming.play.Stage;
+import gloaming.play.Tiles;
+import gloaming.step.Catalogue;
+import gloaming.step.Finder;
+import gloaming.step.Wishes;
+import gloaming.web.store.Journal;
+import gloaming.web.store.OpenLook;
+import gloaming.web.store.Shows;
+import java.util.ArrayList;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.concurrent.ConcurrentHashMap;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import org.springframework.stereotype.Component;
+import org.springframework.web.socket.BinaryMessage;
+import org.springframework.web.socket.CloseStatus;
+import org.springframework.web.socket.TextMessage;
+import org.springframework.web.socket.WebSocketSession;
+import org.springframework.web.socket.handler.AbstractWebSocketHandler;
+import org.springframework.web.util.UriComponentsBuilder;
+import tools.jackson.core.JacksonException;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.json.JsonMapper;
+
+/** The one socket of a page: pictures and numbers out, edits and wishes in. Its messages are listed in docs/live-socket.md. */
+@Component
+class LiveSocket extends AbstractWebSocketHandler {
+    private static final Logger LOG = LoggerFactory.getLogger(LiveSocket.class);
+    private static final JsonMapper JSON = JsonMapper.builder().build();
+
+    private final House house;
+    private final Shows shows;
+    private final Courier courier;
+    private final Boards boards;
+    private final Stage stage;
+    private final Finder finder = new Finder(Catalogue.all());
+    private final Wishes wishes = new Wishes(Catalogue.all());
+    private final Map<String, Viewer> viewers = new ConcurrentHashMap<>();
+
+    LiveSocket(House house, Shows shows, Courier courier, Boards boards, Journal journal) {
+        this.house = house;
+        this.shows = shows;
+        this.courier = courier;
+        this.boards = boards;
+        stage = house.stage();
+        journal.onSaved((look, version) -> courier.tell(look, boards.saved(version)));
+    }
+
+    @Override
+    public void afterConnectionEstablished(WebSocketSession session) {
+        String look = UriComponentsBuilder.fromUri(session.getUri()).build().getQueryParams().getFirst("look");
+        Viewer viewer = new Viewer(session, look != null, look);
+        if (look != null) {
+            try {
+                house.put(shows.look(look).orElseThrow(() -> new Refused("That look is not there any more.")));
+            } catch (Refused e) {
+                viewer.send(new TextMessage(boards.refused(e.getMessage())));
+                return;
+            }
+        }
+        viewers.put(session.getId(), viewer);
+        if (!courier.add(viewer)) viewer.close();
+    }
+
+    @Override
+    public void afterConnectionClosed(WebSocketSession session, CloseStatus status) {
+        Viewer viewer = viewers.remove(session.getId());
+        if (viewer != null) {
+            courier.remove(viewer);
+            viewer.close();
+        }
+    }
+
+    @Override
+    protected void handleTextMessage(WebSocketSession session, TextMessage message) {
+        Viewer viewer = viewers.get(session.getId());
+        if (viewer == null) return;
+        try {
+            JsonNode m = JSON.readTree(message.getPayload());
+            if (!common(viewer, m) && viewer.bench) bench(viewer, m);
+        } catch (Refused e) {
+            viewer.send(new TextMessage(boards.refused(e.getMessage())));
+            viewer.knowsVersion = -1;
+        } catch (JacksonException e) {
+            viewer.send(new TextMessage(boards.refused("The page sent something that cannot be read; load it again.")));
+        } catch (RuntimeException e) {
+            LOG.warn("A message of a page failed.", e);
+            viewer.send(new TextMessage(boards.refused("That did not work, and nothing was changed; the log has the details.")));
+        }
+    }
+
+    @Override
+    protected void handleBinaryMessage(WebSocketSession session, BinaryMessage message) {
+        viewers.get(session.getId()).close();
+    }
+
+    private boolean common(Viewer viewer, JsonNode m) {
+        switch (text(m, "do")) {
+            case "ack" -> {
+                viewer.acknowledged();
+                courier.wake();
+            }
+            case "watch" -> {
+                viewer.subject = viewer.bench && m.hasNonNull("subject") ? text(m, "subject") : null;
+                viewer.most = Math.clamp(m.path("most").asInt(640), 64, 4096);
+                courier.changed();
+            }
+            case "ping" -> viewer.send(new TextMessage(boards.pong(m.path("at").asDouble(0), stage.now())));
+            default -> {
+                return false;
+            }
+        }
+        return true;
+    }
+
+    private void bench(Viewer viewer, JsonNode m) {
+        OpenLook open = house.put(shows.look(viewer.look).orElseThrow(() -> new Refused("That look was deleted.")));
+        Look look = open.look();
+        switch (text(m, "do")) {
+            case "edit" -> apply(viewer, open, m, LookJson.readEdit(m.path("edit").toString()), null);
+            case "undo" -> settle(viewer, open, m, open.undo(), null);
+            case "redo" -> settle(viewer, open, m, open.redo(), null);
+            case "add-step" -> {
+                String lane = m.hasNonNull("lane") ? text(m, "lane") : null;
+                String type = text(m, "type");
+                apply(
+                        viewer,
+                        open,
+                        m,
+                        lane == null ? wishes.addLane(look, type) : wishes.addStep(look, lane, m.path("place").asInt(0), type),
+                        look.freshId("s"));
+            }
+            case "duplicate-step" -> apply(viewer, open, m, wishes.duplicateStep(look, text(m, "step")), look.freshId("s"));
+            case "duplicate-lane" -> apply(viewer, open, m, wishes.duplicateLane(look, text(m, "lane")), look.freshId("s"));
+            case "add-layer" -> apply(viewer, open, m, wishes.addLayer(look, text(m, "lane")), null);
+            case "follow" ->
+                apply(viewer, open, m, wishes.follow(look, text(m, "step"), text(m, "setting"), text(m, "lane")), null);
+            case "find" ->
+                viewer.send(new TextMessage(boards.found(
+                        m.path("asked").asLong(0),
+                        finder.find(look, m.hasNonNull("lane") ? text(m, "lane") : null, m.path("place").asInt(0), text(m, "words")))));
+            case "tiles" -> tiles(look, m.path("steps"));
+            case "probe" ->
+                stage.probe(viewer.subject, (float) m.path("u").asDouble(-1), (float) m.path("v").asDouble(-1));
+            case "pause" -> stage.pause(m.path("on").asBoolean(false));
+            case "rewind" -> stage.rewind();
+            case "scale" -> stage.scale(m.path("to").asDouble(0));
+            case "fade" -> stage.fade(m.path("to").asDouble(1), m.path("seconds").asDouble(0));
+            case "sound" -> house.choose(open.showId, m.hasNonNull("sound") ? text(m, "sound") : null);
+            default -> throw new Refused("The page asked for something this program does not know; load it again.");
+        }
+    }
+
+    private void apply(Viewer viewer, OpenLook open, JsonNode m, Edit edit, String select) {
+        settle(viewer, open, m, open.apply(edit, m.path("gesture").asLong(0)), select);
+    }
+
+    private void settle(Viewer viewer, OpenLook open, JsonNode m, Look now, String select) {
+        house.refresh(open, now);
+        // Whoever dragged knows the value already; everyone else, and after anything larger everyone, gets the document.
+        boolean dragging = m.path("gesture").asLong(0) != 0;
+        if (dragging && viewer.knowsVersion == open.version() - 1) viewer.knowsVersion = open.version();
+        viewer.send(new TextMessage(boards.applied(m.path("asked").asLong(0), open.version(), select)));
+        if (!dragging) {
+            viewer.knowsVersion = open.version();
+            viewer.send(new TextMessage(boards.look(open)));
+        }
+    }
+
+    private void tiles(Look look, JsonNode steps) {
+        List<String> wanted = new ArrayList<>();
+        Set<String> lanes = new HashSet<>();
+        for (JsonNode id : steps) {
+            if (wanted.size() >= Tiles.MOST) break;
+            look.step(id.asString("")).map(Step::id).ifPresent(step -> {
+                wanted.add(step);
+                lanes.add(look.laneOf(step).map(Lane::id).orElseThrow());
+            });
+        }
+        courier.tiles(wanted.isEmpty() ? null : new Tiles(wanted, lanes, (double) look.width() / look.height()));
+    }
+
+    private static String text(JsonNode m, String field) {
+        JsonNode value = m.get(field);
+        if (value == null || !value.isString()) throw new Refused("The page left out '" + field + "'; load it again.");
+        return value.stringValue();
+    }
+}

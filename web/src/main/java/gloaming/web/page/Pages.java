@@ -1,0 +1,234 @@
+package gloaming.web.page;
+
+import gloaming.look.Look;
+import gloaming.look.Refused;
+import gloaming.media.Wav;
+import gloaming.web.live.CatalogueJson;
+import gloaming.web.live.House;
+import gloaming.web.store.Journal;
+import gloaming.web.store.MediaStore;
+import gloaming.web.store.ShowZip;
+import gloaming.web.store.Shows;
+import jakarta.servlet.http.HttpServletResponse;
+import java.io.IOException;
+import java.net.URI;
+import java.nio.charset.StandardCharsets;
+import java.util.List;
+import org.springframework.core.io.ByteArrayResource;
+import org.springframework.core.io.FileSystemResource;
+import org.springframework.core.io.Resource;
+import org.springframework.http.CacheControl;
+import org.springframework.http.ContentDisposition;
+import org.springframework.http.HttpHeaders;
+import org.springframework.http.MediaType;
+import org.springframework.http.ResponseEntity;
+import org.springframework.stereotype.Controller;
+import org.springframework.ui.Model;
+import org.springframework.web.bind.annotation.ExceptionHandler;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.ResponseBody;
+import org.springframework.web.multipart.MultipartFile;
+import org.springframework.web.servlet.mvc.support.RedirectAttributes;
+
+/** Shows, Bench and Output, and what they load and post. */
+@Controller
+class Pages {
+    private static final int LONGEST_SHOWN = 60;
+
+    private final Shows shows;
+    private final House house;
+    private final Journal journal;
+    private final MediaStore media;
+    private final ShowZip zip;
+    private final CatalogueJson catalogue;
+    private byte[] bandWav;
+
+    Pages(Shows shows, House house, Journal journal, MediaStore media, ShowZip zip, CatalogueJson catalogue) {
+        this.shows = shows;
+        this.house = house;
+        this.journal = journal;
+        this.media = media;
+        this.zip = zip;
+        this.catalogue = catalogue;
+    }
+
+    /** A show with its looks, for the page of shows. */
+    record ShowCard(String id, String name, List<Shows.LookRow> looks) {}
+
+    @GetMapping("/")
+    String shows(Model model) {
+        journal.flush();
+        model.addAttribute("shows", shows.shows().stream().map(s -> new ShowCard(s.id(), s.name(), shows.looks(s.id()))).toList());
+        model.addAttribute("onStage", house.onStage() == null ? "" : house.onStage().id);
+        return "shows";
+    }
+
+    @GetMapping("/bench/{look}")
+    String bench(@PathVariable String look, Model model) {
+        Shows.LookRow row = shows.look(look).orElseThrow(() -> new Refused("That look is not there any more."));
+        house.put(row);
+        Shows.ShowRow show = shows.show(row.showId()).orElseThrow();
+        model.addAttribute("look", row);
+        model.addAttribute("show", show);
+        model.addAttribute("sounds", house.sounds(show.id()));
+        model.addAttribute("sound", show.sound() == null ? "band" : show.sound());
+        return "bench";
+    }
+
+    @GetMapping("/output")
+    String output() {
+        return "output";
+    }
+
+    @GetMapping(value = "/catalogue.json", produces = MediaType.APPLICATION_JSON_VALUE)
+    @ResponseBody
+    String catalogue() {
+        return catalogue.text();
+    }
+
+    @GetMapping("/looks/{id}/picture.jpg")
+    ResponseEntity<byte[]> picture(@PathVariable String id) {
+        byte[] jpeg = shows.picture(id);
+        return jpeg == null
+                ? ResponseEntity.notFound().build()
+                : ResponseEntity.ok().contentType(MediaType.IMAGE_JPEG).cacheControl(CacheControl.noCache()).body(jpeg);
+    }
+
+    /** The sound as the page plays it: the same samples the stage hears, with ranges so that it can be sought. */
+    @GetMapping("/sound/{id}")
+    ResponseEntity<Resource> sound(@PathVariable String id) {
+        if (id.equals("band")) {
+            return ResponseEntity.ok().contentType(MediaType.valueOf("audio/wav")).body(new ByteArrayResource(bandWav()));
+        }
+        Shows.MediaRow row = shows.medium(id).orElseThrow(() -> new Refused("That sound is not there any more."));
+        return ResponseEntity.ok()
+                .contentType(MediaType.APPLICATION_OCTET_STREAM)
+                .body(new FileSystemResource(media.path(row.hash())));
+    }
+
+    private synchronized byte[] bandWav() {
+        if (bandWav == null) bandWav = Wav.bytes(house.band());
+        return bandWav;
+    }
+
+    @PostMapping("/shows")
+    String newShow(@RequestParam String name) {
+        String show = shows.addShow(name);
+        shows.addLook(show, Look.empty("First look"));
+        return "redirect:/";
+    }
+
+    @PostMapping("/shows/{id}/rename")
+    String renameShow(@PathVariable String id, @RequestParam String name) {
+        shows.renameShow(id, name);
+        return "redirect:/";
+    }
+
+    @PostMapping("/shows/{id}/delete")
+    String deleteShow(@PathVariable String id, RedirectAttributes flash) {
+        String name = shows.show(id).map(Shows.ShowRow::name).orElse("The show");
+        shows.deleteShow(id, true);
+        flash.addFlashAttribute("undo", "/shows/" + id + "/restore").addFlashAttribute("done", "'" + brief(name) + "' is deleted.");
+        return "redirect:/";
+    }
+
+    @PostMapping("/shows/{id}/restore")
+    String restoreShow(@PathVariable String id) {
+        shows.deleteShow(id, false);
+        return "redirect:/";
+    }
+
+    @PostMapping("/shows/{id}/looks")
+    String newLook(@PathVariable String id, @RequestParam String name) {
+        return "redirect:/bench/" + shows.addLook(id, Look.empty(name));
+    }
+
+    @PostMapping("/looks/{id}/rename")
+    String renameLook(@PathVariable String id, @RequestParam String name) {
+        Shows.LookRow row = shows.look(id).orElseThrow(() -> new Refused("That look is not there any more."));
+        house.rename(journal.open(row), name);
+        return "redirect:/";
+    }
+
+    @PostMapping("/looks/{id}/duplicate")
+    String duplicateLook(@PathVariable String id) {
+        journal.flush();
+        Shows.LookRow row = shows.look(id).orElseThrow(() -> new Refused("That look is not there any more."));
+        Look look = shows.document(id);
+        String copy = shows.addLook(row.showId(), look.withName(brief(look.name()) + " again"));
+        byte[] picture = shows.picture(id);
+        if (picture != null) shows.setPicture(copy, picture);
+        return "redirect:/";
+    }
+
+    @PostMapping("/looks/{id}/delete")
+    String deleteLook(@PathVariable String id, RedirectAttributes flash) {
+        String name = shows.look(id).map(Shows.LookRow::name).orElse("The look");
+        shows.deleteLook(id, true);
+        flash.addFlashAttribute("undo", "/looks/" + id + "/restore").addFlashAttribute("done", "'" + brief(name) + "' is deleted.");
+        return "redirect:/";
+    }
+
+    @PostMapping("/looks/{id}/restore")
+    String restoreLook(@PathVariable String id) {
+        shows.deleteLook(id, false);
+        return "redirect:/";
+    }
+
+    @PostMapping("/shows/{id}/duplicate")
+    String duplicateShow(@PathVariable String id) {
+        journal.flush();
+        Shows.ShowRow show = shows.show(id).orElseThrow(() -> new Refused("That show is not there any more."));
+        shows.duplicate(show, brief(show.name()) + " again");
+        return "redirect:/";
+    }
+
+    @PostMapping("/shows/{id}/sounds")
+    String addSound(@PathVariable String id, @RequestParam MultipartFile file, @RequestParam String back) throws IOException {
+        String name = file.getOriginalFilename() == null ? "sound" : file.getOriginalFilename();
+        String medium = media.addSound(id, brief(name.replaceAll(".*[/\\\\]", "")), file.getInputStream());
+        house.choose(id, medium);
+        return "redirect:/bench/" + shows.look(back).map(Shows.LookRow::id).orElse("");
+    }
+
+    @GetMapping("/shows/{id}/export")
+    void export(@PathVariable String id, HttpServletResponse response) throws IOException {
+        String name = shows.show(id).orElseThrow(() -> new Refused("That show is not there any more.")).name();
+        response.setContentType("application/zip");
+        response.setHeader(
+                HttpHeaders.CONTENT_DISPOSITION,
+                ContentDisposition.attachment().filename(name + ".gloaming.zip", StandardCharsets.UTF_8).build().toString());
+        zip.write(id, response.getOutputStream());
+    }
+
+    @PostMapping("/shows/import")
+    String importShow(@RequestParam MultipartFile file) throws IOException {
+        zip.read(file.getInputStream());
+        return "redirect:/";
+    }
+
+    @GetMapping("/favicon.ico")
+    ResponseEntity<Void> icon() {
+        return ResponseEntity.status(301).location(URI.create("/mark.svg")).build();
+    }
+
+    /** A refusal is said on the page of shows, where everything else still is. */
+    @ExceptionHandler(Refused.class)
+    String refused(Refused e, RedirectAttributes flash) {
+        flash.addFlashAttribute("refused", e.getMessage());
+        return "redirect:/";
+    }
+
+    @ExceptionHandler(org.springframework.web.multipart.MultipartException.class)
+    String tooLarge(RedirectAttributes flash) {
+        flash.addFlashAttribute("refused", "The file is larger than " + (MediaStore.LARGEST >> 20) + " MB, or did not arrive whole.");
+        return "redirect:/";
+    }
+
+    private static String brief(String name) {
+        return name.length() > LONGEST_SHOWN ? name.substring(0, LONGEST_SHOWN - 1) + "…" : name;
+    }
+}

@@ -1,0 +1,2 @@
+/** The pages. */
+package gloaming.web.page;

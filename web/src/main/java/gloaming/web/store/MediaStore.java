@@ -1,0 +1,79 @@
+package gloaming.web.store;
+
+import gloaming.look.Refused;
+import gloaming.media.Recording;
+import gloaming.media.SoundFile;
+import gloaming.media.Unreadable;
+import java.io.IOException;
+import java.io.InputStream;
+import java.io.OutputStream;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.nio.file.StandardCopyOption;
+import java.security.DigestInputStream;
+import java.security.MessageDigest;
+import java.security.NoSuchAlgorithmException;
+import java.util.HexFormat;
+import org.springframework.stereotype.Component;
+
+/** Media files, named by the SHA-256 of their bytes; no name from outside ever becomes a path. */
+@Component
+public class MediaStore {
+    /** Bytes of one file. */
+    public static final long LARGEST = 512L << 20;
+
+    private final Folder folder;
+    private final Shows shows;
+
+    MediaStore(Folder folder, Shows shows) {
+        this.folder = folder;
+        this.shows = shows;
+    }
+
+    /** Takes in a sound file; {@link Refused} with one sentence when it is none, and then nothing is left behind. */
+    public String addSound(String show, String name, InputStream bytes) throws IOException {
+        Files.createDirectories(folder.media());
+        Path incoming = Files.createTempFile(folder.media(), "incoming", ".part");
+        try {
+            String hash = copy(bytes, incoming, name);
+            Recording recording = SoundFile.read(incoming, name);
+            Path home = path(hash);
+            Files.createDirectories(home.getParent());
+            long size = Files.size(incoming);
+            Files.move(incoming, home, StandardCopyOption.REPLACE_EXISTING);
+            return shows.addMedium(show, name, hash, size, recording.seconds());
+        } catch (Unreadable e) {
+            throw new Refused(e.getMessage());
+        } finally {
+            Files.deleteIfExists(incoming);
+        }
+    }
+
+    public Path path(String hash) {
+        if (!hash.matches("[0-9a-f]{64}")) throw new IllegalArgumentException("no hash");
+        return folder.media().resolve(hash.substring(0, 2)).resolve(hash.substring(2));
+    }
+
+    private static String copy(InputStream in, Path to, String name) throws IOException {
+        MessageDigest digest = sha256();
+        long total = 0;
+        byte[] buffer = new byte[1 << 16];
+        try (OutputStream out = Files.newOutputStream(to);
+                DigestInputStream hashed = new DigestInputStream(in, digest)) {
+            for (int n; (n = hashed.read(buffer)) > 0; ) {
+                total += n;
+                if (total > LARGEST) throw new Refused("'" + name + "' is larger than " + (LARGEST >> 20) + " MB.");
+                out.write(buffer, 0, n);
+            }
+        }
+        return HexFormat.of().formatHex(digest.digest());
+    }
+
+    private static MessageDigest sha256() {
+        try {
+            return MessageDigest.getInstance("SHA-256");
+        } catch (NoSuchAlgorithmException e) {
+            throw new IllegalStateException(e);
+        }
+    }
+}

@@ -1,0 +1,157 @@
+package gloaming.web.store;
+
+import gloaming.look.Edit;
+import gloaming.look.Edits;
+import gloaming.look.Look;
+import gloaming.look.Refused;
+import gloaming.step.Catalogue;
+import gloaming.step.Rules;
+import java.util.Map;
+import java.util.TreeMap;
+import java.util.function.Consumer;
+
+/**
+ * A look that is open: its present state, its undo log, and what of both is not on the disk yet.
+ *
+ * <p>Edits take effect at once; the {@link Journal} writes them within a second. Undo and redo move {@code head} along the
+ * log; a new edit after an undo drops what lay above. The log itself is in the database without limit; the last entries are
+ * kept here too.
+ */
+public final class OpenLook {
+    private static final int RECENT = 300;
+
+    /** An edit and what takes it back. */
+    public record Entry(Edit forward, Edit inverse) {}
+
+    /** What is to be written: entries by number; entries above {@code forgetAbove} go first. */
+    public record Draft(String look, Look document, long head, Map<Long, Entry> entries, long forgetAbove) {}
+
+    public final String id;
+    public final String showId;
+    private final Shows shows;
+    private final Rules rules = new Rules(Catalogue.all());
+    private final Consumer<OpenLook> changed;
+    private final TreeMap<Long, Entry> recent = new TreeMap<>();
+    private Map<Long, Entry> unwritten = new TreeMap<>();
+    private long forgetAbove = Long.MAX_VALUE;
+    private boolean dirty;
+    private Look look;
+    private long head;
+    private long top;
+    private long version;
+    private long gesture;
+
+    OpenLook(String id, String showId, Shows shows, Consumer<OpenLook> changed) {
+        this.id = id;
+        this.showId = showId;
+        this.shows = shows;
+        this.changed = changed;
+        look = rules.check(shows.document(id));
+        head = shows.head(id);
+        top = shows.top(id);
+    }
+
+    public synchronized Look look() {
+        return look;
+    }
+
+    /** Counts every change: what is written is known by it. */
+    public synchronized long version() {
+        return version;
+    }
+
+    public synchronized boolean canUndo() {
+        return head > 0;
+    }
+
+    public synchronized boolean canRedo() {
+        return head < top;
+    }
+
+    /**
+     * Applies an edit. Edits of one gesture (a drag) that set the same thing become one entry of the log.
+     *
+     * @param gesture a number that stays the same during a drag, or 0 for an edit of its own
+     */
+    public synchronized Look apply(Edit edit, long gesture) {
+        Look after = rules.check(Edits.apply(look, edit));
+        Edit inverse = Edits.inverse(look, edit);
+        Entry last = recent.get(head);
+        boolean goesOn = gesture != 0 && gesture == this.gesture && last != null && Edits.continues(last.forward(), edit);
+        if (goesOn) {
+            put(head, new Entry(edit, last.inverse()));
+        } else {
+            if (head < top) {
+                forgetAbove = Math.min(forgetAbove, head);
+                long above = head;
+                recent.keySet().removeIf(n -> n > above);
+                unwritten.keySet().removeIf(n -> n > above);
+            }
+            put(++head, new Entry(edit, inverse));
+            top = head;
+        }
+        this.gesture = gesture;
+        return settle(after);
+    }
+
+    public synchronized Look undo() {
+        if (head == 0) throw new Refused("There is nothing to undo.");
+        Look after = rules.check(Edits.apply(look, entry(head).inverse()));
+        head--;
+        gesture = 0;
+        return settle(after);
+    }
+
+    public synchronized Look redo() {
+        if (head == top) throw new Refused("There is nothing to redo.");
+        Look after = rules.check(Edits.apply(look, entry(head + 1).forward()));
+        head++;
+        gesture = 0;
+        return settle(after);
+    }
+
+    private void put(long n, Entry entry) {
+        recent.put(n, entry);
+        if (recent.size() > RECENT) recent.pollFirstEntry();
+        unwritten.put(n, entry);
+    }
+
+    private Entry entry(long n) {
+        Entry entry = recent.get(n);
+        if (entry == null) entry = unwritten.get(n);
+        return entry != null
+                ? entry
+                : shows.entry(id, n).orElseThrow(() -> new Refused("The log of this look has a gap; it goes back no further."));
+    }
+
+    private Look settle(Look after) {
+        look = after;
+        version++;
+        dirty = true;
+        changed.accept(this);
+        return after;
+    }
+
+    synchronized boolean waits() {
+        return dirty;
+    }
+
+    /** Takes what is to be written, or null when all is. */
+    synchronized Draft draft() {
+        if (!dirty) return null;
+        Draft draft = new Draft(id, look, head, unwritten, forgetAbove);
+        unwritten = new TreeMap<>();
+        forgetAbove = Long.MAX_VALUE;
+        dirty = false;
+        return draft;
+    }
+
+    /** Puts back a draft that could not be written. */
+    synchronized void putBack(Draft draft) {
+        draft.entries().forEach((n, entry) -> {
+            if (n <= forgetAbove) unwritten.putIfAbsent(n, entry);
+        });
+        forgetAbove = Math.min(forgetAbove, draft.forgetAbove());
+        dirty = true;
+    }
+}

@@ -1,0 +1,151 @@
+package gloaming.web.store;
+
+import gloaming.look.Limits;
+import gloaming.look.Look;
+import gloaming.look.LookJson;
+import gloaming.look.Refused;
+import gloaming.step.Catalogue;
+import gloaming.step.Rules;
+import java.io.ByteArrayInputStream;
+import java.io.FilterInputStream;
+import java.io.IOException;
+import java.io.InputStream;
+import java.io.OutputStream;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.zip.ZipEntry;
+import java.util.zip.ZipException;
+import java.util.zip.ZipInputStream;
+import java.util.zip.ZipOutputStream;
+import org.springframework.stereotype.Component;
+import tools.jackson.core.JacksonException;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.json.JsonMapper;
+import tools.jackson.databind.node.ArrayNode;
+import tools.jackson.databind.node.ObjectNode;
+
+/** A whole show as one zip: show.json, looks/*.json and media/*. See docs/file-format.md. */
+@Component
+public class ShowZip {
+    private static final String FORMAT = "gloaming-show";
+    private static final int VERSION = 1;
+    private static final int MOST_ENTRIES = 2_000;
+    private static final JsonMapper JSON = JsonMapper.builder().build();
+
+    private final Shows shows;
+    private final MediaStore store;
+    private final Journal journal;
+
+    ShowZip(Shows shows, MediaStore store, Journal journal) {
+        this.shows = shows;
+        this.store = store;
+        this.journal = journal;
+    }
+
+    public void write(String showId, OutputStream out) throws IOException {
+        journal.flush();
+        Shows.ShowRow show = shows.show(showId).orElseThrow(() -> new Refused("That show is not there any more."));
+        ObjectNode about = JSON.createObjectNode();
+        about.put("format", FORMAT).put("version", VERSION).put("name", show.name());
+        ArrayNode looks = about.putArray("looks");
+        ArrayNode media = about.putArray("media");
+        try (ZipOutputStream zip = new ZipOutputStream(out)) {
+            int n = 0;
+            for (Shows.LookRow row : shows.looks(showId)) {
+                String path = "looks/%03d.json".formatted(++n);
+                looks.add(path);
+                put(zip, path, LookJson.write(shows.document(row.id())).getBytes(StandardCharsets.UTF_8));
+            }
+            for (Shows.MediaRow row : shows.media(showId)) {
+                String path = "media/" + row.hash();
+                media.addObject().put("path", path).put("name", row.name()).put("sound", row.id().equals(show.sound()));
+                zip.putNextEntry(new ZipEntry(path));
+                Files.copy(store.path(row.hash()), zip);
+                zip.closeEntry();
+            }
+            put(zip, "show.json", JSON.writerWithDefaultPrettyPrinter().writeValueAsBytes(about));
+        }
+    }
+
+    /** Brings a show in as a new one; {@link Refused} with one sentence when it cannot, and then nothing is left behind. */
+    public String read(InputStream in) throws IOException {
+        Map<String, Look> looks = new HashMap<>();
+        Map<String, String> media = new HashMap<>();
+        JsonNode about = null;
+        String show = shows.addShow("Coming in");
+        boolean whole = false;
+        try (ZipInputStream zip = new ZipInputStream(in)) {
+            int entries = 0;
+            for (ZipEntry entry; (entry = zip.getNextEntry()) != null; ) {
+                if (++entries > MOST_ENTRIES) throw new Refused("The zip has over " + MOST_ENTRIES + " entries; that is no show.");
+                String path = entry.getName();
+                if (path.equals("show.json")) about = JSON.readTree(text(zip, path));
+                else if (path.matches("looks/[0-9]{3,5}\\.json")) looks.put(path, look(text(zip, path), path));
+                else if (path.matches("media/[0-9a-f]{64}")) media.put(path, store.addSound(show, path.substring(6, 20), new Unclosed(zip)));
+            }
+            if (about == null || !FORMAT.equals(about.path("format").asString(""))) {
+                throw new Refused("The zip holds no show: its show.json is missing or says something else.");
+            }
+            if (about.path("version").asInt(0) > VERSION) throw new Refused("The show was exported by a newer Gloaming.");
+            finish(show, about, looks, media);
+            whole = true;
+            return show;
+        } catch (ZipException | JacksonException e) {
+            throw new Refused("The file is no zip of a show, or is damaged.");
+        } finally {
+            if (!whole) shows.deleteShow(show, true);
+        }
+    }
+
+    private void finish(String show, JsonNode about, Map<String, Look> looks, Map<String, String> media) {
+        shows.renameShow(show, about.path("name").asString("Show"));
+        List<String> named = new ArrayList<>();
+        about.path("looks").forEach(path -> named.add(path.asString("")));
+        for (String path : named) {
+            Look look = looks.get(path);
+            if (look == null) throw new Refused("The zip says it holds " + path + ", and does not.");
+            shows.addLook(show, look);
+        }
+        for (JsonNode medium : about.path("media")) {
+            String id = media.get(medium.path("path").asString(""));
+            if (id != null) {
+                shows.renameMedium(id, medium.path("name").asString("sound"));
+                if (medium.path("sound").asBoolean(false)) shows.setSound(show, id);
+            }
+        }
+    }
+
+    private static Look look(String text, String path) {
+        try {
+            return new Rules(Catalogue.all()).check(LookJson.read(text));
+        } catch (Refused e) {
+            throw new Refused(path + ": " + e.getMessage());
+        }
+    }
+
+    private static String text(ZipInputStream zip, String path) throws IOException {
+        byte[] bytes = zip.readNBytes(Limits.DOCUMENT + 1);
+        if (bytes.length > Limits.DOCUMENT) throw new Refused(path + " is larger than a look may be.");
+        return new String(bytes, StandardCharsets.UTF_8);
+    }
+
+    private static void put(ZipOutputStream zip, String path, byte[] bytes) throws IOException {
+        zip.putNextEntry(new ZipEntry(path));
+        new ByteArrayInputStream(bytes).transferTo(zip);
+        zip.closeEntry();
+    }
+
+    /** One entry of a zip as a stream of its own: closing it does not close the zip. */
+    private static final class Unclosed extends FilterInputStream {
+        Unclosed(InputStream in) {
+            super(in);
+        }
+
+        @Override
+        public void close() {}
+    }
+}

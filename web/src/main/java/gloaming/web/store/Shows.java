@@ -1,0 +1,270 @@
+package gloaming.web.store;
+
+import static gloaming.web.tables.Tables.EDITS;
+import static gloaming.web.tables.Tables.HOUSE;
+import static gloaming.web.tables.Tables.LOOKS;
+import static gloaming.web.tables.Tables.MEDIA;
+import static gloaming.web.tables.Tables.SHOWS;
+
+import gloaming.look.Limits;
+import gloaming.look.Look;
+import gloaming.look.LookJson;
+import gloaming.look.Refused;
+import java.security.SecureRandom;
+import java.time.LocalDateTime;
+import java.util.HexFormat;
+import java.util.List;
+import java.util.Optional;
+import org.jooq.DSLContext;
+import org.jooq.impl.DSL;
+import org.springframework.stereotype.Repository;
+import org.springframework.transaction.annotation.Transactional;
+
+/** Shows, looks and media as rows. What is deleted stays for thirty days and can be brought back. */
+@Repository
+public class Shows {
+    private static final SecureRandom RANDOM = new SecureRandom();
+    private static final int KEPT_DAYS = 30;
+    /** At most so many shows, and looks in a show. */
+    private static final int MOST = 500;
+
+    private final DSLContext db;
+
+    Shows(DSLContext db) {
+        this.db = db;
+    }
+
+    /** A show's row. */
+    public record ShowRow(String id, String name, String sound) {}
+
+    /** A look's row without its document. */
+    public record LookRow(String id, String showId, String name, boolean picture) {}
+
+    /** A medium's row. */
+    public record MediaRow(String id, String showId, String name, String hash, long bytes, double seconds) {}
+
+    public static String freshId() {
+        byte[] bytes = new byte[9];
+        RANDOM.nextBytes(bytes);
+        return HexFormat.of().formatHex(bytes);
+    }
+
+    public List<ShowRow> shows() {
+        return db.select(SHOWS.ID, SHOWS.NAME, SHOWS.SOUND)
+                .from(SHOWS)
+                .where(SHOWS.DELETED_AT.isNull())
+                .orderBy(SHOWS.CREATED_AT, SHOWS.ID)
+                .fetch(r -> new ShowRow(r.value1(), r.value2(), r.value3()));
+    }
+
+    public Optional<ShowRow> show(String id) {
+        return db.select(SHOWS.ID, SHOWS.NAME, SHOWS.SOUND)
+                .from(SHOWS)
+                .where(SHOWS.ID.eq(id))
+                .fetchOptional(r -> new ShowRow(r.value1(), r.value2(), r.value3()));
+    }
+
+    @Transactional
+    public String addShow(String name) {
+        if (db.fetchCount(SHOWS) >= MOST) throw new Refused("There are " + MOST + " shows already; delete some for good first.");
+        String id = freshId();
+        db.insertInto(SHOWS)
+                .set(SHOWS.ID, id)
+                .set(SHOWS.NAME, named(name))
+                .set(SHOWS.CREATED_AT, LocalDateTime.now())
+                .execute();
+        return id;
+    }
+
+    public void renameShow(String id, String name) {
+        db.update(SHOWS).set(SHOWS.NAME, named(name)).where(SHOWS.ID.eq(id)).execute();
+    }
+
+    public void setSound(String show, String media) {
+        db.update(SHOWS).set(SHOWS.SOUND, media).where(SHOWS.ID.eq(show)).execute();
+    }
+
+    /** The show once more: its looks, pictures and media rows; the files are shared. */
+    @Transactional
+    public String duplicate(ShowRow show, String name) {
+        String copy = addShow(name);
+        for (LookRow row : looks(show.id())) {
+            String look = addLook(copy, document(row.id()));
+            setPicture(look, picture(row.id()));
+        }
+        for (MediaRow row : media(show.id())) {
+            String medium = addMedium(copy, row.name(), row.hash(), row.bytes(), row.seconds());
+            if (row.id().equals(show.sound())) setSound(copy, medium);
+        }
+        return copy;
+    }
+
+    public void deleteShow(String id, boolean deleted) {
+        db.update(SHOWS)
+                .set(SHOWS.DELETED_AT, deleted ? LocalDateTime.now() : null)
+                .where(SHOWS.ID.eq(id))
+                .execute();
+    }
+
+    public List<LookRow> looks(String show) {
+        return db.select(LOOKS.ID, LOOKS.SHOW_ID, LOOKS.NAME, LOOKS.PICTURE.isNotNull())
+                .from(LOOKS)
+                .where(LOOKS.SHOW_ID.eq(show).and(LOOKS.DELETED_AT.isNull()))
+                .orderBy(LOOKS.PLACE, LOOKS.ID)
+                .fetch(r -> new LookRow(r.value1(), r.value2(), r.value3(), r.value4()));
+    }
+
+    public Optional<LookRow> look(String id) {
+        return db.select(LOOKS.ID, LOOKS.SHOW_ID, LOOKS.NAME, LOOKS.PICTURE.isNotNull())
+                .from(LOOKS)
+                .where(LOOKS.ID.eq(id).and(LOOKS.DELETED_AT.isNull()))
+                .fetchOptional(r -> new LookRow(r.value1(), r.value2(), r.value3(), r.value4()));
+    }
+
+    @Transactional
+    public String addLook(String show, Look look) {
+        int place = db.fetchCount(LOOKS, LOOKS.SHOW_ID.eq(show));
+        if (place >= MOST) throw new Refused("The show has " + MOST + " looks already; delete some first.");
+        String id = freshId();
+        db.insertInto(LOOKS)
+                .set(LOOKS.ID, id)
+                .set(LOOKS.SHOW_ID, show)
+                .set(LOOKS.NAME, look.name())
+                .set(LOOKS.PLACE, place)
+                .set(LOOKS.DOCUMENT, LookJson.write(look))
+                .set(LOOKS.HEAD, 0L)
+                .set(LOOKS.CREATED_AT, LocalDateTime.now())
+                .set(LOOKS.CHANGED_AT, LocalDateTime.now())
+                .execute();
+        return id;
+    }
+
+    public void deleteLook(String id, boolean deleted) {
+        db.update(LOOKS)
+                .set(LOOKS.DELETED_AT, deleted ? LocalDateTime.now() : null)
+                .where(LOOKS.ID.eq(id))
+                .execute();
+    }
+
+    /** The document as last written. */
+    public Look document(String look) {
+        String text = db.select(LOOKS.DOCUMENT).from(LOOKS).where(LOOKS.ID.eq(look)).fetchOne(LOOKS.DOCUMENT);
+        if (text == null) throw new Refused("That look is not there any more.");
+        return LookJson.read(text);
+    }
+
+    long head(String look) {
+        return db.select(LOOKS.HEAD).from(LOOKS).where(LOOKS.ID.eq(look)).fetchOne(LOOKS.HEAD);
+    }
+
+    long top(String look) {
+        Long top = db.select(DSL.max(EDITS.N)).from(EDITS).where(EDITS.LOOK_ID.eq(look)).fetchOne().value1();
+        return top == null ? 0 : top;
+    }
+
+    Optional<OpenLook.Entry> entry(String look, long n) {
+        return db.select(EDITS.FORWARD, EDITS.INVERSE)
+                .from(EDITS)
+                .where(EDITS.LOOK_ID.eq(look).and(EDITS.N.eq(n)))
+                .fetchOptional(r -> new OpenLook.Entry(LookJson.readEdit(r.value1()), LookJson.readEdit(r.value2())));
+    }
+
+    /** Writes a document and the entries of its log that changed, all or nothing. */
+    @Transactional
+    public void write(OpenLook.Draft draft) {
+        if (draft.forgetAbove() < Long.MAX_VALUE) {
+            db.deleteFrom(EDITS)
+                    .where(EDITS.LOOK_ID.eq(draft.look()).and(EDITS.N.gt(draft.forgetAbove())))
+                    .execute();
+        }
+        draft.entries().forEach((n, entry) -> db.mergeInto(EDITS)
+                .using(DSL.selectOne())
+                .on(EDITS.LOOK_ID.eq(draft.look()).and(EDITS.N.eq(n)))
+                .whenMatchedThenUpdate()
+                .set(EDITS.FORWARD, LookJson.writeEdit(entry.forward()))
+                .set(EDITS.INVERSE, LookJson.writeEdit(entry.inverse()))
+                .whenNotMatchedThenInsert(EDITS.LOOK_ID, EDITS.N, EDITS.FORWARD, EDITS.INVERSE)
+                .values(draft.look(), n, LookJson.writeEdit(entry.forward()), LookJson.writeEdit(entry.inverse()))
+                .execute());
+        db.update(LOOKS)
+                .set(LOOKS.DOCUMENT, LookJson.write(draft.document()))
+                .set(LOOKS.NAME, draft.document().name())
+                .set(LOOKS.HEAD, draft.head())
+                .set(LOOKS.CHANGED_AT, LocalDateTime.now())
+                .where(LOOKS.ID.eq(draft.look()))
+                .execute();
+    }
+
+    /** Brings all that is committed onto the disk. */
+    public void sync() {
+        db.execute("CHECKPOINT SYNC");
+    }
+
+    public byte[] picture(String look) {
+        return db.select(LOOKS.PICTURE).from(LOOKS).where(LOOKS.ID.eq(look)).fetchOne(LOOKS.PICTURE);
+    }
+
+    public void setPicture(String look, byte[] jpeg) {
+        db.update(LOOKS).set(LOOKS.PICTURE, jpeg).where(LOOKS.ID.eq(look)).execute();
+    }
+
+    public List<MediaRow> media(String show) {
+        return db.selectFrom(MEDIA)
+                .where(MEDIA.SHOW_ID.eq(show))
+                .orderBy(MEDIA.CREATED_AT, MEDIA.ID)
+                .fetch(r -> new MediaRow(r.getId(), r.getShowId(), r.getName(), r.getHash(), r.getBytes(), r.getSeconds()));
+    }
+
+    public Optional<MediaRow> medium(String id) {
+        return db.selectFrom(MEDIA)
+                .where(MEDIA.ID.eq(id))
+                .fetchOptional(r -> new MediaRow(r.getId(), r.getShowId(), r.getName(), r.getHash(), r.getBytes(), r.getSeconds()));
+    }
+
+    public String addMedium(String show, String name, String hash, long bytes, double seconds) {
+        String id = freshId();
+        db.insertInto(MEDIA)
+                .set(MEDIA.ID, id)
+                .set(MEDIA.SHOW_ID, show)
+                .set(MEDIA.NAME, named(name))
+                .set(MEDIA.HASH, hash)
+                .set(MEDIA.BYTES, bytes)
+                .set(MEDIA.SECONDS, seconds)
+                .set(MEDIA.CREATED_AT, LocalDateTime.now())
+                .execute();
+        return id;
+    }
+
+    public void renameMedium(String id, String name) {
+        db.update(MEDIA).set(MEDIA.NAME, named(name)).where(MEDIA.ID.eq(id)).execute();
+    }
+
+    public Optional<String> remembered(String name) {
+        return db.select(HOUSE.CONTENT).from(HOUSE).where(HOUSE.NAME.eq(name)).fetchOptional(HOUSE.CONTENT);
+    }
+
+    public void remember(String name, String content) {
+        db.mergeInto(HOUSE)
+                .using(DSL.selectOne())
+                .on(HOUSE.NAME.eq(name))
+                .whenMatchedThenUpdate()
+                .set(HOUSE.CONTENT, content)
+                .whenNotMatchedThenInsert(HOUSE.NAME, HOUSE.CONTENT)
+                .values(name, content)
+                .execute();
+    }
+
+    /** Removes for good what was deleted more than thirty days ago. */
+    @Transactional
+    public void sweep() {
+        LocalDateTime before = LocalDateTime.now().minusDays(KEPT_DAYS);
+        db.deleteFrom(LOOKS).where(LOOKS.DELETED_AT.lt(before)).execute();
+        db.deleteFrom(SHOWS).where(SHOWS.DELETED_AT.lt(before)).execute();
+    }
+
+    private static String named(String name) {
+        if (name == null || name.isBlank()) throw new Refused("It needs a name.");
+        if (name.strip().length() > Limits.NAME) throw new Refused("The name is over " + Limits.NAME + " characters long.");
+        return name.strip();
+    }
+}
