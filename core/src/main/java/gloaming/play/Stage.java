@@ -46,6 +46,7 @@ public final class Stage implements AutoCloseable {
     private volatile String probed;
     private volatile Thread courier;
     private volatile double time;
+    private volatile long made;
     private volatile long timeStamp = System.nanoTime();
 
     private Look playing;
@@ -140,6 +141,11 @@ public final class Stage implements AutoCloseable {
         courier = thread;
     }
 
+    /** Frames made so far, skipped ones not counted. */
+    public long made() {
+        return made;
+    }
+
     /** Show time now in seconds, between frames too. */
     public double now() {
         double at = time;
@@ -215,6 +221,7 @@ public final class Stage implements AutoCloseable {
             frame += steps;
         }
         timeStamp = System.nanoTime();
+        made++;
     }
 
     private void fade(double step) {

@@ -4,9 +4,10 @@ import jakarta.servlet.Filter;
 import java.util.Set;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
-import org.springframework.security.config.Customizer;
 import org.springframework.security.config.annotation.web.builders.HttpSecurity;
 import org.springframework.security.web.SecurityFilterChain;
+import org.springframework.security.web.csrf.CookieCsrfTokenRepository;
+import org.springframework.security.web.csrf.XorCsrfTokenRequestAttributeHandler;
 import org.springframework.security.web.header.writers.ReferrerPolicyHeaderWriter;
 
 /** Loopback only, no foreign hosts or origins, tokens on posts, and pages that can load nothing but their own. */
@@ -21,11 +22,18 @@ public class Safety {
     @Bean
     SecurityFilterChain chain(HttpSecurity http) throws Exception {
         return http.authorizeHttpRequests(all -> all.anyRequest().permitAll())
-                .csrf(Customizer.withDefaults())
+                .csrf(csrf -> csrf.csrfTokenRepository(new CookieCsrfTokenRepository()).csrfTokenRequestHandler(eager()))
                 .headers(headers -> headers.contentSecurityPolicy(csp -> csp.policyDirectives(POLICY))
                         .referrerPolicy(r -> r.policy(ReferrerPolicyHeaderWriter.ReferrerPolicy.SAME_ORIGIN))
                         .frameOptions(frame -> frame.deny()))
                 .build();
+    }
+
+    /** The token is made before the page is written, not when the first form is met in the middle of it. */
+    private static XorCsrfTokenRequestAttributeHandler eager() {
+        XorCsrfTokenRequestAttributeHandler handler = new XorCsrfTokenRequestAttributeHandler();
+        handler.setCsrfRequestAttributeName(null);
+        return handler;
     }
 
     /** A name that some foreign page has pointed at this machine is not answered (DNS rebinding). */

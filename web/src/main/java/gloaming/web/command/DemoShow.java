@@ -16,6 +16,8 @@ import java.io.IOException;
 import java.io.InputStream;
 import java.nio.charset.StandardCharsets;
 import java.util.List;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
 import org.springframework.stereotype.Component;
 
 /** The show Tide Mill Night, as it ships. */
@@ -23,6 +25,7 @@ import org.springframework.stereotype.Component;
 public class DemoShow {
     public static final String NAME = "Tide Mill Night";
     public static final List<String> LOOKS = List.of("lantern-moths", "mill-race", "reed-bed", "brass-bell");
+    private static final Logger LOG = LoggerFactory.getLogger(DemoShow.class);
     private static final int PICTURE_FRAME = 240;
 
     private final Shows shows;
@@ -53,10 +56,18 @@ public class DemoShow {
     void paintInBackground() {
         Thread painter = Thread.ofPlatform().name("painter").daemon().priority(Thread.MIN_PRIORITY).unstarted(() -> {
             for (Shows.ShowRow show : shows.shows()) {
-                for (Shows.LookRow row : shows.looks(show.id())) if (!row.picture()) paint(row);
+                for (Shows.LookRow row : shows.looks(show.id())) if (!row.picture()) tryToPaint(row);
             }
         });
         painter.start();
+    }
+
+    private void tryToPaint(Shows.LookRow row) {
+        try {
+            paint(row);
+        } catch (RuntimeException e) {
+            LOG.warn("The look '{}' could not be painted for the page of shows: {}", row.name(), e.getMessage());
+        }
     }
 
     private void paint(Shows.LookRow row) {

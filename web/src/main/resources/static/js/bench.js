@@ -1,0 +1,569 @@
+// @ts-check
+import Alpine from '../vendor/alpine-csp.js';
+import { Live } from './live.js';
+import { Curves } from './curves.js';
+import { Sound } from './sound.js';
+import { RAILS } from './rails.js';
+import { gesture, paint, slider, tidy } from './slider.js';
+
+const COLOURS = { raw: '#8d85a3', eased: '#ffb27a', signal: '#9ad8cb' };
+const root = /** @type {HTMLElement} */ (document.querySelector('.bench'));
+const lookId = /** @type {string} */ (root.dataset.look);
+const catalogue = await (await fetch('/catalogue.json')).json();
+const live = new Live(`?look=${lookId}`);
+const curves = new Curves();
+const sound = new Sound(live);
+const $ = (/** @type {string} */ selector) => /** @type {any} */ (document.querySelector(selector));
+
+/** Numbers that change many times a second stay out of Alpine: they are painted straight into the page. */
+let board = /** @type {any} */ (null);
+let tilesVersion = -1;
+let tileSteps = /** @type {string[]} */ ([]);
+
+const plain = (/** @type {number} */ v) => (Number.isInteger(v) ? String(v) : String(Number(v.toPrecision(4))));
+
+Alpine.data('bench', () => ({
+  look: /** @type {any} */ ({ name: '', lanes: [], mix: [], width: 960, height: 540, rate: 30 }),
+  loaded: false,
+  step: '', lane: '', layer: '',
+  focusSetting: '',
+  onlySubject: '',
+  probing: false,
+  canUndo: false, canRedo: false,
+  version: 0, savedVersion: 0,
+  lost: false,
+  paused: false, dark: false,
+  scaleChoice: '0', soundId: root.dataset.sound, hearing: false,
+  note: /** @type {any} */ (null), refusal: '',
+  troubled: '',
+  finder: { open: false, words: '', lane: /** @type {string|null} */ (null), place: 0, found: /** @type {string[]} */ ([]), at: 0 },
+  drag: { step: '', layer: '', over: '' },
+  naming: false,
+
+  init() {
+    live.onState = (open) => this.connected(open);
+    live.on.look = (m) => this.take(m);
+    live.on.board = (m) => this.show(m);
+    live.on.saved = (m) => { this.savedVersion = m.version; };
+    live.on.applied = (m) => {
+      this.version = m.version;
+      if (m.select) this.wantSelect = m.select;
+    };
+    live.on.refused = (m) => { this.refusal = m.says; clearTimeout(this.refusing); this.refusing = setTimeout(() => { this.refusal = ''; }, 8000); };
+    live.on.found = (m) => { if (m.asked === live.asked) { this.finder.found = m.steps; this.finder.at = 0; } };
+    live.onFrame = ({ bitmap }) => this.frame(bitmap);
+    live.onTiles = (tiles) => this.tiles(tiles);
+    addEventListener('keydown', (event) => this.key(event));
+    addEventListener('resize', () => { this.watch(); this.wire(); });
+    if (live.open) this.connected(true);
+  },
+
+  wantSelect: '', refusing: 0,
+
+  connected(open) {
+    this.lost = !open;
+    if (open) { this.watch(); this.askTiles(); }
+  },
+
+  // What the program says
+
+  take(m) {
+    const structure = JSON.stringify(this.look.lanes.map((l) => l.steps.map((s) => s.id)));
+    this.look = m.look;
+    this.loaded = true;
+    this.version = m.version;
+    this.canUndo = m.canUndo;
+    this.canRedo = m.canRedo;
+    document.title = `${m.look.name} · Gloaming`;
+    if (this.wantSelect && this.find(this.wantSelect)) { this.select(this.wantSelect); this.wantSelect = ''; }
+    if (this.step && !this.find(this.step)) this.step = '';
+    if (!this.step && !this.lane && !this.layer && m.look.lanes.length) this.select(m.look.lanes.at(-1).steps.at(-1)?.id ?? '');
+    if (structure !== JSON.stringify(m.look.lanes.map((l) => l.steps.map((s) => s.id)))) this.askTiles();
+    this.$nextTick(() => this.wire());
+  },
+
+  show(m) {
+    board = m;
+    if (this.paused !== m.paused) this.paused = m.paused;
+    if (this.dark !== m.lightWanted < 0.5) this.dark = m.lightWanted < 0.5;
+    if (m.sound !== this.soundId) { this.soundId = m.sound; if (this.hearing) sound.play(true, m.sound); }
+    const first = m.notes[0] ?? null;
+    if ((first?.says ?? '') !== (this.note?.says ?? '')) this.note = first;
+    const wrong = m.notes.map((n) => n.step).filter(Boolean).join(' ');
+    if (wrong !== this.troubled) this.troubled = wrong;
+    this.numbers(m);
+  },
+
+  numbers(m) {
+    const minutes = Math.floor(m.time / 60);
+    $('.clock').textContent = `${String(minutes).padStart(2, '0')}:${(m.time % 60).toFixed(2).padStart(5, '0')}`;
+    $('.tempo').textContent = `${m.tempo.toFixed(1)} bpm`;
+    $('.spent').textContent = `${m.ms.toFixed(1)} / ${m.budget.toFixed(0)} ms`;
+    $('.cost i').style.transform = `scaleX(${Math.min(1, m.ms / m.budget)})`;
+    $('.cost').classList.toggle('over', m.ms > m.budget);
+    $('.size').textContent = `${m.width}×${m.height} · ${m.fps.toFixed(0)}/s`;
+    document.querySelectorAll('.meter i').forEach((bar, i) => { /** @type {any} */ (bar).style.transform = `scaleY(${Math.max(0.05, m.levels[i])})`; });
+    document.querySelectorAll('.beat i').forEach((dot, i) => dot.classList.toggle('on', Math.floor(m.beat) % 4 === i));
+    const keys = new Set();
+    for (const id in m.steps) {
+      const [cost, value, count] = m.steps[id];
+      if (value !== null) { keys.add(id); curves.add(id, value); }
+      const card = document.getElementById(`step-${id}`);
+      if (!card) continue;
+      const shown = card.querySelector('.live');
+      if (shown && value !== null) shown.textContent = value.toFixed(2);
+      else if (shown && m.frame % 8 < 2) shown.textContent = count >= 0 && cost < 0.05 ? this.short(count) : cost.toFixed(1);
+      if (value !== null) curves.draw(/** @type {any} */ (card.querySelector('canvas')), [{ key: id, colour: COLOURS.signal, line: 3 }]);
+    }
+    for (const key in m.follows) {
+      const [raw, eased] = m.follows[key];
+      keys.add(`raw ${key}`); keys.add(`eased ${key}`);
+      curves.add(`raw ${key}`, raw);
+      curves.add(`eased ${key}`, eased);
+    }
+    curves.keep(keys);
+    this.paintFollow(m);
+    this.paintProbe(m);
+  },
+
+  short(count) { return count >= 10000 ? `${Math.round(count / 1000)}k` : String(count); },
+
+  paintFollow(m) {
+    document.querySelectorAll('.sl[data-setting]').forEach((element) => {
+      const id = /** @type {any} */ (element).dataset.setting;
+      const values = m.follows[`${this.step} ${id}`];
+      if (!values) return;
+      const setting = this.setting(id);
+      if (setting) paint(/** @type {any} */ (element), this.range(setting), this.followRange(id), values[2]);
+      const number = element.parentElement?.querySelector('input.num');
+      if (number && document.activeElement !== number) /** @type {any} */ (number).value = plain(tidy(this.range(setting), values[2]));
+    });
+    const canvas = $('.followed-panel canvas');
+    if (canvas && this.focusSetting) {
+      const key = `${this.step} ${this.focusSetting}`;
+      curves.draw(canvas, [{ key: `raw ${key}`, colour: COLOURS.raw, line: 2.5 }, { key: `eased ${key}`, colour: COLOURS.eased, line: 3.5 }]);
+    }
+  },
+
+  paintProbe(m) {
+    const box = $('.probe');
+    if (!this.probing) return;
+    const [x, y, r, g, b, a] = m.probe;
+    if (x < 0) { box.textContent = 'Point at the picture'; return; }
+    const most = Math.max(r, g, b);
+    const least = Math.min(r, g, b);
+    const f = (/** @type {number} */ v) => v.toFixed(3).padStart(6);
+    box.textContent = `x ${x} y ${y}\nR ${f(r)} G ${f(g)} B ${f(b)}\ncover ${a.toFixed(2)}`
+      + (most > 1 ? `  brighter than white ×${most.toFixed(1)}` : '') + (least < 0 ? `  below black ${least.toFixed(2)}` : '');
+  },
+
+  frame(bitmap) {
+    const canvas = $('canvas.picture');
+    if (canvas.width !== bitmap.width || canvas.height !== bitmap.height) { canvas.width = bitmap.width; canvas.height = bitmap.height; }
+    canvas.getContext('2d', { alpha: false }).drawImage(bitmap, 0, 0);
+    bitmap.close();
+    root.dataset.frames = String(Number(root.dataset.frames ?? 0) + 1);
+  },
+
+  tiles({ bitmap, columns, width, height, version }) {
+    if (version === (tilesVersion & 0xffff)) {
+      const mixTiles = Object.fromEntries(this.look.mix.map((l) => [this.lastStep(l.lane), l.id]));
+      tileSteps.forEach((id, i) => {
+        const sx = (i % columns) * width;
+        const sy = Math.floor(i / columns) * height;
+        for (const canvas of [$(`#step-${id} canvas`), mixTiles[id] && $(`#layer-${mixTiles[id]} canvas`)]) {
+          if (!canvas) continue;
+          if (canvas.width !== width) { canvas.width = width; canvas.height = height; }
+          canvas.getContext('2d').drawImage(bitmap, sx, sy, width, height, 0, 0, width, height);
+        }
+      });
+    }
+    bitmap.close();
+  },
+
+  /** Asks for previews of the picture and points steps that can be seen, and of the ends of lanes in the mix. */
+  askTiles() {
+    const view = $('.lanes').getBoundingClientRect();
+    const inMix = new Set(this.look.mix.map((l) => this.lastStep(l.lane)));
+    tileSteps = this.look.lanes.flatMap((lane) => lane.steps).filter((s) => this.gives(s) !== 'signal').filter((s) => {
+      const box = document.getElementById(`step-${s.id}`)?.getBoundingClientRect();
+      return inMix.has(s.id) || !box || (box.bottom > view.top - 80 && box.top < view.bottom + 80 && box.right > view.left && box.left < view.right + 80);
+    }).map((s) => s.id);
+    live.send({ do: 'tiles', steps: tileSteps });
+    tilesVersion = -1;
+    clearTimeout(this.asking);
+    this.asking = setTimeout(() => { tilesVersion = board ? board.tiles : -1; }, 150);
+  },
+  asking: 0,
+  scrolled() { clearTimeout(this.scrolling); this.scrolling = setTimeout(() => this.askTiles(), 120); this.wire(); },
+  scrolling: 0,
+
+  // What is selected
+
+  find(id) { for (const lane of this.look.lanes) for (const s of lane.steps) if (s.id === id) return s; return null; },
+  laneOf(id) { return this.look.lanes.find((lane) => lane.steps.some((s) => s.id === id)) ?? null; },
+  laneById(id) { return this.look.lanes.find((lane) => lane.id === id) ?? null; },
+  laneName(id) { return this.laneById(id)?.name ?? '—'; },
+  lastStep(lane) { return this.laneById(lane)?.steps.at(-1)?.id ?? ''; },
+  get chosen() { return this.find(this.step); },
+  get chosenLane() { return this.lane ? this.laneById(this.lane) : null; },
+  get chosenLayer() { return this.layer ? this.look.mix.find((l) => l.id === this.layer) ?? null : null; },
+  get info() { return this.chosen ? catalogue[this.chosen.type] : null; },
+  get settings() { return this.info ? this.info.settings : []; },
+  get readers() { return this.info ? this.info.reads : []; },
+  setting(id) { return this.settings.find((s) => s.id === id) ?? null; },
+  name(step) { return step.label || catalogue[step.type].name; },
+  gives(step) { return catalogue[step.type].gives; },
+  select(id) {
+    this.step = id; this.lane = ''; this.layer = '';
+    const follows = Object.keys(this.find(id)?.follows ?? {});
+    this.focusSetting = follows[0] ?? '';
+    this.$nextTick(() => this.wire());
+  },
+  selectLane(id) { this.lane = id; this.step = ''; this.layer = ''; this.$nextTick(() => this.wire()); },
+  selectLayer(id) { this.layer = id; this.step = ''; this.lane = ''; },
+  isThin(lane) { return lane.steps.length > 0 && lane.steps.every((s) => this.gives(s) === 'signal'); },
+  kinds(lane) {
+    if (!lane.steps.length) return 'empty';
+    const first = this.gives(lane.steps[0]);
+    const last = this.gives(lane.steps.at(-1));
+    return first === last ? first : `${first} → ${last}`;
+  },
+  clock(lane) {
+    const f = lane.clock.factor;
+    return f === 1 ? 'show clock' : f === 0 ? 'stopped' : f === 0.5 ? 'half speed' : `${plain(f)} × speed`;
+  },
+  under(lane) { return `${this.kinds(lane)} · ${this.clock(lane)}`; },
+  railPath(step) { return RAILS[this.gives(step)].d; },
+  railFill(step) { return RAILS[this.gives(step)].fill; },
+  railWidth(step) { return RAILS[this.gives(step)].width; },
+  taps(step) {
+    return catalogue[step.type].reads
+      .filter((r) => step.reads?.[r.name] || !r.optional)
+      .map((r) => ({ name: r.name, text: step.reads?.[r.name] ? `from ${this.laneName(step.reads[r.name])}` : 'reads nothing', none: !step.reads?.[r.name] }));
+  },
+  isWrong(id) { return this.troubled.split(' ').includes(id); },
+
+  // Settings
+
+  value(setting) {
+    const v = this.chosen?.settings?.[setting.id];
+    return v === undefined ? setting.initial : v;
+  },
+  isNumber(s) { return s.form === 'NUMBER' || s.form === 'WHOLE'; },
+  isDirty(s) { return this.chosen?.settings?.[s.id] !== undefined; },
+  follow(id) { return this.chosen?.follows?.[id] ?? null; },
+  followRange(id) { const f = this.follow(id); return f ? { low: f.outLow, high: f.outHigh } : null; },
+  followName(id) { const f = this.follow(id); return f ? this.laneName(f.lane) + (f.easeUp || f.easeDown ? ', eased' : '') : 'follow…'; },
+  range(s) {
+    return {
+      min: s.min, max: s.max, byRatio: s.byRatio, whole: s.form === 'WHOLE', value: Number(this.value(s)),
+      change: (v, g) => this.set(s, v, g),
+      reset: () => this.set(s, null, 0),
+    };
+  },
+  set(setting, value, g) {
+    const step = this.chosen;
+    if (!step) return;
+    step.settings = { ...(step.settings ?? {}) };
+    if (value === null) delete step.settings[setting.id];
+    else step.settings[setting.id] = value;
+    live.send({ do: 'edit', gesture: g, edit: { edit: 'set', step: step.id, setting: setting.id, value } });
+  },
+  typed(setting, event) {
+    const text = event.target.value.trim().replace(',', '.');
+    const number = Number(text);
+    if (text === '') this.set(setting, null, 0);
+    else if (Number.isFinite(number)) this.set(setting, setting.form === 'WHOLE' ? Math.round(number) : number, 0);
+    else event.target.value = plain(Number(this.value(setting)));
+    event.target.blur();
+  },
+  shown(setting) { const v = Number(this.value(setting)); return plain(v); },
+  label(s) { return s.unit ? `${s.says} (${s.unit})` : s.says; },
+  mount(element, setting) { slider(element, () => (this.setting(setting.id) ? this.range(this.setting(setting.id)) : null)); },
+  draw(element, setting) {
+    const s = this.setting(setting.id);
+    if (!s || !this.isNumber(s)) return;
+    const f = this.followRange(s.id);
+    const now = board?.follows?.[`${this.step} ${s.id}`];
+    paint(element, this.range(s), f, f && now ? now[2] : Number(this.value(s)));
+  },
+  signals() { return this.look.lanes.filter((l) => this.isThin(l)); },
+  lanesOf(kind) { return this.look.lanes.filter((l) => l.steps.length && this.gives(l.steps.at(-1)) === kind); },
+  chooseFollow(setting, event) {
+    const lane = event.target.value;
+    event.target.value = '';
+    this.focusSetting = setting.id;
+    if (lane) live.send({ do: 'follow', step: this.step, setting: setting.id, lane });
+  },
+  focusFollow(setting) { this.focusSetting = setting.id; },
+  get followed() { return this.focusSetting ? this.follow(this.focusSetting) : null; },
+  followValue(field) { const f = this.followed; return f ? plain(field.startsWith('ease') ? f[field] * 1000 : f[field]) : ''; },
+  setFollow(field, event) {
+    const number = Number(String(event.target.value).replace(',', '.'));
+    if (!Number.isFinite(number)) return;
+    const follow = { ...this.followed, [field]: field.startsWith('ease') ? number / 1000 : number };
+    this.edit({ edit: 'set-follow', step: this.step, setting: this.focusSetting, follow });
+  },
+  setFollowLane(event) { this.edit({ edit: 'set-follow', step: this.step, setting: this.focusSetting, follow: { ...this.followed, lane: event.target.value } }); },
+  unfollow() { this.edit({ edit: 'set-follow', step: this.step, setting: this.focusSetting, follow: null }); this.focusSetting = ''; },
+  read(name) { return this.chosen?.reads?.[name] ?? ''; },
+  setRead(name, event) { this.edit({ edit: 'set-read', step: this.step, read: name, lane: event.target.value || null }); },
+
+  // Edits
+
+  edit(edit, g = 0) { live.send({ do: 'edit', gesture: g, edit }); },
+  undo() { live.send({ do: 'undo' }); },
+  redo() { live.send({ do: 'redo' }); },
+  removeStep() {
+    const lane = this.laneOf(this.step);
+    if (!lane) return;
+    const i = lane.steps.findIndex((s) => s.id === this.step);
+    const next = lane.steps[i - 1] ?? lane.steps[i + 1];
+    const edit = lane.steps.length === 1 ? { edit: 'remove-lane', lane: lane.id } : { edit: 'remove-step', step: this.step };
+    if (next) this.wantSelect = next.id;
+    this.edit(edit);
+  },
+  duplicateStep() { live.send({ do: 'duplicate-step', step: this.step }); },
+  bypass() { if (this.chosen) this.edit({ edit: 'bypass', step: this.step, bypassed: !this.chosen.bypassed }); },
+  shift(by) {
+    const lane = this.laneOf(this.step);
+    if (!lane) return;
+    const i = lane.steps.findIndex((s) => s.id === this.step);
+    if (i + by >= 0 && i + by < lane.steps.length) this.edit({ edit: 'move-step', step: this.step, lane: lane.id, place: i + by });
+  },
+  rename(event) { this.edit({ edit: 'label-step', step: this.step, label: event.target.value }); event.target.blur(); },
+  renameLane(event) { this.edit({ edit: 'rename-lane', lane: this.lane, name: event.target.value }); event.target.blur(); },
+  renameLook(event) { this.naming = false; if (event.target.value.trim() && event.target.value !== this.look.name) this.edit({ edit: 'rename', name: event.target.value }); },
+  setClock(event) { const f = Number(event.target.value); if (Number.isFinite(f)) this.edit({ edit: 'set-clock', lane: this.lane, clock: { factor: f } }); },
+  moveLane(by) {
+    const i = this.look.lanes.findIndex((l) => l.id === this.lane);
+    if (i + by >= 0 && i + by < this.look.lanes.length) this.edit({ edit: 'move-lane', lane: this.lane, place: i + by });
+  },
+  removeLane() { this.edit({ edit: 'remove-lane', lane: this.lane }); this.lane = ''; },
+  duplicateLane() { live.send({ do: 'duplicate-lane', lane: this.lane }); },
+  addLayer(lane) { live.send({ do: 'add-layer', lane }); },
+  canMix(lane) { return lane && lane.steps.length && this.gives(lane.steps.at(-1)) === 'picture'; },
+  changeLayer(change, g = 0) {
+    const layer = this.chosenLayer;
+    if (!layer) return;
+    Object.assign(layer, change);
+    this.edit({ edit: 'change-layer', layer: { ...layer } }, g);
+  },
+  layerRange() {
+    return { min: 0, max: 1, byRatio: false, whole: false, value: this.chosenLayer?.opacity ?? 1, change: (v, g) => this.changeLayer({ opacity: v }, g), reset: () => this.changeLayer({ opacity: 1 }) };
+  },
+  mountLayer(element) { slider(element, () => (this.chosenLayer ? this.layerRange() : null)); },
+  drawLayer(element) { if (this.chosenLayer) paint(element, this.layerRange(), null, this.chosenLayer.opacity); },
+  setOpacity(event) { const v = Number(event.target.value) / 100; if (Number.isFinite(v)) this.changeLayer({ opacity: Math.min(1, Math.max(0, v)) }); },
+  opacityText(layer) { return Math.round(layer.opacity * 100); },
+  blendText(layer) { return `${layer.blend[0].toUpperCase()}${layer.blend.slice(1)} · ${this.opacityText(layer)}`; },
+  barOf(layer) { return { transform: `scaleX(${layer.opacity})` }; },
+  removeLayer() { this.edit({ edit: 'remove-layer', layer: this.layer }); this.layer = ''; },
+  moveLayer(by) {
+    const i = this.look.mix.findIndex((l) => l.id === this.layer);
+    if (i + by >= 0 && i + by < this.look.mix.length) this.edit({ edit: 'move-layer', layer: this.layer, place: i + by });
+  },
+  setFormat(field, event) {
+    const { width, height, rate, seed, tempo } = this.look;
+    this.edit({ edit: 'format', width, height, rate, seed, tempo, [field]: Number(event.target.value) });
+  },
+  showLook() { this.step = ''; this.lane = ''; this.layer = ''; this.wire(); },
+
+  // Dragging steps and layers
+
+  dragStep(event, id) { this.drag.step = id; event.dataTransfer.effectAllowed = 'move'; event.dataTransfer.setData('text/plain', id); },
+  overPlace(event, lane, place) { if (this.drag.step) { event.preventDefault(); this.drag.over = `${lane} ${place}`; } },
+  isOver(lane, place) { return this.drag.over === `${lane} ${place}`; },
+  drop(event, lane, place) {
+    event.preventDefault();
+    const id = this.drag.step;
+    this.endDrag();
+    if (!id) return;
+    const from = this.laneOf(id);
+    const i = from.steps.findIndex((s) => s.id === id);
+    this.edit({ edit: 'move-step', step: id, lane, place: from.id === lane && i < place ? place - 1 : place });
+  },
+  dragLayer(event, id) { this.drag.layer = id; event.dataTransfer.effectAllowed = 'move'; event.dataTransfer.setData('text/plain', id); },
+  overLayer(event, id) { if (this.drag.layer) { event.preventDefault(); this.drag.over = id; } },
+  dropLayer(event, id) {
+    event.preventDefault();
+    const moved = this.drag.layer;
+    this.endDrag();
+    if (moved && moved !== id) this.edit({ edit: 'move-layer', layer: moved, place: this.look.mix.findIndex((l) => l.id === id) });
+  },
+  endDrag() { this.drag.step = ''; this.drag.layer = ''; this.drag.over = ''; },
+
+  // Finder
+
+  openFinder(lane, place) {
+    this.finder = { open: true, words: '', lane, place, found: [], at: 0 };
+    this.ask();
+    this.$nextTick(() => $('.finder input').focus());
+  },
+  findHere() {
+    const lane = this.step ? this.laneOf(this.step) : this.chosenLane;
+    if (!lane) return this.openFinder(null, 0);
+    const i = lane.steps.findIndex((s) => s.id === this.step);
+    this.openFinder(lane.id, i < 0 ? lane.steps.length : i + 1);
+  },
+  ask() { live.send({ do: 'find', asked: ++live.asked, lane: this.finder.lane, place: this.finder.place, words: this.finder.words }); },
+  finderKey(event) {
+    const n = this.finder.found.length;
+    if (event.key === 'ArrowDown' && n) this.finder.at = (this.finder.at + 1) % n;
+    else if (event.key === 'ArrowUp' && n) this.finder.at = (this.finder.at + n - 1) % n;
+    else if (event.key === 'Enter' && n) this.addStep(this.finder.found[this.finder.at]);
+    else if (event.key === 'Escape') this.closeFinder();
+    else if (event.key === 'Tab') { this.finder.lane = null; this.finder.place = 0; this.ask(); }
+    else return;
+    event.preventDefault();
+    event.stopPropagation();
+    this.$nextTick(() => $('.finder li.at')?.scrollIntoView({ block: 'nearest' }));
+  },
+  addStep(type) { live.send({ do: 'add-step', lane: this.finder.lane, place: this.finder.place, type }); this.closeFinder(); },
+  closeFinder() { this.finder.open = false; document.getElementById(`step-${this.step}`)?.focus(); },
+  foundName(type) { return catalogue[type].name; },
+  foundDoes(type) { return catalogue[type].does; },
+  foundRail(type) { return RAILS[catalogue[type].gives].d; },
+  foundFill(type) { return RAILS[catalogue[type].gives].fill; },
+  foundWidth(type) { return RAILS[catalogue[type].gives].width; },
+  get finderPlace() {
+    const lane = this.finder.lane && this.laneById(this.finder.lane);
+    if (!lane) return 'Starts a new lane';
+    const before = lane.steps[this.finder.place - 1];
+    return before ? `In ${lane.name}, behind ${this.name(before)} — Tab for a new lane` : `At the start of ${lane.name}`;
+  },
+
+  // Monitor
+
+  watch() {
+    const box = $('.monitor').getBoundingClientRect();
+    const aspect = this.look.width / this.look.height;
+    const most = Math.ceil(Math.min(box.width, box.height * aspect) * Math.min(2, devicePixelRatio));
+    live.send({ do: 'watch', subject: this.onlySubject || null, most: Math.ceil(most / 32) * 32 });
+  },
+  only(id) { this.onlySubject = id; this.watch(); },
+  soloStep() { this.only(this.onlySubject === this.step ? '' : this.step); },
+  soloLane(lane) { const id = lane.steps.at(-1)?.id ?? ''; this.only(this.onlySubject === id ? '' : id); },
+  get onlyText() {
+    const step = this.find(this.onlySubject);
+    const lane = step && this.laneOf(step.id);
+    if (!step || !lane) return '';
+    return lane.steps.at(-1) === step ? `Only: ${lane.name}` : `Only: ${this.name(step)} in ${lane.name}`;
+  },
+  get soloText() { const lane = this.laneOf(this.step); return lane ? `Only: ${this.chosen === lane.steps.at(-1) ? lane.name : this.name(this.chosen)}` : ''; },
+  get onlySignal() { const step = this.find(this.onlySubject); return step && this.gives(step) === 'signal'; },
+  toggleProbe() { this.probing = !this.probing; if (!this.probing) live.send({ do: 'probe', u: -1, v: -1 }); },
+  point(event) {
+    if (!this.probing) return;
+    const canvas = $('canvas.picture');
+    const box = canvas.getBoundingClientRect();
+    const scale = Math.min(box.width / canvas.width, box.height / canvas.height);
+    const w = canvas.width * scale;
+    const h = canvas.height * scale;
+    const u = (event.clientX - box.left - (box.width - w) / 2) / w;
+    const v = 1 - (event.clientY - box.top - (box.height - h) / 2) / h;
+    const inside = u >= 0 && u < 1 && v >= 0 && v < 1;
+    live.send({ do: 'probe', u: inside ? u : -1, v: inside ? v : -1 });
+  },
+
+  // Transport
+
+  pause() { live.send({ do: 'pause', on: !this.paused }); },
+  rewind() { live.send({ do: 'rewind' }); },
+  blackout(seconds) { live.send({ do: 'fade', to: this.dark ? 1 : 0, seconds }); },
+  chooseScale(event) { this.scaleChoice = event.target.value; live.send({ do: 'scale', to: Number(event.target.value) }); },
+  chooseSound(event) {
+    const id = event.target.value;
+    if (id === 'upload') { event.target.value = this.soundId; $('#upload input[type=file]').click(); return; }
+    live.send({ do: 'sound', sound: id === 'band' ? null : id });
+  },
+  hear() { this.hearing = !this.hearing; sound.play(this.hearing, this.soundId).catch(() => { this.hearing = false; this.refusal = 'The browser does not play this sound; the engine still hears it.'; }); },
+  sendUpload(event) { if (event.target.files.length) event.target.form.submit(); },
+  openOutput() { open('/output', 'gloaming-output'); },
+
+  // Footer and keys
+
+  get saying() { return this.refusal || this.note?.says || ''; },
+  goNote() { if (this.refusal) this.refusal = ''; else if (this.note?.step) { this.select(this.note.step); document.getElementById(`step-${this.note.step}`)?.scrollIntoView({ block: 'nearest', inline: 'nearest' }); } else if (this.note?.lane) this.selectLane(this.note.lane); },
+  get savedText() { return this.savedVersion >= this.version ? 'saved' : 'saving…'; },
+
+  key(event) {
+    const typing = /^(INPUT|SELECT|TEXTAREA)$/.test(event.target.tagName);
+    const command = event.ctrlKey || event.metaKey;
+    if (command && event.key.toLowerCase() === 'z') { event.preventDefault(); return event.shiftKey ? this.redo() : this.undo(); }
+    if (command && event.key.toLowerCase() === 'y') { event.preventDefault(); return this.redo(); }
+    if (typing) { if (event.key === 'Escape') event.target.blur(); return; }
+    if (command) return;
+    const act = {
+      '/': () => this.findHere(),
+      ' ': () => this.pause(),
+      Delete: () => (this.layer ? this.removeLayer() : this.lane ? this.removeLane() : this.removeStep()),
+      b: () => this.bypass(),
+      d: () => (this.lane ? this.duplicateLane() : this.duplicateStep()),
+      s: () => (this.lane ? this.soloLane(this.chosenLane) : this.soloStep()),
+      w: () => this.only(''),
+      p: () => this.toggleProbe(),
+      n: () => this.openFinder(null, 0),
+      r: () => $('.set .rename')?.focus(),
+      B: () => this.blackout(0),
+      F: () => this.blackout(2),
+      Escape: () => this.closeFinder(),
+      ArrowLeft: () => (event.altKey ? this.shift(-1) : this.walk(-1, 0)),
+      ArrowRight: () => (event.altKey ? this.shift(1) : this.walk(1, 0)),
+      ArrowUp: () => (event.altKey ? (this.layer ? this.moveLayer(-1) : this.moveLane(-1)) : this.walk(0, -1)),
+      ArrowDown: () => (event.altKey ? (this.layer ? this.moveLayer(1) : this.moveLane(1)) : this.walk(0, 1)),
+    }[event.key];
+    if (!act || (event.key === ' ' && event.target.tagName === 'BUTTON' && !event.target.closest('.step'))) return;
+    event.preventDefault();
+    act();
+  },
+  walk(across, down) {
+    const lanes = this.look.lanes.filter((l) => l.steps.length);
+    if (!lanes.length) return;
+    const at = lanes.findIndex((l) => l.steps.some((s) => s.id === this.step) || l.id === this.lane);
+    const lane = lanes[Math.min(lanes.length - 1, Math.max(0, (at < 0 ? 0 : at) + down))];
+    const i = at < 0 ? 0 : lanes[at].steps.findIndex((s) => s.id === this.step);
+    const step = lane.steps[Math.min(lane.steps.length - 1, Math.max(0, (i < 0 ? 0 : i) + across))];
+    this.select(step.id);
+    const card = document.getElementById(`step-${step.id}`);
+    card?.focus({ preventScroll: true });
+    card?.scrollIntoView({ block: 'nearest', inline: 'nearest' });
+  },
+
+  /** Draws the connections of what is selected: what a step reads, and who reads the lane it ends. */
+  wire() {
+    const lanes = $('.lanes');
+    const svg = $('svg.wires');
+    const base = lanes.getBoundingClientRect();
+    const paths = [];
+    const join = (/** @type {string} */ lane, /** @type {string} */ step) => {
+      const end = document.querySelector(`#lane-${lane} .plus`)?.getBoundingClientRect();
+      const card = document.getElementById(`step-${step}`)?.getBoundingClientRect();
+      if (!end || !card) return;
+      const x0 = end.left - base.left + lanes.scrollLeft - 4;
+      const y0 = end.top + end.height / 2 - base.top + lanes.scrollTop;
+      const x1 = card.left - base.left + lanes.scrollLeft + 20;
+      const y1 = card.top - base.top + lanes.scrollTop;
+      paths.push(`M${x0} ${y0}C${x0} ${(y0 + y1) / 2} ${x1} ${(y0 + y1) / 2} ${x1} ${y1}`);
+    };
+    const chosen = this.chosen;
+    if (chosen) {
+      Object.values(chosen.reads ?? {}).forEach((lane) => join(/** @type {string} */ (lane), chosen.id));
+      Object.values(chosen.follows ?? {}).forEach((f) => join(/** @type {any} */ (f).lane, chosen.id));
+    }
+    const ends = this.lane ? this.laneById(this.lane) : chosen && this.laneOf(chosen.id)?.steps.at(-1) === chosen ? this.laneOf(chosen.id) : null;
+    if (ends) {
+      for (const lane of this.look.lanes) for (const s of lane.steps) {
+        if (Object.values(s.reads ?? {}).includes(ends.id) || Object.values(s.follows ?? {}).some((f) => /** @type {any} */ (f).lane === ends.id)) join(ends.id, s.id);
+      }
+    }
+    svg.replaceChildren(...paths.map((d) => {
+      const path = document.createElementNS('http://www.w3.org/2000/svg', 'path');
+      path.setAttribute('d', d);
+      return path;
+    }));
+  },
+}));
+
+Alpine.start();
