@@ -21,10 +21,10 @@ import gloaming.look.Blend;
  * <tr><td>subtract</td><td>b + s (1 - 2 ba): b - s where both are opaque</td></tr>
  * </table>
  *
- * <p>{@link #one} is the plain version; rows are done by loops that the JIT turns into vectors, or by {@link Strips}.
+ * <p>{@link #one} is the plain version; rows are done by {@link Strips}.
  */
 public final class Blending {
-    private static final ThreadLocal<float[][]> SCRATCH = ThreadLocal.withInitial(() -> new float[3][0]);
+    private static final ThreadLocal<float[]> STRENGTH = ThreadLocal.withInitial(() -> new float[0]);
 
     private Blending() {}
 
@@ -48,78 +48,47 @@ public final class Blending {
      */
     public static void rows(Blend mode, Picture source, double opacity, Picture mask, Picture target, int from, int to) {
         int width = target.width;
-        float[][] scratch = SCRATCH.get();
-        if (scratch[0].length < width) for (int i = 0; i < scratch.length; i++) scratch[i] = new float[width];
-        float[] s = scratch[0];
-        float[] sa = scratch[1];
-        float[] k = scratch[2];
+        int whole = width / Strips.LANES * Strips.LANES;
+        float[] k = STRENGTH.get();
+        if (k.length < width) STRENGTH.set(k = new float[width]);
+        java.util.Arrays.fill(k, 0, width, (float) opacity);
         for (int y = from; y < to; y++) {
             int row = y * width;
-            strength(mask, opacity, row, width, k);
-            times(source.a, row, k, sa, width);
-            for (int channel = 0; channel < 3; channel++) {
-                times(source.plane(channel), row, k, s, width);
-                channel(mode, s, sa, target.plane(channel), target.a, row, width);
+            if (mask != null) strength(mask, (float) opacity, row, width, k);
+            for (int c = 0; c < 3; c++) {
+                float[] s = source.plane(c);
+                float[] b = target.plane(c);
+                channel(mode, s, source.a, k, b, target.a, row, whole);
+                for (int x = whole; x < width; x++) {
+                    b[row + x] = one(mode, s[row + x] * k[x], source.a[row + x] * k[x], b[row + x], target.a[row + x]);
+                }
             }
-            union(sa, target.a, row, width);
-        }
-    }
-
-    private static void strength(Picture mask, double opacity, int row, int width, float[] k) {
-        float o = (float) opacity;
-        if (mask == null) {
-            java.util.Arrays.fill(k, 0, width, o);
-        } else {
-            // A premultiplied picture's luminance is already its luminance times its alpha.
-            for (int x = 0; x < width; x++) {
-                float light = 0.2126f * mask.r[row + x] + 0.7152f * mask.g[row + x] + 0.0722f * mask.b[row + x];
-                k[x] = o * Math.clamp(light, 0f, 1f);
+            Strips.union(source.a, k, target.a, row, whole);
+            for (int x = whole; x < width; x++) {
+                float sa = source.a[row + x] * k[x];
+                target.a[row + x] = sa + target.a[row + x] - sa * target.a[row + x];
             }
         }
     }
 
-    private static void times(float[] plane, int row, float[] k, float[] out, int width) {
-        for (int x = 0; x < width; x++) out[x] = plane[row + x] * k[x];
-    }
-
-    private static void channel(Blend mode, float[] s, float[] sa, float[] b, float[] ba, int row, int width) {
-        int done =
-                switch (mode) {
-                    case OVER -> over(s, sa, b, row, width);
-                    case ADD -> add(s, b, row, width);
-                    case SUBTRACT -> subtract(s, b, ba, row, width);
-                    case MULTIPLY -> multiply(s, sa, b, ba, row, width);
-                    case SCREEN -> Strips.screen(s, b, row, width);
-                    case LIGHTEN -> Strips.lighten(s, sa, b, ba, row, width);
-                    case DARKEN -> Strips.darken(s, sa, b, ba, row, width);
-                    case DIFFERENCE -> Strips.difference(s, sa, b, ba, row, width);
-                };
-        for (int x = done; x < width; x++) b[row + x] = one(mode, s[x], sa[x], b[row + x], ba[row + x]);
-    }
-
-    private static int over(float[] s, float[] sa, float[] b, int row, int width) {
-        for (int x = 0; x < width; x++) b[row + x] = s[x] + b[row + x] * (1 - sa[x]);
-        return width;
-    }
-
-    private static int add(float[] s, float[] b, int row, int width) {
-        for (int x = 0; x < width; x++) b[row + x] = s[x] + b[row + x];
-        return width;
-    }
-
-    private static int subtract(float[] s, float[] b, float[] ba, int row, int width) {
-        for (int x = 0; x < width; x++) b[row + x] = b[row + x] + s[x] * (1 - 2 * ba[row + x]);
-        return width;
-    }
-
-    private static int multiply(float[] s, float[] sa, float[] b, float[] ba, int row, int width) {
+    private static void strength(Picture mask, float opacity, int row, int width, float[] k) {
+        // A premultiplied picture's luminance is already its luminance times its alpha.
         for (int x = 0; x < width; x++) {
-            b[row + x] = s[x] * b[row + x] + s[x] * (1 - ba[row + x]) + b[row + x] * (1 - sa[x]);
+            float light = 0.2126f * mask.r[row + x] + 0.7152f * mask.g[row + x] + 0.0722f * mask.b[row + x];
+            k[x] = opacity * Math.clamp(light, 0f, 1f);
         }
-        return width;
     }
 
-    private static void union(float[] sa, float[] ba, int row, int width) {
-        for (int x = 0; x < width; x++) ba[row + x] = sa[x] + ba[row + x] - sa[x] * ba[row + x];
+    private static void channel(Blend mode, float[] s, float[] sa, float[] k, float[] b, float[] ba, int row, int width) {
+        switch (mode) {
+            case OVER -> Strips.over(s, sa, k, b, ba, row, width);
+            case ADD -> Strips.add(s, sa, k, b, ba, row, width);
+            case SCREEN -> Strips.screen(s, sa, k, b, ba, row, width);
+            case MULTIPLY -> Strips.multiply(s, sa, k, b, ba, row, width);
+            case LIGHTEN -> Strips.lighten(s, sa, k, b, ba, row, width);
+            case DARKEN -> Strips.darken(s, sa, k, b, ba, row, width);
+            case DIFFERENCE -> Strips.difference(s, sa, k, b, ba, row, width);
+            case SUBTRACT -> Strips.subtract(s, sa, k, b, ba, row, width);
+        }
     }
 }

@@ -5,9 +5,6 @@ import gloaming.flow.Column;
 import gloaming.flow.Crew;
 import gloaming.flow.Picture;
 import gloaming.flow.Points;
-import jdk.incubator.vector.FloatVector;
-import jdk.incubator.vector.VectorMask;
-import jdk.incubator.vector.VectorSpecies;
 
 /**
  * Draws dots, in bands of rows so that threads never meet and every pixel takes its dots in the order of the points.
@@ -17,8 +14,9 @@ import jdk.incubator.vector.VectorSpecies;
  * pixel large and as much fainter, so that shrinking dots fade and do not flicker. {@link #cover} is the plain version.
  */
 public final class Dots {
-    private static final VectorSpecies<Float> F = FloatVector.SPECIES_256;
-    private static final FloatVector INDEX = FloatVector.zero(F).addIndex(1);
+    /** Pixels: a dot's row at least this wide is drawn by vectors. */
+    private static final int WIDE = 24;
+
     private static final int BAND = 16;
     private static final int GRAIN = 4_096;
     /** Pixels: the least radius drawn. */
@@ -131,33 +129,34 @@ public final class Dots {
             float dy = row - y;
             float most = middle - dy * dy * inverse;
             if (most <= 0) continue;
-            for (int column = left; column < right; column += F.length()) {
-                int at = row * out.width + column;
-                VectorMask<Float> mask = F.indexInRange(column, right);
-                FloatVector dx = INDEX.add(column - x);
-                FloatVector q = FloatVector.broadcast(F, most).sub(dx.mul(dx).mul(inverse)).max(0f).min(1f);
-                FloatVector k = q.mul(q).mul(FloatVector.broadcast(F, 3f).sub(q.mul(2f))).mul(alpha);
-                if (add) {
-                    splat(out.r, at, mask, k, red);
-                    splat(out.g, at, mask, k, green);
-                    splat(out.b, at, mask, k, blue);
-                } else {
-                    FloatVector keep = FloatVector.broadcast(F, 1f).sub(k);
-                    cover(out.r, at, mask, k, keep, red);
-                    cover(out.g, at, mask, k, keep, green);
-                    cover(out.b, at, mask, k, keep, blue);
-                }
-                FloatVector a = FloatVector.fromArray(F, out.a, at, mask);
-                a.add(k.mul(FloatVector.broadcast(F, 1f).sub(a))).intoArray(out.a, at, mask);
+            int at = row * out.width;
+            int column = left;
+            if (right - left >= WIDE) {
+                column = right - (right - left) % Strips.LANES;
+                if (add) Strips.addDot(out.r, out.g, out.b, out.a, at + left, column - left, left - x, most, inverse, alpha, red, green, blue);
+                else Strips.coverDot(out.r, out.g, out.b, out.a, at + left, column - left, left - x, most, inverse, alpha, red, green, blue);
             }
+            rest(out, at, column, right, x, most, inverse, alpha, red, green, blue, add ? 0 : 1);
         }
     }
 
-    private static void splat(float[] plane, int at, VectorMask<Float> mask, FloatVector k, float colour) {
-        FloatVector.fromArray(F, plane, at, mask).add(k.mul(colour)).intoArray(plane, at, mask);
-    }
-
-    private static void cover(float[] plane, int at, VectorMask<Float> mask, FloatVector k, FloatVector keep, float colour) {
-        FloatVector.fromArray(F, plane, at, mask).mul(keep).add(k.mul(colour)).intoArray(plane, at, mask);
+    /** Pixels one by one; {@code hide} is how much of what lies behind a dot hides, 0 or 1. */
+    private static void rest(
+            Picture out, int at, int from, int to, float x, float most, float inverse, float alpha, float red, float green, float blue, float hide) {
+        float[] r = out.r;
+        float[] g = out.g;
+        float[] b = out.b;
+        float[] a = out.a;
+        for (int column = from; column < to; column++) {
+            float dx = column - x;
+            float q = Math.min(1f, Math.max(0f, most - dx * dx * inverse));
+            float k = q * q * (3 - 2 * q) * alpha;
+            float keep = 1 - hide * k;
+            int i = at + column;
+            r[i] = r[i] * keep + k * red;
+            g[i] = g[i] * keep + k * green;
+            b[i] = b[i] * keep + k * blue;
+            a[i] += k * (1 - a[i]);
+        }
     }
 }

@@ -129,10 +129,12 @@ public final class Exit {
     /**
      * Draws a small view of the picture into part of an RGB image, by a few samples a pixel, over near-black.
      *
-     * @return the brightest light seen
+     * @param seen gets the brightest light and the largest cover
      */
-    public static float tile(Picture in, byte[] image, int imageWidth, int left, int top, int width, int height) {
+    public static void tile(
+            Picture in, byte[] image, int imageWidth, int left, int top, int width, int height, float[] seen) {
         float brightest = 0;
+        float cover = 0;
         for (int y = 0; y < height; y++) {
             int at = ((top + height - 1 - y) * imageWidth + left) * 3;
             for (int x = 0; x < width; x++) {
@@ -146,6 +148,7 @@ public final class Exit {
                     red += in.r[i];
                     green += in.g[i];
                     blue += in.b[i];
+                    cover = Math.max(cover, in.a[i]);
                 }
                 brightest = Math.max(brightest, Math.max(red, Math.max(green, blue)) / 4);
                 image[at++] = encode(red / 4 + 0.002f, 64);
@@ -153,6 +156,7 @@ public final class Exit {
                 image[at++] = encode(blue / 4 + 0.003f, 64);
             }
         }
-        return brightest;
+        seen[0] = brightest;
+        seen[1] = cover;
     }
 }

@@ -96,7 +96,7 @@ final class Pyramid {
                     float[] s = low.plane(c);
                     int n = near * low.width;
                     int m = next * low.width;
-                    for (int x = 0; x < low.width; x++) row[x + 1] = 0.75f * s[n + x] + 0.25f * s[m + x];
+                    Strips.meet(s, n, m, 0.75f, 0.25f, row, 1, low.width);
                     row[0] = row[1];
                     row[low.width + 1] = row[low.width];
                     widen(row, base.plane(c), y * base.width, base.width, amount);
@@ -107,18 +107,12 @@ final class Pyramid {
 
     private static void widen(float[] row, float[] out, int at, int width, float amount) {
         int pairs = width / 2;
-        if (amount == 0) {
-            for (int x = 0; x < pairs; x++) {
-                out[at + 2 * x] = 0.75f * row[x + 1] + 0.25f * row[x];
-                out[at + 2 * x + 1] = 0.75f * row[x + 1] + 0.25f * row[x + 2];
-            }
-            if ((width & 1) == 1) out[at + width - 1] = 0.75f * row[pairs + 1] + 0.25f * row[pairs];
-        } else {
-            for (int x = 0; x < pairs; x++) {
-                out[at + 2 * x] += amount * (0.75f * row[x + 1] + 0.25f * row[x]);
-                out[at + 2 * x + 1] += amount * (0.75f * row[x + 1] + 0.25f * row[x + 2]);
-            }
-            if ((width & 1) == 1) out[at + width - 1] += amount * (0.75f * row[pairs + 1] + 0.25f * row[pairs]);
+        float keep = amount == 0 ? 0 : 1;
+        float times = amount == 0 ? 1 : amount;
+        Strips.widen(row, out, at, pairs, keep, times);
+        if ((width & 1) == 1) {
+            int last = at + width - 1;
+            out[last] = keep * out[last] + times * (0.75f * row[pairs + 1] + 0.25f * row[pairs]);
         }
     }
 
@@ -132,17 +126,11 @@ final class Pyramid {
                 int r3 = Math.min(in.height - 1, 2 * y + 2) * in.width;
                 for (int c = 0; c < 4; c++) {
                     float[] s = in.plane(c);
-                    for (int x = 0; x < in.width; x++) {
-                        row[x + 1] = 0.125f * (s[r0 + x] + s[r3 + x]) + 0.375f * (s[r1 + x] + s[r2 + x]);
-                    }
+                    Strips.meet(s, r0, r1, r2, r3, row, 1, in.width);
                     row[0] = row[1];
                     row[in.width + 1] = row[in.width];
                     row[in.width + 2] = row[in.width];
-                    float[] o = out.plane(c);
-                    int at = y * out.width;
-                    for (int x = 0; x < out.width; x++) {
-                        o[at + x] = 0.125f * (row[2 * x] + row[2 * x + 3]) + 0.375f * (row[2 * x + 1] + row[2 * x + 2]);
-                    }
+                    Strips.halve(row, out.plane(c), y * out.width, out.width);
                 }
             }
         });

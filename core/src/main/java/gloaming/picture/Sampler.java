@@ -82,7 +82,7 @@ final class Sampler {
         int low = (int) y0;
         float v = (float) (y0 - low);
         for (int c = 0; c < 4; c++) {
-            meet(s.plane(c), low * s.width, s.width, fade * (1 - v), fade * v, meet);
+            Strips.meet(s.plane(c), low * s.width, Math.min(s.height - 1, low + 1) * s.width, fade * (1 - v), fade * v, meet, 0, s.width);
             float[] into = out.plane(c);
             if (dx == 1) {
                 int shift = (int) Math.floor(x0 + from) - from;
@@ -95,14 +95,6 @@ final class Sampler {
                     into[at + i] = meet[cx] + u * (meet[cx + 1] - meet[cx]);
                 }
             }
-        }
-    }
-
-    private static void meet(float[] plane, int at, int width, float low, float high, float[] meet) {
-        if (high == 0) {
-            for (int x = 0; x < width; x++) meet[x] = low * plane[at + x];
-        } else {
-            for (int x = 0; x < width; x++) meet[x] = low * plane[at + x] + high * plane[at + width + x];
         }
     }
 

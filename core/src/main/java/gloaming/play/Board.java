@@ -18,6 +18,8 @@ public final class Board extends Relay {
     public final double[] value;
     /** Brightest light a picture step's preview saw; below 0 where none was seen. */
     public final float[] light;
+    /** Largest cover a picture step's preview saw, 0 to 1; below 0 where none was seen. */
+    public final float[] cover;
     /** How many points left a step; below 0 for others. */
     public final int[] count;
     /** What is wrong with a step, or null. */
@@ -60,6 +62,7 @@ public final class Board extends Relay {
         cost = new double[n];
         value = new double[n];
         light = new float[n];
+        cover = new float[n];
         count = new int[n];
         trouble = new String[n];
         follows = plan.steps.stream()
@@ -68,6 +71,7 @@ public final class Board extends Relay {
         followed = new double[follows.size()][3];
         java.util.Arrays.fill(value, Double.NaN);
         java.util.Arrays.fill(light, -1);
+        java.util.Arrays.fill(cover, -1);
         java.util.Arrays.fill(count, -1);
     }
 }

@@ -113,9 +113,10 @@ public final class Diagnosis {
                 int count = board.count[i];
                 if (!step.bypassed()) {
                     boolean dark = light >= 0 && light < DARK;
-                    if (dark && points == 0) {
+                    boolean clear = dark && board.cover[i] < DARK;
+                    if (clear && points == 0) {
                         notes.add(note(look, step, named(look, step) + " has no points to draw; see what stands before it."));
-                    } else if (dark && (points > 0 || before > DARK)) {
+                    } else if (clear && points > 0 || dark && before > DARK) {
                         String hint = catalogue.find(step.type()).ifBlack();
                         notes.add(note(look, step, named(look, step) + " gives a black picture: " + hint + "."));
                     }

@@ -275,6 +275,7 @@ public final class Stage implements AutoCloseable {
             b.value[i] = eyes.value(i);
             b.count[i] = eyes.count(i);
             b.light[i] = eyes.light(i);
+            b.cover[i] = eyes.cover(i);
             for (String setting : run.step.follows().keySet()) {
                 int index = run.description.settingIndex(setting);
                 for (Plan.Driven driven : run.driven) {
@@ -321,6 +322,8 @@ public final class Stage implements AutoCloseable {
     private final class Eyes implements Onlooker {
         private double[] values = new double[0];
         private float[] lights = new float[0];
+        private float[] covers = new float[0];
+        private final float[] seen = new float[2];
         private int[] counts = new int[0];
         private final float[] probe = {-1, 0, 0, 0, 0, 0};
         private Tiles drawing;
@@ -332,6 +335,7 @@ public final class Stage implements AutoCloseable {
             if (values.length != n || board.frame == 0) {
                 values = new double[n];
                 lights = new float[n];
+                covers = new float[n];
                 counts = new int[n];
                 java.util.Arrays.fill(lights, -1);
             }
@@ -359,15 +363,19 @@ public final class Stage implements AutoCloseable {
             return i < lights.length ? lights[i] : -1;
         }
 
+        float cover(int i) {
+            return light(i) < 0 ? -1 : covers[i];
+        }
+
         int count(int i) {
             return i < counts.length ? counts[i] : -1;
         }
 
         /** Hands the tiles over when all are drawn; tells whether anything is ready for the courier. */
         boolean finish() {
-            if (drawing != null && drawing.wanted()) {
-                drawing.done();
+            if (drawing != null && drawing.wanted() && drawing.whole()) {
                 drawing.begin();
+                drawing.done();
                 made = true;
             }
             return made;
@@ -404,7 +412,9 @@ public final class Stage implements AutoCloseable {
                 case Picture picture -> {
                     int tile = take(step);
                     if (tile >= 0) {
-                        lights[index] = Exit.tile(picture, drawing.rgb(), drawing.width, left(tile), top(tile), drawing.tileWidth, Tiles.HEIGHT);
+                        Exit.tile(picture, drawing.rgb(), drawing.width, left(tile), top(tile), drawing.tileWidth, Tiles.HEIGHT, seen);
+                        lights[index] = seen[0];
+                        covers[index] = seen[1];
                     }
                     leave(step, picture);
                 }

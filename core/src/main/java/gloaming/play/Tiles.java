@@ -7,6 +7,7 @@ public final class Tiles extends Relay {
     public static final int MOST = 160;
     public static final int HEIGHT = 64;
     public static final int COLUMNS = 8;
+    private static final int PATIENCE = 6;
     /** Steps in the order of their tiles. */
     public final List<String> steps;
 
@@ -19,6 +20,7 @@ public final class Tiles extends Relay {
     private final byte[] rgb;
     private final boolean[] fresh;
     private int due;
+    private int frames;
 
     public Tiles(List<String> steps, java.util.Set<String> lanes, double aspect) {
         this.steps = List.copyOf(steps.subList(0, Math.min(MOST, steps.size())));
@@ -35,8 +37,9 @@ public final class Tiles extends Relay {
         return rgb;
     }
 
-    /** Whether all tiles have been drawn since the reader asked. */
+    /** Whether all tiles have been drawn since the reader asked, or enough frames have passed that the rest does not run. */
     boolean whole() {
+        if (++frames > PATIENCE) return true;
         for (boolean f : fresh) if (!f) return false;
         return true;
     }
@@ -44,6 +47,7 @@ public final class Tiles extends Relay {
     void begin() {
         java.util.Arrays.fill(fresh, false);
         due = 0;
+        frames = 0;
     }
 
     /** The tile to draw for a step now, or -1: a few each frame, so that no frame pays for all. */
