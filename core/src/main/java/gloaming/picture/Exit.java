@@ -14,6 +14,7 @@ import gloaming.step.Colour;
  */
 public final class Exit {
     private static final float KNEE = 0.9f;
+    private static final float GROUND = 0.02f;
     private static final float HEAT = 0.12f;
     /** The table is indexed by a float's exponent and nine bits of its fraction, from 2^-14 to 2^5. */
     private static final int SHIFT = 14;
@@ -127,7 +128,7 @@ public final class Exit {
     }
 
     /**
-     * Draws a small view of the picture into part of an RGB image, by a few samples a pixel, over near-black.
+     * Draws a small view of the picture into part of an RGB image, by a few samples a pixel, over a dim ground so that dark shapes show.
      *
      * @param seen gets the brightest light and the largest cover
      */
@@ -141,6 +142,7 @@ public final class Exit {
                 float red = 0;
                 float green = 0;
                 float blue = 0;
+                float ground = 0;
                 for (int s = 0; s < 4; s++) {
                     int sx = (int) ((x + 0.25f + 0.5f * (s & 1)) * in.width / width);
                     int sy = (int) ((y + 0.25f + 0.5f * (s >> 1)) * in.height / height);
@@ -149,11 +151,12 @@ public final class Exit {
                     green += in.g[i];
                     blue += in.b[i];
                     cover = Math.max(cover, in.a[i]);
+                    ground += 1 - Math.min(1, in.a[i]);
                 }
                 brightest = Math.max(brightest, Math.max(red, Math.max(green, blue)) / 4);
-                image[at++] = encode(red / 4 + 0.002f, 64);
-                image[at++] = encode(green / 4 + 0.002f, 64);
-                image[at++] = encode(blue / 4 + 0.003f, 64);
+                image[at++] = encode((red + GROUND * ground) / 4, 64);
+                image[at++] = encode((green + GROUND * ground) / 4, 64);
+                image[at++] = encode((blue + 1.5f * GROUND * ground) / 4, 64);
             }
         }
         seen[0] = brightest;

@@ -11,7 +11,7 @@ import java.util.List;
  * <p>Halving and doubling both weigh with (1 3 3 1) / 8, a blur of variance 0.75 at the finer size. Going down and up {@code
  * k} levels thus blurs by a variance of {@code 1.5 (4^k - 1) / 3}; a small Gaussian at the lowest level adds what is missing
  * (Burt and Adelson 1983). The cost a pixel is the same for any radius. Against the plain convolution the error stays under
- * one percent of the step it smooths. Beyond the border the border's own colour goes on.
+ * one percent of the step it smooths, and under two within two sigma of the border, beyond which the border's colour goes on.
  */
 final class Pyramid {
     private static final int GRAIN = 8;

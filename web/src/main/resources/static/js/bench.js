@@ -25,7 +25,7 @@ const plain = (/** @type {number} */ v) => (Number.isInteger(v) ? String(v) : St
 Alpine.data('bench', () => ({
   look: /** @type {any} */ ({ name: '', lanes: [], mix: [], width: 960, height: 540, rate: 30 }),
   loaded: false,
-  step: '', lane: '', layer: '',
+  stepId: '', laneId: '', layerId: '',
   focusSetting: '',
   onlySubject: '',
   probing: false,
@@ -33,7 +33,7 @@ Alpine.data('bench', () => ({
   version: 0, savedVersion: 0,
   lost: false,
   paused: false, dark: false,
-  scaleChoice: '0', soundId: root.dataset.sound, hearing: false,
+  scaleChoice: '0', autoScale: 'auto', soundId: root.dataset.sound, hearing: false,
   note: /** @type {any} */ (null), refusal: '',
   troubled: '',
   finder: { open: false, words: '', lane: /** @type {string|null} */ (null), place: 0, found: /** @type {string[]} */ ([]), at: 0 },
@@ -76,8 +76,8 @@ Alpine.data('bench', () => ({
     this.canRedo = m.canRedo;
     document.title = `${m.look.name} · Gloaming`;
     if (this.wantSelect && this.find(this.wantSelect)) { this.select(this.wantSelect); this.wantSelect = ''; }
-    if (this.step && !this.find(this.step)) this.step = '';
-    if (!this.step && !this.lane && !this.layer && m.look.lanes.length) this.select(m.look.lanes.at(-1).steps.at(-1)?.id ?? '');
+    if (this.stepId && !this.find(this.stepId)) this.stepId = '';
+    if (!this.stepId && !this.laneId && !this.layerId && m.look.lanes.length) this.select(m.look.lanes.at(-1).steps.at(-1)?.id ?? '');
     if (structure !== JSON.stringify(m.look.lanes.map((l) => l.steps.map((s) => s.id)))) this.askTiles();
     this.$nextTick(() => this.wire());
   },
@@ -87,6 +87,8 @@ Alpine.data('bench', () => ({
     if (this.paused !== m.paused) this.paused = m.paused;
     if (this.dark !== m.lightWanted < 0.5) this.dark = m.lightWanted < 0.5;
     if (m.sound !== this.soundId) { this.soundId = m.sound; if (this.hearing) sound.play(true, m.sound); }
+    const auto = `auto: ${{ 1: 'full', 0.75: '¾', 0.5: '½' }[m.scale] ?? '⅓'}`;
+    if (auto !== this.autoScale && !m.scaleByHand) this.autoScale = auto;
     const first = m.notes[0] ?? null;
     if ((first?.says ?? '') !== (this.note?.says ?? '')) this.note = first;
     const wrong = m.notes.map((n) => n.step).filter(Boolean).join(' ');
@@ -131,7 +133,7 @@ Alpine.data('bench', () => ({
   paintFollow(m) {
     document.querySelectorAll('.sl[data-setting]').forEach((element) => {
       const id = /** @type {any} */ (element).dataset.setting;
-      const values = m.follows[`${this.step} ${id}`];
+      const values = m.follows[`${this.stepId} ${id}`];
       if (!values) return;
       const setting = this.setting(id);
       if (setting) paint(/** @type {any} */ (element), this.range(setting), this.followRange(id), values[2]);
@@ -140,7 +142,7 @@ Alpine.data('bench', () => ({
     });
     const canvas = $('.followed-panel canvas');
     if (canvas && this.focusSetting) {
-      const key = `${this.step} ${this.focusSetting}`;
+      const key = `${this.stepId} ${this.focusSetting}`;
       curves.draw(canvas, [{ key: `raw ${key}`, colour: COLOURS.raw, line: 2.5 }, { key: `eased ${key}`, colour: COLOURS.eased, line: 3.5 }]);
     }
   },
@@ -205,9 +207,9 @@ Alpine.data('bench', () => ({
   laneById(id) { return this.look.lanes.find((lane) => lane.id === id) ?? null; },
   laneName(id) { return this.laneById(id)?.name ?? '—'; },
   lastStep(lane) { return this.laneById(lane)?.steps.at(-1)?.id ?? ''; },
-  get chosen() { return this.find(this.step); },
-  get chosenLane() { return this.lane ? this.laneById(this.lane) : null; },
-  get chosenLayer() { return this.layer ? this.look.mix.find((l) => l.id === this.layer) ?? null : null; },
+  get chosen() { return this.find(this.stepId); },
+  get chosenLane() { return this.laneId ? this.laneById(this.laneId) : null; },
+  get chosenLayer() { return this.layerId ? this.look.mix.find((l) => l.id === this.layerId) ?? null : null; },
   get info() { return this.chosen ? catalogue[this.chosen.type] : null; },
   get settings() { return this.info ? this.info.settings : []; },
   get readers() { return this.info ? this.info.reads : []; },
@@ -215,13 +217,13 @@ Alpine.data('bench', () => ({
   name(step) { return step.label || catalogue[step.type].name; },
   gives(step) { return catalogue[step.type].gives; },
   select(id) {
-    this.step = id; this.lane = ''; this.layer = '';
+    this.stepId = id; this.laneId = ''; this.layerId = '';
     const follows = Object.keys(this.find(id)?.follows ?? {});
     this.focusSetting = follows[0] ?? '';
     this.$nextTick(() => this.wire());
   },
-  selectLane(id) { this.lane = id; this.step = ''; this.layer = ''; this.$nextTick(() => this.wire()); },
-  selectLayer(id) { this.layer = id; this.step = ''; this.lane = ''; },
+  selectLane(id) { this.laneId = id; this.stepId = ''; this.layerId = ''; this.$nextTick(() => this.wire()); },
+  selectLayer(id) { this.layerId = id; this.stepId = ''; this.laneId = ''; },
   isThin(lane) { return lane.steps.length > 0 && lane.steps.every((s) => this.gives(s) === 'signal'); },
   kinds(lane) {
     if (!lane.steps.length) return 'empty';
@@ -285,7 +287,7 @@ Alpine.data('bench', () => ({
     const s = this.setting(setting.id);
     if (!s || !this.isNumber(s)) return;
     const f = this.followRange(s.id);
-    const now = board?.follows?.[`${this.step} ${s.id}`];
+    const now = board?.follows?.[`${this.stepId} ${s.id}`];
     paint(element, this.range(s), f, f && now ? now[2] : Number(this.value(s)));
   },
   signals() { return this.look.lanes.filter((l) => this.isThin(l)); },
@@ -294,7 +296,7 @@ Alpine.data('bench', () => ({
     const lane = event.target.value;
     event.target.value = '';
     this.focusSetting = setting.id;
-    if (lane) live.send({ do: 'follow', step: this.step, setting: setting.id, lane });
+    if (lane) live.send({ do: 'follow', step: this.stepId, setting: setting.id, lane });
   },
   focusFollow(setting) { this.focusSetting = setting.id; },
   get followed() { return this.focusSetting ? this.follow(this.focusSetting) : null; },
@@ -303,12 +305,12 @@ Alpine.data('bench', () => ({
     const number = Number(String(event.target.value).replace(',', '.'));
     if (!Number.isFinite(number)) return;
     const follow = { ...this.followed, [field]: field.startsWith('ease') ? number / 1000 : number };
-    this.edit({ edit: 'set-follow', step: this.step, setting: this.focusSetting, follow });
+    this.edit({ edit: 'set-follow', step: this.stepId, setting: this.focusSetting, follow });
   },
-  setFollowLane(event) { this.edit({ edit: 'set-follow', step: this.step, setting: this.focusSetting, follow: { ...this.followed, lane: event.target.value } }); },
-  unfollow() { this.edit({ edit: 'set-follow', step: this.step, setting: this.focusSetting, follow: null }); this.focusSetting = ''; },
+  setFollowLane(event) { this.edit({ edit: 'set-follow', step: this.stepId, setting: this.focusSetting, follow: { ...this.followed, lane: event.target.value } }); },
+  unfollow() { this.edit({ edit: 'set-follow', step: this.stepId, setting: this.focusSetting, follow: null }); this.focusSetting = ''; },
   read(name) { return this.chosen?.reads?.[name] ?? ''; },
-  setRead(name, event) { this.edit({ edit: 'set-read', step: this.step, read: name, lane: event.target.value || null }); },
+  setRead(name, event) { this.edit({ edit: 'set-read', step: this.stepId, read: name, lane: event.target.value || null }); },
 
   // Edits
 
@@ -316,32 +318,32 @@ Alpine.data('bench', () => ({
   undo() { live.send({ do: 'undo' }); },
   redo() { live.send({ do: 'redo' }); },
   removeStep() {
-    const lane = this.laneOf(this.step);
+    const lane = this.laneOf(this.stepId);
     if (!lane) return;
-    const i = lane.steps.findIndex((s) => s.id === this.step);
+    const i = lane.steps.findIndex((s) => s.id === this.stepId);
     const next = lane.steps[i - 1] ?? lane.steps[i + 1];
-    const edit = lane.steps.length === 1 ? { edit: 'remove-lane', lane: lane.id } : { edit: 'remove-step', step: this.step };
+    const edit = lane.steps.length === 1 ? { edit: 'remove-lane', lane: lane.id } : { edit: 'remove-step', step: this.stepId };
     if (next) this.wantSelect = next.id;
     this.edit(edit);
   },
-  duplicateStep() { live.send({ do: 'duplicate-step', step: this.step }); },
-  bypass() { if (this.chosen) this.edit({ edit: 'bypass', step: this.step, bypassed: !this.chosen.bypassed }); },
+  duplicateStep() { live.send({ do: 'duplicate-step', step: this.stepId }); },
+  bypass() { if (this.chosen) this.edit({ edit: 'bypass', step: this.stepId, bypassed: !this.chosen.bypassed }); },
   shift(by) {
-    const lane = this.laneOf(this.step);
+    const lane = this.laneOf(this.stepId);
     if (!lane) return;
-    const i = lane.steps.findIndex((s) => s.id === this.step);
-    if (i + by >= 0 && i + by < lane.steps.length) this.edit({ edit: 'move-step', step: this.step, lane: lane.id, place: i + by });
+    const i = lane.steps.findIndex((s) => s.id === this.stepId);
+    if (i + by >= 0 && i + by < lane.steps.length) this.edit({ edit: 'move-step', step: this.stepId, lane: lane.id, place: i + by });
   },
-  rename(event) { this.edit({ edit: 'label-step', step: this.step, label: event.target.value }); event.target.blur(); },
-  renameLane(event) { this.edit({ edit: 'rename-lane', lane: this.lane, name: event.target.value }); event.target.blur(); },
+  rename(event) { this.edit({ edit: 'label-step', step: this.stepId, label: event.target.value }); event.target.blur(); },
+  renameLane(event) { this.edit({ edit: 'rename-lane', lane: this.laneId, name: event.target.value }); event.target.blur(); },
   renameLook(event) { this.naming = false; if (event.target.value.trim() && event.target.value !== this.look.name) this.edit({ edit: 'rename', name: event.target.value }); },
-  setClock(event) { const f = Number(event.target.value); if (Number.isFinite(f)) this.edit({ edit: 'set-clock', lane: this.lane, clock: { factor: f } }); },
+  setClock(event) { const f = Number(event.target.value); if (Number.isFinite(f)) this.edit({ edit: 'set-clock', lane: this.laneId, clock: { factor: f } }); },
   moveLane(by) {
-    const i = this.look.lanes.findIndex((l) => l.id === this.lane);
-    if (i + by >= 0 && i + by < this.look.lanes.length) this.edit({ edit: 'move-lane', lane: this.lane, place: i + by });
+    const i = this.look.lanes.findIndex((l) => l.id === this.laneId);
+    if (i + by >= 0 && i + by < this.look.lanes.length) this.edit({ edit: 'move-lane', lane: this.laneId, place: i + by });
   },
-  removeLane() { this.edit({ edit: 'remove-lane', lane: this.lane }); this.lane = ''; },
-  duplicateLane() { live.send({ do: 'duplicate-lane', lane: this.lane }); },
+  removeLane() { this.edit({ edit: 'remove-lane', lane: this.laneId }); this.laneId = ''; },
+  duplicateLane() { live.send({ do: 'duplicate-lane', lane: this.laneId }); },
   addLayer(lane) { live.send({ do: 'add-layer', lane }); },
   canMix(lane) { return lane && lane.steps.length && this.gives(lane.steps.at(-1)) === 'picture'; },
   changeLayer(change, g = 0) {
@@ -359,16 +361,16 @@ Alpine.data('bench', () => ({
   opacityText(layer) { return Math.round(layer.opacity * 100); },
   blendText(layer) { return `${layer.blend[0].toUpperCase()}${layer.blend.slice(1)} · ${this.opacityText(layer)}`; },
   barOf(layer) { return { transform: `scaleX(${layer.opacity})` }; },
-  removeLayer() { this.edit({ edit: 'remove-layer', layer: this.layer }); this.layer = ''; },
+  removeLayer() { this.edit({ edit: 'remove-layer', layer: this.layerId }); this.layerId = ''; },
   moveLayer(by) {
-    const i = this.look.mix.findIndex((l) => l.id === this.layer);
-    if (i + by >= 0 && i + by < this.look.mix.length) this.edit({ edit: 'move-layer', layer: this.layer, place: i + by });
+    const i = this.look.mix.findIndex((l) => l.id === this.layerId);
+    if (i + by >= 0 && i + by < this.look.mix.length) this.edit({ edit: 'move-layer', layer: this.layerId, place: i + by });
   },
   setFormat(field, event) {
     const { width, height, rate, seed, tempo } = this.look;
     this.edit({ edit: 'format', width, height, rate, seed, tempo, [field]: Number(event.target.value) });
   },
-  showLook() { this.step = ''; this.lane = ''; this.layer = ''; this.wire(); },
+  showLook() { this.stepId = ''; this.laneId = ''; this.layerId = ''; this.wire(); },
 
   // Dragging steps and layers
 
@@ -402,9 +404,9 @@ Alpine.data('bench', () => ({
     this.$nextTick(() => $('.finder input').focus());
   },
   findHere() {
-    const lane = this.step ? this.laneOf(this.step) : this.chosenLane;
+    const lane = this.stepId ? this.laneOf(this.stepId) : this.chosenLane;
     if (!lane) return this.openFinder(null, 0);
-    const i = lane.steps.findIndex((s) => s.id === this.step);
+    const i = lane.steps.findIndex((s) => s.id === this.stepId);
     this.openFinder(lane.id, i < 0 ? lane.steps.length : i + 1);
   },
   ask() { live.send({ do: 'find', asked: ++live.asked, lane: this.finder.lane, place: this.finder.place, words: this.finder.words }); },
@@ -421,7 +423,7 @@ Alpine.data('bench', () => ({
     this.$nextTick(() => $('.finder li.at')?.scrollIntoView({ block: 'nearest' }));
   },
   addStep(type) { live.send({ do: 'add-step', lane: this.finder.lane, place: this.finder.place, type }); this.closeFinder(); },
-  closeFinder() { this.finder.open = false; document.getElementById(`step-${this.step}`)?.focus(); },
+  closeFinder() { this.finder.open = false; document.getElementById(`step-${this.stepId}`)?.focus(); },
   foundName(type) { return catalogue[type].name; },
   foundDoes(type) { return catalogue[type].does; },
   foundRail(type) { return RAILS[catalogue[type].gives].d; },
@@ -443,7 +445,7 @@ Alpine.data('bench', () => ({
     live.send({ do: 'watch', subject: this.onlySubject || null, most: Math.ceil(most / 32) * 32 });
   },
   only(id) { this.onlySubject = id; this.watch(); },
-  soloStep() { this.only(this.onlySubject === this.step ? '' : this.step); },
+  soloStep() { this.only(this.onlySubject === this.stepId ? '' : this.stepId); },
   soloLane(lane) { const id = lane.steps.at(-1)?.id ?? ''; this.only(this.onlySubject === id ? '' : id); },
   get onlyText() {
     const step = this.find(this.onlySubject);
@@ -451,7 +453,7 @@ Alpine.data('bench', () => ({
     if (!step || !lane) return '';
     return lane.steps.at(-1) === step ? `Only: ${lane.name}` : `Only: ${this.name(step)} in ${lane.name}`;
   },
-  get soloText() { const lane = this.laneOf(this.step); return lane ? `Only: ${this.chosen === lane.steps.at(-1) ? lane.name : this.name(this.chosen)}` : ''; },
+  get soloText() { const lane = this.laneOf(this.stepId); return lane ? `Only: ${this.chosen === lane.steps.at(-1) ? lane.name : this.name(this.chosen)}` : ''; },
   get onlySignal() { const step = this.find(this.onlySubject); return step && this.gives(step) === 'signal'; },
   toggleProbe() { this.probing = !this.probing; if (!this.probing) live.send({ do: 'probe', u: -1, v: -1 }); },
   point(event) {
@@ -498,10 +500,10 @@ Alpine.data('bench', () => ({
     const act = {
       '/': () => this.findHere(),
       ' ': () => this.pause(),
-      Delete: () => (this.layer ? this.removeLayer() : this.lane ? this.removeLane() : this.removeStep()),
+      Delete: () => (this.layerId ? this.removeLayer() : this.laneId ? this.removeLane() : this.removeStep()),
       b: () => this.bypass(),
-      d: () => (this.lane ? this.duplicateLane() : this.duplicateStep()),
-      s: () => (this.lane ? this.soloLane(this.chosenLane) : this.soloStep()),
+      d: () => (this.laneId ? this.duplicateLane() : this.duplicateStep()),
+      s: () => (this.laneId ? this.soloLane(this.chosenLane) : this.soloStep()),
       w: () => this.only(''),
       p: () => this.toggleProbe(),
       n: () => this.openFinder(null, 0),
@@ -511,8 +513,8 @@ Alpine.data('bench', () => ({
       Escape: () => this.closeFinder(),
       ArrowLeft: () => (event.altKey ? this.shift(-1) : this.walk(-1, 0)),
       ArrowRight: () => (event.altKey ? this.shift(1) : this.walk(1, 0)),
-      ArrowUp: () => (event.altKey ? (this.layer ? this.moveLayer(-1) : this.moveLane(-1)) : this.walk(0, -1)),
-      ArrowDown: () => (event.altKey ? (this.layer ? this.moveLayer(1) : this.moveLane(1)) : this.walk(0, 1)),
+      ArrowUp: () => (event.altKey ? (this.layerId ? this.moveLayer(-1) : this.moveLane(-1)) : this.walk(0, -1)),
+      ArrowDown: () => (event.altKey ? (this.layerId ? this.moveLayer(1) : this.moveLane(1)) : this.walk(0, 1)),
     }[event.key];
     if (!act || (event.key === ' ' && event.target.tagName === 'BUTTON' && !event.target.closest('.step'))) return;
     event.preventDefault();
@@ -521,9 +523,9 @@ Alpine.data('bench', () => ({
   walk(across, down) {
     const lanes = this.look.lanes.filter((l) => l.steps.length);
     if (!lanes.length) return;
-    const at = lanes.findIndex((l) => l.steps.some((s) => s.id === this.step) || l.id === this.lane);
+    const at = lanes.findIndex((l) => l.steps.some((s) => s.id === this.stepId) || l.id === this.laneId);
     const lane = lanes[Math.min(lanes.length - 1, Math.max(0, (at < 0 ? 0 : at) + down))];
-    const i = at < 0 ? 0 : lanes[at].steps.findIndex((s) => s.id === this.step);
+    const i = at < 0 ? 0 : lanes[at].steps.findIndex((s) => s.id === this.stepId);
     const step = lane.steps[Math.min(lane.steps.length - 1, Math.max(0, (i < 0 ? 0 : i) + across))];
     this.select(step.id);
     const card = document.getElementById(`step-${step.id}`);
@@ -552,7 +554,7 @@ Alpine.data('bench', () => ({
       Object.values(chosen.reads ?? {}).forEach((lane) => join(/** @type {string} */ (lane), chosen.id));
       Object.values(chosen.follows ?? {}).forEach((f) => join(/** @type {any} */ (f).lane, chosen.id));
     }
-    const ends = this.lane ? this.laneById(this.lane) : chosen && this.laneOf(chosen.id)?.steps.at(-1) === chosen ? this.laneOf(chosen.id) : null;
+    const ends = this.laneId ? this.laneById(this.laneId) : chosen && this.laneOf(chosen.id)?.steps.at(-1) === chosen ? this.laneOf(chosen.id) : null;
     if (ends) {
       for (const lane of this.look.lanes) for (const s of lane.steps) {
         if (Object.values(s.reads ?? {}).includes(ends.id) || Object.values(s.follows ?? {}).some((f) => /** @type {any} */ (f).lane === ends.id)) join(ends.id, s.id);

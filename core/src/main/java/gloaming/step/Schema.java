@@ -1,0 +1,149 @@
+package gloaming.step;
+
+import gloaming.look.Blend;
+import gloaming.look.Limits;
+import java.util.List;
+import java.util.stream.Stream;
+import tools.jackson.databind.SerializationFeature;
+import tools.jackson.databind.json.JsonMapper;
+import tools.jackson.databind.node.ArrayNode;
+import tools.jackson.databind.node.ObjectNode;
+
+/** The JSON Schema (draft 2020-12) of a look's file, made from the catalogue; published as docs/look.schema.json. */
+public final class Schema {
+    private static final JsonMapper JSON =
+            JsonMapper.builder().enable(SerializationFeature.INDENT_OUTPUT).build();
+
+    private Schema() {}
+
+    public static String text() {
+        ObjectNode root = object("format", "version", "name", "width", "height", "rate", "lanes", "mix");
+        root.put("$schema", "https://json-schema.org/draft/2020-12/schema").put("title", "A look of Gloaming");
+        ObjectNode p = (ObjectNode) root.get("properties");
+        p.putObject("format").put("const", "gloaming-look");
+        p.putObject("version").put("const", 1);
+        p.set("name", string(Limits.NAME));
+        p.set("width", number("integer", Limits.MIN_SIDE, Limits.MAX_SIDE));
+        p.set("height", number("integer", Limits.MIN_SIDE, Limits.MAX_SIDE));
+        p.set("rate", number("number", Limits.MIN_RATE, Limits.MAX_RATE));
+        p.putObject("seed").put("type", "integer");
+        p.set("tempo", number("number", Limits.MIN_TEMPO, Limits.MAX_TEMPO));
+        p.set("lanes", array(lane(), Limits.LANES));
+        p.set("mix", array(layer(), Limits.LAYERS));
+        ObjectNode defs = root.putObject("$defs");
+        defs.set("follow", follow());
+        for (Description description : Catalogue.all().entries()) defs.set("step-" + description.id(), step(description));
+        return JSON.writeValueAsString(root) + "\n";
+    }
+
+    private static ObjectNode lane() {
+        ObjectNode lane = object("id", "name", "steps");
+        ObjectNode p = (ObjectNode) lane.get("properties");
+        p.set("id", string(40));
+        p.set("name", string(Limits.NAME));
+        ObjectNode clock = object("factor");
+        ((ObjectNode) clock.get("properties")).set("factor", number("number", 0, 16));
+        p.set("clock", clock);
+        ObjectNode any = JSON.createObjectNode();
+        ArrayNode oneOf = any.putArray("oneOf");
+        for (Description d : Catalogue.all().entries()) oneOf.addObject().put("$ref", "#/$defs/step-" + d.id());
+        p.set("steps", array(any, Limits.STEPS));
+        return lane;
+    }
+
+    private static ObjectNode step(Description description) {
+        ObjectNode step = object("id", "type");
+        step.put("description", description.does());
+        ObjectNode p = (ObjectNode) step.get("properties");
+        p.set("id", string(40));
+        p.putObject("type").put("const", description.id());
+        p.set("label", string(Limits.NAME));
+        p.putObject("bypassed").put("type", "boolean");
+        ObjectNode settings = object();
+        ObjectNode follows = object();
+        ObjectNode reads = object();
+        for (Setting setting : description.settings()) {
+            ((ObjectNode) settings.get("properties")).set(setting.id(), setting(setting));
+            if (setting.numeric()) {
+                ((ObjectNode) follows.get("properties")).putObject(setting.id()).put("$ref", "#/$defs/follow");
+            }
+        }
+        for (Description.Input input : description.reads()) {
+            ((ObjectNode) reads.get("properties")).set(input.name(), string(40));
+        }
+        p.set("settings", settings);
+        p.set("follows", follows);
+        p.set("reads", reads);
+        return step;
+    }
+
+    private static ObjectNode setting(Setting setting) {
+        ObjectNode node =
+                switch (setting.form()) {
+                    case NUMBER -> number("number", setting.min(), setting.max());
+                    case WHOLE -> number("integer", setting.min(), setting.max());
+                    case CHOICE -> {
+                        ObjectNode choice = JSON.createObjectNode();
+                        ArrayNode values = choice.putArray("enum");
+                        setting.choices().forEach(values::add);
+                        yield choice;
+                    }
+                    case COLOUR -> string(7).put("pattern", "^#[0-9a-fA-F]{6}$");
+                    case TEXT -> string(Limits.TEXT);
+                    case SWITCH -> JSON.createObjectNode().put("type", "boolean");
+                };
+        node.put("description", setting.says());
+        node.set("default", JSON.valueToTree(setting.initial()));
+        return node;
+    }
+
+    private static ObjectNode layer() {
+        ObjectNode layer = object("id", "lane", "blend", "opacity");
+        ObjectNode p = (ObjectNode) layer.get("properties");
+        p.set("id", string(40));
+        p.set("lane", string(40));
+        ArrayNode blends = p.putObject("blend").putArray("enum");
+        Stream.of(Blend.values()).map(Blend::id).forEach(blends::add);
+        p.set("opacity", number("number", 0, 1));
+        p.putObject("hidden").put("type", "boolean");
+        p.set("mask", string(40));
+        p.putObject("follow").put("$ref", "#/$defs/follow");
+        return layer;
+    }
+
+    private static ObjectNode follow() {
+        List<String> numbers = List.of("inLow", "inHigh", "outLow", "outHigh");
+        ObjectNode follow = object("lane", "inLow", "inHigh", "outLow", "outHigh");
+        ObjectNode p = (ObjectNode) follow.get("properties");
+        p.set("lane", string(40));
+        for (String name : numbers) p.putObject(name).put("type", "number");
+        p.set("easeUp", number("number", 0, 60));
+        p.set("easeDown", number("number", 0, 60));
+        return follow;
+    }
+
+    private static ObjectNode object(String... required) {
+        ObjectNode object = JSON.createObjectNode().put("type", "object");
+        object.putObject("properties");
+        object.put("additionalProperties", false);
+        if (required.length > 0) {
+            ArrayNode names = object.putArray("required");
+            for (String name : required) names.add(name);
+        }
+        return object;
+    }
+
+    private static ObjectNode array(ObjectNode items, int most) {
+        ObjectNode array = JSON.createObjectNode().put("type", "array").put("maxItems", most);
+        array.set("items", items);
+        return array;
+    }
+
+    private static ObjectNode string(int longest) {
+        return JSON.createObjectNode().put("type", "string").put("maxLength", longest);
+    }
+
+    private static ObjectNode number(String type, double min, double max) {
+        return JSON.createObjectNode().put("type", type).put("minimum", min).put("maximum", max);
+    }
+}

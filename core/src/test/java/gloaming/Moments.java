@@ -1,0 +1,106 @@
+package gloaming;
+
+import gloaming.flow.Crew;
+import gloaming.flow.Flow;
+import gloaming.flow.Picture;
+import gloaming.sound.Hearing;
+import gloaming.step.Frame;
+import java.util.HashMap;
+import java.util.Map;
+
+/** A frame for a single operation, outside any player. */
+public final class Moments implements Frame {
+    public final Map<String, Flow> reads = new HashMap<>();
+    public int width = 160;
+    public int height = 90;
+    public double dt = 1 / 60.0;
+    public double time;
+    public long index;
+    public long seed = 5;
+    public double tempo = 120;
+    public final Hearing hearing = new Hearing();
+    private final Crew crew = new Crew(1);
+
+    public Moments size(int width, int height) {
+        this.width = width;
+        this.height = height;
+        return this;
+    }
+
+    public Moments rate(double framesPerSecond) {
+        dt = 1 / framesPerSecond;
+        return this;
+    }
+
+    public Moments next() {
+        time += dt;
+        index++;
+        return this;
+    }
+
+    @Override
+    public long index() {
+        return index;
+    }
+
+    @Override
+    public double time() {
+        return time;
+    }
+
+    @Override
+    public double dt() {
+        return dt;
+    }
+
+    @Override
+    public double beat() {
+        return time * tempo / 60;
+    }
+
+    @Override
+    public long seed() {
+        return seed;
+    }
+
+    @Override
+    public int width() {
+        return width;
+    }
+
+    @Override
+    public int height() {
+        return height;
+    }
+
+    @Override
+    public Crew crew() {
+        return crew;
+    }
+
+    @Override
+    public Hearing hearing() {
+        return hearing;
+    }
+
+    @Override
+    public Picture picture() {
+        // Not empty, so that a step which relies on that is found out.
+        return new Picture(width, height).fill(7, -3, 11, 2);
+    }
+
+    @Override
+    public Picture onto(Picture in) {
+        return in.kept ? picture() : in;
+    }
+
+    @Override
+    public void release(Picture picture) {
+        picture.kept = false;
+    }
+
+    @Override
+    public <T extends Flow> T read(String name, Class<T> type) {
+        return type.cast(reads.get(name));
+    }
+}
