@@ -1,0 +1,317 @@
+package gloaming.web;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import gloaming.look.Look;
+import gloaming.look.Value;
+import gloaming.web.live.Courier;
+import gloaming.web.live.House;
+import gloaming.web.store.OpenLook;
+import java.net.URI;
+import java.net.http.HttpClient;
+import java.net.http.HttpRequest;
+import java.net.http.HttpResponse;
+import java.nio.file.Path;
+import java.time.Duration;
+import java.util.List;
+import org.junit.jupiter.api.AfterAll;
+import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+import org.openqa.selenium.By;
+import org.openqa.selenium.JavascriptExecutor;
+import org.openqa.selenium.Keys;
+import org.openqa.selenium.StaleElementReferenceException;
+import org.openqa.selenium.WebElement;
+import org.openqa.selenium.WindowType;
+import org.openqa.selenium.chrome.ChromeDriver;
+import org.openqa.selenium.chrome.ChromeDriverService;
+import org.openqa.selenium.chrome.ChromeOptions;
+import org.openqa.selenium.interactions.Actions;
+import org.openqa.selenium.support.ui.WebDriverWait;
+
+/** The real pages in a real browser against the real program. */
+class BenchTest {
+    @TempDir
+    static Path data;
+
+    private static Program program;
+    private static ChromeDriver browser;
+
+    @BeforeAll
+    static void start() {
+        program = new Program(0, data, true);
+        browser = Browser.open();
+    }
+
+    @AfterAll
+    static void stop() {
+        if (browser != null) browser.quit();
+        if (program != null) program.close();
+    }
+
+    /** How the tests open Chromium. */
+    static final class Browser {
+        private Browser() {}
+
+        static ChromeDriver open() {
+            ChromeOptions options = new ChromeOptions();
+            options.setBinary("/usr/bin/chromium");
+            options.addArguments(
+                    "--headless=new", "--no-sandbox", "--disable-gpu", "--disable-quic", "--no-first-run", "--disable-background-networking",
+                    "--disable-component-update", "--disable-sync", "--autoplay-policy=no-user-gesture-required", "--window-size=1280,800");
+            return new ChromeDriver(
+                    new ChromeDriverService.Builder().usingDriverExecutable(new java.io.File("/usr/bin/chromedriver")).build(), options);
+        }
+    }
+
+    private static void until(String what, java.util.function.Supplier<Boolean> is) {
+        new WebDriverWait(browser, Duration.ofSeconds(60), Duration.ofMillis(50))
+                .withMessage(what)
+                .ignoring(StaleElementReferenceException.class)
+                .until(b -> is.get());
+    }
+
+    private static Object script(String text, Object... arguments) {
+        return ((JavascriptExecutor) browser).executeScript(text, arguments);
+    }
+
+    /** Opens a fresh look of the demo show on the Bench. */
+    private static OpenLook bench(String name) {
+        gloaming.web.store.Shows shows = program.get(gloaming.web.store.Shows.class);
+        String show = shows.shows().getFirst().id();
+        String id = shows.addLook(show, Look.empty(name));
+        browser.get(program.url("/bench/" + id));
+        until("the Bench is there", () -> !browser.findElements(By.cssSelector(".hint")).isEmpty() && browser.findElement(By.cssSelector(".hint")).isDisplayed());
+        return program.get(gloaming.web.store.Journal.class).opened(id);
+    }
+
+    private static void add(String opener, String words, String type) {
+        browser.findElement(By.tagName("body")).sendKeys(opener);
+        WebElement input = browser.findElement(By.cssSelector(".finder input"));
+        until("the finder is open", input::isDisplayed);
+        input.sendKeys(words);
+        until(type + " is found first", () -> {
+            List<WebElement> found = browser.findElements(By.cssSelector(".finder li"));
+            return !found.isEmpty() && type.equals(found.getFirst().getDomAttribute("data-type"));
+        });
+        input.sendKeys(Keys.ENTER);
+    }
+
+    private static void addAndSelect(OpenLook open, String opener, String words, String type) {
+        long before = open.look().steps().count();
+        add(opener, words, type);
+        until(type + " is in the look", () -> open.look().steps().count() == before + 1);
+        until(type + " is selected", () -> browser.findElements(By.cssSelector(".step.sel")).stream().anyMatch(e -> open.look().step(e.getDomAttribute("id").substring(5)).map(s -> s.type().equals(type)).orElse(false)));
+    }
+
+    /** Mean level of the middle of the monitor, 0 to 255 a channel. */
+    @SuppressWarnings("unchecked")
+    private static List<Number> middle() {
+        return (List<Number>) script("""
+            const c = document.querySelector('canvas.picture');
+            const d = c.getContext('2d').getImageData(c.width * 0.45, c.height * 0.45, 8, 8).data;
+            const s = [0, 0, 0];
+            for (let i = 0; i < d.length; i += 4) for (let k = 0; k < 3; k++) s[k] += d[i + k] / 64;
+            return s.map(Math.round);
+            """);
+    }
+
+    @Test
+    void anArtistBuildsALookFromNothing() {
+        OpenLook open = bench("From nothing");
+        until("it says that it is empty", () -> browser.findElement(By.cssSelector(".says")).getText().contains("press / to add a first step"));
+
+        addAndSelect(open, "n", "solid colour", "fill");
+        until("the fill is on the monitor", () -> middle().get(2).intValue() > 60);
+        int before = middle().get(0).intValue();
+
+        WebElement number = browser.findElement(By.cssSelector("input[aria-label='Brightness as a number']"));
+        number.clear();
+        number.sendKeys("4", Keys.ENTER);
+        until("the pixels change", () -> middle().get(0).intValue() > before + 30);
+        assertThat(open.look().step("s1").orElseThrow().settings().get("brightness")).isEqualTo(Value.of(4));
+
+        addAndSelect(open, "/", "make it soft", "blur");
+        addAndSelect(open, "/", "tone", "levels");
+        browser.findElement(By.id("step-s3")).sendKeys(Keys.chord(Keys.ALT, Keys.ARROW_LEFT));
+        until("Levels has moved before Blur", () -> open.look().lanes().getFirst().steps().get(1).id().equals("s3"));
+
+        browser.findElement(By.tagName("body")).sendKeys(Keys.chord(Keys.CONTROL, "z"));
+        until("undo moved it back", () -> open.look().lanes().getFirst().steps().get(1).id().equals("s2"));
+        browser.findElement(By.tagName("body")).sendKeys(Keys.chord(Keys.CONTROL, Keys.SHIFT, "z"));
+        until("redo moved it again", () -> open.look().lanes().getFirst().steps().get(1).id().equals("s3"));
+
+        until("it says that all is saved", () -> browser.findElement(By.cssSelector(".saved")).getText().equals("saved"));
+        browser.navigate().refresh();
+        until("the chain is there after a reload", () -> browser.findElements(By.cssSelector(".step .n b")).stream().map(WebElement::getText).toList().equals(List.of("Fill", "Levels", "Blur")));
+        until("and the picture", () -> middle().get(0).intValue() > before + 30);
+    }
+
+    @Test
+    void aSettingFollowsTheBandAndTheMonitorMovesWithIt() {
+        OpenLook open = bench("Follows");
+        addAndSelect(open, "n", "music", "listen");
+        addAndSelect(open, "n", "solid", "fill");
+        String fill = open.look().steps().filter(s -> s.type().equals("fill")).findFirst().orElseThrow().id();
+        WebElement follow = browser.findElement(By.cssSelector("select[aria-label='Brightness follows']"));
+        new org.openqa.selenium.support.ui.Select(follow).selectByVisibleText("listen");
+        until("it follows", () -> open.look().step(fill).orElseThrow().follows().containsKey("brightness"));
+        until("the range is on the slider", () -> !browser.findElements(By.cssSelector(".sl.followed[data-setting=brightness]")).isEmpty());
+        int[] range = {255, 0};
+        until("the picture pulses", () -> {
+            int now = middle().get(2).intValue();
+            range[0] = Math.min(range[0], now);
+            range[1] = Math.max(range[1], now);
+            return range[1] - range[0] > 20;
+        });
+        browser.findElement(By.cssSelector(".unfollow")).click();
+        until("it follows no more", () -> open.look().step(fill).orElseThrow().follows().isEmpty());
+    }
+
+    @Test
+    void aSliderIsDraggedAsOneStepOfUndo() {
+        OpenLook open = bench("Slider");
+        addAndSelect(open, "n", "solid", "fill");
+        WebElement slider = browser.findElement(By.cssSelector(".sl[data-setting=cover]"));
+        new Actions(browser).moveToElement(slider).clickAndHold().moveByOffset(-20, 0).moveByOffset(-10, 0).moveByOffset(-10, 0).release().perform();
+        until("the value changed", () -> open.look().step("s1").orElseThrow().settings().containsKey("cover"));
+        browser.findElement(By.tagName("body")).sendKeys(Keys.chord(Keys.CONTROL, "z"));
+        until("one undo takes all of it back", () -> !open.look().step("s1").orElseThrow().settings().containsKey("cover"));
+    }
+
+    @Test
+    void aStepIsDraggedWithTheMouse() {
+        OpenLook open = bench("Dragged");
+        addAndSelect(open, "n", "solid", "fill");
+        addAndSelect(open, "/", "blur", "blur");
+        addAndSelect(open, "/", "levels", "levels");
+        new Actions(browser).dragAndDrop(browser.findElement(By.id("step-s3")), browser.findElement(By.cssSelector(".rail[aria-label='Add a step behind Fill']"))).perform();
+        until("it moved", () -> open.look().lanes().getFirst().steps().stream().map(s -> s.id()).toList().equals(List.of("s1", "s3", "s2")));
+    }
+
+    @Test
+    void whatCannotBeDoneIsSaidInTheFooter() {
+        OpenLook open = bench("Refused");
+        addAndSelect(open, "n", "solid", "fill");
+        addAndSelect(open, "/", "blur", "blur");
+        browser.findElement(By.id("step-s1")).click();
+        until("Fill is selected", () -> !browser.findElements(By.cssSelector("#step-s1.sel")).isEmpty());
+        browser.findElement(By.tagName("body")).sendKeys(Keys.DELETE);
+        until("the sentence is there", () -> browser.findElement(By.cssSelector(".says")).getText().contains("Blur cannot start the lane 'fill'"));
+        assertThat(open.look().steps()).hasSize(2);
+    }
+
+    @Test
+    void theProbeTellsLightAboveWhite() {
+        OpenLook open = bench("Probe");
+        addAndSelect(open, "n", "solid", "fill");
+        WebElement number = browser.findElement(By.cssSelector("input[aria-label='Brightness as a number']"));
+        number.clear();
+        number.sendKeys("20", Keys.ENTER);
+        browser.findElement(By.tagName("body")).sendKeys("p");
+        until("the numbers are there", () -> {
+            new Actions(browser).moveToElement(browser.findElement(By.cssSelector("canvas.picture")), 10, 10).moveByOffset(3, 2).perform();
+            return browser.findElement(By.cssSelector(".probe")).getText().contains("brighter than white");
+        });
+        browser.findElement(By.tagName("body")).sendKeys("p");
+    }
+
+    @Test
+    void theOutputShowsThePictureFadesAndGoesOnThroughARestart(@TempDir Path own) throws Exception {
+        try (java.net.ServerSocket free = new java.net.ServerSocket(0)) {
+            int port = free.getLocalPort();
+            free.close();
+            Program first = new Program(port, own, true);
+            String home = browser.getWindowHandle();
+            browser.switchTo().newWindow(WindowType.TAB);
+            try {
+                browser.get("http://localhost:" + port + "/output");
+                until("frames arrive", () -> frames() > 5);
+                first.get(House.class).stage().fade(0, 0);
+                until("it is black", () -> script("return document.querySelector('canvas').style.opacity").equals("0"));
+                first.get(House.class).stage().fade(1, 0);
+                until("it is light", () -> script("return document.querySelector('canvas').style.opacity").equals("1"));
+                first.close();
+                until("it knows", () -> "false".equals(script("return document.body.dataset.live")));
+                assertThat((Long) script("return document.querySelector('canvas').width")).isGreaterThan(300);
+                long held = frames();
+                first = new Program(port, own, false);
+                until("it goes on", () -> frames() > held + 5);
+            } finally {
+                browser.close();
+                browser.switchTo().window(home);
+                first.close();
+            }
+        }
+    }
+
+    private static long frames() {
+        Object frames = script("return Number(document.body.dataset.frames || 0)");
+        return ((Number) frames).longValue();
+    }
+
+    @Test
+    void twoOutputsOfOneSizeCostOneEncode() {
+        String home = browser.getWindowHandle();
+        browser.get(program.url("/output"));
+        until("frames arrive", () -> frames() > 3);
+        Courier courier = program.get(Courier.class);
+        browser.switchTo().newWindow(WindowType.WINDOW);
+        browser.manage().window().setSize(new org.openqa.selenium.Dimension(1280, 800));
+        browser.get(program.url("/output"));
+        until("frames arrive there too", () -> frames() > 3);
+        long made = program.get(House.class).stage().made();
+        long encoded = courier.encodes();
+        until("a hundred frames on", () -> program.get(House.class).stage().made() > made + 100);
+        long frames = program.get(House.class).stage().made() - made;
+        assertThat(courier.encodes() - encoded).isLessThanOrEqualTo(frames + 5);
+        browser.close();
+        browser.switchTo().window(home);
+    }
+
+    @Test
+    void thePageKeepsItsSoundInStepWithTheShow() {
+        bench("Sound");
+        browser.findElement(By.xpath("//button[.='Hear']")).click();
+        until("drift under 30 ms", () -> {
+            Object drift = script("return document.body.dataset.drift");
+            return drift != null && Math.abs(Double.parseDouble(drift.toString())) < 0.03;
+        });
+        browser.findElement(By.xpath("//button[.='Hearing']")).click();
+    }
+
+    @Test
+    void showsAreMadeRenamedDeletedAndBroughtBack() {
+        browser.get(program.url("/"));
+        browser.findElement(By.cssSelector("input[aria-label='Name of a new show']")).sendKeys("Barley Moon", Keys.ENTER);
+        until("the show is there", () -> browser.findElements(By.cssSelector(".show > h2")).stream().anyMatch(e -> e.getText().contains("Barley Moon")));
+        browser.findElement(By.cssSelector("summary[aria-label='More for Barley Moon']")).click();
+        browser.findElement(By.xpath("//section[.//span[.='Barley Moon']]//h2//button[.='Delete']")).click();
+        until("it is gone", () -> browser.findElements(By.cssSelector(".show > h2")).stream().noneMatch(e -> e.getText().contains("Barley Moon")));
+        browser.findElement(By.xpath("//button[.='Undo']")).click();
+        until("it is back", () -> browser.findElements(By.cssSelector(".show > h2")).stream().anyMatch(e -> e.getText().contains("Barley Moon")));
+    }
+
+    @Test
+    void foreignHostsOriginsAndPostsWithoutATokenAreTurnedAway() throws Exception {
+        HttpClient client = HttpClient.newHttpClient();
+        URI shows = URI.create("http://127.0.0.1:" + program.port + "/shows");
+        HttpResponse<String> post = client.send(
+                HttpRequest.newBuilder(shows).header("Content-Type", "application/x-www-form-urlencoded").POST(HttpRequest.BodyPublishers.ofString("name=Evil")).build(),
+                HttpResponse.BodyHandlers.ofString());
+        assertThat(post.statusCode()).isEqualTo(403);
+        HttpResponse<String> page = client.send(HttpRequest.newBuilder(URI.create(program.url("/"))).build(), HttpResponse.BodyHandlers.ofString());
+        assertThat(page.headers().firstValue("Content-Security-Policy").orElse("")).contains("default-src 'none'").doesNotContain("unsafe");
+        try (java.net.Socket socket = new java.net.Socket("127.0.0.1", program.port)) {
+            socket.getOutputStream().write("GET / HTTP/1.1\r\nHost: evil.example\r\nConnection: close\r\n\r\n".getBytes());
+            assertThat(new String(socket.getInputStream().readAllBytes())).startsWith("HTTP/1.1 400");
+        }
+        try (java.net.Socket socket = new java.net.Socket("127.0.0.1", program.port)) {
+            socket.getOutputStream().write(("GET /live HTTP/1.1\r\nHost: localhost:" + program.port + "\r\nOrigin: http://evil.example\r\nUpgrade: websocket\r\nConnection: Upgrade\r\n"
+                            + "Sec-WebSocket-Version: 13\r\nSec-WebSocket-Key: dGhlIHNhbXBsZSBub25jZQ==\r\n\r\n").getBytes());
+            byte[] head = socket.getInputStream().readNBytes(12);
+            assertThat(new String(head)).isEqualTo("HTTP/1.1 403");
+        }
+    }
+}

@@ -1,0 +1,178 @@
+package gloaming.web;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+
+import gloaming.look.Edit;
+import gloaming.look.Look;
+import gloaming.look.LookJson;
+import gloaming.look.Refused;
+import gloaming.look.Value;
+import gloaming.sound.HouseBand;
+import gloaming.web.store.Journal;
+import gloaming.web.store.MediaStore;
+import gloaming.web.store.OpenLook;
+import gloaming.web.store.ShowZip;
+import gloaming.web.store.Shows;
+import java.io.BufferedReader;
+import java.io.ByteArrayInputStream;
+import java.io.ByteArrayOutputStream;
+import java.io.InputStreamReader;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.concurrent.TimeUnit;
+import java.util.zip.ZipEntry;
+import java.util.zip.ZipOutputStream;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+
+class PersistenceTest {
+    private static final String LOOK = "Lantern moths";
+
+    @TempDir
+    Path data;
+
+    /** Runs in a process of its own: edits without end and says what is saved. */
+    static final class Editing {
+        public static void main(String[] args) throws Exception {
+            Program program = new Program(0, Path.of(args[0]), true);
+            OpenLook open = program.open(LOOK);
+            program.get(Journal.class).onSaved((look, version) -> {
+                System.out.println("saved " + version);
+                System.out.flush();
+            });
+            for (int i = 1; i < 1_000_000; i++) {
+                open.apply(new Edit.Format(960, 540, 30, i, 96), 0);
+                Thread.sleep(2);
+            }
+        }
+    }
+
+    @Test
+    void killingTheProcessInMidEditLosesNoEditThatWasAcknowledged() throws Exception {
+        Process process = new ProcessBuilder(
+                        Path.of(System.getProperty("java.home"), "bin", "java").toString(),
+                        "--add-modules", "jdk.incubator.vector", "--enable-native-access=ALL-UNNAMED",
+                        "-cp", System.getProperty("java.class.path"),
+                        Editing.class.getName(), data.toString())
+                .redirectError(ProcessBuilder.Redirect.DISCARD)
+                .start();
+        long acknowledged = 0;
+        try (BufferedReader out = new BufferedReader(new InputStreamReader(process.getInputStream()))) {
+            for (String line; acknowledged < 200 && (line = out.readLine()) != null; ) {
+                if (line.startsWith("saved ")) acknowledged = Long.parseLong(line.substring(6));
+            }
+            process.destroyForcibly().waitFor(20, TimeUnit.SECONDS);
+        }
+        assertThat(acknowledged).isGreaterThanOrEqualTo(200);
+        try (Program program = new Program(0, data, false)) {
+            OpenLook open = program.open(LOOK);
+            assertThat(open.look().seed()).isGreaterThanOrEqualTo(acknowledged);
+            long seed = open.look().seed();
+            open.undo();
+            assertThat(open.look().seed()).isEqualTo(seed - 1);
+        }
+    }
+
+    @Test
+    void undoAndRedoGoOnAfterARestartAndReachBackToTheBeginning() {
+        Look first;
+        Look last;
+        try (Program program = new Program(0, data, true)) {
+            OpenLook open = program.open(LOOK);
+            first = open.look();
+            for (int i = 1; i <= 400; i++) open.apply(new Edit.Set("s1", "gain", Value.of(i / 100.0)), 0);
+            open.undo();
+            last = open.look();
+        }
+        try (Program program = new Program(0, data, false)) {
+            OpenLook open = program.open(LOOK);
+            assertThat(open.look()).isEqualTo(last);
+            assertThat(open.canRedo()).isTrue();
+            open.redo();
+            while (open.canUndo()) open.undo();
+            assertThat(open.look()).isEqualTo(first);
+            for (int i = 0; i < 3; i++) open.redo();
+            open.apply(new Edit.Rename("Another way"), 0);
+            assertThat(open.canRedo()).isFalse();
+            program.get(Journal.class).flush();
+            assertThat(program.get(Shows.class).document(open.id).name()).isEqualTo("Another way");
+        }
+    }
+
+    @Test
+    void aDragIsOneStepOfUndo() {
+        try (Program program = new Program(0, data, true)) {
+            OpenLook open = program.open(LOOK);
+            Look before = open.look();
+            for (int i = 1; i <= 50; i++) open.apply(new Edit.Set("s1", "gain", Value.of(i / 50.0)), 77);
+            assertThat(open.undo()).isEqualTo(before);
+            assertThat(open.redo().step("s1").orElseThrow().settings().get("gain")).isEqualTo(Value.of(1));
+        }
+    }
+
+    @Test
+    void aRefusedEditChangesNothing() {
+        try (Program program = new Program(0, data, true)) {
+            OpenLook open = program.open(LOOK);
+            Look before = open.look();
+            assertThatThrownBy(() -> open.apply(new Edit.Set("s1", "gain", Value.of(99)), 0)).isInstanceOf(Refused.class);
+            assertThat(open.look()).isEqualTo(before);
+            assertThat(open.canUndo()).isFalse();
+        }
+    }
+
+    @Test
+    void aShowGoesOutAsAZipAndComesBackWithItsLooksAndSound() throws Exception {
+        try (Program program = new Program(0, data, true)) {
+            Shows shows = program.get(Shows.class);
+            String show = shows.shows().getFirst().id();
+            byte[] wav = gloaming.media.Wav.bytes(new HouseBand(2, 200));
+            String medium = program.get(MediaStore.class).addSound(show, "weir.wav", new ByteArrayInputStream(wav));
+            shows.setSound(show, medium);
+            ByteArrayOutputStream out = new ByteArrayOutputStream();
+            program.get(ShowZip.class).write(show, out);
+            String copy = program.get(ShowZip.class).read(new ByteArrayInputStream(out.toByteArray()));
+            List<String> names = shows.looks(show).stream().map(Shows.LookRow::name).toList();
+            assertThat(shows.looks(copy)).extracting(Shows.LookRow::name).containsExactlyElementsOf(names);
+            assertThat(shows.document(shows.looks(copy).getFirst().id())).isEqualTo(shows.document(shows.looks(show).getFirst().id()));
+            assertThat(shows.media(copy)).extracting(Shows.MediaRow::name).containsExactly("weir.wav");
+            assertThat(shows.show(copy).orElseThrow().sound()).isEqualTo(shows.media(copy).getFirst().id());
+        }
+    }
+
+    @Test
+    void whatIsNoShowAndWhatIsNoSoundIsRefusedInOneSentenceAndLeavesNothing() throws Exception {
+        try (Program program = new Program(0, data, true)) {
+            Shows shows = program.get(Shows.class);
+            int before = shows.shows().size();
+            ByteArrayOutputStream bytes = new ByteArrayOutputStream();
+            try (ZipOutputStream zip = new ZipOutputStream(bytes)) {
+                zip.putNextEntry(new ZipEntry("../../evil.json"));
+                zip.write(LookJson.write(Look.empty("x")).getBytes());
+            }
+            assertThatThrownBy(() -> program.get(ShowZip.class).read(new ByteArrayInputStream(bytes.toByteArray())))
+                    .hasMessage("The zip holds no show: its show.json is missing or says something else.");
+            assertThat(shows.shows()).hasSize(before);
+            assertThatThrownBy(() -> program.get(MediaStore.class).addSound(shows.shows().getFirst().id(), "letter.mp3", new ByteArrayInputStream("Dear miller".getBytes())))
+                    .isInstanceOf(Refused.class)
+                    .hasMessageContaining("'letter.mp3'");
+            try (var left = Files.walk(data.resolve("media"))) {
+                assertThat(left.filter(Files::isRegularFile)).isEmpty();
+            }
+        }
+    }
+
+    @Test
+    void deletedShowsAndLooksComeBack() {
+        try (Program program = new Program(0, data, true)) {
+            Shows shows = program.get(Shows.class);
+            Shows.LookRow look = program.look(LOOK);
+            shows.deleteLook(look.id(), true);
+            assertThat(shows.look(look.id())).isEmpty();
+            shows.deleteLook(look.id(), false);
+            assertThat(shows.look(look.id())).isPresent();
+        }
+    }
+}

@@ -1,0 +1,61 @@
+package gloaming.web;
+
+import gloaming.web.command.Server;
+import gloaming.web.store.Journal;
+import gloaming.web.store.OpenLook;
+import gloaming.web.store.Shows;
+import java.nio.file.Path;
+import java.util.function.BooleanSupplier;
+import org.springframework.boot.web.server.servlet.context.ServletWebServerApplicationContext;
+import org.springframework.context.ConfigurableApplicationContext;
+
+/** The whole program on a real data folder, as the command starts it. */
+final class Program implements AutoCloseable {
+    final ConfigurableApplicationContext context;
+    final int port;
+
+    Program(int port, Path data, boolean demo) {
+        try {
+            context = Server.run(port, data, demo);
+        } catch (Exception e) {
+            throw new IllegalStateException(e);
+        }
+        this.port = ((ServletWebServerApplicationContext) context).getWebServer().getPort();
+    }
+
+    <T> T get(Class<T> type) {
+        return context.getBean(type);
+    }
+
+    String url(String path) {
+        return "http://localhost:" + port + path;
+    }
+
+    Shows.LookRow look(String name) {
+        Shows shows = get(Shows.class);
+        return shows.shows().stream()
+                .flatMap(s -> shows.looks(s.id()).stream())
+                .filter(l -> l.name().equals(name))
+                .findFirst()
+                .orElseThrow();
+    }
+
+    OpenLook open(String name) {
+        return get(Journal.class).open(look(name));
+    }
+
+    /** Waits until something is true, a minute at most. */
+    static void until(String what, BooleanSupplier is) {
+        long end = System.nanoTime() + 60_000_000_000L;
+        while (!is.getAsBoolean()) {
+            if (System.nanoTime() > end) throw new AssertionError("did not happen in a minute: " + what);
+            Thread.onSpinWait();
+            java.util.concurrent.locks.LockSupport.parkNanos(5_000_000);
+        }
+    }
+
+    @Override
+    public void close() {
+        context.close();
+    }
+}
