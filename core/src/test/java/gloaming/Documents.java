@@ -38,7 +38,8 @@ public final class Documents {
         List<Layer> mix = new ArrayList<>();
         for (Lane lane : look.lanes()) {
             if (new Rules(Catalogue.all()).gives(lane) == Kind.PICTURE) {
-                mix.add(new Layer("m" + mix.size(), lane.id(), pick(Blend.values()), random.nextDouble(), false, null, null));
+                mix.add(new Layer(
+                        "m" + mix.size(), lane.id(), pick(Blend.values()), random.nextDouble(), false, null, null));
             }
         }
         return new Rules(Catalogue.all()).check(look.withMix(mix));
@@ -57,7 +58,8 @@ public final class Documents {
             flows = description.gives();
         }
         List<Lane> lanes = new ArrayList<>(look.lanes());
-        lanes.add(new Lane("l" + (lanes.size() + 1), "lane " + (lanes.size() + 1), new Clock(random.nextInt(3)), chain));
+        lanes.add(
+                new Lane("l" + (lanes.size() + 1), "lane " + (lanes.size() + 1), new Clock(random.nextInt(3)), chain));
         return look.withLanes(lanes);
     }
 
@@ -82,7 +84,8 @@ public final class Documents {
     }
 
     private Lane any(Look look, Rules rules, Kind kind) {
-        List<Lane> fit = look.lanes().stream().filter(l -> rules.gives(l) == kind).toList();
+        List<Lane> fit =
+                look.lanes().stream().filter(l -> rules.gives(l) == kind).toList();
         return fit.isEmpty() ? null : fit.get(random.nextInt(fit.size()));
     }
 
@@ -90,7 +93,8 @@ public final class Documents {
         return switch (setting.form()) {
             case NUMBER -> Value.of(small(setting));
             case WHOLE -> Value.of(Math.rint(small(setting)));
-            case CHOICE -> Value.of(setting.choices().get(random.nextInt(setting.choices().size())));
+            case CHOICE ->
+                Value.of(setting.choices().get(random.nextInt(setting.choices().size())));
             case COLOUR -> Value.of("#%06x".formatted(random.nextInt(1 << 24)));
             case SWITCH -> Value.of(random.nextBoolean());
             case TEXT -> setting.initial();
@@ -120,12 +124,17 @@ public final class Documents {
 
     private Edit attempt(Look look) {
         List<Step> all = look.steps().toList();
-        if (look.lanes().isEmpty() || all.isEmpty()) return new Edit.AddLane(0, withLane(look.withLanes(List.of())).lanes().getFirst());
+        if (look.lanes().isEmpty() || all.isEmpty())
+            return new Edit.AddLane(
+                    0, withLane(look.withLanes(List.of())).lanes().getFirst());
         Step step = all.get(random.nextInt(all.size()));
         Lane lane = look.lanes().get(random.nextInt(look.lanes().size()));
-        Layer layer = look.mix().isEmpty() ? null : look.mix().get(random.nextInt(look.mix().size()));
+        Layer layer = look.mix().isEmpty()
+                ? null
+                : look.mix().get(random.nextInt(look.mix().size()));
         Description description = Catalogue.all().find(step.type());
-        Setting setting = description.settings().get(random.nextInt(description.settings().size()));
+        Setting setting =
+                description.settings().get(random.nextInt(description.settings().size()));
         int place = random.nextInt(6);
         return switch (random.nextInt(19)) {
             case 0 -> new Edit.Rename("Look " + random.nextInt(100));
@@ -135,18 +144,25 @@ public final class Documents {
             case 4 -> new Edit.MoveLane(lane.id(), place);
             case 5 -> new Edit.RenameLane(lane.id(), "lane " + random.nextInt(100));
             case 6 -> new Edit.SetClock(lane.id(), new Clock(random.nextDouble() * 4));
-            case 7 -> new Edit.AddStep(lane.id(), place, step(look, look.freshId("s"), pick(steps.toArray(Description[]::new))));
+            case 7 ->
+                new Edit.AddStep(
+                        lane.id(), place, step(look, look.freshId("s"), pick(steps.toArray(Description[]::new))));
             case 8 -> new Edit.RemoveStep(step.id());
             case 9 -> new Edit.MoveStep(step.id(), lane.id(), place);
             case 10 -> new Edit.LabelStep(step.id(), "own " + random.nextInt(9));
             case 11 -> new Edit.Bypass(step.id(), random.nextBoolean());
             case 12 -> new Edit.Set(step.id(), setting.id(), random.nextInt(4) == 0 ? null : value(setting));
-            case 13 -> new Edit.SetFollow(step.id(), setting.id(), random.nextBoolean() ? null : new Follow(lane.id(), 0, 1, 0, 1, 0, 0));
-            case 14 -> new Edit.SetRead(step.id(), random.nextBoolean() ? "with" : "at", random.nextBoolean() ? null : lane.id());
+            case 13 ->
+                new Edit.SetFollow(
+                        step.id(), setting.id(), random.nextBoolean() ? null : new Follow(lane.id(), 0, 1, 0, 1, 0, 0));
+            case 14 ->
+                new Edit.SetRead(
+                        step.id(), random.nextBoolean() ? "with" : "at", random.nextBoolean() ? null : lane.id());
             case 15 -> new Edit.AddLayer(place, Layer.of(look.freshId("m"), lane.id(), pick(Blend.values()), 0.5));
             case 16 -> new Edit.RemoveLayer(layer == null ? "m0" : layer.id());
             case 17 -> new Edit.MoveLayer(layer == null ? "m0" : layer.id(), place);
-            default -> new Edit.Several(List.of(new Edit.Bypass(step.id(), true), new Edit.RenameLane(lane.id(), "both")));
+            default ->
+                new Edit.Several(List.of(new Edit.Bypass(step.id(), true), new Edit.RenameLane(lane.id(), "both")));
         };
     }
 

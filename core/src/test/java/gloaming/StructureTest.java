@@ -16,9 +16,19 @@ class StructureTest {
 
     @Test
     void theCoreKnowsNoWebNoDatabaseAndNoFiles() {
-        noClasses().that().resideInAPackage("gloaming..")
-                .should().dependOnClassesThat()
-                .resideInAnyPackage("org.springframework..", "jakarta..", "java.sql..", "java.net..", "java.nio.file..", "org.jooq..", "org.bytedeco..")
+        noClasses()
+                .that()
+                .resideInAPackage("gloaming..")
+                .should()
+                .dependOnClassesThat()
+                .resideInAnyPackage(
+                        "org.springframework..",
+                        "jakarta..",
+                        "java.sql..",
+                        "java.net..",
+                        "java.nio.file..",
+                        "org.jooq..",
+                        "org.bytedeco..")
                 .check(core);
     }
 
@@ -29,9 +39,13 @@ class StructureTest {
 
     @Test
     void whatFlowsAndTheDocumentStandAtTheBottom() {
-        noClasses().that().resideInAnyPackage("gloaming.look", "gloaming.flow", "gloaming.sound", "gloaming.noise")
-                .should().dependOnClassesThat()
-                .resideInAnyPackage("gloaming.step", "gloaming.play", "gloaming.picture", "gloaming.points", "gloaming.signal")
+        noClasses()
+                .that()
+                .resideInAnyPackage("gloaming.look", "gloaming.flow", "gloaming.sound", "gloaming.noise")
+                .should()
+                .dependOnClassesThat()
+                .resideInAnyPackage(
+                        "gloaming.step", "gloaming.play", "gloaming.picture", "gloaming.points", "gloaming.signal")
                 .check(core);
     }
 }

@@ -19,8 +19,7 @@ public final class Edits {
             case Edit.MoveLane e -> look.withLanes(moved(look.lanes(), lane(look, e.lane()), e.place()));
             case Edit.RenameLane e -> look.withLane(lane(look, e.lane()).id(), lane -> lane.withName(e.name()));
             case Edit.SetClock e -> look.withLane(lane(look, e.lane()).id(), lane -> lane.withClock(e.clock()));
-            case Edit.AddStep e -> look.withLane(
-                    lane(look, e.lane()).id(), lane -> lane.insert(e.place(), e.step()));
+            case Edit.AddStep e -> look.withLane(lane(look, e.lane()).id(), lane -> lane.insert(e.place(), e.step()));
             case Edit.RemoveStep e -> look.withLane(laneOf(look, e.step()).id(), lane -> lane.without(e.step()));
             case Edit.MoveStep e -> moveStep(look, e);
             case Edit.LabelStep e -> step(look, e.step(), s -> s.withLabel(e.label()));
@@ -33,7 +32,8 @@ public final class Edits {
             case Edit.MoveLayer e -> look.withMix(moved(look.mix(), layer(look, e.layer()), e.place()));
             case Edit.ChangeLayer e -> {
                 Layer was = layer(look, e.layer().id());
-                yield look.withMix(look.mix().stream().map(l -> l == was ? e.layer() : l).toList());
+                yield look.withMix(
+                        look.mix().stream().map(l -> l == was ? e.layer() : l).toList());
             }
             case Edit.Several e -> {
                 Look changed = look;
@@ -52,8 +52,10 @@ public final class Edits {
             case Edit.AddLane e -> new Edit.RemoveLane(e.lane().id());
             case Edit.RemoveLane e -> restoreLane(before, lane(before, e.lane()));
             case Edit.MoveLane e -> new Edit.MoveLane(e.lane(), before.lanes().indexOf(lane(before, e.lane())));
-            case Edit.RenameLane e -> new Edit.RenameLane(e.lane(), lane(before, e.lane()).name());
-            case Edit.SetClock e -> new Edit.SetClock(e.lane(), lane(before, e.lane()).clock());
+            case Edit.RenameLane e ->
+                new Edit.RenameLane(e.lane(), lane(before, e.lane()).name());
+            case Edit.SetClock e ->
+                new Edit.SetClock(e.lane(), lane(before, e.lane()).clock());
             case Edit.AddStep e -> new Edit.RemoveStep(e.step().id());
             case Edit.RemoveStep e -> {
                 Lane lane = laneOf(before, e.step());
@@ -64,21 +66,27 @@ public final class Edits {
                 Lane lane = laneOf(before, e.step());
                 yield new Edit.MoveStep(e.step(), lane.id(), lane.steps().indexOf(step(before, e.step())));
             }
-            case Edit.LabelStep e -> new Edit.LabelStep(e.step(), step(before, e.step()).label());
-            case Edit.Bypass e -> new Edit.Bypass(e.step(), step(before, e.step()).bypassed());
+            case Edit.LabelStep e ->
+                new Edit.LabelStep(e.step(), step(before, e.step()).label());
+            case Edit.Bypass e ->
+                new Edit.Bypass(e.step(), step(before, e.step()).bypassed());
             case Edit.Set e ->
-                new Edit.Set(e.step(), e.setting(), step(before, e.step()).settings().get(e.setting()));
+                new Edit.Set(
+                        e.step(), e.setting(), step(before, e.step()).settings().get(e.setting()));
             case Edit.SetFollow e ->
-                new Edit.SetFollow(e.step(), e.setting(), step(before, e.step()).follows().get(e.setting()));
+                new Edit.SetFollow(
+                        e.step(), e.setting(), step(before, e.step()).follows().get(e.setting()));
             case Edit.SetRead e ->
-                new Edit.SetRead(e.step(), e.read(), step(before, e.step()).reads().get(e.read()));
+                new Edit.SetRead(
+                        e.step(), e.read(), step(before, e.step()).reads().get(e.read()));
             case Edit.AddLayer e -> new Edit.RemoveLayer(e.layer().id());
             case Edit.RemoveLayer e -> {
                 Layer layer = layer(before, e.layer());
                 yield new Edit.AddLayer(before.mix().indexOf(layer), layer);
             }
             case Edit.MoveLayer e -> new Edit.MoveLayer(e.layer(), before.mix().indexOf(layer(before, e.layer())));
-            case Edit.ChangeLayer e -> new Edit.ChangeLayer(layer(before, e.layer().id()));
+            case Edit.ChangeLayer e ->
+                new Edit.ChangeLayer(layer(before, e.layer().id()));
             case Edit.Several e -> {
                 List<Edit> back = new ArrayList<>();
                 Look look = before;
@@ -95,15 +103,19 @@ public final class Edits {
     public static boolean continues(Edit earlier, Edit later) {
         return switch (later) {
             case Edit.Set l ->
-                earlier instanceof Edit.Set e && e.step().equals(l.step()) && e.setting().equals(l.setting());
+                earlier instanceof Edit.Set e
+                        && e.step().equals(l.step())
+                        && e.setting().equals(l.setting());
             case Edit.SetFollow l ->
                 earlier instanceof Edit.SetFollow e
                         && e.step().equals(l.step())
                         && e.setting().equals(l.setting())
                         && (e.follow() == null) == (l.follow() == null);
             case Edit.ChangeLayer l ->
-                earlier instanceof Edit.ChangeLayer e && e.layer().id().equals(l.layer().id());
-            case Edit.SetClock l -> earlier instanceof Edit.SetClock e && e.lane().equals(l.lane());
+                earlier instanceof Edit.ChangeLayer e
+                        && e.layer().id().equals(l.layer().id());
+            case Edit.SetClock l ->
+                earlier instanceof Edit.SetClock e && e.lane().equals(l.lane());
             case Edit.Format l -> earlier instanceof Edit.Format;
             default -> false;
         };
@@ -112,8 +124,9 @@ public final class Edits {
     private static Look removeLane(Look look, String id) {
         return look.withLanes(look.lanes().stream()
                         .filter(lane -> !lane.id().equals(id))
-                        .map(lane -> lane.withSteps(
-                                lane.steps().stream().map(step -> forget(step, id)).toList()))
+                        .map(lane -> lane.withSteps(lane.steps().stream()
+                                .map(step -> forget(step, id))
+                                .toList()))
                         .toList())
                 .withMix(look.mix().stream()
                         .filter(layer -> !layer.lane().equals(id))
@@ -135,8 +148,7 @@ public final class Edits {
     private static Layer forget(Layer layer, String lane) {
         String mask = lane.equals(layer.mask()) ? null : layer.mask();
         Follow follow = layer.follow() != null && layer.follow().lane().equals(lane) ? null : layer.follow();
-        return new Layer(
-                layer.id(), layer.lane(), layer.blend(), layer.opacity(), layer.hidden(), mask, follow);
+        return new Layer(layer.id(), layer.lane(), layer.blend(), layer.opacity(), layer.hidden(), mask, follow);
     }
 
     private static Edit restoreLane(Look before, Lane gone) {

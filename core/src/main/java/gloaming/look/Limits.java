@@ -38,7 +38,8 @@ public final class Limits {
 
     static double within(String what, double value, double low, double high) {
         if (!(value >= low && value <= high)) {
-            throw new Refused(what + " is " + plain(value) + "; it goes from " + plain(low) + " to " + plain(high) + ".");
+            throw new Refused(
+                    what + " is " + plain(value) + "; it goes from " + plain(low) + " to " + plain(high) + ".");
         }
         return value;
     }
@@ -47,6 +48,9 @@ public final class Limits {
     public static String plain(double value) {
         return value == Math.rint(value) && Math.abs(value) < 1e15
                 ? Long.toString((long) value)
-                : new java.math.BigDecimal(value).round(new java.math.MathContext(6)).stripTrailingZeros().toPlainString();
+                : new java.math.BigDecimal(value)
+                        .round(new java.math.MathContext(6))
+                        .stripTrailingZeros()
+                        .toPlainString();
     }
 }

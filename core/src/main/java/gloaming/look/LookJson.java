@@ -70,7 +70,9 @@ public final class LookJson {
     }
 
     public static String writeEdit(Edit edit) {
-        return JSON.writerFor(Edit.class).without(SerializationFeature.INDENT_OUTPUT).writeValueAsString(edit);
+        return JSON.writerFor(Edit.class)
+                .without(SerializationFeature.INDENT_OUTPUT)
+                .writeValueAsString(edit);
     }
 
     public static Edit readEdit(String text) {
@@ -88,7 +90,8 @@ public final class LookJson {
             }
         }
         if (e instanceof DatabindException) {
-            return new Refused(what + " cannot be read" + place(e) + ": " + e.getOriginalMessage().lines().findFirst().orElse("") + ".");
+            return new Refused(what + " cannot be read" + place(e) + ": "
+                    + e.getOriginalMessage().lines().findFirst().orElse("") + ".");
         }
         return new Refused(what + " is not whole JSON: line " + e.getLocation().getLineNr() + ", column "
                 + e.getLocation().getColumnNr() + ".");

@@ -27,7 +27,8 @@ public record Step(
         Limits.id("A step", id);
         if (type == null) throw new Refused("The step '" + id + "' names no type.");
         label = label == null ? "" : label.strip();
-        if (label.length() > Limits.NAME) throw new Refused("A step has a name of over " + Limits.NAME + " characters.");
+        if (label.length() > Limits.NAME)
+            throw new Refused("A step has a name of over " + Limits.NAME + " characters.");
         settings = sorted(settings);
         follows = sorted(follows);
         reads = sorted(reads);

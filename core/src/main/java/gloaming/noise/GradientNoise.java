@@ -3,7 +3,6 @@ package gloaming.noise;
 import jdk.incubator.vector.FloatVector;
 import jdk.incubator.vector.VectorSpecies;
 
-
 /**
  * Gradient noise on the cubic lattice with a quintic fade (Perlin 2002, "Improving noise"), about -1 to 1.
  *
@@ -177,13 +176,23 @@ public final class GradientNoise {
     }
 
     private static void between(
-            float[] out, int at, int from, int to, float step, float x0, float left, float leftSlope, float right, float rightSlope) {
+            float[] out,
+            int at,
+            int from,
+            int to,
+            float step,
+            float x0,
+            float left,
+            float leftSlope,
+            float right,
+            float rightSlope) {
         float rise = right - left;
         float bend = rightSlope - leftSlope;
         int i = from;
         for (; i <= to - F.length(); i += F.length()) {
             FloatVector dx = INDEX.add((float) i).mul(step).add(x0);
-            FloatVector fade = dx.mul(6f).sub(15f).mul(dx).add(10f).mul(dx).mul(dx).mul(dx);
+            FloatVector fade =
+                    dx.mul(6f).sub(15f).mul(dx).add(10f).mul(dx).mul(dx).mul(dx);
             dx.mul(leftSlope)
                     .add(left)
                     .add(dx.mul(bend).add(rise).mul(fade))
@@ -205,20 +214,22 @@ public final class GradientNoise {
         for (int i = 0; i < n; i++) sum[i] += k * edge(hash[i] + corner, dx[i], dy, dz);
     }
 
-
-
-
-
-
-
-
     /**
      * Adds {@code weight} times the curl (dn/dy, -dn/dx) at the places {@code x[i], y[i]} times {@code frequency}, for i from
      * {@code from} to {@code to}, into {@code u} and {@code v}. The curl of one potential has no divergence (Bridson,
      * Houriham and Nordenstam 2007, "Curl-noise for procedural fluid flow").
      */
     public static void curl(
-            int seed, float[] x, float[] y, float z, float frequency, float weight, float[] u, float[] v, int from, int to) {
+            int seed,
+            float[] x,
+            float[] y,
+            float z,
+            float frequency,
+            float weight,
+            float[] u,
+            float[] v,
+            int from,
+            int to) {
         Scratch s = SCRATCH.get();
         float fz = (float) Math.floor(z);
         float dz = z - fz;
@@ -246,7 +257,17 @@ public final class GradientNoise {
     }
 
     private static void corner(
-            int[] hash, float[] gx, float[] gy, float[] dot, float[] dx, float[] dy, int corner, float right, float up, float dz, int n) {
+            int[] hash,
+            float[] gx,
+            float[] gy,
+            float[] dot,
+            float[] dx,
+            float[] dy,
+            int corner,
+            float right,
+            float up,
+            float dz,
+            int n) {
         for (int i = 0; i < n; i++) {
             int mixed = mix(hash[i] + corner);
             float x = component(mixed);
@@ -259,12 +280,32 @@ public final class GradientNoise {
 
     private static void gather(Scratch s, int right, int up, float kz, int n) {
         gather(
-                s.gx, s.gy, s.dot, s.weightX[right], s.slopeX[right], s.weightY[up], s.slopeY[up], s.along, s.across, kz, n);
+                s.gx,
+                s.gy,
+                s.dot,
+                s.weightX[right],
+                s.slopeX[right],
+                s.weightY[up],
+                s.slopeY[up],
+                s.along,
+                s.across,
+                kz,
+                n);
     }
 
     /** Adds one corner's part to the slopes, by the product rule. */
     private static void gather(
-            float[] gx, float[] gy, float[] dot, float[] wx, float[] sx, float[] wy, float[] sy, float[] along, float[] across, float kz, int n) {
+            float[] gx,
+            float[] gy,
+            float[] dot,
+            float[] wx,
+            float[] sx,
+            float[] wy,
+            float[] sy,
+            float[] along,
+            float[] across,
+            float kz,
+            int n) {
         for (int i = 0; i < n; i++) {
             along[i] += kz * wy[i] * (sx[i] * dot[i] + gx[i] * wx[i]);
             across[i] += kz * wx[i] * (sy[i] * dot[i] + gy[i] * wy[i]);
@@ -291,7 +332,8 @@ public final class GradientNoise {
         for (int i = 0; i < n; i++) {
             float x = px[i] * frequency;
             float y = py[i] * frequency;
-            // Cutting off towards zero is rounding down for what is above it: places are within 2^14 cells of the middle.
+            // Cutting off towards zero is rounding down for what is above it: places are within 2^14 cells of the
+            // middle.
             int cx = (int) (x + FAR) - FAR;
             int cy = (int) (y + FAR) - FAR;
             dx[i] = x - cx;

@@ -46,7 +46,8 @@ public final class Blending {
      * Blends rows {@code from} to {@code to} of {@code source}, times {@code opacity} and the luminance times alpha of {@code
      * mask} where there is one, onto {@code target}.
      */
-    public static void rows(Blend mode, Picture source, double opacity, Picture mask, Picture target, int from, int to) {
+    public static void rows(
+            Blend mode, Picture source, double opacity, Picture mask, Picture target, int from, int to) {
         int width = target.width;
         int whole = width / Strips.LANES * Strips.LANES;
         float[] k = STRENGTH.get();
@@ -79,7 +80,8 @@ public final class Blending {
         }
     }
 
-    private static void channel(Blend mode, float[] s, float[] sa, float[] k, float[] b, float[] ba, int row, int width) {
+    private static void channel(
+            Blend mode, float[] s, float[] sa, float[] k, float[] b, float[] ba, int row, int width) {
         switch (mode) {
             case OVER -> Strips.over(s, sa, k, b, ba, row, width);
             case ADD -> Strips.add(s, sa, k, b, ba, row, width);

@@ -9,7 +9,13 @@ import gloaming.step.Says;
 /** A Gaussian blur whose cost does not grow with its radius. */
 @Says(name = "Blur", does = "Softens the picture.", find = "soften defocus smooth gaussian haze unsharp")
 public record Blur(
-        @Range(min = 0, max = 1, initial = 0.03, unit = "units", says = "How far a point of light spreads: twice the standard deviation.") double radius)
+        @Range(
+                min = 0,
+                max = 1,
+                initial = 0.03,
+                unit = "units",
+                says = "How far a point of light spreads: twice the standard deviation.")
+        double radius)
         implements Operation<Picture, Picture, Blur.Memory> {
 
     /** Buffers of lower size. */

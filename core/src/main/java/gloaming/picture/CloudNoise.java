@@ -12,22 +12,51 @@ import gloaming.step.Says;
 import java.util.Arrays;
 
 /** Fractal sums of gradient noise, drifting and changing, as a picture between colours. */
-@Says(name = "Cloud noise", does = "Makes clouds, smoke, water or bark: layered noise that drifts and changes.", find = "perlin fractal fbm clouds fog mist smoke texture water noise marble")
+@Says(
+        name = "Cloud noise",
+        does = "Makes clouds, smoke, water or bark: layered noise that drifts and changes.",
+        find = "perlin fractal fbm clouds fog mist smoke texture water noise marble")
 public record CloudNoise(
-        @Range(min = 0.02, max = 8, initial = 0.8, unit = "units", byRatio = true, says = "Size of the largest shapes.") double size,
-        @Range(min = 1, max = 8, initial = 4, says = "Layers of finer and finer shapes.") int detail,
-        @Range(min = 0, max = 1, initial = 0.5, says = "How strong each finer layer is.") double roughness,
-        @Range(min = 0.05, max = 20, initial = 1, byRatio = true, says = "Stretches the shapes across; below 1, up.") double stretch,
-        @Range(min = -4, max = 4, initial = 0.03, unit = "units/s", says = "How fast it moves to the right.") double across,
-        @Range(min = -4, max = 4, initial = 0, unit = "units/s", says = "How fast it moves up.") double up,
-        @Range(min = 0, max = 8, initial = 0.15, says = "How fast the shapes themselves change.") double change,
-        @Range(min = 0.1, max = 8, initial = 1.4, says = "From flat to hard.") double contrast,
-        @Range(min = -1, max = 1, initial = 0, says = "More of the dark colour, or more of the light one.") double balance,
-        @Pick(initial = "#0c0a18", says = "Colour of the hollows.") Colour dark,
+        @Range(min = 0.02, max = 8, initial = 0.8, unit = "units", byRatio = true, says = "Size of the largest shapes.")
+        double size,
+
+        @Range(min = 1, max = 8, initial = 4, says = "Layers of finer and finer shapes.")
+        int detail,
+
+        @Range(min = 0, max = 1, initial = 0.5, says = "How strong each finer layer is.")
+        double roughness,
+
+        @Range(min = 0.05, max = 20, initial = 1, byRatio = true, says = "Stretches the shapes across; below 1, up.")
+        double stretch,
+
+        @Range(min = -4, max = 4, initial = 0.03, unit = "units/s", says = "How fast it moves to the right.")
+        double across,
+
+        @Range(min = -4, max = 4, initial = 0, unit = "units/s", says = "How fast it moves up.")
+        double up,
+
+        @Range(min = 0, max = 8, initial = 0.15, says = "How fast the shapes themselves change.")
+        double change,
+
+        @Range(min = 0.1, max = 8, initial = 1.4, says = "From flat to hard.")
+        double contrast,
+
+        @Range(min = -1, max = 1, initial = 0, says = "More of the dark colour, or more of the light one.")
+        double balance,
+
+        @Pick(initial = "#0c0a18", says = "Colour of the hollows.")
+        Colour dark,
+
         @Pick(initial = "#6b4a6e", says = "Colour between.") Colour middle,
-        @Pick(initial = "#ffc690", says = "Colour of the crests.") Colour light,
-        @Range(min = 0, max = 20, initial = 1, says = "Times the colours.") double brightness,
-        @Pick(initial = "false", says = "Whether the hollows are clear instead of coloured.") boolean clearDark)
+
+        @Pick(initial = "#ffc690", says = "Colour of the crests.")
+        Colour light,
+
+        @Range(min = 0, max = 20, initial = 1, says = "Times the colours.")
+        double brightness,
+
+        @Pick(initial = "false", says = "Whether the hollows are clear instead of coloured.")
+        boolean clearDark)
         implements Operation<Nothing, Picture, CloudNoise.Memory> {
 
     /** Where the clouds have drifted to. */

@@ -98,7 +98,8 @@ public final class Dots {
 
     private int first(int i, Picture out) {
         float r = radius[i];
-        boolean seen = px[i] + r > 0 && px[i] - r < out.width && py[i] + r > 0 && py[i] - r < out.height && strength[i] > 0;
+        boolean seen =
+                px[i] + r > 0 && px[i] - r < out.width && py[i] + r > 0 && py[i] - r < out.height && strength[i] > 0;
         return seen ? Math.max(0, (int) Math.floor((py[i] - r) / BAND)) : Integer.MAX_VALUE;
     }
 
@@ -113,7 +114,8 @@ public final class Dots {
         return q * q * (3 - 2 * q);
     }
 
-    private void dot(Picture out, int i, double softness, float red, float green, float blue, boolean add, int low, int high) {
+    private void dot(
+            Picture out, int i, double softness, float red, float green, float blue, boolean add, int low, int high) {
         float r = radius[i];
         float x = px[i];
         float y = py[i];
@@ -133,8 +135,36 @@ public final class Dots {
             int column = left;
             if (right - left >= WIDE) {
                 column = right - (right - left) % Strips.LANES;
-                if (add) Strips.addDot(out.r, out.g, out.b, out.a, at + left, column - left, left - x, most, inverse, alpha, red, green, blue);
-                else Strips.coverDot(out.r, out.g, out.b, out.a, at + left, column - left, left - x, most, inverse, alpha, red, green, blue);
+                if (add)
+                    Strips.addDot(
+                            out.r,
+                            out.g,
+                            out.b,
+                            out.a,
+                            at + left,
+                            column - left,
+                            left - x,
+                            most,
+                            inverse,
+                            alpha,
+                            red,
+                            green,
+                            blue);
+                else
+                    Strips.coverDot(
+                            out.r,
+                            out.g,
+                            out.b,
+                            out.a,
+                            at + left,
+                            column - left,
+                            left - x,
+                            most,
+                            inverse,
+                            alpha,
+                            red,
+                            green,
+                            blue);
             }
             rest(out, at, column, right, x, most, inverse, alpha, red, green, blue, add ? 0 : 1);
         }
@@ -142,7 +172,18 @@ public final class Dots {
 
     /** Pixels one by one; {@code hide} is how much of what lies behind a dot hides, 0 or 1. */
     private static void rest(
-            Picture out, int at, int from, int to, float x, float most, float inverse, float alpha, float red, float green, float blue, float hide) {
+            Picture out,
+            int at,
+            int from,
+            int to,
+            float x,
+            float most,
+            float inverse,
+            float alpha,
+            float red,
+            float green,
+            float blue,
+            float hide) {
         float[] r = out.r;
         float[] g = out.g;
         float[] b = out.b;

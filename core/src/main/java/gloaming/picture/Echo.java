@@ -14,15 +14,31 @@ import gloaming.step.Says;
  * <p>All of it is stated for a second, so that trails are as long at 25 frames as at 60. When the render scale changes the
  * old picture is fitted to the new size and nothing jumps.
  */
-@Says(name = "Echo", does = "Lets the frame before shine through, faded, scaled, turned and shifted: trails, tunnels, melting.", find = "feedback trails tunnel smear persistence ghost history previous frame delay melt zoom")
+@Says(
+        name = "Echo",
+        does = "Lets the frame before shine through, faded, scaled, turned and shifted: trails, tunnels, melting.",
+        find = "feedback trails tunnel smear persistence ghost history previous frame delay melt zoom")
 public record Echo(
-        @Range(min = 0, max = 20, initial = 0.6, unit = "s", says = "Time for an echo to fade to half.") double halfLife,
-        @Range(min = 0.05, max = 20, initial = 1, byRatio = true, says = "How much it grows in a second.") double growth,
-        @Range(min = -4, max = 4, initial = 0, unit = "turns/s", says = "How much it turns.") double turn,
-        @Range(min = -4, max = 4, initial = 0, unit = "units/s", says = "How fast it moves to the right.") double across,
-        @Range(min = -4, max = 4, initial = 0, unit = "units/s", says = "How fast it moves up.") double up,
-        @Pick(initial = "over", says = "How the new picture meets its echo.") Meeting meets,
-        @Pick(initial = "empty", says = "What lies beyond the echo's border.") Border border)
+        @Range(min = 0, max = 20, initial = 0.6, unit = "s", says = "Time for an echo to fade to half.")
+        double halfLife,
+
+        @Range(min = 0.05, max = 20, initial = 1, byRatio = true, says = "How much it grows in a second.")
+        double growth,
+
+        @Range(min = -4, max = 4, initial = 0, unit = "turns/s", says = "How much it turns.")
+        double turn,
+
+        @Range(min = -4, max = 4, initial = 0, unit = "units/s", says = "How fast it moves to the right.")
+        double across,
+
+        @Range(min = -4, max = 4, initial = 0, unit = "units/s", says = "How fast it moves up.")
+        double up,
+
+        @Pick(initial = "over", says = "How the new picture meets its echo.")
+        Meeting meets,
+
+        @Pick(initial = "empty", says = "What lies beyond the echo's border.")
+        Border border)
         implements Operation<Picture, Picture, Echo.Memory> {
 
     /** How the new picture meets the old. */

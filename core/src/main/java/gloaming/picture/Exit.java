@@ -64,7 +64,13 @@ public final class Exit {
                     encode(in.r, in.g, in.b, row * width, width, row, out, at);
                 } else {
                     for (int c = 0; c < 3; c++) {
-                        gather(in.plane(c), in.width, row * (double) in.height / height, (row + 1) * (double) in.height / height, in.height, rows[c]);
+                        gather(
+                                in.plane(c),
+                                in.width,
+                                row * (double) in.height / height,
+                                (row + 1) * (double) in.height / height,
+                                in.height,
+                                rows[c]);
                         shrink(rows[c], in.width, width);
                     }
                     encode(rows[0], rows[1], rows[2], 0, width, row, out, at);

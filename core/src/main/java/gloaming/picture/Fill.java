@@ -10,11 +10,18 @@ import gloaming.step.Range;
 import gloaming.step.Says;
 
 /** One colour everywhere. */
-@Says(name = "Fill", does = "Fills the picture with one colour.", find = "solid colour color plain background flat constant")
+@Says(
+        name = "Fill",
+        does = "Fills the picture with one colour.",
+        find = "solid colour color plain background flat constant")
 public record Fill(
         @Pick(initial = "#3a2f5c", says = "The colour.") Colour colour,
-        @Range(min = 0, max = 20, initial = 1, says = "Times the colour; above 1 is brighter than white.") double brightness,
-        @Range(min = 0, max = 1, initial = 1, says = "How much it covers.") double cover)
+
+        @Range(min = 0, max = 20, initial = 1, says = "Times the colour; above 1 is brighter than white.")
+        double brightness,
+
+        @Range(min = 0, max = 1, initial = 1, says = "How much it covers.")
+        double cover)
         implements Operation<Nothing, Picture, Void> {
 
     @Override

@@ -7,12 +7,28 @@ import gloaming.step.Range;
 import gloaming.step.Says;
 
 /** Light spilled from what is bright, as three Gaussians of growing width, worked out at half size and below. */
-@Says(name = "Glow", does = "Lets bright parts spill light around them.", find = "bloom halo light shine make it glow aura radiate")
+@Says(
+        name = "Glow",
+        does = "Lets bright parts spill light around them.",
+        find = "bloom halo light shine make it glow aura radiate")
 public record Glow(
-        @Range(min = 0, max = 4, initial = 0.6, says = "How much light spills.") double amount,
-        @Range(min = 0.01, max = 1, initial = 0.2, unit = "units", byRatio = true, says = "How far the widest spill reaches.") double radius,
-        @Range(min = 0, max = 4, initial = 0.4, says = "Only what is brighter than this spills.") double threshold,
-        @Range(min = 0, max = 1, initial = 0.5, says = "From a tight halo to a wide haze.") double haze)
+        @Range(min = 0, max = 4, initial = 0.6, says = "How much light spills.")
+        double amount,
+
+        @Range(
+                min = 0.01,
+                max = 1,
+                initial = 0.2,
+                unit = "units",
+                byRatio = true,
+                says = "How far the widest spill reaches.")
+        double radius,
+
+        @Range(min = 0, max = 4, initial = 0.4, says = "Only what is brighter than this spills.")
+        double threshold,
+
+        @Range(min = 0, max = 1, initial = 0.5, says = "From a tight halo to a wide haze.")
+        double haze)
         implements Operation<Picture, Picture, Glow.Memory> {
 
     /** Buffers of lower size. */

@@ -10,19 +10,48 @@ import gloaming.step.Range;
 import gloaming.step.Says;
 
 /** Three colours along a line, outwards from a middle, or round it. */
-@Says(name = "Gradient", does = "Runs from one colour through a second to a third.", find = "ramp sky fade sweep round line horizon background colours")
+@Says(
+        name = "Gradient",
+        does = "Runs from one colour through a second to a third.",
+        find = "ramp sky fade sweep round line horizon background colours")
 public record Gradient(
-        @Pick(initial = "line", says = "Along a line, outwards from the middle, or round it.") Shape shape,
-        @Pick(initial = "#231a2c", says = "Colour at the start.") Colour low,
-        @Pick(initial = "#d9805e", says = "Colour on the way.") Colour middle,
-        @Pick(initial = "#141a3a", says = "Colour at the end.") Colour high,
-        @Range(min = 0, max = 1, initial = 0.35, says = "Where on the way the middle colour is.") double bend,
-        @Range(min = -2, max = 2, initial = 0.25, unit = "turns", says = "Direction of the line, or start of the sweep.") double turn,
-        @Range(min = 0.05, max = 8, initial = 2, unit = "units", byRatio = true, says = "From start to end.") double length,
-        @Range(min = -4, max = 4, initial = 0, unit = "units", says = "Where the middle is, across.") double x,
-        @Range(min = -4, max = 4, initial = 0, unit = "units", says = "Where the middle is, up.") double y,
-        @Range(min = 0, max = 20, initial = 1, says = "Times the colours.") double brightness,
-        @Pick(initial = "false", says = "Whether the end is clear instead of covered.") boolean clearEnd)
+        @Pick(initial = "line", says = "Along a line, outwards from the middle, or round it.")
+        Shape shape,
+
+        @Pick(initial = "#231a2c", says = "Colour at the start.")
+        Colour low,
+
+        @Pick(initial = "#d9805e", says = "Colour on the way.")
+        Colour middle,
+
+        @Pick(initial = "#141a3a", says = "Colour at the end.")
+        Colour high,
+
+        @Range(min = 0, max = 1, initial = 0.35, says = "Where on the way the middle colour is.")
+        double bend,
+
+        @Range(
+                min = -2,
+                max = 2,
+                initial = 0.25,
+                unit = "turns",
+                says = "Direction of the line, or start of the sweep.")
+        double turn,
+
+        @Range(min = 0.05, max = 8, initial = 2, unit = "units", byRatio = true, says = "From start to end.")
+        double length,
+
+        @Range(min = -4, max = 4, initial = 0, unit = "units", says = "Where the middle is, across.")
+        double x,
+
+        @Range(min = -4, max = 4, initial = 0, unit = "units", says = "Where the middle is, up.")
+        double y,
+
+        @Range(min = 0, max = 20, initial = 1, says = "Times the colours.")
+        double brightness,
+
+        @Pick(initial = "false", says = "Whether the end is clear instead of covered.")
+        boolean clearEnd)
         implements Operation<Nothing, Picture, Gradient.Memory> {
 
     /** Ways to run. */
@@ -84,15 +113,14 @@ public record Gradient(
         float x0 = (float) (out.worldX(0) - x);
         for (int column = 0; column < out.width; column++) {
             float wx = x0 + column * step;
-            float t =
-                    switch (shape) {
-                        case LINE -> (wx * cos + wy * sin) * inverse + 0.5f;
-                        case ROUND -> (float) Math.sqrt(wx * wx + wy * wy) * inverse;
-                        case SWEEP -> {
-                            double angle = Math.atan2(wy, wx) / (2 * Math.PI) - turn;
-                            yield (float) (angle - Math.floor(angle));
-                        }
-                    };
+            float t = switch (shape) {
+                case LINE -> (wx * cos + wy * sin) * inverse + 0.5f;
+                case ROUND -> (float) Math.sqrt(wx * wx + wy * wy) * inverse;
+                case SWEEP -> {
+                    double angle = Math.atan2(wy, wx) / (2 * Math.PI) - turn;
+                    yield (float) (angle - Math.floor(angle));
+                }
+            };
             int i = row * out.width + column;
             float cover = clearEnd ? fade(t) : 1;
             ramp.put(t, cover, out, i);

@@ -11,11 +11,16 @@ import gloaming.step.Read;
 import gloaming.step.Says;
 
 /** Another lane's picture laid onto this one. */
-@Says(name = "Lay on", does = "Lays another lane's picture onto this one.", find = "blend combine composite merge two over add multiply screen layer")
+@Says(
+        name = "Lay on",
+        does = "Lays another lane's picture onto this one.",
+        find = "blend combine composite merge two over add multiply screen layer")
 @Read(name = "with", kind = Kind.PICTURE, says = "The lane that is laid on.")
 public record Lay(
         @Pick(initial = "over", says = "How the two meet.") Blend blend,
-        @Range(min = 0, max = 1, initial = 1, says = "How much of it.") double amount)
+
+        @Range(min = 0, max = 1, initial = 1, says = "How much of it.")
+        double amount)
         implements Operation<Picture, Picture, Void> {
 
     @Override

@@ -12,13 +12,26 @@ import jdk.incubator.vector.VectorSpecies;
 /**
  * Black point, white point, gamma and gain. What falls below black goes below 0 and is kept; gamma bends it by its size.
  */
-@Says(name = "Levels", does = "Sets what is black, what is white, and the greys between.", ifBlack = "lower Black or raise Gain", find = "tone contrast brightness gamma black white exposure curve grade darker brighter")
+@Says(
+        name = "Levels",
+        does = "Sets what is black, what is white, and the greys between.",
+        ifBlack = "lower Black or raise Gain",
+        find = "tone contrast brightness gamma black white exposure curve grade darker brighter")
 public record Levels(
-        @Range(min = -1, max = 1, initial = 0, says = "The level that becomes black.") double black,
-        @Range(min = 0.01, max = 8, initial = 1, says = "The level that becomes white.") double white,
-        @Range(min = 0.1, max = 8, initial = 1, byRatio = true, says = "Bends the greys: above 1 brightens them.") double gamma,
-        @Range(min = 0, max = 8, initial = 1, says = "Times the result.") double gain,
-        @Range(min = 0, max = 3, initial = 1, says = "0 is grey, 1 as it was, above 1 more colourful.") double saturation)
+        @Range(min = -1, max = 1, initial = 0, says = "The level that becomes black.")
+        double black,
+
+        @Range(min = 0.01, max = 8, initial = 1, says = "The level that becomes white.")
+        double white,
+
+        @Range(min = 0.1, max = 8, initial = 1, byRatio = true, says = "Bends the greys: above 1 brightens them.")
+        double gamma,
+
+        @Range(min = 0, max = 8, initial = 1, says = "Times the result.")
+        double gain,
+
+        @Range(min = 0, max = 3, initial = 1, says = "0 is grey, 1 as it was, above 1 more colourful.")
+        double saturation)
         implements Operation<Picture, Picture, Void> {
     private static final VectorSpecies<Float> F = FloatVector.SPECIES_256;
 

@@ -20,7 +20,11 @@ final class Ramp {
             double part = t < bend ? t / bend : (t - bend) / (1 - bend);
             double[] from = t < bend ? l : m;
             double[] to = t < bend ? m : h;
-            set(i, from[0] + part * (to[0] - from[0]), from[1] + part * (to[1] - from[1]), from[2] + part * (to[2] - from[2]));
+            set(
+                    i,
+                    from[0] + part * (to[0] - from[0]),
+                    from[1] + part * (to[1] - from[1]),
+                    from[2] + part * (to[2] - from[2]));
         }
     }
 

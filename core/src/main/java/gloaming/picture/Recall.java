@@ -10,10 +10,14 @@ import gloaming.step.Read;
 import gloaming.step.Says;
 
 /** The picture another lane, or this one, ended in a frame ago: the delay that makes a circle of reads possible. */
-@Says(name = "Recall", does = "Hands out how a lane looked one frame ago, so that lanes can feed each other in a circle.", find = "feedback loop previous frame delay before circle")
+@Says(
+        name = "Recall",
+        does = "Hands out how a lane looked one frame ago, so that lanes can feed each other in a circle.",
+        find = "feedback loop previous frame delay before circle")
 @Read(name = "lane", kind = Kind.PICTURE, before = true, says = "Whose last picture; it may be this very lane.")
-public record Recall(@Range(min = 0, max = 2, initial = 1, says = "Times its light and cover.") double keep)
-        implements Operation<Nothing, Picture, Void> {
+public record Recall(
+        @Range(min = 0, max = 2, initial = 1, says = "Times its light and cover.")
+        double keep) implements Operation<Nothing, Picture, Void> {
 
     @Override
     public Picture run(Nothing in, Void memory, Frame frame) {

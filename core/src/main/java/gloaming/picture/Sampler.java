@@ -16,7 +16,16 @@ final class Sampler {
 
     /** A transformation made ready for one pair of sizes: {@link #rows} draws any part of the result. */
     record Move(
-            Picture source, Picture out, double cos, double sin, double shiftX, double shiftY, double dx, double dy, Border border, float fade) {
+            Picture source,
+            Picture out,
+            double cos,
+            double sin,
+            double shiftX,
+            double shiftY,
+            double dx,
+            double dy,
+            Border border,
+            float fade) {
 
         /** Writes rows {@code from} to {@code to} of the result. */
         void rows(int from, int to) {
@@ -33,7 +42,14 @@ final class Sampler {
 
     /** What draws {@code fade} times the transformed {@code source} into {@code out}, another picture. */
     static Move move(
-            Picture source, double scale, double turn, double shiftX, double shiftY, Border border, double fade, Picture out) {
+            Picture source,
+            double scale,
+            double turn,
+            double shiftX,
+            double shiftY,
+            Border border,
+            double fade,
+            Picture out) {
         double cos = turn == 0 ? 1 / scale : Math.cos(2 * Math.PI * turn) / scale;
         double sin = turn == 0 ? 0 : Math.sin(2 * Math.PI * turn) / scale;
         double dx = cos * source.height / out.height;
@@ -43,15 +59,26 @@ final class Sampler {
 
     /** Draws the whole of it. */
     static void draw(
-            Picture source, double scale, double turn, double shiftX, double shiftY, Border border, double fade, Picture out, Crew crew) {
+            Picture source,
+            double scale,
+            double turn,
+            double shiftX,
+            double shiftY,
+            Border border,
+            double fade,
+            Picture out,
+            Crew crew) {
         Move move = move(source, scale, turn, shiftX, shiftY, border, fade, out);
         crew.each(out.height, 4, move::rows);
     }
 
-    private static void row(Picture s, double x0, double y0, double dx, double dy, Border border, float fade, Picture out, int row) {
+    private static void row(
+            Picture s, double x0, double y0, double dx, double dy, Border border, float fade, Picture out, int row) {
         int at = row * out.width;
-        int from = Math.clamp((int) Math.ceil(Math.max(enter(x0, dx, s.width - 1), enter(y0, dy, s.height - 1))), 0, out.width);
-        int to = Math.clamp((int) Math.floor(Math.min(leave(x0, dx, s.width - 1), leave(y0, dy, s.height - 1))), from, out.width);
+        int from = Math.clamp(
+                (int) Math.ceil(Math.max(enter(x0, dx, s.width - 1), enter(y0, dy, s.height - 1))), 0, out.width);
+        int to = Math.clamp(
+                (int) Math.floor(Math.min(leave(x0, dx, s.width - 1), leave(y0, dy, s.height - 1))), from, out.width);
         for (int c = 0; c < 4; c++) {
             float[] from4 = s.plane(c);
             float[] into = out.plane(c);
@@ -75,14 +102,23 @@ final class Sampler {
     }
 
     /** A row that is not turned: two rows of the source meet first, then columns. */
-    private static void level(Picture s, double x0, double y0, double dx, float fade, Picture out, int at, int from, int to) {
+    private static void level(
+            Picture s, double x0, double y0, double dx, float fade, Picture out, int at, int from, int to) {
         if (from == to) return;
         float[] meet = ROW.get();
         if (meet.length < s.width + 1) ROW.set(meet = new float[s.width + 1]);
         int low = (int) y0;
         float v = (float) (y0 - low);
         for (int c = 0; c < 4; c++) {
-            Strips.meet(s.plane(c), low * s.width, Math.min(s.height - 1, low + 1) * s.width, fade * (1 - v), fade * v, meet, 0, s.width);
+            Strips.meet(
+                    s.plane(c),
+                    low * s.width,
+                    Math.min(s.height - 1, low + 1) * s.width,
+                    fade * (1 - v),
+                    fade * v,
+                    meet,
+                    0,
+                    s.width);
             float[] into = out.plane(c);
             if (dx == 1) {
                 int shift = (int) Math.floor(x0 + from) - from;

@@ -16,9 +16,11 @@ final class Strips {
     static final int LANES = F.length();
     private static final FloatVector INDEX = FloatVector.zero(F).addIndex(1);
     /** Every second of two vectors, and two vectors in turn. */
-    private static final VectorShuffle<Float> EVEN = VectorShuffle.fromOp(F, i -> 2 * i < LANES ? 2 * i : 2 * i - 2 * LANES);
+    private static final VectorShuffle<Float> EVEN =
+            VectorShuffle.fromOp(F, i -> 2 * i < LANES ? 2 * i : 2 * i - 2 * LANES);
 
-    private static final VectorShuffle<Float> ODD = VectorShuffle.fromOp(F, i -> 2 * i < LANES ? 2 * i + 1 : 2 * i + 1 - 2 * LANES);
+    private static final VectorShuffle<Float> ODD =
+            VectorShuffle.fromOp(F, i -> 2 * i < LANES ? 2 * i + 1 : 2 * i + 1 - 2 * LANES);
     private static final VectorShuffle<Float> LOW = VectorShuffle.fromOp(F, i -> i % 2 == 0 ? i / 2 : i / 2 - LANES);
     private static final VectorShuffle<Float> HIGH =
             VectorShuffle.fromOp(F, i -> i % 2 == 0 ? (i + LANES) / 2 : (i + LANES) / 2 - LANES);
@@ -34,7 +36,9 @@ final class Strips {
             FloatVector sum = FloatVector.fromArray(F, p, middle + x).mul(w[0]);
             for (int j = 1; j <= reach; j++) {
                 FloatVector left = FloatVector.fromArray(F, p, middle + x - j);
-                sum = left.add(FloatVector.fromArray(F, p, middle + x + j)).mul(w[j]).add(sum);
+                sum = left.add(FloatVector.fromArray(F, p, middle + x + j))
+                        .mul(w[j])
+                        .add(sum);
             }
             sum.intoArray(out, at + x);
         }
@@ -52,7 +56,9 @@ final class Strips {
             FloatVector sum = FloatVector.fromArray(F, p, rows[reach] + x).mul(w[0]);
             for (int j = 1; j <= reach; j++) {
                 FloatVector below = FloatVector.fromArray(F, p, rows[reach - j] + x);
-                sum = below.add(FloatVector.fromArray(F, p, rows[reach + j] + x)).mul(w[j]).add(sum);
+                sum = below.add(FloatVector.fromArray(F, p, rows[reach + j] + x))
+                        .mul(w[j])
+                        .add(sum);
             }
             sum.intoArray(out, at + x);
         }
@@ -68,12 +74,17 @@ final class Strips {
         int i = start;
         for (; i <= end - LANES; i += LANES) {
             FloatVector here = FloatVector.fromArray(F, from, i + shift);
-            FloatVector.fromArray(F, from, i + shift + 1).sub(here).mul(u).add(here).intoArray(into, at + i);
+            FloatVector.fromArray(F, from, i + shift + 1)
+                    .sub(here)
+                    .mul(u)
+                    .add(here)
+                    .intoArray(into, at + i);
         }
         for (; i < end; i++) into[at + i] = from[i + shift] + u * (from[i + shift + 1] - from[i + shift]);
     }
 
-    // The blend modes of {@link Blending}, one channel at a time: source s with alpha sa, both times k, onto b with alpha ba.
+    // The blend modes of {@link Blending}, one channel at a time: source s with alpha sa, both times k, onto b with
+    // alpha ba.
 
     static void over(float[] s, float[] sa, float[] k, float[] b, float[] ba, int at, int n) {
         for (int x = 0; x < n; x += LANES) {
@@ -121,7 +132,11 @@ final class Strips {
             FloatVector sc = FloatVector.fromArray(F, sa, at + x).mul(kv);
             FloatVector bv = FloatVector.fromArray(F, b, at + x);
             FloatVector bc = FloatVector.fromArray(F, ba, at + x);
-            sv.mul(bc).max(bv.mul(sc)).add(sv.sub(sv.mul(bc))).add(bv.sub(bv.mul(sc))).intoArray(b, at + x);
+            sv.mul(bc)
+                    .max(bv.mul(sc))
+                    .add(sv.sub(sv.mul(bc)))
+                    .add(bv.sub(bv.mul(sc)))
+                    .intoArray(b, at + x);
         }
     }
 
@@ -132,7 +147,11 @@ final class Strips {
             FloatVector sc = FloatVector.fromArray(F, sa, at + x).mul(kv);
             FloatVector bv = FloatVector.fromArray(F, b, at + x);
             FloatVector bc = FloatVector.fromArray(F, ba, at + x);
-            sv.mul(bc).min(bv.mul(sc)).add(sv.sub(sv.mul(bc))).add(bv.sub(bv.mul(sc))).intoArray(b, at + x);
+            sv.mul(bc)
+                    .min(bv.mul(sc))
+                    .add(sv.sub(sv.mul(bc)))
+                    .add(bv.sub(bv.mul(sc)))
+                    .intoArray(b, at + x);
         }
     }
 
@@ -180,8 +199,12 @@ final class Strips {
     static void meet(float[] p, int a, int b, int c, int d, float[] out, int to, int n) {
         int x = 0;
         for (; x <= n - LANES; x += LANES) {
-            FloatVector outer = FloatVector.fromArray(F, p, a + x).add(FloatVector.fromArray(F, p, d + x)).mul(0.125f);
-            FloatVector inner = FloatVector.fromArray(F, p, b + x).add(FloatVector.fromArray(F, p, c + x)).mul(0.375f);
+            FloatVector outer = FloatVector.fromArray(F, p, a + x)
+                    .add(FloatVector.fromArray(F, p, d + x))
+                    .mul(0.125f);
+            FloatVector inner = FloatVector.fromArray(F, p, b + x)
+                    .add(FloatVector.fromArray(F, p, c + x))
+                    .mul(0.375f);
             outer.add(inner).intoArray(out, to + x);
         }
         for (; x < n; x++) out[to + x] = 0.125f * (p[a + x] + p[d + x]) + 0.375f * (p[b + x] + p[c + x]);
@@ -208,8 +231,10 @@ final class Strips {
         int x = 0;
         for (; x <= pairs - LANES; x += LANES) {
             FloatVector here = FloatVector.fromArray(F, row, x + 1).mul(0.75f);
-            FloatVector left = FloatVector.fromArray(F, row, x).mul(0.25f).add(here).mul(amount);
-            FloatVector right = FloatVector.fromArray(F, row, x + 2).mul(0.25f).add(here).mul(amount);
+            FloatVector left =
+                    FloatVector.fromArray(F, row, x).mul(0.25f).add(here).mul(amount);
+            FloatVector right =
+                    FloatVector.fromArray(F, row, x + 2).mul(0.25f).add(here).mul(amount);
             FloatVector low = FloatVector.fromArray(F, out, at + 2 * x).mul(keep);
             FloatVector high = FloatVector.fromArray(F, out, at + 2 * x + LANES).mul(keep);
             left.rearrange(LOW, right).add(low).intoArray(out, at + 2 * x);
@@ -227,7 +252,19 @@ final class Strips {
      * The terms are those of {@link Dots#cover}.
      */
     static void addDot(
-            float[] r, float[] g, float[] b, float[] a, int at, int n, float x, float most, float inverse, float alpha, float red, float green, float blue) {
+            float[] r,
+            float[] g,
+            float[] b,
+            float[] a,
+            int at,
+            int n,
+            float x,
+            float most,
+            float inverse,
+            float alpha,
+            float red,
+            float green,
+            float blue) {
         for (int i = 0; i < n; i += LANES) {
             FloatVector dx = INDEX.add(x + i);
             FloatVector q = dx.mul(dx).mul(-inverse).add(most).max(0f).min(1f);
@@ -242,7 +279,19 @@ final class Strips {
 
     /** The same for a dot that covers what is behind it. */
     static void coverDot(
-            float[] r, float[] g, float[] b, float[] a, int at, int n, float x, float most, float inverse, float alpha, float red, float green, float blue) {
+            float[] r,
+            float[] g,
+            float[] b,
+            float[] a,
+            int at,
+            int n,
+            float x,
+            float most,
+            float inverse,
+            float alpha,
+            float red,
+            float green,
+            float blue) {
         for (int i = 0; i < n; i += LANES) {
             FloatVector dx = INDEX.add(x + i);
             FloatVector q = dx.mul(dx).mul(-inverse).add(most).max(0f).min(1f);

@@ -41,8 +41,9 @@ public final class Diagnosis {
                 notes.add(note(
                         look,
                         step,
-                        "Frames take " + Limits.plain(Math.round(board.frameMs)) + " ms of " + Limits.plain(Math.round(board.budgetMs))
-                                + "; most of it is " + named(look, step) + ". Give it less to do, or lower the render scale."));
+                        "Frames take " + Limits.plain(Math.round(board.frameMs)) + " ms of "
+                                + Limits.plain(Math.round(board.budgetMs)) + "; most of it is " + named(look, step)
+                                + ". Give it less to do, or lower the render scale."));
             }
         }
         return notes;
@@ -62,11 +63,17 @@ public final class Diagnosis {
                 if (input.optional() || step.bypassed()) continue;
                 String lane = step.reads().get(input.name());
                 if (lane == null) {
-                    notes.add(note(look, step, named(look, step) + " reads nothing, or what it read was removed; choose a lane for '"
-                            + input.name() + "'."));
+                    notes.add(note(
+                            look,
+                            step,
+                            named(look, step) + " reads nothing, or what it read was removed; choose a lane for '"
+                                    + input.name() + "'."));
                 } else if (look.lane(lane).orElseThrow().steps().isEmpty()) {
-                    notes.add(note(look, step, named(look, step) + " reads '" + look.lane(lane).orElseThrow().name()
-                            + "', which is empty."));
+                    notes.add(note(
+                            look,
+                            step,
+                            named(look, step) + " reads '"
+                                    + look.lane(lane).orElseThrow().name() + "', which is empty."));
                 }
             }
         });
@@ -88,9 +95,13 @@ public final class Diagnosis {
             Lane lane = look.lane(layer.lane()).orElseThrow();
             Kind gives = gives(lane);
             if (gives == Kind.POINTS) {
-                notes.add(new Note("'" + lane.name() + "' ends in points, so the mix shows nothing of it; add Draw dots.", last(lane), lane.id()));
+                notes.add(new Note(
+                        "'" + lane.name() + "' ends in points, so the mix shows nothing of it; add Draw dots.",
+                        last(lane),
+                        lane.id()));
             } else if (gives == Kind.SIGNAL) {
-                notes.add(new Note("'" + lane.name() + "' ends in a signal, which the mix cannot show.", last(lane), lane.id()));
+                notes.add(new Note(
+                        "'" + lane.name() + "' ends in a signal, which the mix cannot show.", last(lane), lane.id()));
             } else if (gives == null) {
                 notes.add(new Note("'" + lane.name() + "' is in the mix and has no steps yet.", null, lane.id()));
             } else if (layer.opacity() == 0 && layer.follow() == null) {
@@ -98,7 +109,8 @@ public final class Diagnosis {
             }
         }
         if (board.blackFor > 0.5) {
-            notes.add(new Note("The whole picture is black; look along the lanes for the step where the light ends.", null, null));
+            notes.add(new Note(
+                    "The whole picture is black; look along the lanes for the step where the light ends.", null, null));
         }
     }
 
@@ -115,7 +127,8 @@ public final class Diagnosis {
                     boolean dark = light >= 0 && light < DARK;
                     boolean clear = dark && board.cover[i] < DARK;
                     if (clear && points == 0) {
-                        notes.add(note(look, step, named(look, step) + " has no points to draw; see what stands before it."));
+                        notes.add(note(
+                                look, step, named(look, step) + " has no points to draw; see what stands before it."));
                     } else if (clear && points > 0 || dark && before > DARK) {
                         String hint = catalogue.find(step.type()).ifBlack();
                         notes.add(note(look, step, named(look, step) + " gives a black picture: " + hint + "."));
@@ -129,7 +142,9 @@ public final class Diagnosis {
     }
 
     private Kind gives(Lane lane) {
-        return lane.steps().isEmpty() ? null : catalogue.find(lane.steps().getLast().type()).gives();
+        return lane.steps().isEmpty()
+                ? null
+                : catalogue.find(lane.steps().getLast().type()).gives();
     }
 
     private static String last(Lane lane) {
@@ -142,6 +157,7 @@ public final class Diagnosis {
     }
 
     private static Note note(Look look, Step step, String sentence) {
-        return new Note(sentence, step.id(), look.laneOf(step.id()).orElseThrow().id());
+        return new Note(
+                sentence, step.id(), look.laneOf(step.id()).orElseThrow().id());
     }
 }

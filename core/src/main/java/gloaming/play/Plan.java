@@ -135,7 +135,8 @@ final class Plan {
                     : new Driven(layer.follow(), byId.get(layer.follow().lane()), -1);
             LayerRun was = last == null ? null : last.layer(layer.id());
             if (opacity != null && was != null && was.opacity() != null) opacity.eased = was.opacity().eased;
-            layers.add(new LayerRun(layer, byId.get(layer.lane()), layer.mask() == null ? null : byId.get(layer.mask()), opacity));
+            layers.add(new LayerRun(
+                    layer, byId.get(layer.lane()), layer.mask() == null ? null : byId.get(layer.mask()), opacity));
         }
     }
 
@@ -144,8 +145,7 @@ final class Plan {
         StepRun was = last == null ? null : last.stepById.get(step.id());
         boolean stays = was != null && was.description == description;
         Driven[] driven = step.follows().entrySet().stream()
-                .map(e -> new Driven(
-                        e.getValue(), byId.get(e.getValue().lane()), description.settingIndex(e.getKey())))
+                .map(e -> new Driven(e.getValue(), byId.get(e.getValue().lane()), description.settingIndex(e.getKey())))
                 .toArray(Driven[]::new);
         Source[] sources = step.reads().entrySet().stream()
                 .map(e -> source(description, e.getKey(), byId.get(e.getValue())))

@@ -144,7 +144,8 @@ public final class Player {
 
     private static String sentence(Throwable e) {
         if (e instanceof IllegalArgumentException && e.getMessage() != null) return e.getMessage();
-        if (e instanceof OutOfMemoryError) return "There is not enough memory for this; make the picture or the count smaller.";
+        if (e instanceof OutOfMemoryError)
+            return "There is not enough memory for this; make the picture or the count smaller.";
         return "It stopped with " + e.getClass().getSimpleName() + "; the picture goes on without it.";
     }
 
@@ -153,16 +154,16 @@ public final class Player {
     }
 
     private void blend(Moment moment) {
-        for (Plan.LayerRun layer : plan.layers) if (layer.opacity() != null) layer.opacity().advance(moment.dt());
+        for (Plan.LayerRun layer : plan.layers)
+            if (layer.opacity() != null) layer.opacity().advance(moment.dt());
         List<Plan.LayerRun> layers = plan.layers;
         crew.each(mix.height, 8, (from, to) -> {
             mix.clear(from, to);
             for (int i = 0; i < layers.size(); i++) {
                 Plan.LayerRun layer = layers.get(i);
                 if (layer.layer().hidden() || !(layer.lane().end instanceof Picture picture)) continue;
-                double opacity = layer.opacity() == null
-                        ? layer.layer().opacity()
-                        : Math.clamp(layer.opacity().value, 0.0, 1.0);
+                double opacity =
+                        layer.opacity() == null ? layer.layer().opacity() : Math.clamp(layer.opacity().value, 0.0, 1.0);
                 if (opacity == 0) continue;
                 Picture mask = layer.mask() != null && layer.mask().end instanceof Picture m ? m : null;
                 Blending.rows(layer.layer().blend(), picture, opacity, mask, mix, from, to);

@@ -14,7 +14,8 @@ final class Sketch {
     private Sketch() {}
 
     /** Draws the points into part of an RGB image, in their own colours, dim ones lifted so that they are seen. */
-    static void points(Points points, byte[] image, int imageWidth, int left, int top, int width, int height, int mark) {
+    static void points(
+            Points points, byte[] image, int imageWidth, int left, int top, int width, int height, int mark) {
         for (int y = top; y < top + height; y++) {
             for (int x = left; x < left + width; x++) System.arraycopy(GROUND, 0, image, (y * imageWidth + x) * 3, 3);
         }

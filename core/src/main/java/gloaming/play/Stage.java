@@ -63,7 +63,11 @@ public final class Stage implements AutoCloseable {
         this.catalogue = catalogue;
         crew = new Crew(threads);
         player = new Player(this.catalogue, crew);
-        thread = Thread.ofPlatform().name("stage").daemon().priority(Thread.MAX_PRIORITY).unstarted(this::run);
+        thread = Thread.ofPlatform()
+                .name("stage")
+                .daemon()
+                .priority(Thread.MAX_PRIORITY)
+                .unstarted(this::run);
     }
 
     public Stage start() {
@@ -287,7 +291,8 @@ public final class Stage implements AutoCloseable {
                 f++;
             }
         }
-        for (Band band : Band.values()) b.levels[band.ordinal()] = player.hearing().level(band, -48);
+        for (Band band : Band.values())
+            b.levels[band.ordinal()] = player.hearing().level(band, -48);
         b.frame = frame;
         b.time = time;
         b.beat = time * player.tempo() / 60;
@@ -386,8 +391,9 @@ public final class Stage implements AutoCloseable {
             Tiles now = drawing;
             if (now != null && now.lanes.contains(lane)) return true;
             for (Outlet outlet : outlets) {
-                if (outlet.subject != null && player.plan().byId.get(lane).lane.steps().stream()
-                        .anyMatch(s -> s.id().equals(outlet.subject))) return true;
+                if (outlet.subject != null
+                        && player.plan().byId.get(lane).lane.steps().stream()
+                                .anyMatch(s -> s.id().equals(outlet.subject))) return true;
             }
             return false;
         }
@@ -399,7 +405,16 @@ public final class Stage implements AutoCloseable {
                 case Points points -> {
                     counts[index] = points.n();
                     int tile = take(step);
-                    if (tile >= 0) sketch(points, drawing.rgb(), drawing.width, left(tile), top(tile), drawing.tileWidth, Tiles.HEIGHT, 1);
+                    if (tile >= 0)
+                        sketch(
+                                points,
+                                drawing.rgb(),
+                                drawing.width,
+                                left(tile),
+                                top(tile),
+                                drawing.tileWidth,
+                                Tiles.HEIGHT,
+                                1);
                     for (Outlet outlet : outlets) {
                         if (!step.equals(outlet.subject) || !outlet.wanted()) continue;
                         int width = Math.min(outlet.most, playing.width());
@@ -412,7 +427,15 @@ public final class Stage implements AutoCloseable {
                 case Picture picture -> {
                     int tile = take(step);
                     if (tile >= 0) {
-                        Exit.tile(picture, drawing.rgb(), drawing.width, left(tile), top(tile), drawing.tileWidth, Tiles.HEIGHT, seen);
+                        Exit.tile(
+                                picture,
+                                drawing.rgb(),
+                                drawing.width,
+                                left(tile),
+                                top(tile),
+                                drawing.tileWidth,
+                                Tiles.HEIGHT,
+                                seen);
                         lights[index] = seen[0];
                         covers[index] = seen[1];
                     }
@@ -422,7 +445,8 @@ public final class Stage implements AutoCloseable {
             }
         }
 
-        private void sketch(Points points, byte[] rgb, int imageWidth, int left, int top, int width, int height, int mark) {
+        private void sketch(
+                Points points, byte[] rgb, int imageWidth, int left, int top, int width, int height, int mark) {
             Sketch.points(points, rgb, imageWidth, left, top, width, height, mark);
         }
 

@@ -16,17 +16,37 @@ import gloaming.step.Says;
  *
  * <p>Points that do not age run through the colours by their index instead.
  */
-@Says(name = "Age tint", does = "Colours, fades and resizes points over their life.", find = "colour color size age fade gradient tint hue old young")
+@Says(
+        name = "Age tint",
+        does = "Colours, fades and resizes points over their life.",
+        find = "colour color size age fade gradient tint hue old young")
 public record AgeTint(
-        @Pick(initial = "#ffe3b0", says = "Colour at birth.") Colour young,
-        @Pick(initial = "#ff8a5c", says = "Colour half way.") Colour middle,
-        @Pick(initial = "#7a3cff", says = "Colour at the end.") Colour old,
-        @Range(min = 0, max = 20, initial = 1, says = "Brightness; above 1 glows.") double brightness,
-        @Range(min = 0, max = 1, initial = 0.1, says = "Part of the life spent fading in.") double fadeIn,
-        @Range(min = 0, max = 1, initial = 0.5, says = "Part of the life spent fading out.") double fadeOut,
-        @Range(min = 0, max = 8, initial = 1, says = "Size at birth, times its own.") double sizeYoung,
-        @Range(min = 0, max = 8, initial = 1, says = "Size at the end, times its own.") double sizeOld,
-        @Range(min = 0, max = 1, initial = 0, says = "How unevenly bright the points are.") double uneven)
+        @Pick(initial = "#ffe3b0", says = "Colour at birth.")
+        Colour young,
+
+        @Pick(initial = "#ff8a5c", says = "Colour half way.")
+        Colour middle,
+
+        @Pick(initial = "#7a3cff", says = "Colour at the end.")
+        Colour old,
+
+        @Range(min = 0, max = 20, initial = 1, says = "Brightness; above 1 glows.")
+        double brightness,
+
+        @Range(min = 0, max = 1, initial = 0.1, says = "Part of the life spent fading in.")
+        double fadeIn,
+
+        @Range(min = 0, max = 1, initial = 0.5, says = "Part of the life spent fading out.")
+        double fadeOut,
+
+        @Range(min = 0, max = 8, initial = 1, says = "Size at birth, times its own.")
+        double sizeYoung,
+
+        @Range(min = 0, max = 8, initial = 1, says = "Size at the end, times its own.")
+        double sizeOld,
+
+        @Range(min = 0, max = 1, initial = 0, says = "How unevenly bright the points are.")
+        double uneven)
         implements Operation<Points, Points, AgeTint.Memory> {
 
     /** The columns this step replaces. */

@@ -11,11 +11,20 @@ import gloaming.step.Says;
 /** Points in rows and columns around the middle; one column alone stands in the middle. */
 @Says(name = "Grid", does = "Lays points out in rows and columns.", find = "layout rows columns matrix lattice raster")
 public record Grid(
-        @Range(min = 1, max = 1000, initial = 32, byRatio = true, says = "Points across.") int columns,
-        @Range(min = 1, max = 1000, initial = 18, byRatio = true, says = "Points up.") int rows,
-        @Range(min = 0, max = 8, initial = 3.2, unit = "units", says = "From the first column to the last.") double width,
-        @Range(min = 0, max = 8, initial = 1.7, unit = "units", says = "From the lowest row to the highest.") double height,
-        @Range(min = 0.0005, max = 0.5, initial = 0.012, unit = "units", byRatio = true, says = "Radius of each point.") double size)
+        @Range(min = 1, max = 1000, initial = 32, byRatio = true, says = "Points across.")
+        int columns,
+
+        @Range(min = 1, max = 1000, initial = 18, byRatio = true, says = "Points up.")
+        int rows,
+
+        @Range(min = 0, max = 8, initial = 3.2, unit = "units", says = "From the first column to the last.")
+        double width,
+
+        @Range(min = 0, max = 8, initial = 1.7, unit = "units", says = "From the lowest row to the highest.")
+        double height,
+
+        @Range(min = 0.0005, max = 0.5, initial = 0.012, unit = "units", byRatio = true, says = "Radius of each point.")
+        double size)
         implements Operation<Nothing, Points, Points> {
 
     @Override

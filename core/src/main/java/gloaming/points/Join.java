@@ -11,10 +11,14 @@ import gloaming.step.Read;
 import gloaming.step.Says;
 
 /** The points of this lane and, behind them, those of another. */
-@Says(name = "Join", does = "Adds another lane's points behind these.", find = "combine merge append together union both groups")
+@Says(
+        name = "Join",
+        does = "Adds another lane's points behind these.",
+        find = "combine merge append together union both groups")
 @Read(name = "with", kind = Kind.POINTS, says = "The lane whose points are added.")
-public record Join(@Range(min = 0, max = 1, initial = 1, says = "How many of the added points, from none to all.") double part)
-        implements Operation<Points, Points, Points> {
+public record Join(
+        @Range(min = 0, max = 1, initial = 1, says = "How many of the added points, from none to all.")
+        double part) implements Operation<Points, Points, Points> {
 
     @Override
     public Points memory() {

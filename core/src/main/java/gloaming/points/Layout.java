@@ -11,7 +11,8 @@ final class Layout {
         boolean grown = points.n() != n;
         points.n(n).loose(false);
         points.column(Attribute.SIZE).constant((float) size);
-        for (Attribute position : new Attribute[] {Attribute.X, Attribute.Y}) points.column(position).length(Math.max(1, n));
+        for (Attribute position : new Attribute[] {Attribute.X, Attribute.Y})
+            points.column(position).length(Math.max(1, n));
         if (grown) {
             points.column(Attribute.ID).length(Math.max(1, n));
             float[] id = points.column(Attribute.ID).values;

@@ -32,7 +32,14 @@ public final class Motion {
         }
         own.n(n).loose(true);
         for (Attribute look : new Attribute[] {
-            Attribute.SIZE, Attribute.RED, Attribute.GREEN, Attribute.BLUE, Attribute.ALPHA, Attribute.AGE, Attribute.LIFE, Attribute.ID
+            Attribute.SIZE,
+            Attribute.RED,
+            Attribute.GREEN,
+            Attribute.BLUE,
+            Attribute.ALPHA,
+            Attribute.AGE,
+            Attribute.LIFE,
+            Attribute.ID
         }) {
             own.column(look).copyFrom(in.column(look));
         }

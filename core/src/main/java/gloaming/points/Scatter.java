@@ -12,14 +12,35 @@ import gloaming.step.Says;
 /** Points at random in a box; the same places for the same variation, however many there are. */
 @Says(name = "Scatter", does = "Lays points out at random in a box.", find = "layout random box stars dust uniform")
 public record Scatter(
-        @Range(min = 1, max = 500000, initial = 500, byRatio = true, says = "Points in the box.") int count,
-        @Range(min = 0, max = 8, initial = 3.5, unit = "units", says = "The box from left to right.") double width,
-        @Range(min = 0, max = 8, initial = 2, unit = "units", says = "The box from bottom to top.") double height,
-        @Range(min = -4, max = 4, initial = 0, unit = "units", says = "Where the middle is, across.") double x,
-        @Range(min = -4, max = 4, initial = 0, unit = "units", says = "Where the middle is, up.") double y,
-        @Range(min = 0, max = 1000, initial = 0, says = "Another number, another scattering.") int variation,
-        @Range(min = 0.0005, max = 0.5, initial = 0.008, unit = "units", byRatio = true, says = "Radius of the largest points.") double size,
-        @Range(min = 0, max = 1, initial = 0.5, says = "How much smaller the smallest points are.") double sizeSpread)
+        @Range(min = 1, max = 500000, initial = 500, byRatio = true, says = "Points in the box.")
+        int count,
+
+        @Range(min = 0, max = 8, initial = 3.5, unit = "units", says = "The box from left to right.")
+        double width,
+
+        @Range(min = 0, max = 8, initial = 2, unit = "units", says = "The box from bottom to top.")
+        double height,
+
+        @Range(min = -4, max = 4, initial = 0, unit = "units", says = "Where the middle is, across.")
+        double x,
+
+        @Range(min = -4, max = 4, initial = 0, unit = "units", says = "Where the middle is, up.")
+        double y,
+
+        @Range(min = 0, max = 1000, initial = 0, says = "Another number, another scattering.")
+        int variation,
+
+        @Range(
+                min = 0.0005,
+                max = 0.5,
+                initial = 0.008,
+                unit = "units",
+                byRatio = true,
+                says = "Radius of the largest points.")
+        double size,
+
+        @Range(min = 0, max = 1, initial = 0.5, says = "How much smaller the smallest points are.")
+        double sizeSpread)
         implements Operation<Nothing, Points, Scatter.Memory> {
 
     /** The points, and what they were laid out for. */

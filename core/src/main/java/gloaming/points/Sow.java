@@ -24,21 +24,66 @@ import gloaming.step.Says;
         find = "particles emitter spawn birth sparks fountain emit burst life")
 @Read(name = "at", kind = Kind.POINTS, optional = true, says = "Where particles are born; without it, in the middle.")
 public record Sow(
-        @Range(min = 0, max = 100000, initial = 400, unit = "/s", says = "Births in a second.") double rate,
-        @Range(min = 0, max = 100000, initial = 0, says = "As many more at once, each time this rises by one or more.") int burst,
-        @Range(min = 0.05, max = 120, initial = 4, unit = "s", byRatio = true, says = "How long a particle lives.") double life,
-        @Range(min = 0, max = 1, initial = 0.4, says = "How much shorter the shortest lives are.") double lifeSpread,
-        @Range(min = 0, max = 4, initial = 0.1, unit = "units/s", says = "Speed at birth, in all directions.") double speed,
-        @Range(min = -2, max = 2, initial = 0, unit = "turns", says = "Main direction at birth; 0 is right, a quarter is up.") double direction,
-        @Range(min = 0, max = 1, initial = 1, says = "How far directions spread: 0 is one way, 1 is all round.") double spread,
-        @Range(min = 0, max = 1, initial = 0, unit = "units", says = "How far from its point a particle may be born.") double scatter,
-        @Range(min = 0.0005, max = 0.5, initial = 0.012, unit = "units", byRatio = true, says = "Radius of the largest particles.") double size,
-        @Range(min = 0, max = 1, initial = 0.5, says = "How much smaller the smallest are.") double sizeSpread,
-        @Range(min = 1, max = 200000, initial = 20000, byRatio = true, says = "At most so many alive; the oldest make room.") int most)
+        @Range(min = 0, max = 100000, initial = 400, unit = "/s", says = "Births in a second.")
+        double rate,
+
+        @Range(min = 0, max = 100000, initial = 0, says = "As many more at once, each time this rises by one or more.")
+        int burst,
+
+        @Range(min = 0.05, max = 120, initial = 4, unit = "s", byRatio = true, says = "How long a particle lives.")
+        double life,
+
+        @Range(min = 0, max = 1, initial = 0.4, says = "How much shorter the shortest lives are.")
+        double lifeSpread,
+
+        @Range(min = 0, max = 4, initial = 0.1, unit = "units/s", says = "Speed at birth, in all directions.")
+        double speed,
+
+        @Range(
+                min = -2,
+                max = 2,
+                initial = 0,
+                unit = "turns",
+                says = "Main direction at birth; 0 is right, a quarter is up.")
+        double direction,
+
+        @Range(min = 0, max = 1, initial = 1, says = "How far directions spread: 0 is one way, 1 is all round.")
+        double spread,
+
+        @Range(min = 0, max = 1, initial = 0, unit = "units", says = "How far from its point a particle may be born.")
+        double scatter,
+
+        @Range(
+                min = 0.0005,
+                max = 0.5,
+                initial = 0.012,
+                unit = "units",
+                byRatio = true,
+                says = "Radius of the largest particles.")
+        double size,
+
+        @Range(min = 0, max = 1, initial = 0.5, says = "How much smaller the smallest are.")
+        double sizeSpread,
+
+        @Range(
+                min = 1,
+                max = 200000,
+                initial = 20000,
+                byRatio = true,
+                says = "At most so many alive; the oldest make room.")
+        int most)
         implements Operation<Nothing, Points, Sow.Memory> {
     private static final Attribute[] KEPT = {
-        Attribute.X, Attribute.Y, Attribute.Z, Attribute.VX, Attribute.VY, Attribute.VZ,
-        Attribute.SIZE, Attribute.AGE, Attribute.LIFE, Attribute.ID
+        Attribute.X,
+        Attribute.Y,
+        Attribute.Z,
+        Attribute.VX,
+        Attribute.VY,
+        Attribute.VZ,
+        Attribute.SIZE,
+        Attribute.AGE,
+        Attribute.LIFE,
+        Attribute.ID
     };
 
     /** The living, and how many were ever born. */

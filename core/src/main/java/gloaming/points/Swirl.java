@@ -15,11 +15,20 @@ import java.util.Arrays;
         does = "Carries points along a flowing, never-converging noise.",
         find = "flow curl noise turbulence eddies current drift move swim fluid")
 public record Swirl(
-        @Range(min = 0, max = 4, initial = 0.4, unit = "units/s", says = "How fast the flow runs.") double strength,
-        @Range(min = 0.05, max = 4, initial = 0.7, unit = "units", byRatio = true, says = "Size of the largest eddies.") double eddySize,
-        @Range(min = 1, max = 5, initial = 2, says = "Layers of smaller and smaller eddies.") int detail,
-        @Range(min = 0, max = 4, initial = 0.2, says = "How fast the flow itself changes.") double driftSpeed,
-        @Range(min = 0, max = 1, initial = 0, says = "How much less it carries points towards the end of their life.") double fadeWithAge)
+        @Range(min = 0, max = 4, initial = 0.4, unit = "units/s", says = "How fast the flow runs.")
+        double strength,
+
+        @Range(min = 0.05, max = 4, initial = 0.7, unit = "units", byRatio = true, says = "Size of the largest eddies.")
+        double eddySize,
+
+        @Range(min = 1, max = 5, initial = 2, says = "Layers of smaller and smaller eddies.")
+        int detail,
+
+        @Range(min = 0, max = 4, initial = 0.2, says = "How fast the flow itself changes.")
+        double driftSpeed,
+
+        @Range(min = 0, max = 1, initial = 0, says = "How much less it carries points towards the end of their life.")
+        double fadeWithAge)
         implements Operation<Points, Points, Swirl.Memory> {
 
     /** Points let go here, the flow at each, and the flow's own time. */

@@ -8,10 +8,16 @@ import gloaming.step.Range;
 import gloaming.step.Says;
 
 /** The same acceleration for every point: gravity, wind, lift. */
-@Says(name = "Wind", does = "Pushes all points the same way: wind, gravity, lift.", find = "gravity force fall rise push accelerate weight")
+@Says(
+        name = "Wind",
+        does = "Pushes all points the same way: wind, gravity, lift.",
+        find = "gravity force fall rise push accelerate weight")
 public record Wind(
-        @Range(min = -8, max = 8, initial = 0, unit = "units/s²", says = "Push to the right.") double across,
-        @Range(min = -8, max = 8, initial = -0.5, unit = "units/s²", says = "Push upward; below 0 things fall.") double up)
+        @Range(min = -8, max = 8, initial = 0, unit = "units/s²", says = "Push to the right.")
+        double across,
+
+        @Range(min = -8, max = 8, initial = -0.5, unit = "units/s²", says = "Push upward; below 0 things fall.")
+        double up)
         implements Operation<Points, Points, Motion> {
 
     @Override
@@ -29,7 +35,8 @@ public record Wind(
         float dt = (float) frame.dt();
         float ax = (float) across * dt;
         float ay = (float) up * dt;
-        // The next frame moves the point by all of the new velocity; taking half the push back keeps the parabola exact at
+        // The next frame moves the point by all of the new velocity; taking half the push back keeps the parabola exact
+        // at
         // any frame rate.
         float hx = -0.5f * ax * dt;
         float hy = -0.5f * ay * dt;

@@ -12,8 +12,11 @@ import gloaming.step.Says;
         does = "Smooths a signal, with one time for rising and one for falling.",
         find = "smooth lag slow release attack soften twitch calm")
 public record Ease(
-        @Range(min = 0, max = 10, initial = 0.02, unit = "s", says = "Time to rise 63 percent of the way.") double up,
-        @Range(min = 0, max = 10, initial = 0.18, unit = "s", says = "Time to fall 63 percent of the way.") double down)
+        @Range(min = 0, max = 10, initial = 0.02, unit = "s", says = "Time to rise 63 percent of the way.")
+        double up,
+
+        @Range(min = 0, max = 10, initial = 0.18, unit = "s", says = "Time to fall 63 percent of the way.")
+        double down)
         implements Operation<Signal, Signal, Ease.Memory> {
 
     /** Where it was. */

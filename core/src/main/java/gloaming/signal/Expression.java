@@ -35,7 +35,16 @@ public interface Expression {
             Map.entry("fract", x -> x - Math.floor(x)));
 
     Map<String, DoubleBinaryOperator> OF_TWO = Map.of(
-            "min", Math::min, "max", Math::max, "pow", Math::pow, "mod", (a, b) -> a - b * Math.floor(a / b), "atan2", Math::atan2);
+            "min",
+            Math::min,
+            "max",
+            Math::max,
+            "pow",
+            Math::pow,
+            "mod",
+            (a, b) -> a - b * Math.floor(a / b),
+            "atan2",
+            Math::atan2);
 
     /** Parses {@code text}; {@link IllegalArgumentException} with a sentence that tells the column when it cannot. */
     static Expression parse(String text, String... variables) {
@@ -219,7 +228,8 @@ public interface Expression {
         }
 
         private IllegalArgumentException wrong(String why) {
-            return new IllegalArgumentException("The formula stops making sense at column " + (at + 1) + ": " + why + ".");
+            return new IllegalArgumentException(
+                    "The formula stops making sense at column " + (at + 1) + ": " + why + ".");
         }
     }
 }

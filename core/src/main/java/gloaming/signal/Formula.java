@@ -13,9 +13,14 @@ import gloaming.step.Says;
         does = "Works the signal out by ordinary arithmetic: x is what comes in, t the seconds, beat the beats.",
         find = "math expression calculate arithmetic equation function")
 public record Formula(
-        @Pick(initial = "x", says = "For example 0.5 + 0.5 * sin(x * tau), or x > 0.5 ? 1 : a.") String text,
-        @Range(min = -100, max = 100, initial = 0, says = "A number that the formula can use as a.") double a,
-        @Range(min = -100, max = 100, initial = 0, says = "A number that the formula can use as b.") double b)
+        @Pick(initial = "x", says = "For example 0.5 + 0.5 * sin(x * tau), or x > 0.5 ? 1 : a.")
+        String text,
+
+        @Range(min = -100, max = 100, initial = 0, says = "A number that the formula can use as a.")
+        double a,
+
+        @Range(min = -100, max = 100, initial = 0, says = "A number that the formula can use as b.")
+        double b)
         implements Operation<Signal, Signal, Formula.Memory> {
 
     /** The expression that was last worked out, kept until the text changes. */

@@ -15,9 +15,14 @@ import gloaming.step.Says;
         does = "Gives the loudness of the sound in a band, from 0 at the floor to 1 at full scale.",
         find = "sound music audio level loudness kick bass band react volume")
 public record Listen(
-        @Pick(initial = "low", says = "Which part of the sound: low to 160 Hz, mid to 2 kHz, high above, or all of it.") Band band,
-        @Range(min = -90, max = -6, initial = -36, unit = "dB", says = "The loudness that gives 0.") double floor,
-        @Range(min = 0, max = 4, initial = 1, says = "Multiplies what is heard.") double gain)
+        @Pick(initial = "low", says = "Which part of the sound: low to 160 Hz, mid to 2 kHz, high above, or all of it.")
+        Band band,
+
+        @Range(min = -90, max = -6, initial = -36, unit = "dB", says = "The loudness that gives 0.")
+        double floor,
+
+        @Range(min = 0, max = 4, initial = 1, says = "Multiplies what is heard.")
+        double gain)
         implements Operation<Nothing, Signal, Signal> {
 
     @Override

@@ -13,11 +13,20 @@ import gloaming.step.Says;
         does = "Stretches one range of a signal onto another.",
         find = "map range scale remap offset multiply invert fit")
 public record Span(
-        @Range(min = -1000, max = 1000, initial = 0, says = "The input that gives 'to low'.") double fromLow,
-        @Range(min = -1000, max = 1000, initial = 1, says = "The input that gives 'to high'.") double fromHigh,
-        @Range(min = -1000, max = 1000, initial = 0, says = "What comes out at 'from low'.") double toLow,
-        @Range(min = -1000, max = 1000, initial = 1, says = "What comes out at 'from high'.") double toHigh,
-        @Pick(initial = "true", says = "Whether it stays inside the range that comes out.") boolean hold)
+        @Range(min = -1000, max = 1000, initial = 0, says = "The input that gives 'to low'.")
+        double fromLow,
+
+        @Range(min = -1000, max = 1000, initial = 1, says = "The input that gives 'to high'.")
+        double fromHigh,
+
+        @Range(min = -1000, max = 1000, initial = 0, says = "What comes out at 'from low'.")
+        double toLow,
+
+        @Range(min = -1000, max = 1000, initial = 1, says = "What comes out at 'from high'.")
+        double toHigh,
+
+        @Pick(initial = "true", says = "Whether it stays inside the range that comes out.")
+        boolean hold)
         implements Operation<Signal, Signal, Signal> {
 
     @Override

@@ -15,11 +15,20 @@ import gloaming.step.Says;
         does = "Goes up and down for ever: sine, triangle, saw, square, or a new random value each round.",
         find = "oscillator wave sine lfo pulse triangle saw square random steps breathe cycle")
 public record Sway(
-        @Pick(initial = "sine", says = "The shape of one round.") Wave wave,
-        @Range(min = 0.01, max = 30, initial = 0.25, byRatio = true, says = "Rounds in a second, or in a beat.") double rate,
-        @Pick(initial = "second", says = "What the rate counts in.") Per per,
-        @Range(min = 0, max = 1, initial = 0, unit = "turns", says = "Where in its round it starts.") double phase,
-        @Range(min = 0.02, max = 0.98, initial = 0.5, says = "Part of a round that the square is high.") double width)
+        @Pick(initial = "sine", says = "The shape of one round.")
+        Wave wave,
+
+        @Range(min = 0.01, max = 30, initial = 0.25, byRatio = true, says = "Rounds in a second, or in a beat.")
+        double rate,
+
+        @Pick(initial = "second", says = "What the rate counts in.")
+        Per per,
+
+        @Range(min = 0, max = 1, initial = 0, unit = "turns", says = "Where in its round it starts.")
+        double phase,
+
+        @Range(min = 0.02, max = 0.98, initial = 0.5, says = "Part of a round that the square is high.")
+        double width)
         implements Operation<Nothing, Signal, Sway.Memory> {
 
     /** Shapes of one round. */

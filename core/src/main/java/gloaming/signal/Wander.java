@@ -14,9 +14,14 @@ import gloaming.step.Says;
         does = "Wanders without aim between 0 and 1, as slowly or as nervously as wanted.",
         find = "noise random drift organic flicker candle unsteady time")
 public record Wander(
-        @Range(min = 0.01, max = 30, initial = 0.5, unit = "Hz", byRatio = true, says = "New directions in a second.") double rate,
-        @Range(min = 1, max = 6, initial = 2, says = "Layers of finer and finer wandering.") int detail,
-        @Range(min = 0, max = 1, initial = 0.5, says = "How strong each finer layer is against the one before.") double roughness)
+        @Range(min = 0.01, max = 30, initial = 0.5, unit = "Hz", byRatio = true, says = "New directions in a second.")
+        double rate,
+
+        @Range(min = 1, max = 6, initial = 2, says = "Layers of finer and finer wandering.")
+        int detail,
+
+        @Range(min = 0, max = 1, initial = 0.5, says = "How strong each finer layer is against the one before.")
+        double roughness)
         implements Operation<Nothing, Signal, Sway.Memory> {
 
     @Override

@@ -41,7 +41,8 @@ public final class HouseBand implements Sound {
                 if (bar > 3 && random.nextDouble() < 0.45) hat(mix, at, 0.045, 0.02, random);
             }
             if (bar % 2 == 0) {
-                for (int interval : CHORDS[chord]) pad(mix, bar * 4 * beat, 8 * beat, note(ROOTS[chord] + interval + 24), random);
+                for (int interval : CHORDS[chord])
+                    pad(mix, bar * 4 * beat, 8 * beat, note(ROOTS[chord] + interval + 24), random);
             }
         }
         samples = new short[mix.length];

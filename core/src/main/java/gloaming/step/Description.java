@@ -135,8 +135,10 @@ public final class Description {
             case Value.Num num -> argument(i, num.number());
             case Value.Flag flag -> flag.on();
             case Value.Word word when types[i] == Colour.class -> Colour.parse(word.text());
-            case Value.Word word when types[i].isEnum() ->
-                Enum.valueOf((Class) types[i], word.text().toUpperCase(Locale.ROOT).replace('-', '_'));
+            case Value.Word word
+            when types[i].isEnum() ->
+                Enum.valueOf(
+                        (Class) types[i], word.text().toUpperCase(Locale.ROOT).replace('-', '_'));
             case Value.Word word -> word.text();
         };
     }
@@ -160,12 +162,21 @@ public final class Description {
         if (range != null) {
             Setting.Form form = type == int.class ? Setting.Form.WHOLE : Setting.Form.NUMBER;
             return new Setting(
-                    id, label, form, range.min(), range.max(), range.byRatio(), Value.of(range.initial()),
-                    range.unit(), range.says(), List.of());
+                    id,
+                    label,
+                    form,
+                    range.min(),
+                    range.max(),
+                    range.byRatio(),
+                    Value.of(range.initial()),
+                    range.unit(),
+                    range.says(),
+                    List.of());
         }
         Pick pick = component.getAnnotation(Pick.class);
         if (pick == null) throw new IllegalStateException(component + " needs @Range or @Pick");
-        Value initial = type == boolean.class ? Value.of(Boolean.parseBoolean(pick.initial())) : Value.of(pick.initial());
+        Value initial =
+                type == boolean.class ? Value.of(Boolean.parseBoolean(pick.initial())) : Value.of(pick.initial());
         Setting.Form form = type == boolean.class
                 ? Setting.Form.SWITCH
                 : type == Colour.class ? Setting.Form.COLOUR : type.isEnum() ? Setting.Form.CHOICE : Setting.Form.TEXT;
@@ -182,7 +193,9 @@ public final class Description {
     }
 
     private static String label(String camel) {
-        String words = Stream.of(camel.split("(?=[A-Z])")).map(w -> w.toLowerCase(Locale.ROOT)).collect(Collectors.joining(" "));
+        String words = Stream.of(camel.split("(?=[A-Z])"))
+                .map(w -> w.toLowerCase(Locale.ROOT))
+                .collect(Collectors.joining(" "));
         return Character.toUpperCase(words.charAt(0)) + words.substring(1);
     }
 }

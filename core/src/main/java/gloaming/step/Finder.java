@@ -10,7 +10,8 @@ import java.util.stream.Stream;
 
 /** Finds steps by name and by need, and only those that fit a place. */
 public final class Finder {
-    private static final List<String> FILLERS = List.of("make", "it", "the", "a", "an", "to", "of", "my", "more", "with", "i", "want", "some");
+    private static final List<String> FILLERS =
+            List.of("make", "it", "the", "a", "an", "to", "of", "my", "more", "with", "i", "want", "some");
     private final Catalogue catalogue;
 
     public Finder(Catalogue catalogue) {
@@ -41,8 +42,11 @@ public final class Finder {
     /** Whether a step takes what comes at a place and gives what the step behind it takes. */
     public boolean fits(Lane lane, int place, Description description) {
         if (lane == null || lane.steps().isEmpty()) return description.takes() == null;
-        Kind comes = place <= 0 ? null : gives(lane, Math.min(place, lane.steps().size()) - 1);
-        Kind goes = place >= lane.steps().size() ? null : catalogue.find(lane.steps().get(Math.max(0, place)).type()).takes();
+        Kind comes =
+                place <= 0 ? null : gives(lane, Math.min(place, lane.steps().size()) - 1);
+        Kind goes = place >= lane.steps().size()
+                ? null
+                : catalogue.find(lane.steps().get(Math.max(0, place)).type()).takes();
         if (description.takes() != comes) return false;
         return place >= lane.steps().size() || description.gives() == goes;
     }

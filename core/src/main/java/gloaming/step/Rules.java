@@ -101,16 +101,20 @@ public final class Rules {
         for (Step step : lane.steps()) {
             Description description = catalogue.find(step.type());
             if (description == null) {
-                throw new Refused("The lane '" + lane.name() + "' has a step of the unknown type '" + step.type() + "'.");
+                throw new Refused(
+                        "The lane '" + lane.name() + "' has a step of the unknown type '" + step.type() + "'.");
             }
             if (first && description.takes() != null) {
                 throw new Refused(description.name() + " cannot start the lane '" + lane.name() + "': it takes "
                         + description.takes().id() + " from a step before it.");
             }
             if (!first && description.takes() != flows) {
-                throw new Refused(description.name() + " cannot stand there in the lane '" + lane.name() + "': it takes "
-                        + (description.takes() == null ? "nothing" : description.takes().id())
-                        + ", and the step before it gives " + flows.id() + ".");
+                throw new Refused(
+                        description.name() + " cannot stand there in the lane '" + lane.name() + "': it takes "
+                                + (description.takes() == null
+                                        ? "nothing"
+                                        : description.takes().id())
+                                + ", and the step before it gives " + flows.id() + ".");
             }
             flows = description.gives();
             first = false;
@@ -125,15 +129,17 @@ public final class Rules {
             if (i < 0) throw new Refused(where + " has no setting '" + id + "'.");
             String why = description.settings().get(i).refuses(value);
             if (why != null) {
-                throw new Refused("The setting '" + description.settings().get(i).label() + "' of " + where + " " + why + ".");
+                throw new Refused(
+                        "The setting '" + description.settings().get(i).label() + "' of " + where + " " + why + ".");
             }
         });
         step.follows().forEach((id, follow) -> {
             int i = description.settingIndex(id);
             if (i < 0) throw new Refused(where + " has no setting '" + id + "' that could follow.");
             if (!description.settings().get(i).numeric()) {
-                throw new Refused("The setting '" + description.settings().get(i).label() + "' of " + where
-                        + " is no number, so it cannot follow a lane.");
+                throw new Refused(
+                        "The setting '" + description.settings().get(i).label() + "' of " + where
+                                + " is no number, so it cannot follow a lane.");
             }
             follow(look, "The setting '" + description.settings().get(i).label() + "' of " + where, follow);
         });
@@ -149,7 +155,8 @@ public final class Rules {
         if (lane == null) {
             throw new Refused("The mix shows the lane '" + layer.lane() + "', which is not in this look.");
         }
-        if (layer.mask() != null) lane(look, "The layer of '" + lane.name() + "' is masked by", layer.mask(), Kind.PICTURE);
+        if (layer.mask() != null)
+            lane(look, "The layer of '" + lane.name() + "' is masked by", layer.mask(), Kind.PICTURE);
         if (layer.follow() != null) follow(look, "The opacity of '" + lane.name() + "'", layer.follow());
     }
 
@@ -162,7 +169,8 @@ public final class Rules {
         if (lane == null) throw new Refused(sentence + " the lane '" + id + "', which is not in this look.");
         Kind gives = gives(lane);
         if (gives != null && gives != kind) {
-            throw new Refused(sentence + " '" + lane.name() + "', which gives " + gives.id() + " and not " + kind.id() + ".");
+            throw new Refused(
+                    sentence + " '" + lane.name() + "', which gives " + gives.id() + " and not " + kind.id() + ".");
         }
     }
 }

@@ -32,7 +32,8 @@ public final class Schema {
         p.set("mix", array(layer(), Limits.LAYERS));
         ObjectNode defs = root.putObject("$defs");
         defs.set("follow", follow());
-        for (Description description : Catalogue.all().entries()) defs.set("step-" + description.id(), step(description));
+        for (Description description : Catalogue.all().entries())
+            defs.set("step-" + description.id(), step(description));
         return JSON.writeValueAsString(root) + "\n";
     }
 
@@ -78,20 +79,19 @@ public final class Schema {
     }
 
     private static ObjectNode setting(Setting setting) {
-        ObjectNode node =
-                switch (setting.form()) {
-                    case NUMBER -> number("number", setting.min(), setting.max());
-                    case WHOLE -> number("integer", setting.min(), setting.max());
-                    case CHOICE -> {
-                        ObjectNode choice = JSON.createObjectNode();
-                        ArrayNode values = choice.putArray("enum");
-                        setting.choices().forEach(values::add);
-                        yield choice;
-                    }
-                    case COLOUR -> string(7).put("pattern", "^#[0-9a-fA-F]{6}$");
-                    case TEXT -> string(Limits.TEXT);
-                    case SWITCH -> JSON.createObjectNode().put("type", "boolean");
-                };
+        ObjectNode node = switch (setting.form()) {
+            case NUMBER -> number("number", setting.min(), setting.max());
+            case WHOLE -> number("integer", setting.min(), setting.max());
+            case CHOICE -> {
+                ObjectNode choice = JSON.createObjectNode();
+                ArrayNode values = choice.putArray("enum");
+                setting.choices().forEach(values::add);
+                yield choice;
+            }
+            case COLOUR -> string(7).put("pattern", "^#[0-9a-fA-F]{6}$");
+            case TEXT -> string(Limits.TEXT);
+            case SWITCH -> JSON.createObjectNode().put("type", "boolean");
+        };
         node.put("description", setting.says());
         node.set("default", JSON.valueToTree(setting.initial()));
         return node;

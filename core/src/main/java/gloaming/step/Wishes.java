@@ -24,18 +24,22 @@ public final class Wishes {
 
     /** A new step in a lane. */
     public Edit addStep(Look look, String lane, int place, String type) {
-        return new Edit.AddStep(lane, place, Step.of(look.freshId("s"), known(type).id()));
+        return new Edit.AddStep(
+                lane, place, Step.of(look.freshId("s"), known(type).id()));
     }
 
     /** A new lane that starts with a step, named after it; one that gives a picture comes to the front of the mix. */
     public Edit addLane(Look look, String type) {
         Description description = known(type);
         Lane lane = new Lane(
-                look.freshId("l"), freeName(look, description.name().toLowerCase(java.util.Locale.ROOT)), Clock.SHOW,
+                look.freshId("l"),
+                freeName(look, description.name().toLowerCase(java.util.Locale.ROOT)),
+                Clock.SHOW,
                 List.of(Step.of(look.freshId("s"), type)));
         Edit add = new Edit.AddLane(look.lanes().size(), lane);
         if (description.gives() != Kind.PICTURE) return add;
-        return new Edit.Several(List.of(add, new Edit.AddLayer(0, Layer.of(look.freshId("m"), lane.id(), Blend.OVER, 1))));
+        return new Edit.Several(
+                List.of(add, new Edit.AddLayer(0, Layer.of(look.freshId("m"), lane.id(), Blend.OVER, 1))));
     }
 
     /** The same step once more, right behind it. */
@@ -44,8 +48,11 @@ public final class Wishes {
         Step step = look.step(id).orElseThrow();
         Description description = catalogue.find(step.type());
         if (description.takes() != description.gives()) {
-            throw new Refused(description.name() + " turns " + (description.takes() == null ? "nothing" : description.takes().id())
-                    + " into " + description.gives().id() + ", so it cannot stand twice in a row; duplicate the lane instead.");
+            throw new Refused(description.name() + " turns "
+                    + (description.takes() == null
+                            ? "nothing"
+                            : description.takes().id()) + " into "
+                    + description.gives().id() + ", so it cannot stand twice in a row; duplicate the lane instead.");
         }
         return new Edit.AddStep(lane.id(), lane.steps().indexOf(step) + 1, step.withId(look.freshId("s")));
     }
@@ -64,13 +71,22 @@ public final class Wishes {
             steps.add(fresh);
         }
         List<Edit> edits = new ArrayList<>();
-        edits.add(new Edit.AddLane(look.lanes().indexOf(lane) + 1, new Lane(copy, freeName(look, lane.name()), lane.clock(), steps)));
+        edits.add(new Edit.AddLane(
+                look.lanes().indexOf(lane) + 1, new Lane(copy, freeName(look, lane.name()), lane.clock(), steps)));
         long layerId = Long.parseLong(look.freshId("m").substring(1));
         for (int i = look.mix().size() - 1; i >= 0; i--) {
             Layer layer = look.mix().get(i);
             if (!layer.lane().equals(id)) continue;
             edits.add(new Edit.AddLayer(
-                    i, new Layer("m" + layerId++, copy, layer.blend(), layer.opacity(), layer.hidden(), layer.mask(), layer.follow())));
+                    i,
+                    new Layer(
+                            "m" + layerId++,
+                            copy,
+                            layer.blend(),
+                            layer.opacity(),
+                            layer.hidden(),
+                            layer.mask(),
+                            layer.follow())));
         }
         return new Edit.Several(edits);
     }

@@ -52,13 +52,23 @@ class EditsTest {
 
     @Test
     void removingALaneTakesItsLayersReadsAndFollowsAndUndoBringsThemBack() {
-        Look look = new Look("x", 64, 48, 30, 1, 96,
+        Look look = new Look(
+                "x",
+                64,
+                48,
+                30,
+                1,
+                96,
                 List.of(
                         new Lane("l1", "kick", null, List.of(Step.of("s1", "listen"))),
                         new Lane("l2", "sky", null, List.of(Step.of("s2", "fill"))),
-                        new Lane("l3", "both", null, List.of(
-                                Step.of("s3", "fill").withFollow("cover", new Follow("l1", 0, 1, 0, 1, 0, 0)),
-                                Step.of("s4", "lay").withRead("with", "l2")))),
+                        new Lane(
+                                "l3",
+                                "both",
+                                null,
+                                List.of(
+                                        Step.of("s3", "fill").withFollow("cover", new Follow("l1", 0, 1, 0, 1, 0, 0)),
+                                        Step.of("s4", "lay").withRead("with", "l2")))),
                 List.of(Layer.of("m1", "l3", Blend.OVER, 1), Layer.of("m2", "l2", Blend.ADD, 1)));
         Edit remove = new Edit.Several(List.of(new Edit.RemoveLane("l1"), new Edit.RemoveLane("l2")));
         Look after = Edits.apply(look, remove);
@@ -78,8 +88,10 @@ class EditsTest {
     @Test
     void aDragContinuesOnlyWithTheSameSetting() {
         Edit first = new Edit.Set("s1", "size", Value.of(1));
-        assertThat(Edits.continues(first, new Edit.Set("s1", "size", Value.of(2)))).isTrue();
-        assertThat(Edits.continues(first, new Edit.Set("s1", "count", Value.of(2)))).isFalse();
+        assertThat(Edits.continues(first, new Edit.Set("s1", "size", Value.of(2))))
+                .isTrue();
+        assertThat(Edits.continues(first, new Edit.Set("s1", "count", Value.of(2))))
+                .isFalse();
         assertThat(Edits.continues(first, new Edit.Bypass("s1", true))).isFalse();
     }
 

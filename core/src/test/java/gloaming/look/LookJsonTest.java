@@ -15,10 +15,12 @@ import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.ValueSource;
 
 class LookJsonTest {
-    private static final String HEAD = "{\"format\":\"gloaming-look\",\"version\":1,\"name\":\"a\",\"width\":64,\"height\":48,\"rate\":30,\"seed\":1,\"tempo\":96,";
+    private static final String HEAD =
+            "{\"format\":\"gloaming-look\",\"version\":1,\"name\":\"a\",\"width\":64,\"height\":48,\"rate\":30,\"seed\":1,\"tempo\":96,";
 
     private static java.util.List<?> validate(String text) {
-        return com.networknt.schema.SchemaRegistry.withDefaultDialect(com.networknt.schema.SpecificationVersion.DRAFT_2020_12)
+        return com.networknt.schema.SchemaRegistry.withDefaultDialect(
+                        com.networknt.schema.SpecificationVersion.DRAFT_2020_12)
                 .getSchema(Schema.text())
                 .validate(text, com.networknt.schema.InputFormat.JSON);
     }
@@ -40,8 +42,16 @@ class LookJsonTest {
 
     @Test
     void theSchemaRefusesWhatTheRulesRefuse() {
-        assertThat(validate(HEAD + "\"lanes\":[{\"id\":\"l1\",\"name\":\"k\",\"steps\":[{\"id\":\"s1\",\"type\":\"no-such\"}]}],\"mix\":[]}")).isNotEmpty();
-        assertThat(validate(HEAD + "\"lanes\":[{\"id\":\"l1\",\"name\":\"k\",\"steps\":[{\"id\":\"s1\",\"type\":\"blur\",\"settings\":{\"radius\":9}}]}],\"mix\":[]}")).isNotEmpty();
+        assertThat(
+                        validate(
+                                HEAD
+                                        + "\"lanes\":[{\"id\":\"l1\",\"name\":\"k\",\"steps\":[{\"id\":\"s1\",\"type\":\"no-such\"}]}],\"mix\":[]}"))
+                .isNotEmpty();
+        assertThat(
+                        validate(
+                                HEAD
+                                        + "\"lanes\":[{\"id\":\"l1\",\"name\":\"k\",\"steps\":[{\"id\":\"s1\",\"type\":\"blur\",\"settings\":{\"radius\":9}}]}],\"mix\":[]}"))
+                .isNotEmpty();
     }
 
     @Test
@@ -59,7 +69,9 @@ class LookJsonTest {
         {"format":"gloaming-look" | The look is not whole JSON
         """)
     void aFileThatIsNoLookSaysSo(String text, String sentence) {
-        assertThatThrownBy(() -> LookJson.read(text)).isInstanceOf(Refused.class).hasMessageStartingWith(sentence);
+        assertThatThrownBy(() -> LookJson.read(text))
+                .isInstanceOf(Refused.class)
+                .hasMessageStartingWith(sentence);
     }
 
     @ParameterizedTest
@@ -73,7 +85,8 @@ class LookJsonTest {
         {"id":"s1","type":"ease"} | Ease cannot start the lane 'kick': it takes signal from a step before it.
         """)
     void aBadDocumentIsRefusedWithOneSentenceThatNamesThePlace(String step, String sentence) {
-        String text = HEAD + "\"lanes\":[{\"id\":\"l1\",\"name\":\"kick\",\"clock\":{\"factor\":1},\"steps\":[" + step + "]}],\"mix\":[]}";
+        String text = HEAD + "\"lanes\":[{\"id\":\"l1\",\"name\":\"kick\",\"clock\":{\"factor\":1},\"steps\":[" + step
+                + "]}],\"mix\":[]}";
         assertThatThrownBy(() -> new Rules(Catalogue.all()).check(LookJson.read(text)))
                 .isInstanceOf(Refused.class)
                 .hasMessage(sentence);
@@ -81,7 +94,8 @@ class LookJsonTest {
 
     @Test
     void aRefusalInsideTheFileNamesThePath() {
-        assertThatThrownBy(() -> LookJson.read(HEAD + "\"lanes\":[],\"mix\":[{\"id\":\"m1\",\"lane\":\"l1\",\"blend\":\"over\",\"opacity\":3}]}"))
+        assertThatThrownBy(() -> LookJson.read(HEAD
+                        + "\"lanes\":[],\"mix\":[{\"id\":\"m1\",\"lane\":\"l1\",\"blend\":\"over\",\"opacity\":3}]}"))
                 .hasMessage("A layer's opacity is 3; it goes from 0 to 1. (at mix[0])");
     }
 
@@ -89,6 +103,7 @@ class LookJsonTest {
     void aCircleThroughRecallIsAllowed() {
         String steps = "{\"id\":\"s1\",\"type\":\"recall\",\"reads\":{\"lane\":\"l1\"}}";
         String text = HEAD + "\"lanes\":[{\"id\":\"l1\",\"name\":\"loop\",\"steps\":[" + steps + "]}],\"mix\":[]}";
-        assertThat(new Rules(Catalogue.all()).check(LookJson.read(text)).lanes()).hasSize(1);
+        assertThat(new Rules(Catalogue.all()).check(LookJson.read(text)).lanes())
+                .hasSize(1);
     }
 }

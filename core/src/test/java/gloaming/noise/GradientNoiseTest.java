@@ -16,7 +16,10 @@ class GradientNoiseTest {
             GradientNoise.row(9, -2.37f, step, 0.71f, -1.2f, 0.5f, row, 1, 300);
             assertThat(row[0]).isZero();
             for (int i = 0; i < 300; i++) {
-                assertThat(row[i + 1]).isCloseTo(0.5f * GradientNoise.at(9, -2.37f + i * step, 0.71f, -1.2f), offset(2e-3f * Math.max(1, step)));
+                assertThat(row[i + 1])
+                        .isCloseTo(
+                                0.5f * GradientNoise.at(9, -2.37f + i * step, 0.71f, -1.2f),
+                                offset(2e-3f * Math.max(1, step)));
             }
         }
     }
@@ -58,7 +61,9 @@ class GradientNoiseTest {
     void itIsZeroOnTheLatticeAndStaysWithinItsRange() {
         double sum = 0;
         for (int i = 0; i < 4000; i++) {
-            float value = GradientNoise.at(2, (float) random.nextDouble(-50, 50), (float) random.nextDouble(-50, 50), (float) random.nextDouble(-50, 50));
+            float value =
+                    GradientNoise.at(2, (float) random.nextDouble(-50, 50), (float) random.nextDouble(-50, 50), (float)
+                            random.nextDouble(-50, 50));
             assertThat(Math.abs(value)).isLessThan(1.6f);
             sum += value;
         }

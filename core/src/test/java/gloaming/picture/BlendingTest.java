@@ -16,7 +16,14 @@ class BlendingTest {
     /** Straight colour 0.8 at alpha 0.5 on straight 0.5 at alpha 1: worked out by hand. */
     @ParameterizedTest
     @CsvSource({
-        "OVER, 0.65", "ADD, 0.9", "SCREEN, 0.7", "MULTIPLY, 0.45", "LIGHTEN, 0.65", "DARKEN, 0.5", "DIFFERENCE, 0.4", "SUBTRACT, 0.1"
+        "OVER, 0.65",
+        "ADD, 0.9",
+        "SCREEN, 0.7",
+        "MULTIPLY, 0.45",
+        "LIGHTEN, 0.65",
+        "DARKEN, 0.5",
+        "DIFFERENCE, 0.4",
+        "SUBTRACT, 0.1"
     })
     void halfCoveringLightOnAnOpaqueGround(Blend mode, float expected) {
         assertThat(Blending.one(mode, 0.4f, 0.5f, 0.5f, 1f)).isCloseTo(expected, offset(1e-6f));
@@ -25,7 +32,14 @@ class BlendingTest {
     /** The same on half a ground, where each is also alone. */
     @ParameterizedTest
     @CsvSource({
-        "OVER, 0.525", "ADD, 0.65", "SCREEN, 0.55", "MULTIPLY, 0.425", "LIGHTEN, 0.525", "DARKEN, 0.45", "DIFFERENCE, 0.4", "SUBTRACT, 0.25"
+        "OVER, 0.525",
+        "ADD, 0.65",
+        "SCREEN, 0.55",
+        "MULTIPLY, 0.425",
+        "LIGHTEN, 0.525",
+        "DARKEN, 0.45",
+        "DIFFERENCE, 0.4",
+        "SUBTRACT, 0.25"
     })
     void halfCoveringLightOnHalfAGround(Blend mode, float expected) {
         assertThat(Blending.one(mode, 0.4f, 0.5f, 0.25f, 0.5f)).isCloseTo(expected, offset(1e-6f));
@@ -57,7 +71,8 @@ class BlendingTest {
                 assertThat(target.plane(c)[i]).isCloseTo(expected, offset(1e-5f));
             }
             float sa = source.a[i] * k;
-            assertThat(target.a[i]).isCloseTo(inside ? sa + before.a[i] - sa * before.a[i] : before.a[i], offset(1e-5f));
+            assertThat(target.a[i])
+                    .isCloseTo(inside ? sa + before.a[i] - sa * before.a[i] : before.a[i], offset(1e-5f));
         }
     }
 

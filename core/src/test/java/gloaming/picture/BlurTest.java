@@ -59,7 +59,9 @@ class BlurTest {
                 boolean inside = Math.min(Math.min(x, 130 - x), Math.min(y, 96 - y)) > 2 * sigma;
                 float most = inside ? 0.01f : 0.02f;
                 assertThat(out.r[i]).as("step at %d,%d", x, y).isCloseTo(plain(in, in.r, x, y, sigma), offset(most));
-                assertThat(out.g[i] / 4).as("disc at %d,%d", x, y).isCloseTo(plain(in, in.g, x, y, sigma) / 4, offset(most));
+                assertThat(out.g[i] / 4)
+                        .as("disc at %d,%d", x, y)
+                        .isCloseTo(plain(in, in.g, x, y, sigma) / 4, offset(most));
                 assertThat(out.a[i]).isCloseTo(1f, offset(1e-5f));
             }
         }

@@ -59,7 +59,8 @@ class PictureStepsTest {
 
     @Test
     void manyThreadsDrawTheSamePictureToTheBit() {
-        Points points = new Scatter(3000, 3.5, 2, 0, 0, 1, 0.05, 0.9).run(null, new Scatter(1, 1, 1, 0, 0, 0, 1, 0).memory(), frame);
+        Points points = new Scatter(3000, 3.5, 2, 0, 0, 1, 0.05, 0.9)
+                .run(null, new Scatter(1, 1, 1, 0, 0, 0, 1, 0).memory(), frame);
         Picture[] drawn = new Picture[2];
         for (int i = 0; i < 2; i++) {
             try (Crew crew = new Crew(1 + 2 * i)) {
@@ -74,9 +75,11 @@ class PictureStepsTest {
     @EnumSource(Border.class)
     void placedPicturesAreSampledAsThePlainVersionSays(Border border) {
         Picture in = new Picture(40, 30);
-        for (int i = 0; i < in.pixels(); i++) for (int c = 0; c < 4; c++) in.plane(c)[i] = (float) Math.sin(i * 0.7 + c);
+        for (int i = 0; i < in.pixels(); i++)
+            for (int c = 0; c < 4; c++) in.plane(c)[i] = (float) Math.sin(i * 0.7 + c);
         Picture out = new Picture(40, 30);
-        for (double[] move : new double[][] {{0.9, 0, 0, 0}, {1, 0, 0.31, -0.17}, {0.6, 0.07, 0.2, 0.1}, {3, -0.4, 0, 0.5}}) {
+        for (double[] move :
+                new double[][] {{0.9, 0, 0, 0}, {1, 0, 0.31, -0.17}, {0.6, 0.07, 0.2, 0.1}, {3, -0.4, 0, 0.5}}) {
             try (Crew crew = new Crew(2)) {
                 Sampler.draw(in, move[0], move[1], move[2], move[3], border, 0.8, out, crew);
             }
@@ -89,7 +92,9 @@ class PictureStepsTest {
                     double sx = (cos * wx + sin * wy) * 15 + 19.5;
                     double sy = (-sin * wx + cos * wy) * 15 + 14.5;
                     float expected = 0.8f * Sampler.at(in, in.g, sx, sy, border);
-                    assertThat(out.g[y * 40 + x]).as("%d,%d of %s", x, y, move[0]).isCloseTo(expected, offset(2e-4f));
+                    assertThat(out.g[y * 40 + x])
+                            .as("%d,%d of %s", x, y, move[0])
+                            .isCloseTo(expected, offset(2e-4f));
                 }
             }
         }
@@ -118,7 +123,8 @@ class PictureStepsTest {
         }
         Picture before = new Picture(67, 3).copyFrom(in);
         Picture out = levels.run(in, null, frame);
-        for (int i = 0; i < out.pixels(); i++) assertThat(out.r[i]).isCloseTo(levels.one(before.r[i], 1), offset(2e-5f));
+        for (int i = 0; i < out.pixels(); i++)
+            assertThat(out.r[i]).isCloseTo(levels.one(before.r[i], 1), offset(2e-5f));
         assertThat(out.r[0]).isNegative();
         assertThat(new Levels(0.2, 0.8, 1, 1, 1).one(0.8f, 1)).isCloseTo(1f, offset(1e-6f));
     }
@@ -126,7 +132,17 @@ class PictureStepsTest {
     @Test
     void aGradientRunsFromItsFirstColourToItsLast() {
         Gradient gradient = new Gradient(
-                Gradient.Shape.LINE, Colour.parse("#ff0000"), Colour.parse("#00ff00"), Colour.parse("#0000ff"), 0.5, 0.25, 2, 0, 0, 2, false);
+                Gradient.Shape.LINE,
+                Colour.parse("#ff0000"),
+                Colour.parse("#00ff00"),
+                Colour.parse("#0000ff"),
+                0.5,
+                0.25,
+                2,
+                0,
+                0,
+                2,
+                false);
         Picture out = gradient.run(null, gradient.memory(), frame);
         assertThat(out.r[80]).isCloseTo(2f, offset(0.1f));
         assertThat(out.g[45 * 160 + 80]).isCloseTo(2f, offset(0.1f));
@@ -160,7 +176,20 @@ class PictureStepsTest {
     @Test
     void cloudsAreTheSameAtEveryScaleAndBetweenTheirColours() {
         CloudNoise clouds = new CloudNoise(
-                0.8, 3, 0.5, 1, 0, 0, 0, 1.4, 0, Colour.parse("#000000"), Colour.parse("#808080"), Colour.parse("#ffffff"), 1, false);
+                0.8,
+                3,
+                0.5,
+                1,
+                0,
+                0,
+                0,
+                1.4,
+                0,
+                Colour.parse("#000000"),
+                Colour.parse("#808080"),
+                Colour.parse("#ffffff"),
+                1,
+                false);
         Picture small = clouds.run(null, clouds.memory(), new Moments().size(160, 90));
         Picture large = clouds.run(null, clouds.memory(), new Moments().size(480, 270));
         for (int y = 5; y < 85; y += 7) {

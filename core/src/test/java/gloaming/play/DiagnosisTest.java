@@ -20,11 +20,19 @@ class DiagnosisTest {
         Board board = new Board(new Plan(look, Catalogue.all(), new Rules(Catalogue.all()), null));
         board.budgetMs = 33;
         seen.accept(board);
-        return new Diagnosis(Catalogue.all()).of(board).stream().map(Diagnosis.Note::sentence).toList();
+        return new Diagnosis(Catalogue.all())
+                .of(board).stream().map(Diagnosis.Note::sentence).toList();
     }
 
     private static Look look(Step... steps) {
-        return new Look("x", 64, 48, 30, 1, 96, List.of(new Lane("l1", "moths", null, List.of(steps))),
+        return new Look(
+                "x",
+                64,
+                48,
+                30,
+                1,
+                96,
+                List.of(new Lane("l1", "moths", null, List.of(steps))),
                 List.of(Layer.of("m1", "l1", Blend.OVER, 1)));
     }
 
@@ -42,20 +50,23 @@ class DiagnosisTest {
     @Test
     void aLaneThatDrawsNothing() {
         assertThat(of(look(Step.of("s1", "sow"), Step.of("s2", "draw-dots")), b -> {
-            b.count[0] = 0;
-            b.light[1] = 0;
-            b.cover[1] = 0;
-        })).containsExactly("Draw dots in 'moths' has no points to draw; see what stands before it.");
-        assertThat(of(look(Step.of("s1", "sow")), b -> {})).containsExactly("'moths' ends in points, so the mix shows nothing of it; add Draw dots.");
+                    b.count[0] = 0;
+                    b.light[1] = 0;
+                    b.cover[1] = 0;
+                }))
+                .containsExactly("Draw dots in 'moths' has no points to draw; see what stands before it.");
+        assertThat(of(look(Step.of("s1", "sow")), b -> {}))
+                .containsExactly("'moths' ends in points, so the mix shows nothing of it; add Draw dots.");
     }
 
     @Test
     void dotsThatDrawBlackOnPurposeAreLeftAlone() {
         assertThat(of(look(Step.of("s1", "ring"), Step.of("s2", "draw-dots")), b -> {
-            b.count[0] = 9;
-            b.light[1] = 0;
-            b.cover[1] = 1;
-        })).isEmpty();
+                    b.count[0] = 9;
+                    b.light[1] = 0;
+                    b.cover[1] = 1;
+                }))
+                .isEmpty();
     }
 
     @Test
@@ -67,24 +78,29 @@ class DiagnosisTest {
     @Test
     void aSettingOutOfThePicture() {
         assertThat(of(look(Step.of("s1", "fill"), Step.of("s2", "place")), b -> {
-            b.light[0] = 1;
-            b.light[1] = 0;
-        })).containsExactly("Place in 'moths' gives a black picture: it is out of sight, so bring Across, Up or Scale back.");
+                    b.light[0] = 1;
+                    b.light[1] = 0;
+                }))
+                .containsExactly(
+                        "Place in 'moths' gives a black picture: it is out of sight, so bring Across, Up or Scale back.");
     }
 
     @Test
     void framesOverBudgetNameTheDearestStep() {
         assertThat(of(look(Step.of("s1", "fill"), Step.of("s2", "blur")), b -> {
-            b.frameMs = 50;
-            b.cost[1] = 30;
-            b.light[0] = b.light[1] = 1;
-        })).containsExactly("Frames take 50 ms of 33; most of it is Blur in 'moths'. Give it less to do, or lower the render scale.");
+                    b.frameMs = 50;
+                    b.cost[1] = 30;
+                    b.light[0] = b.light[1] = 1;
+                }))
+                .containsExactly(
+                        "Frames take 50 ms of 33; most of it is Blur in 'moths'. Give it less to do, or lower the render scale.");
     }
 
     @Test
     void aReadThatVanished() {
         assertThat(of(look(Step.of("s1", "fill"), Step.of("s2", "lay")), b -> b.light[0] = b.light[1] = 1))
-                .containsExactly("Lay on in 'moths' reads nothing, or what it read was removed; choose a lane for 'with'.");
+                .containsExactly(
+                        "Lay on in 'moths' reads nothing, or what it read was removed; choose a lane for 'with'.");
     }
 
     @Test

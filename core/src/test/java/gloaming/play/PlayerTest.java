@@ -36,8 +36,9 @@ class PlayerTest {
 
     /** A step that breaks at a setting: it lives in the tests only and is found all the same. */
     @Says(name = "Trip", does = "Fails on purpose.")
-    public record Trip(@Range(min = 0, max = 1, initial = 0, says = "Fails at 1.") double at)
-            implements Operation<Picture, Picture, Void> {
+    public record Trip(
+            @Range(min = 0, max = 1, initial = 0, says = "Fails at 1.")
+            double at) implements Operation<Picture, Picture, Void> {
         @Override
         public Picture run(Picture in, Void memory, Frame frame) {
             if (at == 1) throw new IllegalStateException("tripped");
@@ -47,8 +48,9 @@ class PlayerTest {
 
     /** Counts its frames: what it hands out shows whether its memory was kept. */
     @Says(name = "Tally", does = "Counts frames.")
-    public record Tally(@Range(min = 0, max = 9, initial = 0, says = "Nothing.") double idle)
-            implements Operation<Nothing, Points, Points> {
+    public record Tally(
+            @Range(min = 0, max = 9, initial = 0, says = "Nothing.")
+            double idle) implements Operation<Nothing, Points, Points> {
         @Override
         public Points memory() {
             return new Points();
@@ -85,7 +87,8 @@ class PlayerTest {
     }
 
     private static int hash(Picture p) {
-        return Arrays.hashCode(new int[] {Arrays.hashCode(p.r), Arrays.hashCode(p.g), Arrays.hashCode(p.b), Arrays.hashCode(p.a)});
+        return Arrays.hashCode(
+                new int[] {Arrays.hashCode(p.r), Arrays.hashCode(p.g), Arrays.hashCode(p.b), Arrays.hashCode(p.a)});
     }
 
     @ParameterizedTest
@@ -108,7 +111,8 @@ class PlayerTest {
             Player player = new Player(Catalogue.all(), crew);
             player.load(look);
             assertThat(frame(player, 0, 8, 8).b[0]).isPositive();
-            assertThat(player.troubles()).containsExactly("s2: It stopped with IllegalStateException; the picture goes on without it.");
+            assertThat(player.troubles())
+                    .containsExactly("s2: It stopped with IllegalStateException; the picture goes on without it.");
             player.load(Edits.apply(look, new Edit.Set("s2", "at", Value.of(0))));
             frame(player, 1, 8, 8);
             assertThat(player.troubles()).isEmpty();
@@ -148,8 +152,14 @@ class PlayerTest {
     @Test
     void aSettingFollowsItsLaneThroughTheRange() {
         Look look = look(
-                lane("l1", Step.of("s1", "sway").with("wave", Value.of("square")).with("rate", Value.of(0.01))),
-                lane("l2", Step.of("s2", "fill").with("colour", Value.of("#ffffff")).withFollow("brightness", new Follow("l1", 0, 1, 2, 6, 0, 0))));
+                lane(
+                        "l1",
+                        Step.of("s1", "sway").with("wave", Value.of("square")).with("rate", Value.of(0.01))),
+                lane(
+                        "l2",
+                        Step.of("s2", "fill")
+                                .with("colour", Value.of("#ffffff"))
+                                .withFollow("brightness", new Follow("l1", 0, 1, 2, 6, 0, 0))));
         look = look.withMix(List.of(Layer.of("m1", "l2", Blend.OVER, 1)));
         try (Crew crew = new Crew(1)) {
             Player player = new Player(Catalogue.all(), crew);
@@ -160,10 +170,16 @@ class PlayerTest {
 
     @Test
     void recallHandsOutTheFrameBefore() {
-        Look look = look(lane("l1",
-                Step.of("s1", "recall").withRead("lane", "l1"),
-                Step.of("s2", "lay").withRead("with", "l2").with("blend", Value.of("add"))),
-                lane("l2", Step.of("s3", "fill").with("colour", Value.of("#ffffff")).with("brightness", Value.of(0.25))));
+        Look look = look(
+                lane(
+                        "l1",
+                        Step.of("s1", "recall").withRead("lane", "l1"),
+                        Step.of("s2", "lay").withRead("with", "l2").with("blend", Value.of("add"))),
+                lane(
+                        "l2",
+                        Step.of("s3", "fill")
+                                .with("colour", Value.of("#ffffff"))
+                                .with("brightness", Value.of(0.25))));
         look = look.withMix(List.of(Layer.of("m1", "l1", Blend.OVER, 1)));
         try (Crew crew = new Crew(2)) {
             Player player = new Player(Catalogue.all(), crew);
@@ -174,7 +190,10 @@ class PlayerTest {
 
     @Test
     void bypassedStepsLetTheirInputThroughAndSourcesGiveNothing() {
-        Look look = look(lane("l1", Step.of("s1", "fill"), Step.of("s2", "levels").with("gain", Value.of(0)).withBypass(true)));
+        Look look = look(lane(
+                "l1",
+                Step.of("s1", "fill"),
+                Step.of("s2", "levels").with("gain", Value.of(0)).withBypass(true)));
         try (Crew crew = new Crew(1)) {
             Player player = new Player(Catalogue.all(), crew);
             player.load(look);
@@ -210,7 +229,13 @@ class PlayerTest {
     @Test
     void aSteadyFrameAllocatesNoBuffers() {
         Look look = look(
-                lane("l1", Step.of("s1", "sow"), Step.of("s2", "swirl"), Step.of("s3", "draw-dots"), Step.of("s4", "glow"), Step.of("s5", "echo")),
+                lane(
+                        "l1",
+                        Step.of("s1", "sow"),
+                        Step.of("s2", "swirl"),
+                        Step.of("s3", "draw-dots"),
+                        Step.of("s4", "glow"),
+                        Step.of("s5", "echo")),
                 lane("l2", Step.of("s6", "cloud-noise"), Step.of("s7", "blur")));
         var threads = (com.sun.management.ThreadMXBean) java.lang.management.ManagementFactory.getThreadMXBean();
         try (Crew crew = new Crew(1)) {

@@ -38,7 +38,8 @@ class PointStepsTest {
         Points alive = null;
         for (int i = 0; i < 300; i++) alive = sow.run(null, memory, frame.next());
         assertThat(alive.n()).isBetween(990, 1010);
-        for (int i = 1; i < alive.n(); i++) assertThat(alive.at(Attribute.AGE, i)).isLessThanOrEqualTo(alive.at(Attribute.AGE, i - 1));
+        for (int i = 1; i < alive.n(); i++)
+            assertThat(alive.at(Attribute.AGE, i)).isLessThanOrEqualTo(alive.at(Attribute.AGE, i - 1));
     }
 
     @Test
@@ -65,7 +66,8 @@ class PointStepsTest {
         frame.reads.put("at", new Ring(4, 0.5, 0, 0, 0, 0.01).run(null, new Points(), frame));
         Points alive = sow(0, 40, 9, 100).run(null, sow(0, 0, 1, 1).memory(), frame);
         for (int i = 0; i < 40; i++) {
-            assertThat(Math.hypot(alive.at(Attribute.X, i), alive.at(Attribute.Y, i))).isCloseTo(0.5, offset(1e-5));
+            assertThat(Math.hypot(alive.at(Attribute.X, i), alive.at(Attribute.Y, i)))
+                    .isCloseTo(0.5, offset(1e-5));
         }
     }
 
@@ -123,7 +125,9 @@ class PointStepsTest {
         Swirl swirl = new Swirl(1, 0.5, 2, 0.2, 0);
         Swirl.Memory memory = swirl.memory();
         for (int n : new int[] {500, 250, 0, 700}) {
-            Points in = new Scatter(Math.max(1, n), 2, 2, 0, 0, 0, 0.01, 0).run(null, new Scatter(1, 1, 1, 0, 0, 0, 1, 0).memory(), frame).n(n);
+            Points in = new Scatter(Math.max(1, n), 2, 2, 0, 0, 0, 0.01, 0)
+                    .run(null, new Scatter(1, 1, 1, 0, 0, 0, 1, 0).memory(), frame)
+                    .n(n);
             assertThat(swirl.run(in, memory, frame.next()).n()).isEqualTo(n);
         }
     }
@@ -141,7 +145,8 @@ class PointStepsTest {
         assertThat(spokes.at(Attribute.X, 5)).isCloseTo(-0.5f, offset(1e-6f));
         Points disc = new Disc(400, 0.8, 0, 0, 0, 0.01).run(null, new Points(), frame);
         for (int i = 0; i < 400; i++) {
-            assertThat(Math.hypot(disc.at(Attribute.X, i), disc.at(Attribute.Y, i))).isCloseTo(0.8 * Math.sqrt((i + 0.5) / 400), offset(1e-5));
+            assertThat(Math.hypot(disc.at(Attribute.X, i), disc.at(Attribute.Y, i)))
+                    .isCloseTo(0.8 * Math.sqrt((i + 0.5) / 400), offset(1e-5));
         }
         frame.reads.put("with", ring);
         Points both = new Join(1).run(grid, new Points(), frame);
@@ -154,7 +159,8 @@ class PointStepsTest {
         Points points = layout().n(3);
         points.column(Attribute.AGE).copyFrom(gloaming.flow.Column.of(0, 5, 10));
         points.column(Attribute.LIFE).copyFrom(gloaming.flow.Column.of(10, 10, 10));
-        AgeTint tint = new AgeTint(Colour.parse("#ff0000"), Colour.parse("#00ff00"), Colour.parse("#0000ff"), 2, 0, 0, 1, 3, 0);
+        AgeTint tint = new AgeTint(
+                Colour.parse("#ff0000"), Colour.parse("#00ff00"), Colour.parse("#0000ff"), 2, 0, 0, 1, 3, 0);
         Points out = tint.run(points, tint.memory(), frame);
         assertThat(out.at(Attribute.RED, 0)).isEqualTo(2f);
         assertThat(out.at(Attribute.GREEN, 1)).isEqualTo(2f);

@@ -23,9 +23,11 @@ class SignalStepsTest {
             Moments at = new Moments().rate(rate);
             ease.run(Signal.of(0), memory, at);
             double out = 0;
-            for (int i = 0; i < rate; i++) out = ease.run(Signal.of(1), memory, at.next()).value();
+            for (int i = 0; i < rate; i++)
+                out = ease.run(Signal.of(1), memory, at.next()).value();
             assertThat(out).isCloseTo(1 - Math.exp(-5), offset(1e-9));
-            for (int i = 0; i < rate; i++) out = ease.run(Signal.of(0), memory, at.next()).value();
+            for (int i = 0; i < rate; i++)
+                out = ease.run(Signal.of(0), memory, at.next()).value();
             assertThat(out).isCloseTo((1 - Math.exp(-5)) * Math.exp(-2), offset(1e-9));
         }
     }
@@ -60,7 +62,9 @@ class SignalStepsTest {
         Set<Long> seen = new HashSet<>();
         for (int i = 0; i < 600; i++) {
             double value = wander.run(null, memory, frame.next()).value();
-            assertThat(value).isBetween(0.0, 1.0).isEqualTo(wander.run(null, again, frame).value());
+            assertThat(value)
+                    .isBetween(0.0, 1.0)
+                    .isEqualTo(wander.run(null, again, frame).value());
             if (i > 0) assertThat(Math.abs(value - last)).isLessThan(0.2);
             seen.add(Math.round(value * 20));
             last = value;
@@ -70,10 +74,22 @@ class SignalStepsTest {
 
     @Test
     void spanMapsAndHolds() {
-        assertThat(new Span(0, 2, 10, 20, true).run(Signal.of(1), new Signal(), frame).value()).isEqualTo(15);
-        assertThat(new Span(0, 2, 10, 20, true).run(Signal.of(9), new Signal(), frame).value()).isEqualTo(20);
-        assertThat(new Span(0, 2, 10, 20, false).run(Signal.of(4), new Signal(), frame).value()).isEqualTo(30);
-        assertThat(new Span(1, 1, 0, 1, true).run(Signal.of(1), new Signal(), frame).value()).isEqualTo(1);
+        assertThat(new Span(0, 2, 10, 20, true)
+                        .run(Signal.of(1), new Signal(), frame)
+                        .value())
+                .isEqualTo(15);
+        assertThat(new Span(0, 2, 10, 20, true)
+                        .run(Signal.of(9), new Signal(), frame)
+                        .value())
+                .isEqualTo(20);
+        assertThat(new Span(0, 2, 10, 20, false)
+                        .run(Signal.of(4), new Signal(), frame)
+                        .value())
+                .isEqualTo(30);
+        assertThat(new Span(1, 1, 0, 1, true)
+                        .run(Signal.of(1), new Signal(), frame)
+                        .value())
+                .isEqualTo(1);
     }
 
     @ParameterizedTest

@@ -13,7 +13,8 @@ class CatalogueTest {
     private final Catalogue catalogue = Catalogue.all();
     private final Finder finder = new Finder(catalogue);
     private final Look look = Look.empty("x")
-            .withLanes(List.of(new Lane("l1", "moths", null, List.of(Step.of("s1", "sow"), Step.of("s2", "draw-dots")))));
+            .withLanes(
+                    List.of(new Lane("l1", "moths", null, List.of(Step.of("s1", "sow"), Step.of("s2", "draw-dots")))));
 
     @Test
     void everyStepIsDescribedAndCanBeMadeFromItsDefaults() {
@@ -22,8 +23,12 @@ class CatalogueTest {
             assertThat(description.does()).as(description.id()).endsWith(".");
             assertThat(description.make(description.arguments(Map.of()))).isNotNull();
             for (Setting setting : description.settings()) {
-                assertThat(setting.says()).as(description.id() + " " + setting.id()).isNotBlank();
-                assertThat(setting.refuses(setting.initial())).as(description.id() + " " + setting.id()).isNull();
+                assertThat(setting.says())
+                        .as(description.id() + " " + setting.id())
+                        .isNotBlank();
+                assertThat(setting.refuses(setting.initial()))
+                        .as(description.id() + " " + setting.id())
+                        .isNull();
             }
         }
     }
@@ -38,7 +43,8 @@ class CatalogueTest {
 
     @Test
     void itOffersOnlyWhatFitsTheRail() {
-        assertThat(finder.find(look, "l1", 1, "")).allMatch(d -> d.takes() == gloaming.flow.Kind.POINTS && d.gives() == gloaming.flow.Kind.POINTS);
+        assertThat(finder.find(look, "l1", 1, ""))
+                .allMatch(d -> d.takes() == gloaming.flow.Kind.POINTS && d.gives() == gloaming.flow.Kind.POINTS);
         assertThat(finder.find(look, "l1", 2, "")).allMatch(d -> d.takes() == gloaming.flow.Kind.PICTURE);
         assertThat(finder.find(look, null, 0, "")).allMatch(d -> d.takes() == null);
         assertThat(finder.find(look, "l1", 2, "gravity")).isEmpty();

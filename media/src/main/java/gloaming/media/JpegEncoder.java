@@ -12,6 +12,7 @@ import static org.bytedeco.ffmpeg.global.avcodec.avcodec_open2;
 import static org.bytedeco.ffmpeg.global.avcodec.avcodec_receive_packet;
 import static org.bytedeco.ffmpeg.global.avcodec.avcodec_send_frame;
 import static org.bytedeco.ffmpeg.global.avutil.AVCOL_RANGE_JPEG;
+import static org.bytedeco.ffmpeg.global.avutil.AV_LOG_QUIET;
 import static org.bytedeco.ffmpeg.global.avutil.AV_PIX_FMT_RGB24;
 import static org.bytedeco.ffmpeg.global.avutil.AV_PIX_FMT_YUVJ420P;
 import static org.bytedeco.ffmpeg.global.avutil.FF_QP2LAMBDA;
@@ -19,6 +20,7 @@ import static org.bytedeco.ffmpeg.global.avutil.av_frame_alloc;
 import static org.bytedeco.ffmpeg.global.avutil.av_frame_free;
 import static org.bytedeco.ffmpeg.global.avutil.av_frame_get_buffer;
 import static org.bytedeco.ffmpeg.global.avutil.av_frame_make_writable;
+import static org.bytedeco.ffmpeg.global.avutil.av_log_set_level;
 import static org.bytedeco.ffmpeg.global.swscale.SWS_BILINEAR;
 import static org.bytedeco.ffmpeg.global.swscale.sws_freeContext;
 import static org.bytedeco.ffmpeg.global.swscale.sws_getContext;
@@ -37,6 +39,10 @@ import org.bytedeco.javacpp.PointerPointer;
 
 /** Encodes RGB pictures of one size as JPEG, natively. One thread at a time. */
 public final class JpegEncoder implements AutoCloseable {
+    static {
+        av_log_set_level(AV_LOG_QUIET);
+    }
+
     private final int width;
     private final int height;
     private final AVCodecContext codec;
@@ -69,7 +75,16 @@ public final class JpegEncoder implements AutoCloseable {
         frame.quality(quality * FF_QP2LAMBDA);
         if (av_frame_get_buffer(frame, 0) < 0) throw new OutOfMemoryError("a picture to encode");
         convert = sws_getContext(
-                width, height, AV_PIX_FMT_RGB24, width, height, AV_PIX_FMT_YUVJ420P, SWS_BILINEAR, null, null, (DoublePointer) null);
+                width,
+                height,
+                AV_PIX_FMT_RGB24,
+                width,
+                height,
+                AV_PIX_FMT_YUVJ420P,
+                SWS_BILINEAR,
+                null,
+                null,
+                (DoublePointer) null);
         rgb = new BytePointer(3L * width * height);
         planes.put(0, rgb);
         stride.put(0, 3 * width);

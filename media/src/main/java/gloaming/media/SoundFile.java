@@ -70,14 +70,16 @@ public final class SoundFile {
         try {
             String kind = format.iformat().name().getString();
             if (!FORMATS.contains(kind)) {
-                throw new Unreadable("'" + name + "' is a file of the kind " + kind + "; WAV, FLAC, Ogg and MP3 can be read.");
+                throw new Unreadable(
+                        "'" + name + "' is a file of the kind " + kind + "; WAV, FLAC, Ogg and MP3 can be read.");
             }
             if (avformat_find_stream_info(format, (PointerPointer<?>) null) < 0) throw damaged(name);
             int stream = av_find_best_stream(format, AVMEDIA_TYPE_AUDIO, -1, -1, (PointerPointer<?>) null, 0);
             if (stream < 0) throw new Unreadable("There is no sound in '" + name + "'.");
             var parameters = format.streams(stream).codecpar();
             var decoder = avcodec_find_decoder(parameters.codec_id());
-            if (decoder == null) throw new Unreadable("The sound in '" + name + "' is coded in a way that cannot be read.");
+            if (decoder == null)
+                throw new Unreadable("The sound in '" + name + "' is coded in a way that cannot be read.");
             codec = avcodec_alloc_context3(decoder);
             avcodec_parameters_to_context(codec, parameters);
             if (avcodec_open2(codec, decoder, (AVDictionary) null) < 0) throw damaged(name);
@@ -115,7 +117,15 @@ public final class SoundFile {
         AVChannelLayout mono = new AVChannelLayout();
         av_channel_layout_default(mono, 1);
         swr_alloc_set_opts2(
-                convert, mono, AV_SAMPLE_FMT_S16, RATE, frame.ch_layout(), frame.format(), frame.sample_rate(), 0, null);
+                convert,
+                mono,
+                AV_SAMPLE_FMT_S16,
+                RATE,
+                frame.ch_layout(),
+                frame.format(),
+                frame.sample_rate(),
+                0,
+                null);
         if (swr_init(convert) < 0) throw damaged(name);
         return convert;
     }

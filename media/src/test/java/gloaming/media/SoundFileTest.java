@@ -50,10 +50,14 @@ class SoundFileTest {
     @Test
     void damagedAndMislabelledFilesAreRefusedInOneSentence() throws Exception {
         Path text = Files.writeString(folder.resolve("a.wav"), "no sound at all, just words ".repeat(50));
-        assertThatThrownBy(() -> SoundFile.read(text, "a.wav")).isInstanceOf(Unreadable.class).hasMessageContaining("'a.wav'");
+        assertThatThrownBy(() -> SoundFile.read(text, "a.wav"))
+                .isInstanceOf(Unreadable.class)
+                .hasMessageContaining("'a.wav'");
         byte[] flac = Files.readAllBytes(file("sine.flac"));
         Path cut = Files.write(folder.resolve("b.flac"), Arrays.copyOf(flac, 60));
-        assertThatThrownBy(() -> SoundFile.read(cut, "b.flac")).isInstanceOf(Unreadable.class).hasMessageContaining("'b.flac'");
+        assertThatThrownBy(() -> SoundFile.read(cut, "b.flac"))
+                .isInstanceOf(Unreadable.class)
+                .hasMessageContaining("'b.flac'");
         Path empty = Files.createFile(folder.resolve("c.mp3"));
         assertThatThrownBy(() -> SoundFile.read(empty, "c.mp3")).isInstanceOf(Unreadable.class);
     }

@@ -1,10 +1,64 @@
 package gloaming.perf;
 
-/** Measures. */
-public final class Perf {
-    private Perf() {}
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.concurrent.Callable;
+import picocli.CommandLine;
+import picocli.CommandLine.Command;
+import picocli.CommandLine.Option;
+
+/** {@code perf}: runs the measurements and prints them as a table, or as JSON lines. */
+@Command(name = "perf", description = "Measures, side by side.", mixinStandardHelpOptions = true)
+public final class Perf implements Callable<Integer> {
+    @Option(names = "--json", description = "One JSON object a line.")
+    boolean json;
+
+    @Option(names = "--only", description = "Only measurements whose name starts with this.")
+    String only;
+
+    /** Something that takes a while and gives results. */
+    interface Measurement {
+        List<Result> run() throws Exception;
+    }
 
     public static void main(String[] args) {
-        System.out.println("Nothing is measured yet.");
+        System.exit(new CommandLine(new Perf()).execute(args));
+    }
+
+    @Override
+    public Integer call() throws Exception {
+        Map<String, Measurement> all = new LinkedHashMap<>();
+        all.put("look", Kernels::look);
+        all.put("blur", Kernels::blur);
+        all.put("blend", Kernels::blends);
+        all.put("swirl", Kernels::swirl);
+        all.put("start", Live::start);
+        all.put("monitor", Live::monitor);
+        all.put("soak", Live::soak);
+        List<Result> results = new ArrayList<>();
+        for (var entry : all.entrySet()) {
+            // Ten minutes long, so only when asked for.
+            boolean wanted = only == null
+                    ? !entry.getKey().equals("soak")
+                    : entry.getKey().startsWith(only);
+            if (!wanted) continue;
+            for (Result result : entry.getValue().run()) {
+                results.add(result);
+                if (json) System.out.println(result.json());
+            }
+        }
+        if (results.isEmpty()) {
+            System.err.println(
+                    "There is no measurement '" + only + "'; there are " + String.join(", ", all.keySet()) + ".");
+            return 1;
+        }
+        if (!json) {
+            System.out.println("| what | measured | held against | ratio |\n|---|---|---|---|");
+            for (Result r : results)
+                System.out.printf("| %s | %.4g %s | %s | %.2f |%n", r.name(), r.value(), r.unit(), r.peer(), r.ratio());
+        }
+        return 0;
     }
 }

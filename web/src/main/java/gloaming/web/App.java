@@ -7,7 +7,8 @@ import org.springframework.boot.autoconfigure.SpringBootApplication;
 import org.springframework.context.annotation.Bean;
 
 /** The application: everything in this package and below. */
-@SpringBootApplication(excludeName = "org.springframework.boot.security.autoconfigure.UserDetailsServiceAutoConfiguration")
+@SpringBootApplication(
+        excludeName = "org.springframework.boot.security.autoconfigure.UserDetailsServiceAutoConfiguration")
 public class App {
 
     @Bean

@@ -22,7 +22,8 @@ public class Safety {
     @Bean
     SecurityFilterChain chain(HttpSecurity http) throws Exception {
         return http.authorizeHttpRequests(all -> all.anyRequest().permitAll())
-                .csrf(csrf -> csrf.csrfTokenRepository(new CookieCsrfTokenRepository()).csrfTokenRequestHandler(eager()))
+                .csrf(csrf -> csrf.csrfTokenRepository(new CookieCsrfTokenRepository())
+                        .csrfTokenRequestHandler(eager()))
                 .headers(headers -> headers.contentSecurityPolicy(csp -> csp.policyDirectives(POLICY))
                         .referrerPolicy(r -> r.policy(ReferrerPolicyHeaderWriter.ReferrerPolicy.SAME_ORIGIN))
                         .frameOptions(frame -> frame.deny()))

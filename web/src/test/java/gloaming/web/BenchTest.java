@@ -58,10 +58,21 @@ class BenchTest {
             ChromeOptions options = new ChromeOptions();
             options.setBinary("/usr/bin/chromium");
             options.addArguments(
-                    "--headless=new", "--no-sandbox", "--disable-gpu", "--disable-quic", "--no-first-run", "--disable-background-networking",
-                    "--disable-component-update", "--disable-sync", "--autoplay-policy=no-user-gesture-required", "--window-size=1280,800");
+                    "--headless=new",
+                    "--no-sandbox",
+                    "--disable-gpu",
+                    "--disable-quic",
+                    "--no-first-run",
+                    "--disable-background-networking",
+                    "--disable-component-update",
+                    "--disable-sync",
+                    "--autoplay-policy=no-user-gesture-required",
+                    "--window-size=1280,800");
             return new ChromeDriver(
-                    new ChromeDriverService.Builder().usingDriverExecutable(new java.io.File("/usr/bin/chromedriver")).build(), options);
+                    new ChromeDriverService.Builder()
+                            .usingDriverExecutable(new java.io.File("/usr/bin/chromedriver"))
+                            .build(),
+                    options);
         }
     }
 
@@ -82,7 +93,10 @@ class BenchTest {
         String show = shows.shows().getFirst().id();
         String id = shows.addLook(show, Look.empty(name));
         browser.get(program.url("/bench/" + id));
-        until("the Bench is there", () -> !browser.findElements(By.cssSelector(".hint")).isEmpty() && browser.findElement(By.cssSelector(".hint")).isDisplayed());
+        until(
+                "the Bench is there",
+                () -> !browser.findElements(By.cssSelector(".hint")).isEmpty()
+                        && browser.findElement(By.cssSelector(".hint")).isDisplayed());
         return program.get(gloaming.web.store.Journal.class).opened(id);
     }
 
@@ -102,7 +116,13 @@ class BenchTest {
         long before = open.look().steps().count();
         add(opener, words, type);
         until(type + " is in the look", () -> open.look().steps().count() == before + 1);
-        until(type + " is selected", () -> browser.findElements(By.cssSelector(".step.sel")).stream().anyMatch(e -> open.look().step(e.getDomAttribute("id").substring(5)).map(s -> s.type().equals(type)).orElse(false)));
+        until(
+                type + " is selected",
+                () -> browser.findElements(By.cssSelector(".step.sel")).stream()
+                        .anyMatch(e -> open.look()
+                                .step(e.getDomAttribute("id").substring(5))
+                                .map(s -> s.type().equals(type))
+                                .orElse(false)));
     }
 
     /** Mean level of the middle of the monitor, 0 to 255 a channel. */
@@ -120,31 +140,46 @@ class BenchTest {
     @Test
     void anArtistBuildsALookFromNothing() {
         OpenLook open = bench("From nothing");
-        until("it says that it is empty", () -> browser.findElement(By.cssSelector(".says")).getText().contains("press / to add a first step"));
+        until(
+                "it says that it is empty",
+                () -> browser.findElement(By.cssSelector(".says")).getText().contains("press / to add a first step"));
 
         addAndSelect(open, "n", "solid colour", "fill");
         until("the fill is on the monitor", () -> middle().get(2).intValue() > 60);
         int before = middle().get(0).intValue();
 
         WebElement number = browser.findElement(By.cssSelector("input[aria-label='Brightness as a number']"));
-        number.clear();
-        number.sendKeys("4", Keys.ENTER);
+        number.sendKeys(Keys.chord(Keys.CONTROL, "a"), "4", Keys.ENTER);
         until("the pixels change", () -> middle().get(0).intValue() > before + 30);
-        assertThat(open.look().step("s1").orElseThrow().settings().get("brightness")).isEqualTo(Value.of(4));
+        assertThat(open.look().step("s1").orElseThrow().settings().get("brightness"))
+                .isEqualTo(Value.of(4));
 
         addAndSelect(open, "/", "make it soft", "blur");
         addAndSelect(open, "/", "tone", "levels");
         browser.findElement(By.id("step-s3")).sendKeys(Keys.chord(Keys.ALT, Keys.ARROW_LEFT));
-        until("Levels has moved before Blur", () -> open.look().lanes().getFirst().steps().get(1).id().equals("s3"));
+        until(
+                "Levels has moved before Blur",
+                () -> open.look().lanes().getFirst().steps().get(1).id().equals("s3"));
 
         browser.findElement(By.tagName("body")).sendKeys(Keys.chord(Keys.CONTROL, "z"));
-        until("undo moved it back", () -> open.look().lanes().getFirst().steps().get(1).id().equals("s2"));
+        until(
+                "undo moved it back",
+                () -> open.look().lanes().getFirst().steps().get(1).id().equals("s2"));
         browser.findElement(By.tagName("body")).sendKeys(Keys.chord(Keys.CONTROL, Keys.SHIFT, "z"));
-        until("redo moved it again", () -> open.look().lanes().getFirst().steps().get(1).id().equals("s3"));
+        until(
+                "redo moved it again",
+                () -> open.look().lanes().getFirst().steps().get(1).id().equals("s3"));
 
-        until("it says that all is saved", () -> browser.findElement(By.cssSelector(".saved")).getText().equals("saved"));
+        until(
+                "it says that all is saved",
+                () -> browser.findElement(By.cssSelector(".saved")).getText().equals("saved"));
         browser.navigate().refresh();
-        until("the chain is there after a reload", () -> browser.findElements(By.cssSelector(".step .n b")).stream().map(WebElement::getText).toList().equals(List.of("Fill", "Levels", "Blur")));
+        until(
+                "the chain is there after a reload",
+                () -> browser.findElements(By.cssSelector(".step .n b")).stream()
+                        .map(WebElement::getText)
+                        .toList()
+                        .equals(List.of("Fill", "Levels", "Blur")));
         until("and the picture", () -> middle().get(0).intValue() > before + 30);
     }
 
@@ -153,11 +188,19 @@ class BenchTest {
         OpenLook open = bench("Follows");
         addAndSelect(open, "n", "music", "listen");
         addAndSelect(open, "n", "solid", "fill");
-        String fill = open.look().steps().filter(s -> s.type().equals("fill")).findFirst().orElseThrow().id();
+        String fill = open.look()
+                .steps()
+                .filter(s -> s.type().equals("fill"))
+                .findFirst()
+                .orElseThrow()
+                .id();
         WebElement follow = browser.findElement(By.cssSelector("select[aria-label='Brightness follows']"));
         new org.openqa.selenium.support.ui.Select(follow).selectByVisibleText("listen");
         until("it follows", () -> open.look().step(fill).orElseThrow().follows().containsKey("brightness"));
-        until("the range is on the slider", () -> !browser.findElements(By.cssSelector(".sl.followed[data-setting=brightness]")).isEmpty());
+        until(
+                "the range is on the slider",
+                () -> !browser.findElements(By.cssSelector(".sl.followed[data-setting=brightness]"))
+                        .isEmpty());
         int[] range = {255, 0};
         until("the picture pulses", () -> {
             int now = middle().get(2).intValue();
@@ -166,7 +209,9 @@ class BenchTest {
             return range[1] - range[0] > 20;
         });
         browser.findElement(By.cssSelector(".unfollow")).click();
-        until("it follows no more", () -> open.look().step(fill).orElseThrow().follows().isEmpty());
+        until(
+                "it follows no more",
+                () -> open.look().step(fill).orElseThrow().follows().isEmpty());
     }
 
     @Test
@@ -174,10 +219,21 @@ class BenchTest {
         OpenLook open = bench("Slider");
         addAndSelect(open, "n", "solid", "fill");
         WebElement slider = browser.findElement(By.cssSelector(".sl[data-setting=cover]"));
-        new Actions(browser).moveToElement(slider).clickAndHold().moveByOffset(-20, 0).moveByOffset(-10, 0).moveByOffset(-10, 0).release().perform();
-        until("the value changed", () -> open.look().step("s1").orElseThrow().settings().containsKey("cover"));
+        new Actions(browser)
+                .moveToElement(slider)
+                .clickAndHold()
+                .moveByOffset(-20, 0)
+                .moveByOffset(-10, 0)
+                .moveByOffset(-10, 0)
+                .release()
+                .perform();
+        until(
+                "the value changed",
+                () -> open.look().step("s1").orElseThrow().settings().containsKey("cover"));
         browser.findElement(By.tagName("body")).sendKeys(Keys.chord(Keys.CONTROL, "z"));
-        until("one undo takes all of it back", () -> !open.look().step("s1").orElseThrow().settings().containsKey("cover"));
+        until(
+                "one undo takes all of it back",
+                () -> !open.look().step("s1").orElseThrow().settings().containsKey("cover"));
     }
 
     @Test
@@ -186,8 +242,17 @@ class BenchTest {
         addAndSelect(open, "n", "solid", "fill");
         addAndSelect(open, "/", "blur", "blur");
         addAndSelect(open, "/", "levels", "levels");
-        new Actions(browser).dragAndDrop(browser.findElement(By.id("step-s3")), browser.findElement(By.cssSelector(".rail[aria-label='Add a step behind Fill']"))).perform();
-        until("it moved", () -> open.look().lanes().getFirst().steps().stream().map(s -> s.id()).toList().equals(List.of("s1", "s3", "s2")));
+        new Actions(browser)
+                .dragAndDrop(
+                        browser.findElement(By.id("step-s3")),
+                        browser.findElement(By.cssSelector(".rail[aria-label='Add a step behind Fill']")))
+                .perform();
+        until(
+                "it moved",
+                () -> open.look().lanes().getFirst().steps().stream()
+                        .map(s -> s.id())
+                        .toList()
+                        .equals(List.of("s1", "s3", "s2")));
     }
 
     @Test
@@ -196,9 +261,15 @@ class BenchTest {
         addAndSelect(open, "n", "solid", "fill");
         addAndSelect(open, "/", "blur", "blur");
         browser.findElement(By.id("step-s1")).click();
-        until("Fill is selected", () -> !browser.findElements(By.cssSelector("#step-s1.sel")).isEmpty());
+        until(
+                "Fill is selected",
+                () -> !browser.findElements(By.cssSelector("#step-s1.sel")).isEmpty());
         browser.findElement(By.tagName("body")).sendKeys(Keys.DELETE);
-        until("the sentence is there", () -> browser.findElement(By.cssSelector(".says")).getText().contains("Blur cannot start the lane 'fill'"));
+        until(
+                "the sentence is there",
+                () -> browser.findElement(By.cssSelector(".says"))
+                        .getText()
+                        .contains("Blur cannot start the lane 'fill'"));
         assertThat(open.look().steps()).hasSize(2);
     }
 
@@ -207,11 +278,13 @@ class BenchTest {
         OpenLook open = bench("Probe");
         addAndSelect(open, "n", "solid", "fill");
         WebElement number = browser.findElement(By.cssSelector("input[aria-label='Brightness as a number']"));
-        number.clear();
-        number.sendKeys("20", Keys.ENTER);
+        number.sendKeys(Keys.chord(Keys.CONTROL, "a"), "20", Keys.ENTER);
         browser.findElement(By.tagName("body")).sendKeys("p");
         until("the numbers are there", () -> {
-            new Actions(browser).moveToElement(browser.findElement(By.cssSelector("canvas.picture")), 10, 10).moveByOffset(3, 2).perform();
+            new Actions(browser)
+                    .moveToElement(browser.findElement(By.cssSelector("canvas.picture")), 10, 10)
+                    .moveByOffset(3, 2)
+                    .perform();
             return browser.findElement(By.cssSelector(".probe")).getText().contains("brighter than white");
         });
         browser.findElement(By.tagName("body")).sendKeys("p");
@@ -229,12 +302,19 @@ class BenchTest {
                 browser.get("http://localhost:" + port + "/output");
                 until("frames arrive", () -> frames() > 5);
                 first.get(House.class).stage().fade(0, 0);
-                until("it is black", () -> script("return document.querySelector('canvas').style.opacity").equals("0"));
+                until(
+                        "it is black",
+                        () -> script("return document.querySelector('canvas').style.opacity")
+                                .equals("0"));
                 first.get(House.class).stage().fade(1, 0);
-                until("it is light", () -> script("return document.querySelector('canvas').style.opacity").equals("1"));
+                until(
+                        "it is light",
+                        () -> script("return document.querySelector('canvas').style.opacity")
+                                .equals("1"));
                 first.close();
                 until("it knows", () -> "false".equals(script("return document.body.dataset.live")));
-                assertThat((Long) script("return document.querySelector('canvas').width")).isGreaterThan(300);
+                assertThat((Long) script("return document.querySelector('canvas').width"))
+                        .isGreaterThan(300);
                 long held = frames();
                 first = new Program(port, own, false);
                 until("it goes on", () -> frames() > held + 5);
@@ -284,13 +364,25 @@ class BenchTest {
     @Test
     void showsAreMadeRenamedDeletedAndBroughtBack() {
         browser.get(program.url("/"));
-        browser.findElement(By.cssSelector("input[aria-label='Name of a new show']")).sendKeys("Barley Moon", Keys.ENTER);
-        until("the show is there", () -> browser.findElements(By.cssSelector(".show > h2")).stream().anyMatch(e -> e.getText().contains("Barley Moon")));
-        browser.findElement(By.cssSelector("summary[aria-label='More for Barley Moon']")).click();
-        browser.findElement(By.xpath("//section[.//span[.='Barley Moon']]//h2//button[.='Delete']")).click();
-        until("it is gone", () -> browser.findElements(By.cssSelector(".show > h2")).stream().noneMatch(e -> e.getText().contains("Barley Moon")));
+        browser.findElement(By.cssSelector("input[aria-label='Name of a new show']"))
+                .sendKeys("Barley Moon", Keys.ENTER);
+        until(
+                "the show is there",
+                () -> browser.findElements(By.cssSelector(".show > h2")).stream()
+                        .anyMatch(e -> e.getText().contains("Barley Moon")));
+        browser.findElement(By.cssSelector("summary[aria-label='More for Barley Moon']"))
+                .click();
+        browser.findElement(By.xpath("//section[.//span[.='Barley Moon']]//h2//button[.='Delete']"))
+                .click();
+        until(
+                "it is gone",
+                () -> browser.findElements(By.cssSelector(".show > h2")).stream()
+                        .noneMatch(e -> e.getText().contains("Barley Moon")));
         browser.findElement(By.xpath("//button[.='Undo']")).click();
-        until("it is back", () -> browser.findElements(By.cssSelector(".show > h2")).stream().anyMatch(e -> e.getText().contains("Barley Moon")));
+        until(
+                "it is back",
+                () -> browser.findElements(By.cssSelector(".show > h2")).stream()
+                        .anyMatch(e -> e.getText().contains("Barley Moon")));
     }
 
     @Test
@@ -298,18 +390,28 @@ class BenchTest {
         HttpClient client = HttpClient.newHttpClient();
         URI shows = URI.create("http://127.0.0.1:" + program.port + "/shows");
         HttpResponse<String> post = client.send(
-                HttpRequest.newBuilder(shows).header("Content-Type", "application/x-www-form-urlencoded").POST(HttpRequest.BodyPublishers.ofString("name=Evil")).build(),
+                HttpRequest.newBuilder(shows)
+                        .header("Content-Type", "application/x-www-form-urlencoded")
+                        .POST(HttpRequest.BodyPublishers.ofString("name=Evil"))
+                        .build(),
                 HttpResponse.BodyHandlers.ofString());
         assertThat(post.statusCode()).isEqualTo(403);
-        HttpResponse<String> page = client.send(HttpRequest.newBuilder(URI.create(program.url("/"))).build(), HttpResponse.BodyHandlers.ofString());
-        assertThat(page.headers().firstValue("Content-Security-Policy").orElse("")).contains("default-src 'none'").doesNotContain("unsafe");
+        HttpResponse<String> page = client.send(
+                HttpRequest.newBuilder(URI.create(program.url("/"))).build(), HttpResponse.BodyHandlers.ofString());
+        assertThat(page.headers().firstValue("Content-Security-Policy").orElse(""))
+                .contains("default-src 'none'")
+                .doesNotContain("unsafe");
         try (java.net.Socket socket = new java.net.Socket("127.0.0.1", program.port)) {
-            socket.getOutputStream().write("GET / HTTP/1.1\r\nHost: evil.example\r\nConnection: close\r\n\r\n".getBytes());
+            socket.getOutputStream()
+                    .write("GET / HTTP/1.1\r\nHost: evil.example\r\nConnection: close\r\n\r\n".getBytes());
             assertThat(new String(socket.getInputStream().readAllBytes())).startsWith("HTTP/1.1 400");
         }
         try (java.net.Socket socket = new java.net.Socket("127.0.0.1", program.port)) {
-            socket.getOutputStream().write(("GET /live HTTP/1.1\r\nHost: localhost:" + program.port + "\r\nOrigin: http://evil.example\r\nUpgrade: websocket\r\nConnection: Upgrade\r\n"
-                            + "Sec-WebSocket-Version: 13\r\nSec-WebSocket-Key: dGhlIHNhbXBsZSBub25jZQ==\r\n\r\n").getBytes());
+            socket.getOutputStream()
+                    .write(("GET /live HTTP/1.1\r\nHost: localhost:" + program.port
+                                    + "\r\nOrigin: http://evil.example\r\nUpgrade: websocket\r\nConnection: Upgrade\r\n"
+                                    + "Sec-WebSocket-Version: 13\r\nSec-WebSocket-Key: dGhlIHNhbXBsZSBub25jZQ==\r\n\r\n")
+                            .getBytes());
             byte[] head = socket.getInputStream().readNBytes(12);
             assertThat(new String(head)).isEqualTo("HTTP/1.1 403");
         }

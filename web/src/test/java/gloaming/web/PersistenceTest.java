@@ -53,9 +53,13 @@ class PersistenceTest {
     void killingTheProcessInMidEditLosesNoEditThatWasAcknowledged() throws Exception {
         Process process = new ProcessBuilder(
                         Path.of(System.getProperty("java.home"), "bin", "java").toString(),
-                        "--add-modules", "jdk.incubator.vector", "--enable-native-access=ALL-UNNAMED",
-                        "-cp", System.getProperty("java.class.path"),
-                        Editing.class.getName(), data.toString())
+                        "--add-modules",
+                        "jdk.incubator.vector",
+                        "--enable-native-access=ALL-UNNAMED",
+                        "-cp",
+                        System.getProperty("java.class.path"),
+                        Editing.class.getName(),
+                        data.toString())
                 .redirectError(ProcessBuilder.Redirect.DISCARD)
                 .start();
         long acknowledged = 0;
@@ -108,7 +112,8 @@ class PersistenceTest {
             Look before = open.look();
             for (int i = 1; i <= 50; i++) open.apply(new Edit.Set("s1", "gain", Value.of(i / 50.0)), 77);
             assertThat(open.undo()).isEqualTo(before);
-            assertThat(open.redo().step("s1").orElseThrow().settings().get("gain")).isEqualTo(Value.of(1));
+            assertThat(open.redo().step("s1").orElseThrow().settings().get("gain"))
+                    .isEqualTo(Value.of(1));
         }
     }
 
@@ -117,7 +122,8 @@ class PersistenceTest {
         try (Program program = new Program(0, data, true)) {
             OpenLook open = program.open(LOOK);
             Look before = open.look();
-            assertThatThrownBy(() -> open.apply(new Edit.Set("s1", "gain", Value.of(99)), 0)).isInstanceOf(Refused.class);
+            assertThatThrownBy(() -> open.apply(new Edit.Set("s1", "gain", Value.of(99)), 0))
+                    .isInstanceOf(Refused.class);
             assertThat(open.look()).isEqualTo(before);
             assertThat(open.canUndo()).isFalse();
         }
@@ -134,11 +140,14 @@ class PersistenceTest {
             ByteArrayOutputStream out = new ByteArrayOutputStream();
             program.get(ShowZip.class).write(show, out);
             String copy = program.get(ShowZip.class).read(new ByteArrayInputStream(out.toByteArray()));
-            List<String> names = shows.looks(show).stream().map(Shows.LookRow::name).toList();
+            List<String> names =
+                    shows.looks(show).stream().map(Shows.LookRow::name).toList();
             assertThat(shows.looks(copy)).extracting(Shows.LookRow::name).containsExactlyElementsOf(names);
-            assertThat(shows.document(shows.looks(copy).getFirst().id())).isEqualTo(shows.document(shows.looks(show).getFirst().id()));
+            assertThat(shows.document(shows.looks(copy).getFirst().id()))
+                    .isEqualTo(shows.document(shows.looks(show).getFirst().id()));
             assertThat(shows.media(copy)).extracting(Shows.MediaRow::name).containsExactly("weir.wav");
-            assertThat(shows.show(copy).orElseThrow().sound()).isEqualTo(shows.media(copy).getFirst().id());
+            assertThat(shows.show(copy).orElseThrow().sound())
+                    .isEqualTo(shows.media(copy).getFirst().id());
         }
     }
 
@@ -155,7 +164,11 @@ class PersistenceTest {
             assertThatThrownBy(() -> program.get(ShowZip.class).read(new ByteArrayInputStream(bytes.toByteArray())))
                     .hasMessage("The zip holds no show: its show.json is missing or says something else.");
             assertThat(shows.shows()).hasSize(before);
-            assertThatThrownBy(() -> program.get(MediaStore.class).addSound(shows.shows().getFirst().id(), "letter.mp3", new ByteArrayInputStream("Dear miller".getBytes())))
+            assertThatThrownBy(() -> program.get(MediaStore.class)
+                            .addSound(
+                                    shows.shows().getFirst().id(),
+                                    "letter.mp3",
+                                    new ByteArrayInputStream("Dear miller".getBytes())))
                     .isInstanceOf(Refused.class)
                     .hasMessageContaining("'letter.mp3'");
             try (var left = Files.walk(data.resolve("media"))) {

@@ -20,7 +20,8 @@ final class Program implements AutoCloseable {
         } catch (Exception e) {
             throw new IllegalStateException(e);
         }
-        this.port = ((ServletWebServerApplicationContext) context).getWebServer().getPort();
+        this.port =
+                ((ServletWebServerApplicationContext) context).getWebServer().getPort();
     }
 
     <T> T get(Class<T> type) {

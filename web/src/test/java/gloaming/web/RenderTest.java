@@ -15,23 +15,42 @@ class RenderTest {
 
     private static int render(Path look, Path out, String... more) throws Exception {
         String[] start = {
-            Path.of(System.getProperty("java.home"), "bin", "java").toString(), "--add-modules", "jdk.incubator.vector", "--enable-native-access=ALL-UNNAMED",
-            "-cp", System.getProperty("java.class.path"), "gloaming.web.command.Gloaming", "render", look.toString(), "--out", out.toString()
+            Path.of(System.getProperty("java.home"), "bin", "java").toString(),
+            "--add-modules",
+            "jdk.incubator.vector",
+            "--enable-native-access=ALL-UNNAMED",
+            "-cp",
+            System.getProperty("java.class.path"),
+            "gloaming.web.command.Gloaming",
+            "render",
+            look.toString(),
+            "--out",
+            out.toString()
         };
-        String[] all = java.util.stream.Stream.concat(java.util.stream.Stream.of(start), java.util.stream.Stream.of(more)).toArray(String[]::new);
+        String[] all = java.util.stream.Stream.concat(
+                        java.util.stream.Stream.of(start), java.util.stream.Stream.of(more))
+                .toArray(String[]::new);
         Files.createDirectories(out);
-        return new ProcessBuilder(all).redirectErrorStream(true).redirectOutput(out.resolve("said.txt").toFile()).start().waitFor();
+        return new ProcessBuilder(all)
+                .redirectErrorStream(true)
+                .redirectOutput(out.resolve("said.txt").toFile())
+                .start()
+                .waitFor();
     }
 
     @ParameterizedTest
     @ValueSource(strings = {"lantern-moths", "mill-race", "reed-bed", "brass-bell"})
     void twoRunsAreTheSameToTheByteAndSoWithOneThreadOrTwo(String name) throws Exception {
         Path look = Path.of("src/main/resources/demo", name + ".json");
-        assertThat(render(look, out.resolve("a"), "--frames", "10:13", "--size", "320x180", "--threads", "1")).isZero();
-        assertThat(render(look, out.resolve("b"), "--frames", "10:13", "--size", "320x180", "--threads", "2")).isZero();
+        assertThat(render(look, out.resolve("a"), "--frames", "10:13", "--size", "320x180", "--threads", "1"))
+                .isZero();
+        assertThat(render(look, out.resolve("b"), "--frames", "10:13", "--size", "320x180", "--threads", "2"))
+                .isZero();
         for (int i = 10; i < 13; i++) {
             String file = "frame-%06d.png".formatted(i);
-            assertThat(Files.mismatch(out.resolve("a").resolve(file), out.resolve("b").resolve(file))).isEqualTo(-1);
+            assertThat(Files.mismatch(
+                            out.resolve("a").resolve(file), out.resolve("b").resolve(file)))
+                    .isEqualTo(-1);
         }
         assertThat(Files.exists(out.resolve("a/frame-000009.png"))).isFalse();
     }

@@ -8,20 +8,29 @@ import com.tngtech.archunit.core.importer.ImportOption;
 import org.junit.jupiter.api.Test;
 
 class WebStructureTest {
-    private final JavaClasses web =
-            new ClassFileImporter().withImportOption(new ImportOption.DoNotIncludeTests()).importPackages("gloaming.web");
+    private final JavaClasses web = new ClassFileImporter()
+            .withImportOption(new ImportOption.DoNotIncludeTests())
+            .importPackages("gloaming.web");
 
     @Test
     void onlyTheStoreSpeaksToTheDatabase() {
-        noClasses().that().resideOutsideOfPackages("gloaming.web.store", "gloaming.web.tables..")
-                .should().dependOnClassesThat().resideInAnyPackage("org.jooq..", "java.sql..", "gloaming.web.tables..")
+        noClasses()
+                .that()
+                .resideOutsideOfPackages("gloaming.web.store", "gloaming.web.tables..")
+                .should()
+                .dependOnClassesThat()
+                .resideInAnyPackage("org.jooq..", "java.sql..", "gloaming.web.tables..")
                 .check(web);
     }
 
     @Test
     void theStoreKnowsNothingOfPagesSocketsAndCommands() {
-        noClasses().that().resideInAPackage("gloaming.web.store")
-                .should().dependOnClassesThat().resideInAnyPackage("gloaming.web.live", "gloaming.web.page", "gloaming.web.command")
+        noClasses()
+                .that()
+                .resideInAPackage("gloaming.web.store")
+                .should()
+                .dependOnClassesThat()
+                .resideInAnyPackage("gloaming.web.live", "gloaming.web.page", "gloaming.web.command")
                 .check(web);
     }
 }

@@ -54,19 +54,28 @@ public class DemoShow {
 
     /** Gives every look that was never seen a picture for the page of shows, without hurry. */
     void paintInBackground() {
-        Thread painter = Thread.ofPlatform().name("painter").daemon().priority(Thread.MIN_PRIORITY).unstarted(() -> {
-            for (Shows.ShowRow show : shows.shows()) {
-                for (Shows.LookRow row : shows.looks(show.id())) if (!row.picture()) tryToPaint(row);
-            }
-        });
+        Thread painter = Thread.ofPlatform()
+                .name("painter")
+                .daemon()
+                .priority(Thread.MIN_PRIORITY)
+                .unstarted(() -> {
+                    for (Shows.ShowRow show : shows.shows()) {
+                        for (Shows.LookRow row : shows.looks(show.id())) {
+                            if (!row.picture() && !tryToPaint(row)) return;
+                        }
+                    }
+                });
         painter.start();
     }
 
-    private void tryToPaint(Shows.LookRow row) {
+    /** Whether it worked: when it does not, the program is most likely ending. */
+    private boolean tryToPaint(Shows.LookRow row) {
         try {
             paint(row);
+            return true;
         } catch (RuntimeException e) {
-            LOG.warn("The look '{}' could not be painted for the page of shows: {}", row.name(), e.getMessage());
+            LOG.debug("The look '{}' could not be painted for the page of shows: {}", row.name(), e.getMessage());
+            return false;
         }
     }
 

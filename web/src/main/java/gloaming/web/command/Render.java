@@ -38,7 +38,11 @@ final class Render implements Callable<Integer> {
     @Parameters(paramLabel = "LOOK.json", description = "The look's file.")
     Path look;
 
-    @Option(names = "--frames", required = true, paramLabel = "A:B", description = "First frame, and the one after the last.")
+    @Option(
+            names = "--frames",
+            required = true,
+            paramLabel = "A:B",
+            description = "First frame, and the one after the last.")
     String frames;
 
     @Option(names = "--size", paramLabel = "WxH", description = "Size of the pictures; the look's own by default.")
@@ -63,7 +67,8 @@ final class Render implements Callable<Integer> {
     public Integer call() throws Exception {
         Look read = read();
         long[] range = pair(frames, "(\\d{1,9}):(\\d{1,9})", "--frames takes A:B, for example 0:30");
-        if (range[1] <= range[0]) throw new Refused("--frames " + frames + " holds no frame: the second number must be larger.");
+        if (range[1] <= range[0])
+            throw new Refused("--frames " + frames + " holds no frame: the second number must be larger.");
         long[] wh = size == null
                 ? new long[] {read.width(), read.height()}
                 : pair(size, "(\\d{1,5})x(\\d{1,5})", "--size takes WxH, for example 1920x1080");
@@ -99,7 +104,8 @@ final class Render implements Callable<Integer> {
         return seed == null ? read : read.withFormat(read.width(), read.height(), read.rate(), seed, read.tempo());
     }
 
-    private void write(Player player, Crew crew, long[] range, int width, int height, double rate, Sound heard) throws IOException {
+    private void write(Player player, Crew crew, long[] range, int width, int height, double rate, Sound heard)
+            throws IOException {
         byte[] rgb = new byte[width * height * 3];
         BufferedImage image = new BufferedImage(width, height, BufferedImage.TYPE_INT_RGB);
         int[] pixels = new int[width * height];

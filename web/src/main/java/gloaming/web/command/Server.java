@@ -19,14 +19,16 @@ public final class Server {
     private Server() {}
 
     /** Runs until the process ends. Port 0 takes a free one. */
-    public static ConfigurableApplicationContext run(int port, Path data, boolean demo) throws IOException, InterruptedException {
+    public static ConfigurableApplicationContext run(int port, Path data, boolean demo)
+            throws IOException, InterruptedException {
         try {
             Files.createDirectories(data);
         } catch (IOException e) {
             throw new Refused("The folder " + data + " cannot be made; choose another with --data.");
         }
         SpringApplication app = new SpringApplication(App.class);
-        app.setDefaultProperties(Map.of("gloaming.port", port, "gloaming.data", data.toAbsolutePath().toString()));
+        app.setDefaultProperties(Map.of(
+                "gloaming.port", port, "gloaming.data", data.toAbsolutePath().toString()));
         app.setLogStartupInfo(false);
         ConfigurableApplicationContext context;
         try {
@@ -38,7 +40,8 @@ public final class Server {
         House house = context.getBean(House.class);
         house.resume();
         waitForPicture(house);
-        int bound = ((ServletWebServerApplicationContext) context).getWebServer().getPort();
+        int bound =
+                ((ServletWebServerApplicationContext) context).getWebServer().getPort();
         System.out.println("Gloaming is open at http://localhost:" + bound + "/");
         context.getBean(DemoShow.class).paintInBackground();
         return context;
@@ -57,10 +60,12 @@ public final class Server {
     private static RuntimeException plain(RuntimeException e, int port, Path data) {
         for (Throwable cause = e; cause != null; cause = cause.getCause()) {
             if (cause instanceof PortInUseException) {
-                return new Refused("Port " + port + " is taken, perhaps by another Gloaming; choose another with --port.");
+                return new Refused(
+                        "Port " + port + " is taken, perhaps by another Gloaming; choose another with --port.");
             }
             if (cause.getMessage() != null && cause.getMessage().contains("may be already in use")) {
-                return new Refused("The folder " + data + " is open in another Gloaming; close that, or choose another with --data.");
+                return new Refused("The folder " + data
+                        + " is open in another Gloaming; close that, or choose another with --data.");
             }
         }
         return e;

@@ -39,11 +39,19 @@ class Boards {
     /** For the Bench. */
     String full(Board board, int tilesVersion) {
         ObjectNode o = JSON.createObjectNode();
-        o.put("is", "board").put("time", round(board.time)).put("beat", round(board.beat)).put("tempo", round(board.tempo));
+        o.put("is", "board")
+                .put("time", round(board.time))
+                .put("beat", round(board.beat))
+                .put("tempo", round(board.tempo));
         o.put("paused", board.paused).put("ms", round(board.frameMs)).put("budget", round(board.budgetMs));
-        o.put("fps", round(board.framesPerSecond)).put("scale", board.scale).put("width", board.width).put("height", board.height);
+        o.put("fps", round(board.framesPerSecond))
+                .put("scale", board.scale)
+                .put("width", board.width)
+                .put("height", board.height);
         o.put("scaleByHand", house.stage().scaleByHand()).put("light", round(board.outputLight));
-        o.put("lightWanted", house.stage().lightWanted()).put("frame", board.frame).put("tiles", tilesVersion);
+        o.put("lightWanted", house.stage().lightWanted())
+                .put("frame", board.frame)
+                .put("tiles", tilesVersion);
         o.put("sound", house.soundId()).put("clock", round(house.stage().now()));
         ArrayNode levels = o.putArray("levels");
         for (double level : board.levels) levels.add(round(level));
@@ -66,7 +74,10 @@ class Boards {
         if (journal.trouble() != null) notes.addObject().put("says", journal.trouble());
         List<Diagnosis.Note> found = diagnosis.of(board);
         for (Diagnosis.Note note : found.subList(0, Math.min(MOST_NOTES, found.size()))) {
-            notes.addObject().put("says", note.sentence()).put("step", note.step()).put("lane", note.lane());
+            notes.addObject()
+                    .put("says", note.sentence())
+                    .put("step", note.step())
+                    .put("lane", note.lane());
         }
         return o.toString();
     }
@@ -74,18 +85,27 @@ class Boards {
     String look(OpenLook open) {
         ObjectNode o = JSON.createObjectNode();
         synchronized (open) {
-            o.put("is", "look").put("version", open.version()).put("canUndo", open.canUndo()).put("canRedo", open.canRedo());
+            o.put("is", "look")
+                    .put("version", open.version())
+                    .put("canUndo", open.canUndo())
+                    .put("canRedo", open.canRedo());
             o.set("look", LookJson.tree(open.look()));
         }
         return o.toString();
     }
 
     String saved(long version) {
-        return JSON.createObjectNode().put("is", "saved").put("version", version).toString();
+        return JSON.createObjectNode()
+                .put("is", "saved")
+                .put("version", version)
+                .toString();
     }
 
     String refused(String sentence) {
-        return JSON.createObjectNode().put("is", "refused").put("says", sentence).toString();
+        return JSON.createObjectNode()
+                .put("is", "refused")
+                .put("says", sentence)
+                .toString();
     }
 
     String found(long asked, List<Description> steps) {
@@ -97,12 +117,22 @@ class Boards {
     }
 
     String applied(long asked, long version, String select) {
-        return JSON.createObjectNode().put("is", "applied").put("asked", asked).put("version", version).put("select", select).toString();
+        return JSON.createObjectNode()
+                .put("is", "applied")
+                .put("asked", asked)
+                .put("version", version)
+                .put("select", select)
+                .toString();
     }
 
     String pong(double at, double clock) {
-        return JSON.createObjectNode().put("is", "pong").put("at", at).put("clock", clock)
-                .put("paused", house.stage().paused()).put("length", house.stage().sound().seconds()).toString();
+        return JSON.createObjectNode()
+                .put("is", "pong")
+                .put("at", at)
+                .put("clock", clock)
+                .put("paused", house.stage().paused())
+                .put("length", house.stage().sound().seconds())
+                .toString();
     }
 
     /** The catalogue, for pages. */
@@ -111,7 +141,8 @@ class Boards {
         for (Description d : Catalogue.all().entries()) {
             ObjectNode o = all.putObject(d.id());
             o.put("id", d.id()).put("name", d.name()).put("does", d.does());
-            o.put("takes", d.takes() == null ? null : d.takes().id()).put("gives", d.gives().id());
+            o.put("takes", d.takes() == null ? null : d.takes().id())
+                    .put("gives", d.gives().id());
             ArrayNode settings = o.putArray("settings");
             for (Setting setting : d.settings()) settings.add(JSON.valueToTree(setting));
             ArrayNode reads = o.putArray("reads");

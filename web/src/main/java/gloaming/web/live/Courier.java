@@ -110,7 +110,8 @@ public class Courier {
     }
 
     void tell(OpenLook look, String json) {
-        for (Viewer viewer : viewers) if (viewer.bench && look.id.equals(viewer.look)) viewer.send(new TextMessage(json));
+        for (Viewer viewer : viewers)
+            if (viewer.bench && look.id.equals(viewer.look)) viewer.send(new TextMessage(json));
     }
 
     void tellAll(String json) {
@@ -142,7 +143,10 @@ public class Courier {
         List<Outlet> now = new ArrayList<>();
         for (Viewer viewer : viewers) {
             if (now.stream().anyMatch(o -> shows(viewer, o))) continue;
-            now.add(before.stream().filter(o -> shows(viewer, o)).findFirst().orElseGet(() -> new Outlet(viewer.subject, viewer.most)));
+            now.add(before.stream()
+                    .filter(o -> shows(viewer, o))
+                    .findFirst()
+                    .orElseGet(() -> new Outlet(viewer.subject, viewer.most)));
         }
         for (Outlet gone : before) {
             JpegEncoder encoder = now.contains(gone) ? null : encoders.remove(gone);
@@ -161,7 +165,10 @@ public class Courier {
             byte[] jpeg = encode(outlet);
             ByteBuffer message = ByteBuffer.allocate(6 + jpeg.length);
             message.put((byte) FRAME).put((byte) Math.round(255 * outlet.light()));
-            message.putShort((short) outlet.width()).putShort((short) outlet.height()).put(jpeg).flip();
+            message.putShort((short) outlet.width())
+                    .putShort((short) outlet.height())
+                    .put(jpeg)
+                    .flip();
             outlet.rest();
             for (Viewer viewer : viewers) {
                 if (viewer.credit <= 0 || !shows(viewer, outlet)) continue;
@@ -232,7 +239,10 @@ public class Courier {
             byte[] jpeg = tileEncoder.encode(t.rgb());
             t.rest();
             ByteBuffer message = ByteBuffer.allocate(8 + jpeg.length);
-            message.put((byte) TILES).put((byte) Tiles.COLUMNS).putShort((short) t.tileWidth).putShort((short) Tiles.HEIGHT);
+            message.put((byte) TILES)
+                    .put((byte) Tiles.COLUMNS)
+                    .putShort((short) t.tileWidth)
+                    .putShort((short) Tiles.HEIGHT);
             message.putShort((short) tilesVersion).put(jpeg).flip();
             for (Viewer viewer : viewers) if (viewer.bench) viewer.send(new BinaryMessage(message.duplicate()));
         }

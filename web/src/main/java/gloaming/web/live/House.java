@@ -68,7 +68,9 @@ public class House {
     public void resume() {
         shows.remembered(ON_STAGE)
                 .flatMap(shows::look)
-                .or(() -> shows.shows().stream().flatMap(s -> shows.looks(s.id()).stream()).findFirst())
+                .or(() -> shows.shows().stream()
+                        .flatMap(s -> shows.looks(s.id()).stream())
+                        .findFirst())
                 .ifPresent(row -> {
                     try {
                         put(row);
@@ -91,7 +93,8 @@ public class House {
 
     /** Chooses the sound of a show: null the house band, {@link #SILENCE}, or a medium's id. */
     public void choose(String show, String sound) {
-        if (sound != null && !sound.equals(SILENCE) && shows.medium(sound).isEmpty()) throw new Refused("That sound is not there any more.");
+        if (sound != null && !sound.equals(SILENCE) && shows.medium(sound).isEmpty())
+            throw new Refused("That sound is not there any more.");
         shows.setSound(show, sound);
         OpenLook playing = onStage;
         if (playing != null && playing.showId.equals(show)) hear(show);

@@ -59,7 +59,10 @@ class LiveSocket extends AbstractWebSocketHandler {
 
     @Override
     public void afterConnectionEstablished(WebSocketSession session) {
-        String look = UriComponentsBuilder.fromUri(session.getUri()).build().getQueryParams().getFirst("look");
+        String look = UriComponentsBuilder.fromUri(session.getUri())
+                .build()
+                .getQueryParams()
+                .getFirst("look");
         Viewer viewer = new Viewer(session, look != null, look);
         if (look != null) {
             try {
@@ -96,7 +99,8 @@ class LiveSocket extends AbstractWebSocketHandler {
             viewer.send(new TextMessage(boards.refused("The page sent something that cannot be read; load it again.")));
         } catch (RuntimeException e) {
             LOG.warn("A message of a page failed.", e);
-            viewer.send(new TextMessage(boards.refused("That did not work, and nothing was changed; the log has the details.")));
+            viewer.send(new TextMessage(
+                    boards.refused("That did not work, and nothing was changed; the log has the details.")));
         }
     }
 
@@ -128,7 +132,8 @@ class LiveSocket extends AbstractWebSocketHandler {
         OpenLook open = house.put(shows.look(viewer.look).orElseThrow(() -> new Refused("That look was deleted.")));
         Look look = open.look();
         switch (text(m, "do")) {
-            case "edit" -> apply(viewer, open, m, LookJson.readEdit(m.path("edit").toString()), null);
+            case "edit" ->
+                apply(viewer, open, m, LookJson.readEdit(m.path("edit").toString()), null);
             case "undo" -> settle(viewer, open, m, open.undo(), null);
             case "redo" -> settle(viewer, open, m, open.redo(), null);
             case "add-step" -> {
@@ -138,25 +143,35 @@ class LiveSocket extends AbstractWebSocketHandler {
                         viewer,
                         open,
                         m,
-                        lane == null ? wishes.addLane(look, type) : wishes.addStep(look, lane, m.path("place").asInt(0), type),
+                        lane == null
+                                ? wishes.addLane(look, type)
+                                : wishes.addStep(look, lane, m.path("place").asInt(0), type),
                         look.freshId("s"));
             }
-            case "duplicate-step" -> apply(viewer, open, m, wishes.duplicateStep(look, text(m, "step")), look.freshId("s"));
-            case "duplicate-lane" -> apply(viewer, open, m, wishes.duplicateLane(look, text(m, "lane")), look.freshId("s"));
+            case "duplicate-step" ->
+                apply(viewer, open, m, wishes.duplicateStep(look, text(m, "step")), look.freshId("s"));
+            case "duplicate-lane" ->
+                apply(viewer, open, m, wishes.duplicateLane(look, text(m, "lane")), look.freshId("s"));
             case "add-layer" -> apply(viewer, open, m, wishes.addLayer(look, text(m, "lane")), null);
             case "follow" ->
                 apply(viewer, open, m, wishes.follow(look, text(m, "step"), text(m, "setting"), text(m, "lane")), null);
             case "find" ->
                 viewer.send(new TextMessage(boards.found(
                         m.path("asked").asLong(0),
-                        finder.find(look, m.hasNonNull("lane") ? text(m, "lane") : null, m.path("place").asInt(0), text(m, "words")))));
+                        finder.find(
+                                look,
+                                m.hasNonNull("lane") ? text(m, "lane") : null,
+                                m.path("place").asInt(0),
+                                text(m, "words")))));
             case "tiles" -> tiles(look, m.path("steps"));
             case "probe" ->
-                stage.probe(viewer.subject, (float) m.path("u").asDouble(-1), (float) m.path("v").asDouble(-1));
+                stage.probe(viewer.subject, (float) m.path("u").asDouble(-1), (float)
+                        m.path("v").asDouble(-1));
             case "pause" -> stage.pause(m.path("on").asBoolean(false));
             case "rewind" -> stage.rewind();
             case "scale" -> stage.scale(m.path("to").asDouble(0));
-            case "fade" -> stage.fade(m.path("to").asDouble(1), m.path("seconds").asDouble(0));
+            case "fade" ->
+                stage.fade(m.path("to").asDouble(1), m.path("seconds").asDouble(0));
             case "sound" -> house.choose(open.showId, m.hasNonNull("sound") ? text(m, "sound") : null);
             default -> throw new Refused("The page asked for something this program does not know; load it again.");
         }
@@ -168,7 +183,8 @@ class LiveSocket extends AbstractWebSocketHandler {
 
     private void settle(Viewer viewer, OpenLook open, JsonNode m, Look now, String select) {
         house.refresh(open, now);
-        // Whoever dragged knows the value already; everyone else, and after anything larger everyone, gets the document.
+        // Whoever dragged knows the value already; everyone else, and after anything larger everyone, gets the
+        // document.
         boolean dragging = m.path("gesture").asLong(0) != 0;
         if (dragging && viewer.knowsVersion == open.version() - 1) viewer.knowsVersion = open.version();
         viewer.send(new TextMessage(boards.applied(m.path("asked").asLong(0), open.version(), select)));

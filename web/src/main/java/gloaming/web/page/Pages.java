@@ -61,7 +61,11 @@ class Pages {
     @GetMapping("/")
     String shows(Model model) {
         journal.flush();
-        model.addAttribute("shows", shows.shows().stream().map(s -> new ShowCard(s.id(), s.name(), shows.looks(s.id()))).toList());
+        model.addAttribute(
+                "shows",
+                shows.shows().stream()
+                        .map(s -> new ShowCard(s.id(), s.name(), shows.looks(s.id())))
+                        .toList());
         model.addAttribute("onStage", house.onStage() == null ? "" : house.onStage().id);
         return "shows";
     }
@@ -94,14 +98,19 @@ class Pages {
         byte[] jpeg = shows.picture(id);
         return jpeg == null
                 ? ResponseEntity.notFound().build()
-                : ResponseEntity.ok().contentType(MediaType.IMAGE_JPEG).cacheControl(CacheControl.noCache()).body(jpeg);
+                : ResponseEntity.ok()
+                        .contentType(MediaType.IMAGE_JPEG)
+                        .cacheControl(CacheControl.noCache())
+                        .body(jpeg);
     }
 
     /** The sound as the page plays it: the same samples the stage hears, with ranges so that it can be sought. */
     @GetMapping("/sound/{id}")
     ResponseEntity<Resource> sound(@PathVariable String id) {
         if (id.equals("band")) {
-            return ResponseEntity.ok().contentType(MediaType.valueOf("audio/wav")).body(new ByteArrayResource(bandWav()));
+            return ResponseEntity.ok()
+                    .contentType(MediaType.valueOf("audio/wav"))
+                    .body(new ByteArrayResource(bandWav()));
         }
         Shows.MediaRow row = shows.medium(id).orElseThrow(() -> new Refused("That sound is not there any more."));
         return ResponseEntity.ok()
@@ -131,7 +140,8 @@ class Pages {
     String deleteShow(@PathVariable String id, RedirectAttributes flash) {
         String name = shows.show(id).map(Shows.ShowRow::name).orElse("The show");
         shows.deleteShow(id, true);
-        flash.addFlashAttribute("undo", "/shows/" + id + "/restore").addFlashAttribute("done", "'" + brief(name) + "' is deleted.");
+        flash.addFlashAttribute("undo", "/shows/" + id + "/restore")
+                .addFlashAttribute("done", "'" + brief(name) + "' is deleted.");
         return "redirect:/";
     }
 
@@ -168,7 +178,8 @@ class Pages {
     String deleteLook(@PathVariable String id, RedirectAttributes flash) {
         String name = shows.look(id).map(Shows.LookRow::name).orElse("The look");
         shows.deleteLook(id, true);
-        flash.addFlashAttribute("undo", "/looks/" + id + "/restore").addFlashAttribute("done", "'" + brief(name) + "' is deleted.");
+        flash.addFlashAttribute("undo", "/looks/" + id + "/restore")
+                .addFlashAttribute("done", "'" + brief(name) + "' is deleted.");
         return "redirect:/";
     }
 
@@ -187,7 +198,8 @@ class Pages {
     }
 
     @PostMapping("/shows/{id}/sounds")
-    String addSound(@PathVariable String id, @RequestParam MultipartFile file, @RequestParam String back) throws IOException {
+    String addSound(@PathVariable String id, @RequestParam MultipartFile file, @RequestParam String back)
+            throws IOException {
         String name = file.getOriginalFilename() == null ? "sound" : file.getOriginalFilename();
         String medium = media.addSound(id, brief(name.replaceAll(".*[/\\\\]", "")), file.getInputStream());
         house.choose(id, medium);
@@ -196,11 +208,16 @@ class Pages {
 
     @GetMapping("/shows/{id}/export")
     void export(@PathVariable String id, HttpServletResponse response) throws IOException {
-        String name = shows.show(id).orElseThrow(() -> new Refused("That show is not there any more.")).name();
+        String name = shows.show(id)
+                .orElseThrow(() -> new Refused("That show is not there any more."))
+                .name();
         response.setContentType("application/zip");
         response.setHeader(
                 HttpHeaders.CONTENT_DISPOSITION,
-                ContentDisposition.attachment().filename(name + ".gloaming.zip", StandardCharsets.UTF_8).build().toString());
+                ContentDisposition.attachment()
+                        .filename(name + ".gloaming.zip", StandardCharsets.UTF_8)
+                        .build()
+                        .toString());
         zip.write(id, response.getOutputStream());
     }
 
@@ -224,7 +241,8 @@ class Pages {
 
     @ExceptionHandler(org.springframework.web.multipart.MultipartException.class)
     String tooLarge(RedirectAttributes flash) {
-        flash.addFlashAttribute("refused", "The file is larger than " + (MediaStore.LARGEST >> 20) + " MB, or did not arrive whole.");
+        flash.addFlashAttribute(
+                "refused", "The file is larger than " + (MediaStore.LARGEST >> 20) + " MB, or did not arrive whole.");
         return "redirect:/";
     }
 

@@ -77,7 +77,8 @@ public class Journal {
             } catch (RuntimeException e) {
                 LOG.warn("An edit could not be written; trying again.", e);
                 look.putBack(draft);
-                trouble = "Edits cannot be saved: the disk may be full or the data folder gone. They are kept here and tried again.";
+                trouble =
+                        "Edits cannot be saved: the disk may be full or the data folder gone. They are kept here and tried again.";
             }
         }
     }

@@ -77,7 +77,8 @@ public final class OpenLook {
         Look after = rules.check(Edits.apply(look, edit));
         Edit inverse = Edits.inverse(look, edit);
         Entry last = recent.get(head);
-        boolean goesOn = gesture != 0 && gesture == this.gesture && last != null && Edits.continues(last.forward(), edit);
+        boolean goesOn =
+                gesture != 0 && gesture == this.gesture && last != null && Edits.continues(last.forward(), edit);
         if (goesOn) {
             put(head, new Entry(edit, last.inverse()));
         } else {
@@ -121,7 +122,8 @@ public final class OpenLook {
         if (entry == null) entry = unwritten.get(n);
         return entry != null
                 ? entry
-                : shows.entry(id, n).orElseThrow(() -> new Refused("The log of this look has a gap; it goes back no further."));
+                : shows.entry(id, n)
+                        .orElseThrow(() -> new Refused("The log of this look has a gap; it goes back no further."));
     }
 
     private Look settle(Look after) {

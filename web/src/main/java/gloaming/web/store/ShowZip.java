@@ -62,7 +62,10 @@ public class ShowZip {
             }
             for (Shows.MediaRow row : shows.media(showId)) {
                 String path = "media/" + row.hash();
-                media.addObject().put("path", path).put("name", row.name()).put("sound", row.id().equals(show.sound()));
+                media.addObject()
+                        .put("path", path)
+                        .put("name", row.name())
+                        .put("sound", row.id().equals(show.sound()));
                 zip.putNextEntry(new ZipEntry(path));
                 Files.copy(store.path(row.hash()), zip);
                 zip.closeEntry();
@@ -81,16 +84,19 @@ public class ShowZip {
         try (ZipInputStream zip = new ZipInputStream(in)) {
             int entries = 0;
             for (ZipEntry entry; (entry = zip.getNextEntry()) != null; ) {
-                if (++entries > MOST_ENTRIES) throw new Refused("The zip has over " + MOST_ENTRIES + " entries; that is no show.");
+                if (++entries > MOST_ENTRIES)
+                    throw new Refused("The zip has over " + MOST_ENTRIES + " entries; that is no show.");
                 String path = entry.getName();
                 if (path.equals("show.json")) about = JSON.readTree(text(zip, path));
                 else if (path.matches("looks/[0-9]{3,5}\\.json")) looks.put(path, look(text(zip, path), path));
-                else if (path.matches("media/[0-9a-f]{64}")) media.put(path, store.addSound(show, path.substring(6, 20), new Unclosed(zip)));
+                else if (path.matches("media/[0-9a-f]{64}"))
+                    media.put(path, store.addSound(show, path.substring(6, 20), new Unclosed(zip)));
             }
             if (about == null || !FORMAT.equals(about.path("format").asString(""))) {
                 throw new Refused("The zip holds no show: its show.json is missing or says something else.");
             }
-            if (about.path("version").asInt(0) > VERSION) throw new Refused("The show was exported by a newer Gloaming.");
+            if (about.path("version").asInt(0) > VERSION)
+                throw new Refused("The show was exported by a newer Gloaming.");
             finish(show, about, looks, media);
             whole = true;
             return show;

@@ -66,7 +66,8 @@ public class Shows {
 
     @Transactional
     public String addShow(String name) {
-        if (db.fetchCount(SHOWS) >= MOST) throw new Refused("There are " + MOST + " shows already; delete some for good first.");
+        if (db.fetchCount(SHOWS) >= MOST)
+            throw new Refused("There are " + MOST + " shows already; delete some for good first.");
         String id = freshId();
         db.insertInto(SHOWS)
                 .set(SHOWS.ID, id)
@@ -148,7 +149,8 @@ public class Shows {
 
     /** The document as last written. */
     public Look document(String look) {
-        String text = db.select(LOOKS.DOCUMENT).from(LOOKS).where(LOOKS.ID.eq(look)).fetchOne(LOOKS.DOCUMENT);
+        String text =
+                db.select(LOOKS.DOCUMENT).from(LOOKS).where(LOOKS.ID.eq(look)).fetchOne(LOOKS.DOCUMENT);
         if (text == null) throw new Refused("That look is not there any more.");
         return LookJson.read(text);
     }
@@ -158,7 +160,11 @@ public class Shows {
     }
 
     long top(String look) {
-        Long top = db.select(DSL.max(EDITS.N)).from(EDITS).where(EDITS.LOOK_ID.eq(look)).fetchOne().value1();
+        Long top = db.select(DSL.max(EDITS.N))
+                .from(EDITS)
+                .where(EDITS.LOOK_ID.eq(look))
+                .fetchOne()
+                .value1();
         return top == null ? 0 : top;
     }
 
@@ -177,15 +183,20 @@ public class Shows {
                     .where(EDITS.LOOK_ID.eq(draft.look()).and(EDITS.N.gt(draft.forgetAbove())))
                     .execute();
         }
-        draft.entries().forEach((n, entry) -> db.mergeInto(EDITS)
-                .using(DSL.selectOne())
-                .on(EDITS.LOOK_ID.eq(draft.look()).and(EDITS.N.eq(n)))
-                .whenMatchedThenUpdate()
-                .set(EDITS.FORWARD, LookJson.writeEdit(entry.forward()))
-                .set(EDITS.INVERSE, LookJson.writeEdit(entry.inverse()))
-                .whenNotMatchedThenInsert(EDITS.LOOK_ID, EDITS.N, EDITS.FORWARD, EDITS.INVERSE)
-                .values(draft.look(), n, LookJson.writeEdit(entry.forward()), LookJson.writeEdit(entry.inverse()))
-                .execute());
+        draft.entries()
+                .forEach((n, entry) -> db.mergeInto(EDITS)
+                        .using(DSL.selectOne())
+                        .on(EDITS.LOOK_ID.eq(draft.look()).and(EDITS.N.eq(n)))
+                        .whenMatchedThenUpdate()
+                        .set(EDITS.FORWARD, LookJson.writeEdit(entry.forward()))
+                        .set(EDITS.INVERSE, LookJson.writeEdit(entry.inverse()))
+                        .whenNotMatchedThenInsert(EDITS.LOOK_ID, EDITS.N, EDITS.FORWARD, EDITS.INVERSE)
+                        .values(
+                                draft.look(),
+                                n,
+                                LookJson.writeEdit(entry.forward()),
+                                LookJson.writeEdit(entry.inverse()))
+                        .execute());
         db.update(LOOKS)
                 .set(LOOKS.DOCUMENT, LookJson.write(draft.document()))
                 .set(LOOKS.NAME, draft.document().name())
@@ -212,13 +223,15 @@ public class Shows {
         return db.selectFrom(MEDIA)
                 .where(MEDIA.SHOW_ID.eq(show))
                 .orderBy(MEDIA.CREATED_AT, MEDIA.ID)
-                .fetch(r -> new MediaRow(r.getId(), r.getShowId(), r.getName(), r.getHash(), r.getBytes(), r.getSeconds()));
+                .fetch(r ->
+                        new MediaRow(r.getId(), r.getShowId(), r.getName(), r.getHash(), r.getBytes(), r.getSeconds()));
     }
 
     public Optional<MediaRow> medium(String id) {
         return db.selectFrom(MEDIA)
                 .where(MEDIA.ID.eq(id))
-                .fetchOptional(r -> new MediaRow(r.getId(), r.getShowId(), r.getName(), r.getHash(), r.getBytes(), r.getSeconds()));
+                .fetchOptional(r ->
+                        new MediaRow(r.getId(), r.getShowId(), r.getName(), r.getHash(), r.getBytes(), r.getSeconds()));
     }
 
     public String addMedium(String show, String name, String hash, long bytes, double seconds) {
@@ -264,7 +277,8 @@ public class Shows {
 
     private static String named(String name) {
         if (name == null || name.isBlank()) throw new Refused("It needs a name.");
-        if (name.strip().length() > Limits.NAME) throw new Refused("The name is over " + Limits.NAME + " characters long.");
+        if (name.strip().length() > Limits.NAME)
+            throw new Refused("The name is over " + Limits.NAME + " characters long.");
         return name.strip();
     }
 }

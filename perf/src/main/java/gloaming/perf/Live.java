@@ -1,0 +1,171 @@
+package gloaming.perf;
+
+import gloaming.look.Edit;
+import gloaming.look.Value;
+import gloaming.web.command.Server;
+import gloaming.web.live.House;
+import gloaming.web.store.Shows;
+import java.io.File;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.time.Duration;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.List;
+import org.openqa.selenium.chrome.ChromeDriver;
+import org.openqa.selenium.chrome.ChromeDriverService;
+import org.openqa.selenium.chrome.ChromeOptions;
+import org.springframework.boot.web.server.servlet.context.ServletWebServerApplicationContext;
+import org.springframework.context.ConfigurableApplicationContext;
+
+/** The whole program, with a page open in headless Chromium on the same cores. */
+final class Live {
+    private Live() {}
+
+    /** From the command to the line that says the first picture is made, built already, with a new data folder. */
+    static List<Result> start() throws Exception {
+        double[] seconds = new double[3];
+        for (int i = 0; i < seconds.length; i++) {
+            Path data = Files.createTempDirectory("gloaming-perf");
+            List<String> command = new ArrayList<>();
+            command.add(Path.of(System.getProperty("java.home"), "bin", "java").toString());
+            command.addAll(
+                    java.lang.management.ManagementFactory.getRuntimeMXBean().getInputArguments());
+            command.addAll(List.of(
+                    "-cp",
+                    System.getProperty("java.class.path"),
+                    "gloaming.web.command.Gloaming",
+                    "demo",
+                    "--port",
+                    "0",
+                    "--data",
+                    data.toString()));
+            long started = System.nanoTime();
+            Process process = new ProcessBuilder(command)
+                    .redirectError(ProcessBuilder.Redirect.DISCARD)
+                    .start();
+            try (var out = process.inputReader()) {
+                while (!out.readLine().startsWith("Gloaming is open")) Thread.onSpinWait();
+            }
+            seconds[i] = (System.nanoTime() - started) / 1e9;
+            process.destroyForcibly().waitFor();
+        }
+        Arrays.sort(seconds);
+        return List.of(new Result("start to first picture", seconds[1], "s", "8 s wanted", seconds[1] / 8));
+    }
+
+    /** Frames a second on the Bench's monitor, and from an edit to changed pixels there. */
+    static List<Result> monitor() throws Exception {
+        Path data = Files.createTempDirectory("gloaming-perf");
+        ConfigurableApplicationContext context = Server.run(0, data, true);
+        ChromeDriver browser = browser();
+        try {
+            int port = ((ServletWebServerApplicationContext) context)
+                    .getWebServer()
+                    .getPort();
+            House house = context.getBean(House.class);
+            browser.get("http://localhost:" + port + "/bench/" + house.onStage().id);
+            Thread.sleep(20_000);
+            long before = frames(browser);
+            long started = System.nanoTime();
+            Thread.sleep(15_000);
+            double rate = (frames(browser) - before) / ((System.nanoTime() - started) / 1e9);
+            double latency = latency(context, browser, port);
+            return List.of(
+                    new Result("monitor in headless Chromium", rate, "frames a second", "25 wanted", 25 / rate),
+                    new Result("edit to pixels on the monitor", latency, "ms", "120 ms wanted", latency / 120));
+        } finally {
+            browser.quit();
+            context.close();
+        }
+    }
+
+    private static double latency(ConfigurableApplicationContext context, ChromeDriver browser, int port)
+            throws Exception {
+        Shows shows = context.getBean(Shows.class);
+        String look = shows.addLook(shows.shows().getFirst().id(), gloaming.look.LookJson.read("""
+            {"format":"gloaming-look","version":1,"name":"flash","width":960,"height":540,"rate":30,"seed":1,"tempo":96,
+             "lanes":[{"id":"l1","name":"fill","steps":[{"id":"s1","type":"fill","settings":{"colour":"#ffffff","brightness":0}}]}],
+             "mix":[{"id":"m1","lane":"l1","blend":"over","opacity":1}]}"""));
+        browser.get("http://localhost:" + port + "/bench/" + look);
+        Thread.sleep(8_000);
+        browser.manage().timeouts().scriptTimeout(Duration.ofSeconds(60));
+        Object median = browser.executeAsyncScript("""
+            const done = arguments[arguments.length - 1];
+            const canvas = document.querySelector('canvas.picture');
+            const input = document.querySelector("input[aria-label='Brightness as a number']");
+            const level = () => canvas.getContext('2d').getImageData(canvas.width / 2, canvas.height / 2, 1, 1).data[0];
+            (async () => {
+              const took = [];
+              for (let i = 0; i < 30; i++) {
+                const want = i % 2 ? 0 : 1;
+                const at = performance.now();
+                input.value = want;
+                input.dispatchEvent(new Event('change'));
+                while ((level() > 128) !== (want === 1)) await new Promise((go) => setTimeout(go, 2));
+                took.push(performance.now() - at);
+                await new Promise((go) => setTimeout(go, 150 + 37 * (i % 5)));
+              }
+              took.sort((a, b) => a - b);
+              done(took[15]);
+            })();
+            """);
+        return ((Number) median).doubleValue();
+    }
+
+    private static long frames(ChromeDriver browser) {
+        return ((Number) browser.executeScript("return Number(document.querySelector('.bench').dataset.frames || 0)"))
+                .longValue();
+    }
+
+    /** Ten minutes of the demo: the heap after collection at one minute and at the end. */
+    static List<Result> soak() throws Exception {
+        Path data = Files.createTempDirectory("gloaming-perf");
+        ConfigurableApplicationContext context = Server.run(0, data, true);
+        ChromeDriver browser = browser();
+        try {
+            int port = ((ServletWebServerApplicationContext) context)
+                    .getWebServer()
+                    .getPort();
+            House house = context.getBean(House.class);
+            browser.get("http://localhost:" + port + "/bench/" + house.onStage().id);
+            Thread.sleep(60_000);
+            double first = heap();
+            for (int i = 0; i < 540; i++) {
+                house.onStage().apply(new Edit.Set("s1", "gain", Value.of(1 + i % 2 * 0.1)), 0);
+                Thread.sleep(1_000);
+            }
+            double last = heap();
+            return List.of(new Result(
+                    "heap after ten minutes", last, "MB", "%.1f MB at one minute".formatted(first), last / first));
+        } finally {
+            browser.quit();
+            context.close();
+        }
+    }
+
+    private static double heap() {
+        for (int i = 0; i < 3; i++) System.gc();
+        return (Runtime.getRuntime().totalMemory() - Runtime.getRuntime().freeMemory()) / 1e6;
+    }
+
+    private static ChromeDriver browser() {
+        ChromeOptions options = new ChromeOptions();
+        options.setBinary("/usr/bin/chromium");
+        options.addArguments(
+                "--headless=new",
+                "--no-sandbox",
+                "--disable-gpu",
+                "--disable-quic",
+                "--no-first-run",
+                "--disable-background-networking",
+                "--disable-component-update",
+                "--disable-sync",
+                "--window-size=1280,800");
+        return new ChromeDriver(
+                new ChromeDriverService.Builder()
+                        .usingDriverExecutable(new File("/usr/bin/chromedriver"))
+                        .build(),
+                options);
+    }
+}
