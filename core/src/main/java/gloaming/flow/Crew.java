@@ -39,7 +39,11 @@ public final class Crew implements AutoCloseable {
         if (threads < 1 || threads > 64) throw new IllegalArgumentException("a crew of " + threads + " threads");
         helpers = new Thread[threads - 1];
         for (int i = 0; i < helpers.length; i++) {
-            helpers[i] = Thread.ofPlatform().daemon().name("crew-" + (i + 1)).start(this::help);
+            helpers[i] = Thread.ofPlatform()
+                    .daemon()
+                    .priority(Thread.MAX_PRIORITY)
+                    .name("crew-" + (i + 1))
+                    .start(this::help);
         }
     }
 

@@ -17,7 +17,7 @@ const $ = (/** @type {string} */ selector) => /** @type {any} */ (document.query
 
 /** Numbers that change many times a second stay out of Alpine: they are painted straight into the page. */
 let board = /** @type {any} */ (null);
-let tilesVersion = -1;
+let tilesList = 0;
 let tileSteps = /** @type {string[]} */ ([]);
 
 const plain = (/** @type {number} */ v) => (Number.isInteger(v) ? String(v) : String(Number(v.toPrecision(4))));
@@ -168,7 +168,7 @@ Alpine.data('bench', () => ({
   },
 
   tiles({ bitmap, columns, width, height, version }) {
-    if (version === (tilesVersion & 0xffff)) {
+    if (version === tilesList) {
       const mixTiles = Object.fromEntries(this.look.mix.map((l) => [this.lastStep(l.lane), l.id]));
       tileSteps.forEach((id, i) => {
         const sx = (i % columns) * width;
@@ -191,12 +191,9 @@ Alpine.data('bench', () => ({
       const box = document.getElementById(`step-${s.id}`)?.getBoundingClientRect();
       return inMix.has(s.id) || !box || (box.bottom > view.top - 80 && box.top < view.bottom + 80 && box.right > view.left && box.left < view.right + 80);
     }).map((s) => s.id);
-    live.send({ do: 'tiles', steps: tileSteps });
-    tilesVersion = -1;
-    clearTimeout(this.asking);
-    this.asking = setTimeout(() => { tilesVersion = board ? board.tiles : -1; }, 150);
+    tilesList = (tilesList + 1) & 0xffff;
+    live.send({ do: 'tiles', list: tilesList, steps: tileSteps });
   },
-  asking: 0,
   scrolled() { clearTimeout(this.scrolling); this.scrolling = setTimeout(() => this.askTiles(), 120); this.wire(); },
   scrolling: 0,
 

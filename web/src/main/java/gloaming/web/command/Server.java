@@ -43,7 +43,6 @@ public final class Server {
         int bound =
                 ((ServletWebServerApplicationContext) context).getWebServer().getPort();
         System.out.println("Gloaming is open at http://localhost:" + bound + "/");
-        context.getBean(DemoShow.class).paintInBackground();
         return context;
     }
 

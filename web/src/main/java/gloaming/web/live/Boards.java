@@ -37,7 +37,7 @@ class Boards {
     }
 
     /** For the Bench. */
-    String full(Board board, int tilesVersion) {
+    String full(Board board) {
         ObjectNode o = JSON.createObjectNode();
         o.put("is", "board")
                 .put("time", round(board.time))
@@ -49,9 +49,7 @@ class Boards {
                 .put("width", board.width)
                 .put("height", board.height);
         o.put("scaleByHand", house.stage().scaleByHand()).put("light", round(board.outputLight));
-        o.put("lightWanted", house.stage().lightWanted())
-                .put("frame", board.frame)
-                .put("tiles", tilesVersion);
+        o.put("lightWanted", house.stage().lightWanted()).put("frame", board.frame);
         o.put("sound", house.soundId()).put("clock", round(house.stage().now()));
         ArrayNode levels = o.putArray("levels");
         for (double level : board.levels) levels.add(round(level));

@@ -81,7 +81,7 @@ public class Courier {
     void remove(Viewer viewer) {
         viewers.remove(viewer);
         if (viewer.bench && viewers.stream().noneMatch(v -> v.bench)) {
-            tiles(null);
+            tiles(null, 0);
             stage.probe(null, -1, -1);
         }
         changed();
@@ -97,16 +97,12 @@ public class Courier {
         LockSupport.unpark(thread);
     }
 
-    /** Shows these steps as previews; the list's number comes back with every image. */
-    void tiles(Tiles wanted) {
-        tilesVersion++;
+    /** Shows these steps as previews; the page's number for the list comes back with every image. */
+    void tiles(Tiles wanted, int version) {
+        tilesVersion = version;
         tiles = wanted;
         stage.tiles(wanted);
         if (wanted != null) wanted.want();
-    }
-
-    int tilesVersion() {
-        return tilesVersion;
     }
 
     void tell(OpenLook look, String json) {
@@ -218,7 +214,7 @@ public class Courier {
                 if (brief == null) brief = new TextMessage(boards.brief(board));
                 viewer.send(brief);
             } else if (look.id.equals(viewer.look)) {
-                if (full == null) full = new TextMessage(boards.full(board, tilesVersion));
+                if (full == null) full = new TextMessage(boards.full(board));
                 viewer.send(full);
                 if (viewer.knowsVersion != look.version()) {
                     viewer.knowsVersion = look.version();

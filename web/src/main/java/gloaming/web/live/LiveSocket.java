@@ -163,7 +163,7 @@ class LiveSocket extends AbstractWebSocketHandler {
                                 m.hasNonNull("lane") ? text(m, "lane") : null,
                                 m.path("place").asInt(0),
                                 text(m, "words")))));
-            case "tiles" -> tiles(look, m.path("steps"));
+            case "tiles" -> tiles(look, m.path("steps"), m.path("list").asInt(0));
             case "probe" ->
                 stage.probe(viewer.subject, (float) m.path("u").asDouble(-1), (float)
                         m.path("v").asDouble(-1));
@@ -194,7 +194,7 @@ class LiveSocket extends AbstractWebSocketHandler {
         }
     }
 
-    private void tiles(Look look, JsonNode steps) {
+    private void tiles(Look look, JsonNode steps, int list) {
         List<String> wanted = new ArrayList<>();
         Set<String> lanes = new HashSet<>();
         for (JsonNode id : steps) {
@@ -204,7 +204,8 @@ class LiveSocket extends AbstractWebSocketHandler {
                 lanes.add(look.laneOf(step).map(Lane::id).orElseThrow());
             });
         }
-        courier.tiles(wanted.isEmpty() ? null : new Tiles(wanted, lanes, (double) look.width() / look.height()));
+        Tiles tiles = wanted.isEmpty() ? null : new Tiles(wanted, lanes, (double) look.width() / look.height());
+        courier.tiles(tiles, list & 0xffff);
     }
 
     private static String text(JsonNode m, String field) {
