@@ -28,7 +28,8 @@ public final class Column {
     }
 
     public float at(int i) {
-        return values[length == 1 ? 0 : i % length];
+        // A division is dear, and most columns are as long as there are points.
+        return values[i < length ? i : i % length];
     }
 
     /** Sets the length, keeping what is there; grows by half again so that a growing cloud seldom allocates. */

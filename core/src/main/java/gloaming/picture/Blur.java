@@ -20,7 +20,7 @@ public record Blur(
 
     /** Buffers of lower size. */
     public static final class Memory {
-        final Pyramid pyramid = new Pyramid();
+        final Pyramid pyramid = new Pyramid(4);
     }
 
     @Override

@@ -31,9 +31,9 @@ public record Glow(
         double haze)
         implements Operation<Picture, Picture, Glow.Memory> {
 
-    /** Buffers of lower size. */
+    /** Buffers of lower size. Spilled light covers nothing, so they hold colours only. */
     public static final class Memory {
-        final Pyramid pyramid = new Pyramid();
+        final Pyramid pyramid = new Pyramid(3);
         final double[] sigmas = new double[3];
         final double[] weights = new double[3];
     }
@@ -69,7 +69,6 @@ public record Glow(
             float[] r = picture.r;
             float[] g = picture.g;
             float[] b = picture.b;
-            float[] a = picture.a;
             for (int i = from; i < to; i++) {
                 float light = Math.max(r[i], Math.max(g[i], b[i]));
                 float over = Math.max(0f, light - low);
@@ -77,8 +76,6 @@ public record Glow(
                 r[i] = Math.max(0f, r[i]) * keep;
                 g[i] = Math.max(0f, g[i]) * keep;
                 b[i] = Math.max(0f, b[i]) * keep;
-                // Spilled light covers nothing: it only adds.
-                a[i] = 0f;
             }
         });
     }

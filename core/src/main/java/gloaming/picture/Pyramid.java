@@ -16,12 +16,18 @@ import java.util.List;
 final class Pyramid {
     private static final int GRAIN = 8;
     private static final int DEEPEST = 10;
+    private final int channels;
     private final List<Picture> levels = new ArrayList<>();
     private final List<Picture> sums = new ArrayList<>();
     private final List<Picture> temporaries = new ArrayList<>();
     private float[] kernel = new float[1];
     private static final ThreadLocal<int[]> ROWS = ThreadLocal.withInitial(() -> new int[0]);
     private static final ThreadLocal<float[]> ROW = ThreadLocal.withInitial(() -> new float[0]);
+
+    /** Works on all four channels, or with 3 on the colours only and leaves alpha undefined in what it makes itself. */
+    Pyramid(int channels) {
+        this.channels = channels;
+    }
 
     /** The level at which a blur of {@code sigma} pixels is done: its own sigma there lies between 1 and about 2.2. */
     static int level(double sigma, int width, int height) {
@@ -92,7 +98,7 @@ final class Pyramid {
             for (int y = from; y < to; y++) {
                 int near = Math.min(y >> 1, low.height - 1);
                 int next = Math.clamp((y & 1) == 0 ? near - 1 : near + 1, 0, low.height - 1);
-                for (int c = 0; c < 4; c++) {
+                for (int c = 0; c < channels; c++) {
                     float[] s = low.plane(c);
                     int n = near * low.width;
                     int m = next * low.width;
@@ -116,7 +122,7 @@ final class Pyramid {
         }
     }
 
-    private static Picture halve(Picture in, Picture out, Crew crew) {
+    private Picture halve(Picture in, Picture out, Crew crew) {
         crew.each(out.height, GRAIN, (from, to) -> {
             float[] row = row(in.width + 4);
             for (int y = from; y < to; y++) {
@@ -124,7 +130,7 @@ final class Pyramid {
                 int r1 = 2 * y * in.width;
                 int r2 = Math.min(in.height - 1, 2 * y + 1) * in.width;
                 int r3 = Math.min(in.height - 1, 2 * y + 2) * in.width;
-                for (int c = 0; c < 4; c++) {
+                for (int c = 0; c < channels; c++) {
                     float[] s = in.plane(c);
                     Strips.meet(s, r0, r1, r2, r3, row, 1, in.width);
                     row[0] = row[1];
@@ -146,7 +152,7 @@ final class Pyramid {
         crew.each(in.height, GRAIN, (from, to) -> {
             float[] row = row(in.width + 2 * reach);
             for (int y = from; y < to; y++) {
-                for (int c = 0; c < 4; c++) {
+                for (int c = 0; c < channels; c++) {
                     float[] plane = in.plane(c);
                     int at = y * in.width;
                     System.arraycopy(plane, at, row, reach, in.width);
@@ -160,7 +166,7 @@ final class Pyramid {
             int[] rows = rows(2 * reach + 1);
             for (int y = from; y < to; y++) {
                 for (int j = -reach; j <= reach; j++) rows[reach + j] = Math.clamp(y + j, 0, in.height - 1) * in.width;
-                for (int c = 0; c < 4; c++) {
+                for (int c = 0; c < channels; c++) {
                     Strips.convolve(across.plane(c), rows, weights, reach, out.plane(c), y * in.width, in.width);
                 }
             }
@@ -180,9 +186,9 @@ final class Pyramid {
         for (int j = 0; j <= reach; j++) kernel[j] = (float) (Math.exp(-j * j / (2 * variance)) / sum);
     }
 
-    private static void add(Picture from, float weight, Picture to, Crew crew) {
+    private void add(Picture from, float weight, Picture to, Crew crew) {
         crew.each(to.height, 16, (a, b) -> {
-            for (int c = 0; c < 4; c++) {
+            for (int c = 0; c < channels; c++) {
                 float[] s = from.plane(c);
                 float[] d = to.plane(c);
                 for (int i = a * to.width; i < b * to.width; i++) d[i] += weight * s[i];

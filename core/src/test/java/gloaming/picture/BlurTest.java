@@ -51,7 +51,7 @@ class BlurTest {
         Picture in = edges();
         Picture out = new Picture(131, 97);
         try (Crew crew = new Crew(2)) {
-            new Pyramid().blur(in, sigma, out, crew);
+            new Pyramid(4).blur(in, sigma, out, crew);
         }
         for (int y = 0; y < 97; y += 8) {
             for (int x = 0; x < 131; x += 5) {

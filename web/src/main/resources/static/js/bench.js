@@ -99,7 +99,7 @@ Alpine.data('bench', () => ({
   numbers(m) {
     const minutes = Math.floor(m.time / 60);
     $('.clock').textContent = `${String(minutes).padStart(2, '0')}:${(m.time % 60).toFixed(2).padStart(5, '0')}`;
-    $('.tempo').textContent = `${m.tempo.toFixed(1)} bpm`;
+    $('.tempo').textContent = m.tempo.toFixed(1);
     $('.spent').textContent = `${m.ms.toFixed(1)} / ${m.budget.toFixed(0)} ms`;
     $('.cost i').style.transform = `scaleX(${Math.min(1, m.ms / m.budget)})`;
     $('.cost').classList.toggle('over', m.ms > m.budget);
