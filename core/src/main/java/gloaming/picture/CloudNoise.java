@@ -104,16 +104,21 @@ public record CloudNoise(
         float step = 2f / out.height;
         float wide = (float) (1 / stretch);
         for (int octave = 0; octave < detail; octave++) {
-            GradientNoise.row(
-                    (int) seed + octave * 7919,
-                    (float) (wx * frequency * wide),
-                    step * frequency * wide,
-                    (float) (wy * frequency),
-                    (float) time,
-                    weight,
-                    out.r,
-                    at,
-                    out.width);
+            // Shapes under two pixels are what a pixel averages out: they fade, and below one pixel cost nothing.
+            float cells = step * frequency * wide;
+            float seen = Math.clamp(2 - 2 * Math.max(cells, step * frequency), 0f, 1f);
+            if (seen > 0) {
+                GradientNoise.row(
+                        (int) seed + octave * 7919,
+                        (float) (wx * frequency * wide),
+                        cells,
+                        (float) (wy * frequency),
+                        (float) time,
+                        weight * seen,
+                        out.r,
+                        at,
+                        out.width);
+            }
             weights += weight * weight;
             weight *= (float) roughness;
             frequency *= 2;

@@ -5,12 +5,16 @@ package gloaming.play;
  *
  * <p>It goes one size down when frames take more than 92 percent of their time for half a second, at once when they take
  * half as much again, and up when the larger size would by its pixels take under 65 percent for four seconds. After a step
- * down it stays there for ten seconds, so that the picture does not breathe between two sizes.
+ * down it stays there for ten seconds, so that the picture does not breathe between two sizes. It begins at the smallest
+ * size and climbs a size a second until it has once been too much.
  */
 final class ScaleKeeper {
     static final double[] SIZES = {1, 0.75, 0.5, 1 / 3.0};
 
-    private int at;
+    /** The first pictures are small: they come at once, while the machine's code is still cold. */
+    private int at = SIZES.length - 1;
+
+    private double patience = 1;
     private double over;
     private double under;
     private double rest;
@@ -29,12 +33,13 @@ final class ScaleKeeper {
             over = 0;
             under = 0;
             rest = 10;
+            patience = 4;
             return;
         }
         if (at == 0) return;
         double larger = SIZES[at - 1] / SIZES[at];
         under = rest == 0 && part * larger * larger < 0.65 ? under + seconds : 0;
-        if (under > 4) {
+        if (under > patience) {
             at--;
             under = 0;
         }

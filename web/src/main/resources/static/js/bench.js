@@ -78,7 +78,7 @@ Alpine.data('bench', () => ({
     if (this.wantSelect && this.find(this.wantSelect)) { this.select(this.wantSelect); this.wantSelect = ''; }
     if (this.stepId && !this.find(this.stepId)) this.stepId = '';
     if (!this.stepId && !this.laneId && !this.layerId && m.look.lanes.length) this.select(m.look.lanes.at(-1).steps.at(-1)?.id ?? '');
-    if (structure !== JSON.stringify(m.look.lanes.map((l) => l.steps.map((s) => s.id)))) this.askTiles();
+    if (structure !== JSON.stringify(m.look.lanes.map((l) => l.steps.map((s) => s.id)))) this.$nextTick(() => this.askTiles());
     this.$nextTick(() => this.wire());
   },
 

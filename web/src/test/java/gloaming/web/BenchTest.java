@@ -187,6 +187,11 @@ class BenchTest {
     void aSettingFollowsTheBandAndTheMonitorMovesWithIt() {
         OpenLook open = bench("Follows");
         addAndSelect(open, "n", "music", "listen");
+        until(
+                "its curve lives though nobody follows it",
+                () -> !List.of("", "0.0", "0.00")
+                        .contains(browser.findElement(By.cssSelector("#step-s1 .live"))
+                                .getText()));
         addAndSelect(open, "n", "solid", "fill");
         String fill = open.look()
                 .steps()

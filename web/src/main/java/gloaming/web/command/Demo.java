@@ -14,9 +14,13 @@ final class Demo implements Callable<Integer> {
     @Option(names = "--data", description = "Folder for shows and media.")
     Path data = Path.of(System.getProperty("user.home"), ".gloaming-demo");
 
+    @Option(names = "--once", hidden = true, description = "Ends when the first picture is made.")
+    boolean once;
+
     @Override
     public Integer call() throws Exception {
-        Server.run(port, data, true);
+        var context = Server.run(port, data, true);
+        if (once) context.close();
         return 0;
     }
 }

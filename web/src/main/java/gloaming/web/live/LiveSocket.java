@@ -1,5 +1,6 @@
 package gloaming.web.live;
 
+import gloaming.flow.Kind;
 import gloaming.look.Edit;
 import gloaming.look.Lane;
 import gloaming.look.Look;
@@ -10,6 +11,7 @@ import gloaming.play.Stage;
 import gloaming.play.Tiles;
 import gloaming.step.Catalogue;
 import gloaming.step.Finder;
+import gloaming.step.Rules;
 import gloaming.step.Wishes;
 import gloaming.web.store.Journal;
 import gloaming.web.store.OpenLook;
@@ -204,7 +206,10 @@ class LiveSocket extends AbstractWebSocketHandler {
                 lanes.add(look.laneOf(step).map(Lane::id).orElseThrow());
             });
         }
-        Tiles tiles = wanted.isEmpty() ? null : new Tiles(wanted, lanes, (double) look.width() / look.height());
+        // A signal costs next to nothing, and its curve is shown on every card.
+        Rules rules = new Rules(Catalogue.all());
+        for (Lane lane : look.lanes()) if (rules.gives(lane) == Kind.SIGNAL) lanes.add(lane.id());
+        Tiles tiles = new Tiles(wanted, lanes, (double) look.width() / look.height());
         courier.tiles(tiles, list & 0xffff);
     }
 
