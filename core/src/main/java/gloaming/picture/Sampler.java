@@ -75,30 +75,49 @@ final class Sampler {
     private static void row(
             Picture s, double x0, double y0, double dx, double dy, Border border, float fade, Picture out, int row) {
         int at = row * out.width;
-        int from = Math.clamp(
-                (int) Math.ceil(Math.max(enter(x0, dx, s.width - 1), enter(y0, dy, s.height - 1))), 0, out.width);
-        int to = Math.clamp(
-                (int) Math.floor(Math.min(leave(x0, dx, s.width - 1), leave(y0, dy, s.height - 1))), from, out.width);
+        int from = first(s, x0, y0, dx, dy, 0, out.width);
+        int to = end(s, x0, y0, dx, dy, 0, from, out.width);
+        // Beyond an empty border there is nothing to sample but the pixel's width over which it fades.
+        boolean bounded = border == Border.EMPTY;
+        int low = bounded ? Math.min(from, first(s, x0, y0, dx, dy, 1, out.width)) : 0;
+        int high = bounded ? Math.max(to, end(s, x0, y0, dx, dy, 1, low, out.width) + 1) : out.width;
+        high = Math.min(high, out.width);
         for (int c = 0; c < 4; c++) {
-            float[] from4 = s.plane(c);
+            float[] plane = s.plane(c);
             float[] into = out.plane(c);
-            for (int i = 0; i < from; i++) into[at + i] = fade * at(s, from4, x0 + i * dx, y0 + i * dy, border);
-            for (int i = to; i < out.width; i++) into[at + i] = fade * at(s, from4, x0 + i * dx, y0 + i * dy, border);
+            java.util.Arrays.fill(into, at, at + low, 0f);
+            java.util.Arrays.fill(into, at + high, at + out.width, 0f);
+            for (int i = low; i < from; i++) into[at + i] = fade * at(s, plane, x0 + i * dx, y0 + i * dy, border);
+            for (int i = to; i < high; i++) into[at + i] = fade * at(s, plane, x0 + i * dx, y0 + i * dy, border);
         }
         if (dy == 0) level(s, x0, y0, dx, fade, out, at, from, to);
         else inside(s, x0, y0, dx, dy, fade, out, at, from, to);
     }
 
-    /** The first column from which on a coordinate is inside 0 to {@code end}, with a hair to spare. */
-    private static double enter(double start, double step, double end) {
-        if (step == 0) return start >= 0 && start < end ? 0 : Double.MAX_VALUE;
-        return Math.min((step > 0 ? 1e-6 - start : end - 1e-6 - start) / step, Integer.MAX_VALUE);
+    /** The first column whose place lies in the source, widened by {@code margin} pixels all round. */
+    private static int first(Picture s, double x0, double y0, double dx, double dy, double margin, int width) {
+        double x = enter(x0, dx, -margin, s.width - 1 + margin);
+        double y = enter(y0, dy, -margin, s.height - 1 + margin);
+        return Math.clamp((int) Math.ceil(Math.max(x, y)), 0, width);
+    }
+
+    /** The column behind the last that does, not before {@code from}. */
+    private static int end(Picture s, double x0, double y0, double dx, double dy, double margin, int from, int width) {
+        double x = leave(x0, dx, -margin, s.width - 1 + margin);
+        double y = leave(y0, dy, -margin, s.height - 1 + margin);
+        return Math.clamp((int) Math.floor(Math.min(x, y)), from, width);
+    }
+
+    /** The first column from which on a coordinate is inside, with a hair to spare. */
+    private static double enter(double start, double step, double low, double high) {
+        if (step == 0) return start >= low && start < high ? 0 : Integer.MAX_VALUE;
+        return Math.min((step > 0 ? low + 1e-6 - start : high - 1e-6 - start) / step, Integer.MAX_VALUE);
     }
 
     /** The column at which a coordinate is inside no more. */
-    private static double leave(double start, double step, double end) {
-        if (step == 0) return start >= 0 && start < end ? Integer.MAX_VALUE : 0;
-        return Math.min((step > 0 ? end - 1e-6 - start : 1e-6 - start) / step, Integer.MAX_VALUE);
+    private static double leave(double start, double step, double low, double high) {
+        if (step == 0) return start >= low && start < high ? Integer.MAX_VALUE : 0;
+        return Math.min((step > 0 ? high - 1e-6 - start : low + 1e-6 - start) / step, Integer.MAX_VALUE);
     }
 
     /** A row that is not turned: two rows of the source meet first, then columns. */
