@@ -3,6 +3,7 @@ package gloaming.web.command;
 import gloaming.look.Refused;
 import gloaming.web.App;
 import gloaming.web.live.House;
+import gloaming.web.store.Shows;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -36,6 +37,7 @@ public final class Server {
         } catch (RuntimeException e) {
             throw plain(e, port, data);
         }
+        context.getBean(Shows.class).sweep();
         if (demo) context.getBean(DemoShow.class).ensure();
         House house = context.getBean(House.class);
         house.resume();
