@@ -95,11 +95,6 @@ public final class Moments implements Frame {
     }
 
     @Override
-    public void release(Picture picture) {
-        picture.kept = false;
-    }
-
-    @Override
     public <T extends Flow> T read(String name, Class<T> type) {
         return type.cast(reads.get(name));
     }

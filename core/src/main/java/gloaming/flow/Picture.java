@@ -16,19 +16,42 @@ public final class Picture implements Flow {
     public final float[] b;
     public final float[] a;
 
+    /** The lowest row that the planes hold: 0 but for a strip. */
+    private int top;
+
     /** Whether some step keeps this for the next frame: then nobody else writes to it. */
     public boolean kept;
 
     /** An empty (transparent black) picture of at least 1 by 1 pixels. */
     public Picture(int width, int height) {
+        this(width, height, height);
+    }
+
+    private Picture(int width, int height, int rows) {
         if (width < 1 || height < 1) throw new IllegalArgumentException("a picture of " + width + "x" + height);
         this.width = width;
         this.height = height;
-        int n = Math.multiplyExact(width, height);
+        int n = Math.multiplyExact(width, rows);
         r = new float[n];
         g = new float[n];
         b = new float[n];
         a = new float[n];
+    }
+
+    /** A part of a picture of this size: planes that hold no more than {@code rows} rows, where {@link #hold} says. */
+    public static Picture strip(int width, int height, int rows) {
+        return new Picture(width, height, Math.min(height, rows));
+    }
+
+    /** Lets a strip hold the rows from {@code top} on. */
+    public Picture hold(int top) {
+        this.top = top;
+        return this;
+    }
+
+    /** Where in the planes a row begins. */
+    public int at(int row) {
+        return (row - top) * width;
     }
 
     public int pixels() {
@@ -71,7 +94,7 @@ public final class Picture implements Flow {
 
     /** Empties rows {@code from} to {@code to}. */
     public void clear(int from, int to) {
-        for (int c = 0; c < 4; c++) Arrays.fill(plane(c), from * width, to * width, 0f);
+        for (int c = 0; c < 4; c++) Arrays.fill(plane(c), at(from), at(to), 0f);
     }
 
     /** Sets every pixel to one premultiplied colour. */

@@ -1,26 +1,21 @@
 package gloaming.noise;
 
-import jdk.incubator.vector.FloatVector;
-import jdk.incubator.vector.VectorSpecies;
-
 /**
  * Gradient noise on the cubic lattice with a quintic fade (Perlin 2002, "Improving noise"), about -1 to 1.
  *
  * <p>Gradients come from an integer hash instead of a table, so that vectors need no gathers. {@link #at} and {@link #slope}
- * are the plain versions and the specification; {@link #row} and {@link #curl} do the same for many places at once.
+ * are the plain versions and the specification; {@link NoiseRows} and {@link #curl} do the same for many places at once.
  *
  * <p>The fast version for points goes over a strip corner by corner and keeps what lies between in small arrays:
  * loops this small the JIT turns into vectors.
  */
 public final class GradientNoise {
-    private static final VectorSpecies<Float> F = FloatVector.SPECIES_256;
-    private static final FloatVector INDEX = FloatVector.zero(F).addIndex(1);
     /** Places worked on at a time: the scratch stays in the first cache. */
     private static final int STRIP = 256;
 
     private static final int FAR = 1 << 14;
 
-    private static final int PRIME_X = 0x27d4eb2d;
+    static final int PRIME_X = 0x27d4eb2d;
     private static final int PRIME_Y = 0x165667b1;
     private static final int PRIME_Z = 0x1b873593;
     private static final int MIX = 0x2c1b3c6d;
@@ -73,13 +68,18 @@ public final class GradientNoise {
         return lerp(dot(mix(h), dx, dy, dz), dot(mix(h + PRIME_X), dx - 1, dy, dz), fade(dx));
     }
 
-    private static int mix(int h) {
+    /** Of a lattice point, without a seed; the hashes of sums are sums. */
+    static int hash(int x, int y, int z) {
+        return x * PRIME_X + y * PRIME_Y + z * PRIME_Z;
+    }
+
+    static int mix(int h) {
         h ^= h >>> 15;
         h *= MIX;
         return h ^ h >>> 13;
     }
 
-    private static float component(int bits) {
+    static float component(int bits) {
         return (float) (bits & 1023) * TEN_BITS - SCALE;
     }
 
@@ -91,7 +91,7 @@ public final class GradientNoise {
         return a + t * (b - a);
     }
 
-    private static float fade(float t) {
+    static float fade(float t) {
         return t * t * t * (t * (t * 6 - 15) + 10);
     }
 
@@ -134,84 +134,6 @@ public final class GradientNoise {
         float u = fade(dx);
         into[0] += k * (slopeOfFade(dx) * (b - a) + lerp(component(left), component(right), u));
         into[1] += k * lerp(component(left >>> 10), component(right >>> 10), u) + s * lerp(a, b, u);
-    }
-
-    /**
-     * Adds {@code weight} times the noise along a row: places {@code x0 + i * step} at one y and z into {@code out[at + i]},
-     * for i from 0 to {@code n}; {@code step} above 0.
-     *
-     * <p>Between two lattice points of a row each corner's part is a straight line in x, so the eight corners of a cell become
-     * two lines and a fade, and hashing is done once a cell instead of once a place.
-     */
-    public static void row(int seed, float x0, float step, float y, float z, float weight, float[] out, int at, int n) {
-        float fy = (float) Math.floor(y);
-        float fz = (float) Math.floor(z);
-        int hyz = seed + (int) fy * PRIME_Y + (int) fz * PRIME_Z;
-        float dy = y - fy;
-        float dz = z - fz;
-        float v = fade(dy);
-        float w = fade(dz);
-        for (int i = 0; i < n; ) {
-            int cell = floor(x0 + i * step);
-            int end = Math.clamp((int) Math.ceil((cell + 1 - x0) / step), i + 1, n);
-            float leftSlope = 0;
-            float left = 0;
-            float rightSlope = 0;
-            float right = 0;
-            for (int corner = 0; corner < 4; corner++) {
-                int up = corner & 1;
-                int far = corner >> 1;
-                int h = hyz + cell * PRIME_X + up * PRIME_Y + far * PRIME_Z;
-                float k = weight * (up == 1 ? v : 1 - v) * (far == 1 ? w : 1 - w);
-                int l = mix(h);
-                int r = mix(h + PRIME_X);
-                leftSlope += k * component(l);
-                left += k * dot(l, 0, dy - up, dz - far);
-                rightSlope += k * component(r);
-                right += k * dot(r, -1, dy - up, dz - far);
-            }
-            between(out, at, i, end, step, x0 - cell, left, leftSlope, right, rightSlope);
-            i = end;
-        }
-    }
-
-    private static void between(
-            float[] out,
-            int at,
-            int from,
-            int to,
-            float step,
-            float x0,
-            float left,
-            float leftSlope,
-            float right,
-            float rightSlope) {
-        float rise = right - left;
-        float bend = rightSlope - leftSlope;
-        int i = from;
-        for (; i <= to - F.length(); i += F.length()) {
-            FloatVector dx = INDEX.add((float) i).mul(step).add(x0);
-            FloatVector fade =
-                    dx.mul(6f).sub(15f).mul(dx).add(10f).mul(dx).mul(dx).mul(dx);
-            dx.mul(leftSlope)
-                    .add(left)
-                    .add(dx.mul(bend).add(rise).mul(fade))
-                    .add(FloatVector.fromArray(F, out, at + i))
-                    .intoArray(out, at + i);
-        }
-        for (; i < to; i++) {
-            float dx = x0 + i * step;
-            out[at + i] += left + leftSlope * dx + fade(dx) * (rise + bend * dx);
-        }
-    }
-
-    private static int floor(float x) {
-        int cut = (int) x;
-        return cut > x ? cut - 1 : cut;
-    }
-
-    private static void edgeRow(int[] hash, float[] dx, float[] sum, int corner, float dy, float dz, float k, int n) {
-        for (int i = 0; i < n; i++) sum[i] += k * edge(hash[i] + corner, dx[i], dy, dz);
     }
 
     /**

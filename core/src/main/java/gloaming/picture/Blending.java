@@ -54,19 +54,20 @@ public final class Blending {
         if (k.length < width) STRENGTH.set(k = new float[width]);
         java.util.Arrays.fill(k, 0, width, (float) opacity);
         for (int y = from; y < to; y++) {
-            int row = y * width;
-            if (mask != null) strength(mask, (float) opacity, row, width, k);
+            int row = target.at(y);
+            int at = source.at(y);
+            if (mask != null) strength(mask, (float) opacity, mask.at(y), width, k);
             for (int c = 0; c < 3; c++) {
                 float[] s = source.plane(c);
                 float[] b = target.plane(c);
-                channel(mode, s, source.a, k, b, target.a, row, whole);
+                channel(mode, s, source.a, at, k, b, target.a, row, whole);
                 for (int x = whole; x < width; x++) {
-                    b[row + x] = one(mode, s[row + x] * k[x], source.a[row + x] * k[x], b[row + x], target.a[row + x]);
+                    b[row + x] = one(mode, s[at + x] * k[x], source.a[at + x] * k[x], b[row + x], target.a[row + x]);
                 }
             }
-            Strips.union(source.a, k, target.a, row, whole);
+            Strips.union(source.a, at, k, target.a, row, whole);
             for (int x = whole; x < width; x++) {
-                float sa = source.a[row + x] * k[x];
+                float sa = source.a[at + x] * k[x];
                 target.a[row + x] = sa + target.a[row + x] - sa * target.a[row + x];
             }
         }
@@ -81,16 +82,16 @@ public final class Blending {
     }
 
     private static void channel(
-            Blend mode, float[] s, float[] sa, float[] k, float[] b, float[] ba, int row, int width) {
+            Blend mode, float[] s, float[] sa, int at, float[] k, float[] b, float[] ba, int row, int width) {
         switch (mode) {
-            case OVER -> Strips.over(s, sa, k, b, ba, row, width);
-            case ADD -> Strips.add(s, sa, k, b, ba, row, width);
-            case SCREEN -> Strips.screen(s, sa, k, b, ba, row, width);
-            case MULTIPLY -> Strips.multiply(s, sa, k, b, ba, row, width);
-            case LIGHTEN -> Strips.lighten(s, sa, k, b, ba, row, width);
-            case DARKEN -> Strips.darken(s, sa, k, b, ba, row, width);
-            case DIFFERENCE -> Strips.difference(s, sa, k, b, ba, row, width);
-            case SUBTRACT -> Strips.subtract(s, sa, k, b, ba, row, width);
+            case OVER -> Strips.over(s, sa, at, k, b, ba, row, width);
+            case ADD -> Strips.add(s, sa, at, k, b, ba, row, width);
+            case SCREEN -> Strips.screen(s, sa, at, k, b, ba, row, width);
+            case MULTIPLY -> Strips.multiply(s, sa, at, k, b, ba, row, width);
+            case LIGHTEN -> Strips.lighten(s, sa, at, k, b, ba, row, width);
+            case DARKEN -> Strips.darken(s, sa, at, k, b, ba, row, width);
+            case DIFFERENCE -> Strips.difference(s, sa, at, k, b, ba, row, width);
+            case SUBTRACT -> Strips.subtract(s, sa, at, k, b, ba, row, width);
         }
     }
 }

@@ -2,10 +2,10 @@ package gloaming.picture;
 
 import gloaming.flow.Nothing;
 import gloaming.flow.Picture;
-import gloaming.noise.GradientNoise;
+import gloaming.noise.NoiseRows;
+import gloaming.step.ByRows;
 import gloaming.step.Colour;
 import gloaming.step.Frame;
-import gloaming.step.Operation;
 import gloaming.step.Pick;
 import gloaming.step.Range;
 import gloaming.step.Says;
@@ -57,7 +57,7 @@ public record CloudNoise(
 
         @Pick(initial = "false", says = "Whether the hollows are clear instead of coloured.")
         boolean clearDark)
-        implements Operation<Nothing, Picture, CloudNoise.Memory> {
+        implements ByRows<Nothing, CloudNoise.Memory> {
 
     /** Where the clouds have drifted to. */
     public static final class Memory {
@@ -74,7 +74,7 @@ public record CloudNoise(
     }
 
     @Override
-    public Picture run(Nothing in, Memory memory, Frame frame) {
+    public Rows rows(Nothing in, Memory memory, Frame frame) {
         record Made(Colour dark, Colour middle, Colour light) {}
         Made wanted = new Made(dark, middle, light);
         if (!wanted.equals(memory.made)) {
@@ -84,22 +84,23 @@ public record CloudNoise(
         memory.x += across * frame.dt();
         memory.y += up * frame.dt();
         memory.time += change * frame.dt();
-        Picture out = frame.picture();
-        frame.crew().each(out.height, 4, (from, to) -> {
-            for (int row = from; row < to; row++) row(memory, out, row, frame.seed());
-        });
-        return out;
+        int seed = (int) frame.seed();
+        return (nothing, out, from, to) -> {
+            block(memory, out, from, to, seed);
+            return out;
+        };
     }
 
-    private void row(Memory memory, Picture out, int row, long seed) {
-        int at = row * out.width;
+    private void block(Memory memory, Picture out, int from, int to, int seed) {
+        int at = out.at(from);
+        int end = out.at(to);
         // The red plane holds the sum until the colours replace it.
-        Arrays.fill(out.r, at, at + out.width, 0);
+        Arrays.fill(out.r, at, end, 0);
         float frequency = (float) (1 / size);
         float weight = 1;
         float weights = 0;
         double wx = out.worldX(0) - memory.x;
-        double wy = out.worldY(row) - memory.y;
+        double wy = out.worldY(from) - memory.y;
         double time = memory.time;
         float step = 2f / out.height;
         float wide = (float) (1 / stretch);
@@ -108,16 +109,19 @@ public record CloudNoise(
             float cells = step * frequency * wide;
             float seen = Math.clamp(2 - 2 * Math.max(cells, step * frequency), 0f, 1f);
             if (seen > 0) {
-                GradientNoise.row(
-                        (int) seed + octave * 7919,
+                NoiseRows.add(
+                        seed + octave * 7919,
                         (float) (wx * frequency * wide),
                         cells,
                         (float) (wy * frequency),
+                        step * frequency,
                         (float) time,
                         weight * seen,
                         out.r,
                         at,
-                        out.width);
+                        out.width,
+                        out.width,
+                        to - from);
             }
             weights += weight * weight;
             weight *= (float) roughness;
@@ -126,13 +130,9 @@ public record CloudNoise(
         }
         float gain = (float) (0.5 * contrast / Math.sqrt(weights));
         float offset = (float) (0.5 + 0.5 * balance);
-        Ramp ramp = memory.ramp;
-        float k = (float) brightness;
-        for (int i = at; i < at + out.width; i++) {
-            float t = offset + gain * out.r[i];
-            float cover = clearDark ? Math.min(1f, Math.max(0f, t)) : 1f;
-            ramp.put(t, k * cover, out, i);
-            out.a[i] = cover;
-        }
+        for (int i = at; i < end; i++) out.r[i] = Math.min(1f, Math.max(0f, offset + gain * out.r[i]));
+        if (clearDark) System.arraycopy(out.r, at, out.a, at, end - at);
+        else Arrays.fill(out.a, at, end, 1f);
+        memory.ramp.paint(out, at, end, (float) brightness);
     }
 }

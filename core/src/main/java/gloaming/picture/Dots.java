@@ -5,6 +5,7 @@ import gloaming.flow.Column;
 import gloaming.flow.Crew;
 import gloaming.flow.Picture;
 import gloaming.flow.Points;
+import gloaming.step.ByRows;
 
 /**
  * Draws dots, in bands of rows so that threads never meet and every pixel takes its dots in the order of the points.
@@ -14,10 +15,7 @@ import gloaming.flow.Points;
  * pixel large and as much fainter, so that shrinking dots fade and do not flicker. {@link #cover} is the plain version.
  */
 public final class Dots {
-    /** Pixels: a dot's row at least this wide is drawn by vectors. */
-    private static final int WIDE = 24;
-
-    private static final int BAND = 16;
+    private static final int BAND = ByRows.STRIP;
     private static final int GRAIN = 4_096;
     /** Pixels: the least radius drawn. */
     static final float LEAST = 1.1f;
@@ -28,9 +26,23 @@ public final class Dots {
     private float[] py = new float[0];
     private float[] radius = new float[0];
     private float[] strength = new float[0];
+    private float softness;
+    private float brightness;
+    private boolean add;
+    private Column red;
+    private Column green;
+    private Column blue;
 
-    /** Clears {@code out} and draws every point onto it. */
-    void draw(Points points, double size, double softness, double brightness, boolean add, Picture out, Crew crew) {
+    /** Works out where the dots of a frame lie; then {@link #rows} draws them. */
+    void place(
+            Points points,
+            double size,
+            double softness,
+            double brightness,
+            boolean add,
+            int width,
+            int height,
+            Crew crew) {
         int n = points.n();
         if (px.length < n) {
             int room = n + n / 2;
@@ -39,36 +51,37 @@ public final class Dots {
             radius = new float[room];
             strength = new float[room];
         }
-        place(points, size, out, crew);
-        int bands = (out.height + BAND - 1) / BAND;
-        sort(n, bands, out);
-        Column red = points.column(Attribute.RED);
-        Column green = points.column(Attribute.GREEN);
-        Column blue = points.column(Attribute.BLUE);
-        float light = (float) brightness;
-        crew.each(bands, 1, (from, to) -> {
-            for (int band = from; band < to; band++) {
-                int low = band * BAND;
-                int high = Math.min(out.height, low + BAND);
-                out.clear(low, high);
-                for (int k = starts[band]; k < starts[band + 1]; k++) {
-                    int i = order[k];
-                    dot(out, i, softness, red.at(i) * light, green.at(i) * light, blue.at(i) * light, add, low, high);
-                }
-            }
-        });
+        this.softness = (float) softness;
+        this.brightness = (float) brightness;
+        this.add = add;
+        red = points.column(Attribute.RED);
+        green = points.column(Attribute.GREEN);
+        blue = points.column(Attribute.BLUE);
+        place(points, size, width, height, crew);
+        sort(n, width, height);
     }
 
-    private void place(Points points, double size, Picture out, Crew crew) {
+    /** Clears rows of {@code out}, a strip or its rest, and draws every dot onto them. */
+    Picture rows(Picture out, int from, int to) {
+        out.clear(from, to);
+        int band = from / BAND;
+        for (int k = starts[band]; k < starts[band + 1]; k++) {
+            int i = order[k];
+            dot(out, i, red.at(i) * brightness, green.at(i) * brightness, blue.at(i) * brightness, from, to);
+        }
+        return out;
+    }
+
+    private void place(Points points, double size, int width, int height, Crew crew) {
         Column x = points.column(Attribute.X);
         Column y = points.column(Attribute.Y);
         Column s = points.column(Attribute.SIZE);
         Column a = points.column(Attribute.ALPHA);
-        float scale = (float) out.scale();
+        float scale = height / 2f;
         crew.each(points.n(), GRAIN, (from, to) -> {
             for (int i = from; i < to; i++) {
-                px[i] = x.at(i) * scale + out.width / 2f - 0.5f;
-                py[i] = y.at(i) * scale + out.height / 2f - 0.5f;
+                px[i] = x.at(i) * scale + width / 2f - 0.5f;
+                py[i] = y.at(i) * scale + height / 2f - 0.5f;
                 float r = (float) (s.at(i) * size) * scale;
                 float shrink = Math.min(1f, r / LEAST);
                 radius[i] = Math.max(LEAST, r);
@@ -78,11 +91,12 @@ public final class Dots {
     }
 
     /** Lists for each band the dots that touch it, in the order of the points. Dots outside the picture touch none. */
-    private void sort(int n, int bands, Picture out) {
+    private void sort(int n, int width, int height) {
+        int bands = (height + BAND - 1) / BAND;
         if (starts.length < bands + 2) starts = new int[bands + 2];
         java.util.Arrays.fill(starts, 0);
         for (int i = 0; i < n; i++) {
-            int from = first(i, out);
+            int from = first(i, width, height);
             int to = last(i, bands);
             for (int band = from; band <= to; band++) starts[band + 2]++;
         }
@@ -90,16 +104,15 @@ public final class Dots {
         int total = starts[bands + 1];
         if (order.length < total) order = new int[total + total / 2];
         for (int i = 0; i < n; i++) {
-            int from = first(i, out);
+            int from = first(i, width, height);
             int to = last(i, bands);
             for (int band = from; band <= to; band++) order[starts[band + 1]++] = i;
         }
     }
 
-    private int first(int i, Picture out) {
+    private int first(int i, int width, int height) {
         float r = radius[i];
-        boolean seen =
-                px[i] + r > 0 && px[i] - r < out.width && py[i] + r > 0 && py[i] - r < out.height && strength[i] > 0;
+        boolean seen = px[i] + r > 0 && px[i] - r < width && py[i] + r > 0 && py[i] - r < height && strength[i] > 0;
         return seen ? Math.max(0, (int) Math.floor((py[i] - r) / BAND)) : Integer.MAX_VALUE;
     }
 
@@ -114,8 +127,7 @@ public final class Dots {
         return q * q * (3 - 2 * q);
     }
 
-    private void dot(
-            Picture out, int i, double softness, float red, float green, float blue, boolean add, int low, int high) {
+    private void dot(Picture out, int i, float red, float green, float blue, int low, int high) {
         float r = radius[i];
         float x = px[i];
         float y = py[i];
@@ -123,50 +135,58 @@ public final class Dots {
         int right = Math.min(out.width, (int) Math.floor(x + r) + 1);
         int bottom = Math.max(low, (int) Math.ceil(y - r));
         int top = Math.min(high, (int) Math.floor(y + r) + 1);
-        float soft = Math.max((float) softness, Math.min(1f, 2f / r));
+        if (right <= left || top <= bottom) return;
+        float soft = Math.max(softness, Math.min(1f, 2f / r));
         float inverse = 1 / (r * r * soft);
-        float middle = 1 / soft;
         float alpha = strength[i];
+        // Whole vectors: a dot's coverage beyond its radius is 0. They reach to the left where the picture ends.
+        int n = (right - left + Strips.LANES - 1) & -Strips.LANES;
+        int start = Math.min(left, out.width - n);
+        int whole = start < 0 ? out.width & -Strips.LANES : n;
+        start = Math.max(0, start);
+        int at = out.at(bottom) + start;
+        int rows = top - bottom;
+        if (add) {
+            Strips.addDot(
+                    out.r,
+                    out.g,
+                    out.b,
+                    out.a,
+                    at,
+                    out.width,
+                    rows,
+                    whole,
+                    start - x,
+                    bottom - y,
+                    1 / soft,
+                    inverse,
+                    alpha,
+                    red,
+                    green,
+                    blue);
+        } else {
+            Strips.coverDot(
+                    out.r,
+                    out.g,
+                    out.b,
+                    out.a,
+                    at,
+                    out.width,
+                    rows,
+                    whole,
+                    start - x,
+                    bottom - y,
+                    1 / soft,
+                    inverse,
+                    alpha,
+                    red,
+                    green,
+                    blue);
+        }
+        if (start + whole >= right) return;
         for (int row = bottom; row < top; row++) {
-            float dy = row - y;
-            float most = middle - dy * dy * inverse;
-            if (most <= 0) continue;
-            int at = row * out.width;
-            int column = left;
-            if (right - left >= WIDE) {
-                column = right - (right - left) % Strips.LANES;
-                if (add)
-                    Strips.addDot(
-                            out.r,
-                            out.g,
-                            out.b,
-                            out.a,
-                            at + left,
-                            column - left,
-                            left - x,
-                            most,
-                            inverse,
-                            alpha,
-                            red,
-                            green,
-                            blue);
-                else
-                    Strips.coverDot(
-                            out.r,
-                            out.g,
-                            out.b,
-                            out.a,
-                            at + left,
-                            column - left,
-                            left - x,
-                            most,
-                            inverse,
-                            alpha,
-                            red,
-                            green,
-                            blue);
-            }
-            rest(out, at, column, right, x, most, inverse, alpha, red, green, blue, add ? 0 : 1);
+            float most = 1 / soft - (row - y) * (row - y) * inverse;
+            rest(out, out.at(row), start + whole, right, x, most, inverse, alpha, red, green, blue, add ? 0 : 1);
         }
     }
 

@@ -1,9 +1,8 @@
 package gloaming.picture;
 
-import gloaming.flow.Picture;
 import gloaming.flow.Points;
+import gloaming.step.ByRows;
 import gloaming.step.Frame;
-import gloaming.step.Operation;
 import gloaming.step.Pick;
 import gloaming.step.Range;
 import gloaming.step.Says;
@@ -26,7 +25,7 @@ public record DrawDots(
 
         @Pick(initial = "add", says = "Whether dots add their light or cover what is behind.")
         Ink ink)
-        implements Operation<Points, Picture, Dots> {
+        implements ByRows<Points, Dots> {
 
     /** How dots meet. */
     public enum Ink {
@@ -40,9 +39,8 @@ public record DrawDots(
     }
 
     @Override
-    public Picture run(Points in, Dots dots, Frame frame) {
-        Picture out = frame.picture();
-        dots.draw(in, size, softness, brightness, ink == Ink.ADD, out, frame.crew());
-        return out;
+    public Rows rows(Points in, Dots dots, Frame frame) {
+        dots.place(in, size, softness, brightness, ink == Ink.ADD, frame.width(), frame.height(), frame.crew());
+        return (nothing, out, from, to) -> dots.rows(out, from, to);
     }
 }

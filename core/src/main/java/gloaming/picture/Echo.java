@@ -2,8 +2,8 @@ package gloaming.picture;
 
 import gloaming.flow.Picture;
 import gloaming.look.Blend;
+import gloaming.step.ByRows;
 import gloaming.step.Frame;
-import gloaming.step.Operation;
 import gloaming.step.Pick;
 import gloaming.step.Range;
 import gloaming.step.Says;
@@ -39,7 +39,7 @@ public record Echo(
 
         @Pick(initial = "empty", says = "What lies beyond the echo's border.")
         Border border)
-        implements Operation<Picture, Picture, Echo.Memory> {
+        implements ByRows<Picture, Echo.Memory> {
 
     /** How the new picture meets the old. */
     public enum Meeting {
@@ -55,9 +55,10 @@ public record Echo(
         }
     }
 
-    /** What left the step last. */
+    /** What left the step last, and room for what leaves it next. */
     public static final class Memory {
         Picture before;
+        Picture spare;
     }
 
     @Override
@@ -66,22 +67,25 @@ public record Echo(
     }
 
     @Override
-    public Picture run(Picture in, Memory memory, Frame frame) {
+    public Rows rows(Picture whole, Memory memory, Frame frame) {
         Picture before = memory.before;
         double dt = frame.dt();
-        if (dt == 0 && before != null && before.sameSize(in)) return before;
-        Picture out = frame.picture();
+        boolean fits = before != null && before.width == frame.width() && before.height == frame.height();
+        if (dt == 0 && fits) return (in, out, from, to) -> before;
+        Picture now = fits && memory.spare != null && memory.spare.sameSize(before)
+                ? memory.spare
+                : frame.keep(new Picture(frame.width(), frame.height()));
+        memory.spare = before;
+        memory.before = now;
         double fade = halfLife <= 0 ? 0 : Math.pow(0.5, dt / halfLife);
         Sampler.Move move = before == null
                 ? null
-                : Sampler.move(before, Math.pow(growth, dt), turn * dt, across * dt, up * dt, border, fade, out);
-        frame.crew().each(in.height, 4, (from, to) -> {
-            if (move != null) move.rows(from, to);
-            else out.clear(from, to);
-            Blending.rows(meets.blend, in, 1, null, out, from, to);
-        });
-        if (before != null) frame.release(before);
-        memory.before = frame.keep(out);
-        return out;
+                : Sampler.move(before, Math.pow(growth, dt), turn * dt, across * dt, up * dt, border, fade, now.height);
+        return (in, out, from, to) -> {
+            if (move != null) move.rows(now, from, to);
+            else now.clear(from, to);
+            Blending.rows(meets.blend, in, 1, null, now, from, to);
+            return now;
+        };
     }
 }

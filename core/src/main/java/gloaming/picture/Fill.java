@@ -22,11 +22,28 @@ public record Fill(
 
         @Range(min = 0, max = 1, initial = 1, says = "How much it covers.")
         double cover)
-        implements Operation<Nothing, Picture, Void> {
+        implements Operation<Nothing, Picture, Fill.Memory> {
+
+    /** What left last; it is filled again only when something changes. */
+    public static final class Memory {
+        Picture out;
+        Fill made;
+    }
 
     @Override
-    public Picture run(Nothing in, Void memory, Frame frame) {
+    public Memory memory() {
+        return new Memory();
+    }
+
+    @Override
+    public Picture run(Nothing in, Memory memory, Frame frame) {
+        if (memory.out == null || memory.out.width != frame.width() || memory.out.height != frame.height()) {
+            memory.out = frame.keep(new Picture(frame.width(), frame.height()));
+            memory.made = null;
+        }
+        if (equals(memory.made)) return memory.out;
+        memory.made = this;
         float k = (float) (brightness * cover);
-        return frame.picture().fill(colour.r() * k, colour.g() * k, colour.b() * k, (float) cover);
+        return memory.out.fill(colour.r() * k, colour.g() * k, colour.b() * k, (float) cover);
     }
 }

@@ -1,8 +1,8 @@
 package gloaming.picture;
 
 import gloaming.flow.Picture;
+import gloaming.step.ByRows;
 import gloaming.step.Frame;
-import gloaming.step.Operation;
 import gloaming.step.Range;
 import gloaming.step.Says;
 
@@ -29,7 +29,7 @@ public record Glow(
 
         @Range(min = 0, max = 1, initial = 0.5, says = "From a tight halo to a wide haze.")
         double haze)
-        implements Operation<Picture, Picture, Glow.Memory> {
+        implements ByRows<Picture, Glow.Memory> {
 
     /** Buffers of lower size. Spilled light covers nothing, so they hold colours only. */
     public static final class Memory {
@@ -44,11 +44,16 @@ public record Glow(
     }
 
     @Override
-    public Picture run(Picture in, Memory memory, Frame frame) {
-        if (amount == 0) return in;
-        Picture bright = memory.pyramid.half(in, frame.crew());
+    public Reach reach() {
+        return Reach.AHEAD;
+    }
+
+    @Override
+    public Rows rows(Picture whole, Memory memory, Frame frame) {
+        if (amount == 0) return null;
+        Picture bright = memory.pyramid.half(whole, frame.crew());
         keepBright(bright, frame);
-        double sigma = radius / 2 * in.scale();
+        double sigma = radius / 2 * whole.scale();
         for (int i = 0; i < 3; i++) memory.sigmas[i] = Math.max(0.6, sigma * (i + 1) * (i + 1) / 9);
         memory.weights[0] = 1 - haze;
         memory.weights[1] = 0.6;
@@ -56,10 +61,14 @@ public record Glow(
         double sum = memory.weights[0] + memory.weights[1] + memory.weights[2];
         for (int i = 0; i < 3; i++) memory.weights[i] /= sum;
         Picture spill = memory.pyramid.sum(memory.sigmas, memory.weights, frame.crew());
-        Picture out = frame.onto(in);
-        if (out != in) out.copyFrom(in);
-        memory.pyramid.grow(spill, out, (float) amount, frame.crew());
-        return out;
+        return (in, out, from, to) -> {
+            if (out != in) {
+                int n = (to - from) * in.width;
+                for (int c = 0; c < 4; c++) System.arraycopy(in.plane(c), in.at(from), out.plane(c), out.at(from), n);
+            }
+            memory.pyramid.grow(spill, out, (float) amount, from, to);
+            return out;
+        };
     }
 
     /** Scales each pixel by how far it rises above the threshold, with a soft knee as wide as the threshold. */

@@ -2,9 +2,9 @@ package gloaming.picture;
 
 import gloaming.flow.Nothing;
 import gloaming.flow.Picture;
+import gloaming.step.ByRows;
 import gloaming.step.Colour;
 import gloaming.step.Frame;
-import gloaming.step.Operation;
 import gloaming.step.Pick;
 import gloaming.step.Range;
 import gloaming.step.Says;
@@ -52,7 +52,7 @@ public record Gradient(
 
         @Pick(initial = "false", says = "Whether the end is clear instead of covered.")
         boolean clearEnd)
-        implements Operation<Nothing, Picture, Gradient.Memory> {
+        implements ByRows<Nothing, Gradient.Memory> {
 
     /** Ways to run. */
     public enum Shape {
@@ -73,35 +73,33 @@ public record Gradient(
     }
 
     @Override
-    public Picture run(Nothing in, Memory memory, Frame frame) {
-        Gradient wanted = withBrightness(1);
+    public Rows rows(Nothing in, Memory memory, Frame frame) {
         if (memory.drawn == null || memory.drawn.width != frame.width() || memory.drawn.height != frame.height()) {
-            memory.drawn = new Picture(frame.width(), frame.height());
+            memory.drawn = frame.keep(new Picture(frame.width(), frame.height()));
             memory.made = null;
         }
         Picture drawn = memory.drawn;
+        Gradient wanted = withBrightness(1);
         if (!wanted.equals(memory.made)) {
             Ramp ramp = new Ramp(low, middle, high, bend);
-            frame.crew().each(drawn.height, 8, (from, to) -> {
+            frame.crew().each(drawn.height, STRIP, (from, to) -> {
                 for (int row = from; row < to; row++) row(ramp, drawn, row);
             });
             memory.made = wanted;
         }
-        Picture out = frame.picture();
-        float k = (float) brightness;
-        frame.crew().each(out.pixels(), 8_192, (from, to) -> {
-            for (int c = 0; c < 3; c++) times(drawn.plane(c), k, out.plane(c), from, to);
-            System.arraycopy(drawn.a, from, out.a, from, to - from);
-        });
-        return out;
+        if (brightness == 1) return (nothing, out, from, to) -> drawn;
+        return (nothing, out, from, to) -> {
+            int at = drawn.at(from);
+            int n = drawn.at(to) - at;
+            for (int c = 0; c < 3; c++)
+                Strips.times(drawn.plane(c), at, (float) brightness, out.plane(c), out.at(from), n);
+            System.arraycopy(drawn.a, at, out.a, out.at(from), n);
+            return out;
+        };
     }
 
     private Gradient withBrightness(double brightness) {
         return new Gradient(shape, low, middle, high, bend, turn, length, x, y, brightness, clearEnd);
-    }
-
-    private static void times(float[] in, float k, float[] out, int from, int to) {
-        for (int i = from; i < to; i++) out[i] = in[i] * k;
     }
 
     private void row(Ramp ramp, Picture out, int row) {
@@ -111,6 +109,7 @@ public record Gradient(
         float inverse = (float) (1 / length);
         float step = 2f / out.height;
         float x0 = (float) (out.worldX(0) - x);
+        int at = row * out.width;
         for (int column = 0; column < out.width; column++) {
             float wx = x0 + column * step;
             float t = switch (shape) {
@@ -121,11 +120,10 @@ public record Gradient(
                     yield (float) (angle - Math.floor(angle));
                 }
             };
-            int i = row * out.width + column;
-            float cover = clearEnd ? fade(t) : 1;
-            ramp.put(t, cover, out, i);
-            out.a[i] = cover;
+            out.r[at + column] = Math.clamp(t, 0f, 1f);
+            out.a[at + column] = clearEnd ? fade(t) : 1;
         }
+        ramp.paint(out, at, at + out.width, 1);
     }
 
     private static float fade(float t) {

@@ -3,8 +3,8 @@ package gloaming.picture;
 import gloaming.flow.Kind;
 import gloaming.flow.Picture;
 import gloaming.look.Blend;
+import gloaming.step.ByRows;
 import gloaming.step.Frame;
-import gloaming.step.Operation;
 import gloaming.step.Pick;
 import gloaming.step.Range;
 import gloaming.step.Read;
@@ -21,21 +21,19 @@ public record Lay(
 
         @Range(min = 0, max = 1, initial = 1, says = "How much of it.")
         double amount)
-        implements Operation<Picture, Picture, Void> {
+        implements ByRows<Picture, Void> {
 
     @Override
-    public Picture run(Picture in, Void memory, Frame frame) {
+    public Rows rows(Picture whole, Void memory, Frame frame) {
         Picture with = frame.read("with", Picture.class);
-        if (with == null || amount == 0) return in;
-        Picture out = frame.onto(in);
-        frame.crew().each(in.height, 8, (from, to) -> {
+        if (with == null || amount == 0) return null;
+        return (in, out, from, to) -> {
             if (out != in) {
-                int at = from * in.width;
                 int n = (to - from) * in.width;
-                for (int c = 0; c < 4; c++) System.arraycopy(in.plane(c), at, out.plane(c), at, n);
+                for (int c = 0; c < 4; c++) System.arraycopy(in.plane(c), in.at(from), out.plane(c), out.at(from), n);
             }
             Blending.rows(blend, with, amount, null, out, from, to);
-        });
-        return out;
+            return out;
+        };
     }
 }

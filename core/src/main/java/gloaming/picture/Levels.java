@@ -1,8 +1,8 @@
 package gloaming.picture;
 
 import gloaming.flow.Picture;
+import gloaming.step.ByRows;
 import gloaming.step.Frame;
-import gloaming.step.Operation;
 import gloaming.step.Range;
 import gloaming.step.Says;
 import jdk.incubator.vector.FloatVector;
@@ -32,18 +32,20 @@ public record Levels(
 
         @Range(min = 0, max = 3, initial = 1, says = "0 is grey, 1 as it was, above 1 more colourful.")
         double saturation)
-        implements Operation<Picture, Picture, Void> {
+        implements ByRows<Picture, Void> {
     private static final VectorSpecies<Float> F = FloatVector.SPECIES_256;
 
     @Override
-    public Picture run(Picture in, Void memory, Frame frame) {
-        Picture out = frame.onto(in);
-        frame.crew().each(in.pixels(), 8_192, (from, to) -> {
-            for (int c = 0; c < 3; c++) level(in.plane(c), in.a, out.plane(c), from, to);
-            if (saturation != 1) saturate(out, from, to);
-            if (out != in) System.arraycopy(in.a, from, out.a, from, to - from);
-        });
-        return out;
+    public Rows rows(Picture whole, Void memory, Frame frame) {
+        return (in, out, from, to) -> {
+            int n = (to - from) * in.width;
+            int at = in.at(from);
+            int into = out.at(from);
+            for (int c = 0; c < 3; c++) level(in.plane(c), in.a, at, out.plane(c), into, n);
+            if (saturation != 1) saturate(out, into, into + n);
+            if (out != in) System.arraycopy(in.a, at, out.a, into, n);
+            return out;
+        };
     }
 
     /** One channel of one pixel of premultiplied colour: the plain version. */
@@ -54,24 +56,24 @@ public record Levels(
         return Math.copySign((float) Math.pow(Math.abs(level), 1 / gamma), level) * (float) gain;
     }
 
-    private void level(float[] in, float[] alpha, float[] out, int from, int to) {
+    private void level(float[] in, float[] alpha, int at, float[] out, int into, int n) {
         float scale = (float) (1 / Math.max(1e-3, white - black));
         float low = (float) black;
         float times = (float) gain;
         float power = (float) (1 / gamma);
-        if (gamma == 1) {
-            for (int i = from; i < to; i++) out[i] = (in[i] - low * alpha[i]) * scale * times;
-            return;
-        }
-        int i = from;
-        for (; i <= to - F.length(); i += F.length()) {
-            FloatVector level = FloatVector.fromArray(F, in, i)
-                    .sub(FloatVector.fromArray(F, alpha, i).mul(low))
+        int i = 0;
+        for (; i <= n - F.length(); i += F.length()) {
+            FloatVector level = FloatVector.fromArray(F, in, at + i)
+                    .sub(FloatVector.fromArray(F, alpha, at + i).mul(low))
                     .mul(scale);
-            FloatVector bent = level.abs().pow(power).mul(times);
-            bent.blend(bent.neg(), level.test(VectorOperators.IS_NEGATIVE)).intoArray(out, i);
+            if (power == 1) {
+                level.mul(times).intoArray(out, into + i);
+            } else {
+                FloatVector bent = level.abs().pow(power).mul(times);
+                bent.blend(bent.neg(), level.test(VectorOperators.IS_NEGATIVE)).intoArray(out, into + i);
+            }
         }
-        for (; i < to; i++) out[i] = one(in[i], alpha[i]);
+        for (; i < n; i++) out[into + i] = one(in[at + i], alpha[at + i]);
     }
 
     private void saturate(Picture p, int from, int to) {

@@ -1,8 +1,8 @@
 package gloaming.picture;
 
 import gloaming.flow.Picture;
+import gloaming.step.ByRows;
 import gloaming.step.Frame;
-import gloaming.step.Operation;
 import gloaming.step.Pick;
 import gloaming.step.Range;
 import gloaming.step.Says;
@@ -28,13 +28,17 @@ public record Place(
 
         @Pick(initial = "empty", says = "What lies beyond its border.")
         Border border)
-        implements Operation<Picture, Picture, Void> {
+        implements ByRows<Picture, Void> {
 
     @Override
-    public Picture run(Picture in, Void memory, Frame frame) {
-        if (across == 0 && up == 0 && scale == 1 && turn == 0) return in;
-        Picture out = frame.picture();
-        Sampler.draw(in, scale, turn, across, up, border, 1, out, frame.crew());
-        return out;
+    public Reach reach() {
+        return Reach.WHOLE;
+    }
+
+    @Override
+    public Rows rows(Picture whole, Void memory, Frame frame) {
+        if (across == 0 && up == 0 && scale == 1 && turn == 0) return null;
+        Sampler.Move move = Sampler.move(whole, scale, turn, across, up, border, 1, whole.height);
+        return (in, out, from, to) -> move.rows(out, from, to);
     }
 }

@@ -91,24 +91,24 @@ final class Pyramid {
         return sum;
     }
 
-    /** Doubles {@code low} and adds {@code amount} times it to {@code base}; an amount of 0 replaces instead. */
-    void grow(Picture low, Picture base, float amount, Crew crew) {
-        crew.each(base.height, GRAIN, (from, to) -> {
-            float[] row = row(low.width + 2);
-            for (int y = from; y < to; y++) {
-                int near = Math.min(y >> 1, low.height - 1);
-                int next = Math.clamp((y & 1) == 0 ? near - 1 : near + 1, 0, low.height - 1);
-                for (int c = 0; c < channels; c++) {
-                    float[] s = low.plane(c);
-                    int n = near * low.width;
-                    int m = next * low.width;
-                    Strips.meet(s, n, m, 0.75f, 0.25f, row, 1, low.width);
-                    row[0] = row[1];
-                    row[low.width + 1] = row[low.width];
-                    widen(row, base.plane(c), y * base.width, base.width, amount);
-                }
+    private void grow(Picture low, Picture base, float amount, Crew crew) {
+        crew.each(base.height, GRAIN, (from, to) -> grow(low, base, amount, from, to));
+    }
+
+    /** Doubles {@code low} and adds {@code amount} times it to rows of {@code base}; an amount of 0 replaces instead. */
+    void grow(Picture low, Picture base, float amount, int from, int to) {
+        float[] row = row(low.width + 2);
+        for (int y = from; y < to; y++) {
+            int near = Math.min(y >> 1, low.height - 1);
+            int next = Math.clamp((y & 1) == 0 ? near - 1 : near + 1, 0, low.height - 1);
+            for (int c = 0; c < channels; c++) {
+                float[] s = low.plane(c);
+                Strips.meet(s, near * low.width, next * low.width, 0.75f, 0.25f, row, 1, low.width);
+                row[0] = row[1];
+                row[low.width + 1] = row[low.width];
+                widen(row, base.plane(c), base.at(y), base.width, amount);
             }
-        });
+        }
     }
 
     private static void widen(float[] row, float[] out, int at, int width, float amount) {

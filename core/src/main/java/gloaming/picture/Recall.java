@@ -3,8 +3,8 @@ package gloaming.picture;
 import gloaming.flow.Kind;
 import gloaming.flow.Nothing;
 import gloaming.flow.Picture;
+import gloaming.step.ByRows;
 import gloaming.step.Frame;
-import gloaming.step.Operation;
 import gloaming.step.Range;
 import gloaming.step.Read;
 import gloaming.step.Says;
@@ -17,25 +17,27 @@ import gloaming.step.Says;
 @Read(name = "lane", kind = Kind.PICTURE, before = true, says = "Whose last picture; it may be this very lane.")
 public record Recall(
         @Range(min = 0, max = 2, initial = 1, says = "Times its light and cover.")
-        double keep) implements Operation<Nothing, Picture, Void> {
+        double keep) implements ByRows<Nothing, Void> {
 
     @Override
-    public Picture run(Nothing in, Void memory, Frame frame) {
+    public Rows rows(Nothing in, Void memory, Frame frame) {
         Picture before = frame.read("lane", Picture.class);
-        Picture out = frame.picture();
-        if (before == null) return out.clear();
-        if (!before.sameSize(out)) {
-            Sampler.draw(before, 1, 0, 0, 0, Border.HOLD, (float) keep, out, frame.crew());
-            return out;
+        if (before == null) {
+            return (nothing, out, from, to) -> {
+                out.clear(from, to);
+                return out;
+            };
         }
-        float k = (float) keep;
-        frame.crew().each(out.pixels(), 16_384, (from, to) -> {
+        if (before.width != frame.width() || before.height != frame.height()) {
+            Sampler.Move move = Sampler.move(before, 1, 0, 0, 0, Border.HOLD, (float) keep, frame.height());
+            return (nothing, out, from, to) -> move.rows(out, from, to);
+        }
+        return (nothing, out, from, to) -> {
+            int n = (to - from) * before.width;
             for (int c = 0; c < 4; c++) {
-                float[] s = before.plane(c);
-                float[] d = out.plane(c);
-                for (int i = from; i < to; i++) d[i] = s[i] * k;
+                Strips.times(before.plane(c), before.at(from), (float) keep, out.plane(c), out.at(from), n);
             }
-        });
-        return out;
+            return out;
+        };
     }
 }

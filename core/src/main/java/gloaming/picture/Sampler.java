@@ -10,14 +10,31 @@ import gloaming.flow.Picture;
  * scaled, turned anticlockwise and shifted. Pictures of different sizes fit by height.
  */
 final class Sampler {
-    private static final ThreadLocal<float[]> ROW = ThreadLocal.withInitial(() -> new float[0]);
+    private static final ThreadLocal<Scratch> SCRATCH = ThreadLocal.withInitial(Scratch::new);
+
+    /** Where the pixels of one row look, and two rows of the source as one. */
+    private static final class Scratch {
+        int[] p = new int[0];
+        float[] u = new float[0];
+        float[] v = new float[0];
+        float[] row = new float[0];
+
+        Scratch room(int width, int source) {
+            if (p.length < width + Strips.LANES) {
+                p = new int[width + Strips.LANES];
+                u = new float[width + Strips.LANES];
+                v = new float[width + Strips.LANES];
+            }
+            if (row.length < source + 1) row = new float[source + 1];
+            return this;
+        }
+    }
 
     private Sampler() {}
 
     /** A transformation made ready for one pair of sizes: {@link #rows} draws any part of the result. */
     record Move(
             Picture source,
-            Picture out,
             double cos,
             double sin,
             double shiftX,
@@ -27,8 +44,8 @@ final class Sampler {
             Border border,
             float fade) {
 
-        /** Writes rows {@code from} to {@code to} of the result. */
-        void rows(int from, int to) {
+        /** Writes rows {@code from} to {@code to} of the result into {@code out} and returns it. */
+        Picture rows(Picture out, int from, int to) {
             double toPixel = source.scale();
             for (int row = from; row < to; row++) {
                 double wx = out.worldX(0) - shiftX;
@@ -37,10 +54,11 @@ final class Sampler {
                 double y = (-sin * wx + cos * wy) * toPixel + source.height / 2.0 - 0.5;
                 row(source, x, y, dx, dy, border, fade, out, row);
             }
+            return out;
         }
     }
 
-    /** What draws {@code fade} times the transformed {@code source} into {@code out}, another picture. */
+    /** What draws {@code fade} times the transformed {@code source} into another picture of that height. */
     static Move move(
             Picture source,
             double scale,
@@ -49,12 +67,12 @@ final class Sampler {
             double shiftY,
             Border border,
             double fade,
-            Picture out) {
+            int height) {
         double cos = turn == 0 ? 1 / scale : Math.cos(2 * Math.PI * turn) / scale;
         double sin = turn == 0 ? 0 : Math.sin(2 * Math.PI * turn) / scale;
-        double dx = cos * source.height / out.height;
-        double dy = turn == 0 ? 0 : -sin * source.height / out.height;
-        return new Move(source, out, cos, sin, shiftX, shiftY, dx, dy, border, (float) fade);
+        double dx = cos * source.height / height;
+        double dy = turn == 0 ? 0 : -sin * source.height / height;
+        return new Move(source, cos, sin, shiftX, shiftY, dx, dy, border, (float) fade);
     }
 
     /** Draws the whole of it. */
@@ -68,30 +86,50 @@ final class Sampler {
             double fade,
             Picture out,
             Crew crew) {
-        Move move = move(source, scale, turn, shiftX, shiftY, border, fade, out);
-        crew.each(out.height, 4, move::rows);
+        Move move = move(source, scale, turn, shiftX, shiftY, border, fade, out.height);
+        crew.each(out.height, 4, (from, to) -> move.rows(out, from, to));
     }
 
     private static void row(
             Picture s, double x0, double y0, double dx, double dy, Border border, float fade, Picture out, int row) {
-        int at = row * out.width;
+        int at = out.at(row);
+        if (s.width < 2 || s.height < 2) {
+            plain(s, x0, y0, dx, dy, border, fade, out, at, 0, out.width);
+            return;
+        }
+        if (border != Border.EMPTY) {
+            inside(s, x0, y0, dx, dy, border, fade, out, at, 0, out.width);
+            return;
+        }
         int from = first(s, x0, y0, dx, dy, 0, out.width);
         int to = end(s, x0, y0, dx, dy, 0, from, out.width);
         // Beyond an empty border there is nothing to sample but the pixel's width over which it fades.
-        boolean bounded = border == Border.EMPTY;
-        int low = bounded ? Math.min(from, first(s, x0, y0, dx, dy, 1, out.width)) : 0;
-        int high = bounded ? Math.max(to, end(s, x0, y0, dx, dy, 1, low, out.width) + 1) : out.width;
-        high = Math.min(high, out.width);
+        int low = Math.min(from, first(s, x0, y0, dx, dy, 1, out.width));
+        int high = Math.min(out.width, Math.max(to, end(s, x0, y0, dx, dy, 1, low, out.width) + 1));
         for (int c = 0; c < 4; c++) {
-            float[] plane = s.plane(c);
-            float[] into = out.plane(c);
-            java.util.Arrays.fill(into, at, at + low, 0f);
-            java.util.Arrays.fill(into, at + high, at + out.width, 0f);
-            for (int i = low; i < from; i++) into[at + i] = fade * at(s, plane, x0 + i * dx, y0 + i * dy, border);
-            for (int i = to; i < high; i++) into[at + i] = fade * at(s, plane, x0 + i * dx, y0 + i * dy, border);
+            java.util.Arrays.fill(out.plane(c), at, at + low, 0f);
+            java.util.Arrays.fill(out.plane(c), at + high, at + out.width, 0f);
         }
-        if (dy == 0) level(s, x0, y0, dx, fade, out, at, from, to);
-        else inside(s, x0, y0, dx, dy, fade, out, at, from, to);
+        plain(s, x0, y0, dx, dy, border, fade, out, at, low, from);
+        inside(s, x0, y0, dx, dy, border, fade, out, at, from, to);
+        plain(s, x0, y0, dx, dy, border, fade, out, at, to, high);
+    }
+
+    private static void plain(
+            Picture s,
+            double x0,
+            double y0,
+            double dx,
+            double dy,
+            Border border,
+            float fade,
+            Picture out,
+            int at,
+            int from,
+            int to) {
+        for (int c = 0; c < 4; c++) {
+            plain(s, s.plane(c), x0, y0, dx, dy, border, fade, out.plane(c), at, from, to);
+        }
     }
 
     /** The first column whose place lies in the source, widened by {@code margin} pixels all round. */
@@ -120,58 +158,109 @@ final class Sampler {
         return Math.min((step > 0 ? high - 1e-6 - start : low + 1e-6 - start) / step, Integer.MAX_VALUE);
     }
 
-    /** A row that is not turned: two rows of the source meet first, then columns. */
-    private static void level(
-            Picture s, double x0, double y0, double dx, float fade, Picture out, int at, int from, int to) {
-        if (from == to) return;
-        float[] meet = ROW.get();
-        if (meet.length < s.width + 1) ROW.set(meet = new float[s.width + 1]);
-        int low = (int) y0;
-        float v = (float) (y0 - low);
+    /** Pixels whose places lie in the source, or are folded into it. */
+    private static void inside(
+            Picture s,
+            double x0,
+            double y0,
+            double dx,
+            double dy,
+            Border border,
+            float fade,
+            Picture out,
+            int at,
+            int from,
+            int to) {
+        if (from >= to) return;
+        Scratch scratch = SCRATCH.get().room(out.width, s.width);
+        boolean level = dy == 0;
+        boolean slide = level && dx == 1 && border == Border.EMPTY;
+        if (!slide) {
+            float y = level ? 0 : (float) y0;
+            Strips.places(
+                    (float) x0,
+                    y,
+                    (float) dx,
+                    (float) dy,
+                    border,
+                    s.width,
+                    s.height,
+                    scratch.p,
+                    scratch.u,
+                    scratch.v,
+                    from,
+                    to);
+        }
         for (int c = 0; c < 4; c++) {
+            float[] plane = s.plane(c);
+            float[] into = out.plane(c);
+            if (!level) {
+                int whole = from + (to - from) / Strips.LANES * Strips.LANES;
+                Strips.sample(plane, s.width, scratch.p, scratch.u, scratch.v, fade, into, at, from, whole);
+                plain(s, plane, x0, y0, dx, dy, border, fade, into, at, whole, to);
+                continue;
+            }
+            boolean straight = slide && x0 == Math.rint(x0);
+            float[] meet = straight ? into : scratch.row;
+            int shift = (int) Math.floor(x0 + from) - from;
+            int low = (int) Math.floor(y0);
+            float v = (float) (y0 - low);
             Strips.meet(
-                    s.plane(c),
-                    low * s.width,
-                    Math.min(s.height - 1, low + 1) * s.width,
+                    plane,
+                    bring(low, s.height, border) * s.width + (straight ? from + shift : 0),
+                    bring(low + 1, s.height, border) * s.width + (straight ? from + shift : 0),
                     fade * (1 - v),
                     fade * v,
                     meet,
-                    0,
-                    s.width);
-            float[] into = out.plane(c);
-            if (dx == 1) {
-                int shift = (int) Math.floor(x0 + from) - from;
+                    straight ? at + from : 0,
+                    straight ? to - from : s.width);
+            if (straight) continue;
+            if (slide) {
                 Strips.slide(meet, shift, (float) (x0 + from - Math.floor(x0 + from)), into, at, from, to);
-            } else {
-                for (int i = from; i < to; i++) {
-                    double x = x0 + i * dx;
-                    int cx = (int) x;
-                    float u = (float) (x - cx);
-                    into[at + i] = meet[cx] + u * (meet[cx + 1] - meet[cx]);
-                }
+                continue;
             }
+            int whole = from + (to - from) / Strips.LANES * Strips.LANES;
+            Strips.sample(meet, scratch.p, scratch.u, into, at, from, whole);
+            plain(s, plane, x0, y0, dx, dy, border, fade, into, at, whole, to);
         }
+        if (border == Border.REPEAT) mendSeam(s, x0, y0, dx, dy, fade, out, at, from, to, scratch, level);
     }
 
-    private static void inside(
-            Picture s, double x0, double y0, double dx, double dy, float fade, Picture out, int at, int from, int to) {
-        int w = s.width;
+    private static void plain(
+            Picture s,
+            float[] plane,
+            double x0,
+            double y0,
+            double dx,
+            double dy,
+            Border border,
+            float fade,
+            float[] into,
+            int at,
+            int from,
+            int to) {
+        for (int i = from; i < to; i++) into[at + i] = fade * at(s, plane, x0 + i * dx, y0 + i * dy, border);
+    }
+
+    /** Pixels between the last and the first of a picture that repeats. */
+    private static void mendSeam(
+            Picture s,
+            double x0,
+            double y0,
+            double dx,
+            double dy,
+            float fade,
+            Picture out,
+            int at,
+            int from,
+            int to,
+            Scratch scratch,
+            boolean level) {
         for (int i = from; i < to; i++) {
-            double x = x0 + i * dx;
-            double y = y0 + i * dy;
-            int cx = (int) x;
-            int cy = (int) y;
-            float u = (float) (x - cx);
-            float v = (float) (y - cy);
-            float k11 = u * v * fade;
-            float k10 = u * fade - k11;
-            float k01 = v * fade - k11;
-            float k00 = fade - k10 - k01 - k11;
-            int p = cy * w + cx;
-            out.r[at + i] = k00 * s.r[p] + k10 * s.r[p + 1] + k01 * s.r[p + w] + k11 * s.r[p + w + 1];
-            out.g[at + i] = k00 * s.g[p] + k10 * s.g[p + 1] + k01 * s.g[p + w] + k11 * s.g[p + w + 1];
-            out.b[at + i] = k00 * s.b[p] + k10 * s.b[p + 1] + k01 * s.b[p + w] + k11 * s.b[p + w + 1];
-            out.a[at + i] = k00 * s.a[p] + k10 * s.a[p + 1] + k01 * s.a[p + w] + k11 * s.a[p + w + 1];
+            if (scratch.u[i] <= 1 && (level || scratch.v[i] <= 1)) continue;
+            for (int c = 0; c < 4; c++) {
+                out.plane(c)[at + i] = fade * at(s, s.plane(c), x0 + i * dx, y0 + i * dy, Border.REPEAT);
+            }
         }
     }
 

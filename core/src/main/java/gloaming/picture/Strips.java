@@ -1,6 +1,8 @@
 package gloaming.picture;
 
 import jdk.incubator.vector.FloatVector;
+import jdk.incubator.vector.IntVector;
+import jdk.incubator.vector.VectorOperators;
 import jdk.incubator.vector.VectorShuffle;
 import jdk.incubator.vector.VectorSpecies;
 
@@ -84,52 +86,52 @@ final class Strips {
     }
 
     // The blend modes of {@link Blending}, one channel at a time: source s with alpha sa, both times k, onto b with
-    // alpha ba.
+    // alpha ba. The source begins at {@code from}, what lies behind at {@code at}.
 
-    static void over(float[] s, float[] sa, float[] k, float[] b, float[] ba, int at, int n) {
+    static void over(float[] s, float[] sa, int from, float[] k, float[] b, float[] ba, int at, int n) {
         for (int x = 0; x < n; x += LANES) {
             FloatVector kv = FloatVector.fromArray(F, k, x);
-            FloatVector sv = FloatVector.fromArray(F, s, at + x).mul(kv);
-            FloatVector sc = FloatVector.fromArray(F, sa, at + x).mul(kv);
+            FloatVector sv = FloatVector.fromArray(F, s, from + x).mul(kv);
+            FloatVector sc = FloatVector.fromArray(F, sa, from + x).mul(kv);
             FloatVector bv = FloatVector.fromArray(F, b, at + x);
             sv.add(bv.mul(sc.neg().add(1f))).intoArray(b, at + x);
         }
     }
 
-    static void add(float[] s, float[] sa, float[] k, float[] b, float[] ba, int at, int n) {
+    static void add(float[] s, float[] sa, int from, float[] k, float[] b, float[] ba, int at, int n) {
         for (int x = 0; x < n; x += LANES) {
             FloatVector kv = FloatVector.fromArray(F, k, x);
-            FloatVector sv = FloatVector.fromArray(F, s, at + x).mul(kv);
+            FloatVector sv = FloatVector.fromArray(F, s, from + x).mul(kv);
             FloatVector bv = FloatVector.fromArray(F, b, at + x);
             sv.add(bv).intoArray(b, at + x);
         }
     }
 
-    static void screen(float[] s, float[] sa, float[] k, float[] b, float[] ba, int at, int n) {
+    static void screen(float[] s, float[] sa, int from, float[] k, float[] b, float[] ba, int at, int n) {
         for (int x = 0; x < n; x += LANES) {
             FloatVector kv = FloatVector.fromArray(F, k, x);
-            FloatVector sv = FloatVector.fromArray(F, s, at + x).mul(kv);
+            FloatVector sv = FloatVector.fromArray(F, s, from + x).mul(kv);
             FloatVector bv = FloatVector.fromArray(F, b, at + x);
             sv.add(bv).sub(sv.max(0f).min(1f).mul(bv.max(0f).min(1f))).intoArray(b, at + x);
         }
     }
 
-    static void multiply(float[] s, float[] sa, float[] k, float[] b, float[] ba, int at, int n) {
+    static void multiply(float[] s, float[] sa, int from, float[] k, float[] b, float[] ba, int at, int n) {
         for (int x = 0; x < n; x += LANES) {
             FloatVector kv = FloatVector.fromArray(F, k, x);
-            FloatVector sv = FloatVector.fromArray(F, s, at + x).mul(kv);
-            FloatVector sc = FloatVector.fromArray(F, sa, at + x).mul(kv);
+            FloatVector sv = FloatVector.fromArray(F, s, from + x).mul(kv);
+            FloatVector sc = FloatVector.fromArray(F, sa, from + x).mul(kv);
             FloatVector bv = FloatVector.fromArray(F, b, at + x);
             FloatVector bc = FloatVector.fromArray(F, ba, at + x);
             sv.mul(bv).add(sv.sub(sv.mul(bc))).add(bv.sub(bv.mul(sc))).intoArray(b, at + x);
         }
     }
 
-    static void lighten(float[] s, float[] sa, float[] k, float[] b, float[] ba, int at, int n) {
+    static void lighten(float[] s, float[] sa, int from, float[] k, float[] b, float[] ba, int at, int n) {
         for (int x = 0; x < n; x += LANES) {
             FloatVector kv = FloatVector.fromArray(F, k, x);
-            FloatVector sv = FloatVector.fromArray(F, s, at + x).mul(kv);
-            FloatVector sc = FloatVector.fromArray(F, sa, at + x).mul(kv);
+            FloatVector sv = FloatVector.fromArray(F, s, from + x).mul(kv);
+            FloatVector sc = FloatVector.fromArray(F, sa, from + x).mul(kv);
             FloatVector bv = FloatVector.fromArray(F, b, at + x);
             FloatVector bc = FloatVector.fromArray(F, ba, at + x);
             sv.mul(bc)
@@ -140,11 +142,11 @@ final class Strips {
         }
     }
 
-    static void darken(float[] s, float[] sa, float[] k, float[] b, float[] ba, int at, int n) {
+    static void darken(float[] s, float[] sa, int from, float[] k, float[] b, float[] ba, int at, int n) {
         for (int x = 0; x < n; x += LANES) {
             FloatVector kv = FloatVector.fromArray(F, k, x);
-            FloatVector sv = FloatVector.fromArray(F, s, at + x).mul(kv);
-            FloatVector sc = FloatVector.fromArray(F, sa, at + x).mul(kv);
+            FloatVector sv = FloatVector.fromArray(F, s, from + x).mul(kv);
+            FloatVector sc = FloatVector.fromArray(F, sa, from + x).mul(kv);
             FloatVector bv = FloatVector.fromArray(F, b, at + x);
             FloatVector bc = FloatVector.fromArray(F, ba, at + x);
             sv.mul(bc)
@@ -155,21 +157,21 @@ final class Strips {
         }
     }
 
-    static void difference(float[] s, float[] sa, float[] k, float[] b, float[] ba, int at, int n) {
+    static void difference(float[] s, float[] sa, int from, float[] k, float[] b, float[] ba, int at, int n) {
         for (int x = 0; x < n; x += LANES) {
             FloatVector kv = FloatVector.fromArray(F, k, x);
-            FloatVector sv = FloatVector.fromArray(F, s, at + x).mul(kv);
-            FloatVector sc = FloatVector.fromArray(F, sa, at + x).mul(kv);
+            FloatVector sv = FloatVector.fromArray(F, s, from + x).mul(kv);
+            FloatVector sc = FloatVector.fromArray(F, sa, from + x).mul(kv);
             FloatVector bv = FloatVector.fromArray(F, b, at + x);
             FloatVector bc = FloatVector.fromArray(F, ba, at + x);
             sv.add(bv).sub(sv.mul(bc).min(bv.mul(sc)).mul(2f)).intoArray(b, at + x);
         }
     }
 
-    static void subtract(float[] s, float[] sa, float[] k, float[] b, float[] ba, int at, int n) {
+    static void subtract(float[] s, float[] sa, int from, float[] k, float[] b, float[] ba, int at, int n) {
         for (int x = 0; x < n; x += LANES) {
             FloatVector kv = FloatVector.fromArray(F, k, x);
-            FloatVector sv = FloatVector.fromArray(F, s, at + x).mul(kv);
+            FloatVector sv = FloatVector.fromArray(F, s, from + x).mul(kv);
             FloatVector bv = FloatVector.fromArray(F, b, at + x);
             FloatVector bc = FloatVector.fromArray(F, ba, at + x);
             bv.add(sv.mul(bc.mul(-2f).add(1f))).intoArray(b, at + x);
@@ -177,9 +179,9 @@ final class Strips {
     }
 
     /** The alpha of both together: {@code sa + ba - sa * ba}. */
-    static void union(float[] sa, float[] k, float[] ba, int at, int n) {
+    static void union(float[] sa, int from, float[] k, float[] ba, int at, int n) {
         for (int x = 0; x < n; x += LANES) {
-            FloatVector sc = FloatVector.fromArray(F, sa, at + x).mul(FloatVector.fromArray(F, k, x));
+            FloatVector sc = FloatVector.fromArray(F, sa, from + x).mul(FloatVector.fromArray(F, k, x));
             FloatVector bc = FloatVector.fromArray(F, ba, at + x);
             sc.add(bc).sub(sc.mul(bc)).intoArray(ba, at + x);
         }
@@ -248,8 +250,8 @@ final class Strips {
     }
 
     /**
-     * A row of a dot that adds its light: coverage by the squared distance, from {@code x} pixels left of the dot's middle on.
-     * The terms are those of {@link Dots#cover}.
+     * The rows of a dot that adds its light: coverage by the squared distance, from {@code x} pixels left of the dot's middle
+     * and {@code y} below it on. The terms are those of {@link Dots#cover}.
      */
     static void addDot(
             float[] r,
@@ -257,23 +259,30 @@ final class Strips {
             float[] b,
             float[] a,
             int at,
+            int stride,
+            int rows,
             int n,
             float x,
-            float most,
+            float y,
+            float middle,
             float inverse,
             float alpha,
             float red,
             float green,
             float blue) {
-        for (int i = 0; i < n; i += LANES) {
-            FloatVector dx = INDEX.add(x + i);
-            FloatVector q = dx.mul(dx).mul(-inverse).add(most).max(0f).min(1f);
-            FloatVector c = q.mul(-2f).add(3f).mul(q).mul(q).mul(alpha);
-            FloatVector.fromArray(F, r, at + i).add(c.mul(red)).intoArray(r, at + i);
-            FloatVector.fromArray(F, g, at + i).add(c.mul(green)).intoArray(g, at + i);
-            FloatVector.fromArray(F, b, at + i).add(c.mul(blue)).intoArray(b, at + i);
-            FloatVector av = FloatVector.fromArray(F, a, at + i);
-            av.add(c).sub(av.mul(c)).intoArray(a, at + i);
+        for (int row = 0; row < rows; row++) {
+            float most = middle - (y + row) * (y + row) * inverse;
+            if (most <= 0) continue;
+            for (int i = at + row * stride, k = 0; k < n; i += LANES, k += LANES) {
+                FloatVector dx = INDEX.add(x + k);
+                FloatVector q = dx.mul(dx).mul(-inverse).add(most).max(0f).min(1f);
+                FloatVector c = q.mul(-2f).add(3f).mul(q).mul(q).mul(alpha);
+                FloatVector.fromArray(F, r, i).add(c.mul(red)).intoArray(r, i);
+                FloatVector.fromArray(F, g, i).add(c.mul(green)).intoArray(g, i);
+                FloatVector.fromArray(F, b, i).add(c.mul(blue)).intoArray(b, i);
+                FloatVector av = FloatVector.fromArray(F, a, i);
+                av.add(c).sub(av.mul(c)).intoArray(a, i);
+            }
         }
     }
 
@@ -284,23 +293,190 @@ final class Strips {
             float[] b,
             float[] a,
             int at,
+            int stride,
+            int rows,
             int n,
             float x,
-            float most,
+            float y,
+            float middle,
             float inverse,
             float alpha,
             float red,
             float green,
             float blue) {
-        for (int i = 0; i < n; i += LANES) {
-            FloatVector dx = INDEX.add(x + i);
-            FloatVector q = dx.mul(dx).mul(-inverse).add(most).max(0f).min(1f);
-            FloatVector c = q.mul(-2f).add(3f).mul(q).mul(q).mul(alpha);
-            FloatVector keep = c.neg().add(1f);
-            FloatVector.fromArray(F, r, at + i).mul(keep).add(c.mul(red)).intoArray(r, at + i);
-            FloatVector.fromArray(F, g, at + i).mul(keep).add(c.mul(green)).intoArray(g, at + i);
-            FloatVector.fromArray(F, b, at + i).mul(keep).add(c.mul(blue)).intoArray(b, at + i);
-            FloatVector.fromArray(F, a, at + i).mul(keep).add(c).intoArray(a, at + i);
+        for (int row = 0; row < rows; row++) {
+            float most = middle - (y + row) * (y + row) * inverse;
+            if (most <= 0) continue;
+            for (int i = at + row * stride, k = 0; k < n; i += LANES, k += LANES) {
+                FloatVector dx = INDEX.add(x + k);
+                FloatVector q = dx.mul(dx).mul(-inverse).add(most).max(0f).min(1f);
+                FloatVector c = q.mul(-2f).add(3f).mul(q).mul(q).mul(alpha);
+                FloatVector keep = c.neg().add(1f);
+                FloatVector.fromArray(F, r, i).mul(keep).add(c.mul(red)).intoArray(r, i);
+                FloatVector.fromArray(F, g, i).mul(keep).add(c.mul(green)).intoArray(g, i);
+                FloatVector.fromArray(F, b, i).mul(keep).add(c.mul(blue)).intoArray(b, i);
+                FloatVector.fromArray(F, a, i).mul(keep).add(c).intoArray(a, i);
+            }
+        }
+    }
+
+    /** {@code out[to + x] = k * p[at + x]}. */
+    static void times(float[] p, int at, float k, float[] out, int to, int n) {
+        int x = 0;
+        for (; x <= n - LANES; x += LANES)
+            FloatVector.fromArray(F, p, at + x).mul(k).intoArray(out, to + x);
+        for (; x < n; x++) out[to + x] = k * p[at + x];
+    }
+
+    /** {@link Ramp#paint}: t lies in the red plane, alpha in its own. */
+    static void ramp(float[] roots, float bend, float k, float[] r, float[] g, float[] b, float[] a, int from, int to) {
+        for (int i = from; i < to; i += LANES) {
+            FloatVector t = FloatVector.fromArray(F, r, i);
+            FloatVector before = t.min(bend);
+            FloatVector after = t.sub(before);
+            FloatVector l =
+                    Parts.cube(before.mul(roots[3]).add(after.mul(roots[6])).add(roots[0]));
+            FloatVector m =
+                    Parts.cube(before.mul(roots[4]).add(after.mul(roots[7])).add(roots[1]));
+            FloatVector s =
+                    Parts.cube(before.mul(roots[5]).add(after.mul(roots[8])).add(roots[2]));
+            FloatVector times = FloatVector.fromArray(F, a, i).mul(k);
+            l.mul(4.0767416621f)
+                    .sub(m.mul(3.3077115913f))
+                    .add(s.mul(0.2309699292f))
+                    .max(0f)
+                    .mul(times)
+                    .intoArray(r, i);
+            m.mul(2.6097574011f)
+                    .sub(l.mul(1.2684380046f))
+                    .sub(s.mul(0.3413193965f))
+                    .max(0f)
+                    .mul(times)
+                    .intoArray(g, i);
+            s.mul(1.7076147010f)
+                    .sub(m.mul(0.7034186147f))
+                    .sub(l.mul(0.0041960863f))
+                    .max(0f)
+                    .mul(times)
+                    .intoArray(b, i);
+        }
+    }
+
+    /**
+     * Where pixels {@code from} to {@code to} of a row look into a picture of {@code w} by {@code h}, both at least 2: the
+     * index {@code p} of the lower left of four pixels, and how far ({@code u, v}, 0 to 1) each lies towards the others. Beyond the
+     * border places are folded; in {@link Border#REPEAT}, parts above 1 say that a place lies over the seam.
+     */
+    static void places(
+            float x0,
+            float y0,
+            float dx,
+            float dy,
+            Border border,
+            int w,
+            int h,
+            int[] p,
+            float[] u,
+            float[] v,
+            int from,
+            int to) {
+        for (int i = from; i < to; i += LANES) {
+            FloatVector at = INDEX.add((float) i);
+            FloatVector x = Parts.fold(at.mul(dx).add(x0), w, border);
+            FloatVector y = Parts.fold(at.mul(dy).add(y0), h, border);
+            IntVector cx = ((IntVector) x.convert(VectorOperators.F2I, 0)).min(w - 2);
+            IntVector cy = ((IntVector) y.convert(VectorOperators.F2I, 0)).min(h - 2);
+            x.sub((FloatVector) cx.convert(VectorOperators.I2F, 0)).intoArray(u, i);
+            y.sub((FloatVector) cy.convert(VectorOperators.I2F, 0)).intoArray(v, i);
+            cy.mul(w).add(cx).intoArray(p, i);
+        }
+    }
+
+    /**
+     * Looks up four pixels each and weighs them: {@link #places} says which. Where neighbours look at neighbours, as in a picture
+     * that is turned and scaled a little, whole vectors are read; gathers were slower than the loop.
+     */
+    static void sample(
+            float[] plane, int w, int[] p, float[] u, float[] v, float fade, float[] out, int at, int from, int to) {
+        for (int i = from; i < to; i += LANES) {
+            int k = p[i];
+            if (p[i + LANES - 1] - k == LANES - 1) {
+                FloatVector uv = FloatVector.fromArray(F, u, i);
+                FloatVector left = FloatVector.fromArray(F, plane, k);
+                FloatVector low =
+                        FloatVector.fromArray(F, plane, k + 1).sub(left).mul(uv).add(left);
+                left = FloatVector.fromArray(F, plane, k + w);
+                FloatVector high = FloatVector.fromArray(F, plane, k + w + 1)
+                        .sub(left)
+                        .mul(uv)
+                        .add(left);
+                high.sub(low)
+                        .mul(FloatVector.fromArray(F, v, i))
+                        .add(low)
+                        .mul(fade)
+                        .intoArray(out, at + i);
+            } else {
+                sampleEach(plane, w, p, u, v, fade, out, at, i, i + LANES);
+            }
+        }
+    }
+
+    private static void sampleEach(
+            float[] plane, int w, int[] p, float[] u, float[] v, float fade, float[] out, int at, int from, int to) {
+        for (int i = from; i < to; i++) {
+            int k = p[i];
+            float low = (plane[k + 1] - plane[k]) * u[i] + plane[k];
+            float high = (plane[k + w + 1] - plane[k + w]) * u[i] + plane[k + w];
+            out[at + i] = ((high - low) * v[i] + low) * fade;
+        }
+    }
+
+    /** The same within one row: two pixels each. */
+    static void sample(float[] row, int[] p, float[] u, float[] out, int at, int from, int to) {
+        for (int i = from; i < to; i += LANES) {
+            int k = p[i];
+            if (p[i + LANES - 1] - k == LANES - 1) {
+                FloatVector left = FloatVector.fromArray(F, row, k);
+                FloatVector.fromArray(F, row, k + 1)
+                        .sub(left)
+                        .mul(FloatVector.fromArray(F, u, i))
+                        .add(left)
+                        .intoArray(out, at + i);
+            } else {
+                sampleEach(row, p, u, out, at, i, i + LANES);
+            }
+        }
+    }
+
+    private static void sampleEach(float[] row, int[] p, float[] u, float[] out, int at, int from, int to) {
+        for (int i = from; i < to; i++) {
+            int k = p[i];
+            out[at + i] = (row[k + 1] - row[k]) * u[i] + row[k];
+        }
+    }
+
+    /** What the loops above share; a class of its own because these are to be inlined. */
+    private static final class Parts {
+        static FloatVector cube(FloatVector v) {
+            return v.mul(v).mul(v);
+        }
+
+        /** Brings a place into 0 to n - 1, or below n where a picture repeats. */
+        static FloatVector fold(FloatVector x, int n, Border border) {
+            return switch (border) {
+                case EMPTY, HOLD -> x.max(0f).min(n - 1f);
+                case REPEAT -> x.sub(floor(x.mul(1f / n)).mul(n)).max(0f);
+                case MIRROR -> {
+                    FloatVector s = x.add(0.5f);
+                    s = s.sub(floor(s.mul(0.5f / n)).mul(2f * n));
+                    yield s.sub(n).abs().neg().add(n - 0.5f).max(0f).min(n - 1f);
+                }
+            };
+        }
+
+        static FloatVector floor(FloatVector x) {
+            FloatVector cut = (FloatVector) x.convert(VectorOperators.F2I, 0).convert(VectorOperators.I2F, 0);
+            return cut.sub(1f, cut.compare(VectorOperators.GT, x));
         }
     }
 }

@@ -13,11 +13,21 @@ public interface Onlooker {
         }
 
         @Override
+        public boolean wants(int index, String step) {
+            return false;
+        }
+
+        @Override
         public void see(int index, String step, Flow out) {}
     };
 
     /** Whether a lane is to be worked out even if the mix does not need it. */
     boolean watches(String lane);
+
+    /** Whether to be shown what leaves a step in this frame, which may cost a picture written in full. */
+    default boolean wants(int index, String step) {
+        return true;
+    }
 
     /** Sees what left a step; it is valid only during the call. {@code index} counts all steps of the look, lane by lane. */
     void see(int index, String step, Flow out);

@@ -17,6 +17,7 @@ import java.util.Arrays;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.concurrent.atomic.AtomicLong;
 
 /**
  * A look made ready to run: lanes in the order they are worked out, reads and follows resolved to objects.
@@ -69,6 +70,10 @@ final class Plan {
         String trouble;
         /** Milliseconds a frame, averaged over some twenty frames. */
         double cost;
+        /** Nanoseconds of this frame: of the frame's own thread, and of all threads while running rows. */
+        long spent;
+
+        final AtomicLong inRows = new AtomicLong();
 
         StepRun(Step step, Description description, long seed, Driven[] driven, Source[] sources) {
             this.step = step;
@@ -77,6 +82,13 @@ final class Plan {
             this.driven = driven;
             this.sources = sources;
             arguments = description.arguments(step.settings());
+        }
+
+        /** Takes the time of this frame into account. */
+        void count(int threads) {
+            double ms = (spent + inRows.getAndSet(0) / (double) threads) / 1e6;
+            spent = 0;
+            cost += (ms - cost) * 0.05;
         }
     }
 
@@ -88,6 +100,10 @@ final class Plan {
         double dt;
         boolean needed;
         boolean remembered;
+        /** Whether somebody but one layer of the mix needs its whole end. */
+        boolean shared;
+
+        final Pass pass = new Pass();
         Flow end;
         Picture before;
 
@@ -127,6 +143,14 @@ final class Plan {
             for (Step step : lane.steps()) run.steps.add(compile(step, catalogue, last));
             lanes.add(run);
         }
+        for (Lane lane : look.lanes()) {
+            LaneRun run = byId.get(lane.id());
+            long layers = look.mix().stream()
+                    .filter(l -> !l.hidden() && l.lane().equals(lane.id()))
+                    .count();
+            run.shared |= run.remembered || layers != 1;
+        }
+        for (Layer layer : look.mix()) if (layer.mask() != null) byId.get(layer.mask()).shared = true;
         for (Lane lane : look.lanes()) steps.addAll(byId.get(lane.id()).steps);
         for (int i = 0; i < steps.size(); i++) steps.get(i).index = i;
         for (Layer layer : look.mix().reversed()) {
@@ -169,6 +193,7 @@ final class Plan {
     private static Source source(Description description, String name, LaneRun lane) {
         boolean before = description.input(name).before();
         if (before) lane.remembered = true;
+        lane.shared = true;
         return new Source(name, lane, before);
     }
 

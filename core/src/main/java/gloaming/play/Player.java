@@ -9,6 +9,7 @@ import gloaming.look.Refused;
 import gloaming.picture.Blending;
 import gloaming.sound.Hearing;
 import gloaming.sound.Sound;
+import gloaming.step.ByRows;
 import gloaming.step.Catalogue;
 import gloaming.step.Frame;
 import gloaming.step.Operation;
@@ -30,9 +31,11 @@ public final class Player {
     private final PicturePool pool = new PicturePool();
     private final Hearing hearing = new Hearing();
     private final Hand hand = new Hand();
+    private final ThreadLocal<Strip> strips = ThreadLocal.withInitial(Strip::new);
     private Plan plan;
     private Picture mix;
     private double tempo;
+    private long others;
 
     public Player(Catalogue catalogue, Crew crew) {
         this.catalogue = catalogue;
@@ -90,44 +93,85 @@ public final class Player {
 
     private void run(Plan.LaneRun lane, Moment moment, Onlooker onlooker) {
         lane.dt = moment.dt() * lane.lane.clock().factor();
+        Pass pass = lane.pass;
+        pass.clear();
         Flow flow = null;
         for (int i = 0; i < lane.steps.size(); i++) {
             Plan.StepRun step = lane.steps.get(i);
-            if (step.step.bypassed() && step.description.takes() == step.description.gives()) continue;
-            if (step.step.bypassed() || (step.description.takes() != null && flow == null)) {
+            boolean alike = step.description.takes() == step.description.gives();
+            if (step.step.bypassed() && alike) continue;
+            boolean something = flow != null || pass.size() > 0;
+            if (step.step.bypassed() || (step.description.takes() != null && !something)) {
+                flow = whole(pass, flow);
                 giveBack(flow);
                 flow = null;
                 continue;
             }
-            flow = run(step, lane, flow, moment);
-            if (flow != null) onlooker.see(step.index, step.step.id(), flow);
+            long started = System.nanoTime();
+            others = 0;
+            hand.begin(step, lane, moment);
+            try {
+                drive(step, moment.dt());
+                if (step.fresh) {
+                    step.memory = step.operation.memory();
+                    step.fresh = false;
+                }
+                step.trouble = null;
+                if (reach(step) != ByRows.Reach.PIXEL) flow = whole(pass, flow);
+                flow = run(step, pass, flow);
+            } catch (VirtualMachineError | RuntimeException e) {
+                step.trouble = sentence(e);
+                if (!alike) {
+                    giveBack(flow);
+                    flow = null;
+                }
+            }
+            hand.end(flow);
+            step.spent += System.nanoTime() - started - others;
+            if (onlooker.wants(step.index, step.step.id())) {
+                flow = whole(pass, flow);
+                if (flow != null) onlooker.see(step.index, step.step.id(), flow);
+            }
         }
         lane.time += lane.dt;
-        lane.end = flow;
+        lane.end = lane.shared ? whole(pass, flow) : flow;
     }
 
+    private static ByRows.Reach reach(Plan.StepRun step) {
+        return step.operation instanceof ByRows<?, ?> byRows ? byRows.reach() : ByRows.Reach.WHOLE;
+    }
+
+    /** Runs a step, or adds it to the pass when it works by rows; what it takes in is given back when nobody has it. */
     @SuppressWarnings({"unchecked", "rawtypes"})
-    private Flow run(Plan.StepRun step, Plan.LaneRun lane, Flow in, Moment moment) {
-        long started = System.nanoTime();
-        Flow out;
-        hand.begin(step, lane, moment);
-        try {
-            drive(step, moment.dt());
-            if (step.fresh) {
-                step.memory = step.operation.memory();
-                step.fresh = false;
-            }
-            out = ((Operation) step.operation).run(in, step.memory, hand);
-            step.trouble = null;
-        } catch (VirtualMachineError | RuntimeException e) {
-            step.trouble = sentence(e);
-            out = in != null && in.kind() == step.description.gives() ? in : null;
+    private Flow run(Plan.StepRun step, Pass pass, Flow in) {
+        Operation operation = step.operation;
+        if (operation instanceof ByRows byRows) {
+            ByRows.Rows rows = byRows.rows(in, step.memory, hand);
+            if (rows == null) return in;
+            if (pass.size() == 0) pass.begin(in instanceof Picture picture ? picture : null, byRows.reach());
+            pass.add(step, rows);
+            return null;
         }
-        hand.end(out);
+        Flow out = operation.run(in, step.memory, hand);
         if (out != in) giveBack(in);
-        double ms = (System.nanoTime() - started) / 1e6;
-        step.cost += (ms - step.cost) * 0.05;
         return out;
+    }
+
+    /** What a pass comes to, as one whole picture, and an empty pass; {@code flow} itself where the pass is empty. */
+    private Flow whole(Pass pass, Flow flow) {
+        if (pass.size() == 0) return flow;
+        Picture in = pass.in();
+        Picture out = in == null || in.kept || pass.reach() == ByRows.Reach.WHOLE ? pool.borrow() : in;
+        pass.made = out;
+        long started = System.nanoTime();
+        crew.each(pool.height(), ByRows.STRIP, (from, to) -> pass.made = pass.run(out, from, to));
+        // The steps of the pass have counted this time themselves.
+        others += System.nanoTime() - started;
+        Picture made = pass.made;
+        if (made != out) giveBack(out);
+        if (in != null && made != in && out != in) giveBack(in);
+        pass.clear();
+        return made;
     }
 
     private void drive(Plan.StepRun step, double dt) {
@@ -142,7 +186,7 @@ public final class Player {
         if (changed) step.operation = step.description.make(step.arguments);
     }
 
-    private static String sentence(Throwable e) {
+    static String sentence(Throwable e) {
         if (e instanceof IllegalArgumentException && e.getMessage() != null) return e.getMessage();
         if (e instanceof OutOfMemoryError)
             return "There is not enough memory for this; make the picture or the count smaller.";
@@ -157,13 +201,18 @@ public final class Player {
         for (Plan.LayerRun layer : plan.layers)
             if (layer.opacity() != null) layer.opacity().advance(moment.dt());
         List<Plan.LayerRun> layers = plan.layers;
-        crew.each(mix.height, 8, (from, to) -> {
+        crew.each(mix.height, ByRows.STRIP, (from, to) -> {
             mix.clear(from, to);
             for (int i = 0; i < layers.size(); i++) {
                 Plan.LayerRun layer = layers.get(i);
-                if (layer.layer().hidden() || !(layer.lane().end instanceof Picture picture)) continue;
+                Plan.LaneRun lane = layer.lane();
+                if (layer.layer().hidden() || (lane.pass.size() == 0 && !(lane.end instanceof Picture))) continue;
                 double opacity =
                         layer.opacity() == null ? layer.layer().opacity() : Math.clamp(layer.opacity().value, 0.0, 1.0);
+                Picture picture = lane.pass.size() == 0
+                        ? (Picture) lane.end
+                        : lane.pass.run(strips.get().take(mix.width, mix.height, from), from, to);
+                // A pass is run even for a layer that does not show: its steps may have a memory.
                 if (opacity == 0) continue;
                 Picture mask = layer.mask() != null && layer.mask().end instanceof Picture m ? m : null;
                 Blending.rows(layer.layer().blend(), picture, opacity, mask, mix, from, to);
@@ -172,6 +221,9 @@ public final class Player {
     }
 
     private void finish(Plan.LaneRun lane) {
+        for (Plan.StepRun step : lane.steps) step.count(crew.threads());
+        if (lane.pass.in() != null) giveBack(lane.pass.in());
+        lane.pass.clear();
         if (lane.end instanceof Picture picture) {
             if (lane.remembered) {
                 // A kept picture will change hands before the next frame reads it, so what is remembered is a copy.
@@ -192,6 +244,18 @@ public final class Player {
             if (step.trouble != null) troubles.add(step.step.id() + ": " + step.trouble);
         }
         return troubles;
+    }
+
+    /** Room for the rows that one thread works on. */
+    private static final class Strip {
+        private Picture rows;
+
+        Picture take(int width, int height, int from) {
+            if (rows == null || rows.width != width || rows.height != height) {
+                rows = Picture.strip(width, height, ByRows.STRIP);
+            }
+            return rows.hold(from);
+        }
     }
 
     /** What a step may use: one object for all steps, set anew for each. */
@@ -268,12 +332,6 @@ public final class Player {
         @Override
         public Picture onto(Picture in) {
             return in.kept ? picture() : in;
-        }
-
-        @Override
-        public void release(Picture picture) {
-            picture.kept = false;
-            pool.giveBack(picture);
         }
 
         @Override

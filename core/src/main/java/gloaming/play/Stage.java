@@ -2,6 +2,7 @@ package gloaming.play;
 
 import gloaming.flow.Crew;
 import gloaming.flow.Flow;
+import gloaming.flow.Kind;
 import gloaming.flow.Picture;
 import gloaming.flow.Points;
 import gloaming.flow.Signal;
@@ -396,6 +397,20 @@ public final class Stage implements AutoCloseable {
                                 .anyMatch(s -> s.id().equals(outlet.subject))) return true;
             }
             return false;
+        }
+
+        /** Signals and counts are wanted always; a picture only for its tile, an outlet or the probe. */
+        @Override
+        public boolean wants(int index, String step) {
+            if (player.plan().steps.get(index).description.gives() != Kind.PICTURE) return true;
+            if (drawing != null && drawing.wanted() && drawing.due(step, inAFrame)) return true;
+            if (probe() && step.equals(probed)) return true;
+            for (Outlet outlet : outlets) if (step.equals(outlet.subject) && outlet.wanted()) return true;
+            return false;
+        }
+
+        private boolean probe() {
+            return Stage.this.probe != null;
         }
 
         @Override

@@ -50,6 +50,13 @@ public final class Tiles extends Relay {
         frames = 0;
     }
 
+    /** Whether {@link #take} would draw a tile for a step now. */
+    boolean due(String step, int inAFrame) {
+        if (due >= inAFrame) return false;
+        int i = steps.indexOf(step);
+        return i >= 0 && !fresh[i];
+    }
+
     /** The tile to draw for a step now, or -1: a few each frame, so that no frame pays for all. */
     int take(String step, int inAFrame) {
         if (due >= inAFrame) return -1;

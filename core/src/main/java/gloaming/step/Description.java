@@ -1,13 +1,13 @@
 package gloaming.step;
 
 import gloaming.flow.Kind;
+import gloaming.flow.Picture;
 import gloaming.look.Value;
 import java.lang.invoke.MethodHandle;
 import java.lang.invoke.MethodHandles;
 import java.lang.reflect.ParameterizedType;
 import java.lang.reflect.RecordComponent;
 import java.lang.reflect.Type;
-import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
@@ -42,13 +42,8 @@ public final class Description {
         does = says.does();
         find = says.find();
         ifBlack = says.ifBlack();
-        Type[] flow = Arrays.stream(type.getGenericInterfaces())
-                .filter(i -> i instanceof ParameterizedType p && p.getRawType() == Operation.class)
-                .map(i -> ((ParameterizedType) i).getActualTypeArguments())
-                .findFirst()
-                .orElseThrow(() -> new IllegalStateException(type + " must implement Operation itself"));
-        takes = Kind.of((Class<?>) flow[0]);
-        gives = Kind.of((Class<?>) flow[1]);
+        takes = Kind.of(argument(type, 0));
+        gives = Kind.of(argument(type, 1));
         RecordComponent[] components = type.getRecordComponents();
         settings = Stream.of(components).map(Description::setting).toList();
         types = Stream.of(components).map(RecordComponent::getType).toArray(Class<?>[]::new);
@@ -62,6 +57,17 @@ public final class Description {
         } catch (ReflectiveOperationException e) {
             throw new IllegalStateException(type + " and its constructor must be public", e);
         }
+    }
+
+    /** What an operation takes (0) or gives (1). */
+    private static Class<?> argument(Class<?> type, int which) {
+        for (Type shape : type.getGenericInterfaces()) {
+            if (!(shape instanceof ParameterizedType p)) continue;
+            if (p.getRawType() == ByRows.class && which == 1) return Picture.class;
+            if (p.getRawType() == Operation.class || p.getRawType() == ByRows.class)
+                return (Class<?>) p.getActualTypeArguments()[which];
+        }
+        throw new IllegalStateException(type + " must implement Operation or ByRows itself");
     }
 
     /** What documents call it. */

@@ -41,14 +41,11 @@ public interface Frame {
      */
     Picture onto(Picture in);
 
-    /** Keeps a picture for the next frame; until {@link #release}d it must not change, and whoever comes behind copies it. */
+    /** Says that a step keeps this picture: whoever comes behind writes elsewhere. */
     default Picture keep(Picture picture) {
         picture.kept = true;
         return picture;
     }
-
-    /** Gives up a picture kept in an earlier frame. */
-    void release(Picture picture);
 
     /** What a further input hands out, or null when it reads nothing. */
     <T extends Flow> T read(String name, Class<T> type);

@@ -10,16 +10,20 @@ class GradientNoiseTest {
     private final SplittableRandom random = new SplittableRandom(4);
 
     @Test
-    void aRowIsThePlainNoiseAtEachPlace() {
-        for (float step : new float[] {0.0013f, 0.03f, 0.4f, 1.7f}) {
-            float[] row = new float[301];
-            GradientNoise.row(9, -2.37f, step, 0.71f, -1.2f, 0.5f, row, 1, 300);
-            assertThat(row[0]).isZero();
-            for (int i = 0; i < 300; i++) {
-                assertThat(row[i + 1])
-                        .isCloseTo(
-                                0.5f * GradientNoise.at(9, -2.37f + i * step, 0.71f, -1.2f),
-                                offset(2e-3f * Math.max(1, step)));
+    void aBlockOfRowsIsThePlainNoiseAtEachPlace() {
+        for (float step : new float[] {0.0013f, 0.03f, 0.06f, 0.4f, 0.99f}) {
+            float[] block = new float[1 + 310 * 5];
+            NoiseRows.add(9, -2.37f, step, 0.71f, 0.13f, -1.2f, 0.5f, block, 1, 310, 300, 5);
+            assertThat(block[0]).isZero();
+            for (int j = 0; j < 5; j++) {
+                for (int i = 0; i < 300; i++) {
+                    assertThat(block[1 + j * 310 + i])
+                            .as("step %s, place %d of row %d", step, i, j)
+                            .isCloseTo(
+                                    0.5f * GradientNoise.at(9, -2.37f + i * step, 0.71f + j * 0.13f, -1.2f),
+                                    offset(2e-3f * Math.max(1, step)));
+                }
+                assertThat(block[1 + j * 310 + 300]).isZero();
             }
         }
     }

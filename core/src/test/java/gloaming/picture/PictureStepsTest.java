@@ -10,6 +10,7 @@ import gloaming.flow.Picture;
 import gloaming.flow.Points;
 import gloaming.look.Blend;
 import gloaming.points.Scatter;
+import gloaming.step.ByRows;
 import gloaming.step.Colour;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -64,8 +65,11 @@ class PictureStepsTest {
         Picture[] drawn = new Picture[2];
         for (int i = 0; i < 2; i++) {
             try (Crew crew = new Crew(1 + 2 * i)) {
-                drawn[i] = new Picture(160, 90);
-                new Dots().draw(points, 1, 0.7, 1.5, true, drawn[i], crew);
+                Picture out = new Picture(160, 90);
+                Dots dots = new Dots();
+                dots.place(points, 1, 0.7, 1.5, true, 160, 90, crew);
+                crew.each(90, ByRows.STRIP, (from, to) -> dots.rows(out, from, to));
+                drawn[i] = out;
             }
         }
         for (int c = 0; c < 4; c++) assertThat(drawn[1].plane(c)).isEqualTo(drawn[0].plane(c));

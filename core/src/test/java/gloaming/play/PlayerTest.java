@@ -73,11 +73,17 @@ class PlayerTest {
     }
 
     private static int[] run(Look look, int threads, int frames, int width, int height) {
+        return run(look, threads, frames, width, height, Onlooker.NOBODY);
+    }
+
+    private static int[] run(Look look, int threads, int frames, int width, int height, Onlooker onlooker) {
         int[] hashes = new int[frames];
         try (Crew crew = new Crew(threads)) {
             Player player = new Player(Catalogue.all(), crew);
             player.load(look);
-            for (int i = 0; i < frames; i++) hashes[i] = hash(frame(player, i, width, height));
+            for (int i = 0; i < frames; i++) {
+                hashes[i] = hash(player.play(new Moment(i, i / 30.0, 1 / 30.0), width, height, BAND, onlooker));
+            }
         }
         return hashes;
     }
@@ -102,6 +108,22 @@ class PlayerTest {
             for (int i = 0; i < 4; i++) frame(player, i, 33 + 40 * i, 17);
             assertThat(player.troubles()).isEmpty();
         }
+    }
+
+    @ParameterizedTest
+    @ValueSource(longs = {21, 22, 23, 24, 25, 26, 27, 28})
+    void stepsThatRunTogetherByRowsComeToTheSameAsEachByItself(long seed) {
+        Look look = new Documents(seed).look();
+        Onlooker nosy = new Onlooker() {
+            @Override
+            public boolean watches(String lane) {
+                return false;
+            }
+
+            @Override
+            public void see(int index, String step, Flow out) {}
+        };
+        assertThat(run(look, 2, 6, 61, 43)).isEqualTo(run(look, 1, 6, 61, 43, nosy));
     }
 
     @Test
