@@ -112,6 +112,13 @@ public final class Picture implements Flow {
         return this;
     }
 
+    /** Takes over some rows of a picture of the same size, or of a strip that holds them. */
+    public Picture copyFrom(Picture other, int from, int to) {
+        for (int c = 0; c < 4; c++)
+            System.arraycopy(other.plane(c), other.at(from), plane(c), at(from), (to - from) * width);
+        return this;
+    }
+
     public boolean sameSize(Picture other) {
         return width == other.width && height == other.height;
     }

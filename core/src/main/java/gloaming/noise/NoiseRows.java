@@ -13,7 +13,7 @@ import jdk.incubator.vector.VectorSpecies;
  * within a row of cells.
  */
 public final class NoiseRows {
-    private static final VectorSpecies<Float> F = FloatVector.SPECIES_256;
+    private static final VectorSpecies<Float> F = FloatVector.SPECIES_PREFERRED;
     private static final FloatVector INDEX = FloatVector.zero(F).addIndex(1);
     /** Cells narrower than this many places are looked up place by place, wider ones are drawn cell by cell. */
     private static final float NARROW = 20;

@@ -62,10 +62,7 @@ public record Glow(
         for (int i = 0; i < 3; i++) memory.weights[i] /= sum;
         Picture spill = memory.pyramid.sum(memory.sigmas, memory.weights, frame.crew());
         return (in, out, from, to) -> {
-            if (out != in) {
-                int n = (to - from) * in.width;
-                for (int c = 0; c < 4; c++) System.arraycopy(in.plane(c), in.at(from), out.plane(c), out.at(from), n);
-            }
+            if (out != in) out.copyFrom(in, from, to);
             memory.pyramid.grow(spill, out, (float) amount, from, to);
             return out;
         };

@@ -28,10 +28,7 @@ public record Lay(
         Picture with = frame.read("with", Picture.class);
         if (with == null || amount == 0) return null;
         return (in, out, from, to) -> {
-            if (out != in) {
-                int n = (to - from) * in.width;
-                for (int c = 0; c < 4; c++) System.arraycopy(in.plane(c), in.at(from), out.plane(c), out.at(from), n);
-            }
+            if (out != in) out.copyFrom(in, from, to);
             Blending.rows(blend, with, amount, null, out, from, to);
             return out;
         };

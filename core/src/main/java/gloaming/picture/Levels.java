@@ -33,7 +33,7 @@ public record Levels(
         @Range(min = 0, max = 3, initial = 1, says = "0 is grey, 1 as it was, above 1 more colourful.")
         double saturation)
         implements ByRows<Picture, Void> {
-    private static final VectorSpecies<Float> F = FloatVector.SPECIES_256;
+    private static final VectorSpecies<Float> F = FloatVector.SPECIES_PREFERRED;
 
     @Override
     public Rows rows(Picture whole, Void memory, Frame frame) {

@@ -14,8 +14,10 @@ import jdk.incubator.vector.VectorSpecies;
  * by itself are not here. The plain versions stand with those who call.
  */
 final class Strips {
-    private static final VectorSpecies<Float> F = FloatVector.SPECIES_256;
+    private static final VectorSpecies<Float> F = FloatVector.SPECIES_PREFERRED;
     static final int LANES = F.length();
+    private static final VectorSpecies<Integer> I = IntVector.SPECIES_PREFERRED;
+    private static final IntVector COUNT = IntVector.zero(I).addIndex(1);
     private static final FloatVector INDEX = FloatVector.zero(F).addIndex(1);
     /** Every second of two vectors, and two vectors in turn. */
     private static final VectorShuffle<Float> EVEN =
@@ -400,7 +402,10 @@ final class Strips {
             float[] plane, int w, int[] p, float[] u, float[] v, float fade, float[] out, int at, int from, int to) {
         for (int i = from; i < to; i += LANES) {
             int k = p[i];
-            if (p[i + LANES - 1] - k == LANES - 1) {
+            if (IntVector.fromArray(I, p, i)
+                    .sub(COUNT)
+                    .compare(VectorOperators.EQ, k)
+                    .allTrue()) {
                 FloatVector uv = FloatVector.fromArray(F, u, i);
                 FloatVector left = FloatVector.fromArray(F, plane, k);
                 FloatVector low =
@@ -435,7 +440,10 @@ final class Strips {
     static void sample(float[] row, int[] p, float[] u, float[] out, int at, int from, int to) {
         for (int i = from; i < to; i += LANES) {
             int k = p[i];
-            if (p[i + LANES - 1] - k == LANES - 1) {
+            if (IntVector.fromArray(I, p, i)
+                    .sub(COUNT)
+                    .compare(VectorOperators.EQ, k)
+                    .allTrue()) {
                 FloatVector left = FloatVector.fromArray(F, row, k);
                 FloatVector.fromArray(F, row, k + 1)
                         .sub(left)

@@ -4,6 +4,7 @@ import gloaming.flow.Crew;
 import gloaming.flow.Flow;
 import gloaming.flow.Picture;
 import gloaming.flow.PicturePool;
+import gloaming.look.Blend;
 import gloaming.look.Look;
 import gloaming.look.Refused;
 import gloaming.picture.Blending;
@@ -202,7 +203,7 @@ public final class Player {
             if (layer.opacity() != null) layer.opacity().advance(moment.dt());
         List<Plan.LayerRun> layers = plan.layers;
         crew.each(mix.height, ByRows.STRIP, (from, to) -> {
-            mix.clear(from, to);
+            boolean empty = true;
             for (int i = 0; i < layers.size(); i++) {
                 Plan.LayerRun layer = layers.get(i);
                 Plan.LaneRun lane = layer.lane();
@@ -215,8 +216,16 @@ public final class Player {
                 // A pass is run even for a layer that does not show: its steps may have a memory.
                 if (opacity == 0) continue;
                 Picture mask = layer.mask() != null && layer.mask().end instanceof Picture m ? m : null;
+                if (empty && opacity == 1 && mask == null && layer.layer().blend() == Blend.OVER) {
+                    mix.copyFrom(picture, from, to);
+                    empty = false;
+                    continue;
+                }
+                if (empty) mix.clear(from, to);
+                empty = false;
                 Blending.rows(layer.layer().blend(), picture, opacity, mask, mix, from, to);
             }
+            if (empty) mix.clear(from, to);
         });
     }
 
