@@ -9,7 +9,6 @@ import java.io.File;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Duration;
-import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import org.openqa.selenium.chrome.ChromeDriver;
@@ -27,19 +26,13 @@ final class Live {
         double[] seconds = new double[3];
         for (int i = 0; i < seconds.length; i++) {
             Path data = Files.createTempDirectory("gloaming-perf");
-            List<String> command = new ArrayList<>();
-            command.add(Path.of(System.getProperty("java.home"), "bin", "java").toString());
-            command.addAll(
-                    java.lang.management.ManagementFactory.getRuntimeMXBean().getInputArguments());
-            command.addAll(List.of(
-                    "-cp",
-                    System.getProperty("java.class.path"),
-                    "gloaming.web.command.Gloaming",
+            List<String> command = List.of(
+                    Path.of(System.getProperty("gloaming.home"), "gloaming").toString(),
                     "demo",
                     "--port",
                     "0",
                     "--data",
-                    data.toString()));
+                    data.toString());
             long started = System.nanoTime();
             Process process = new ProcessBuilder(command)
                     .redirectError(ProcessBuilder.Redirect.DISCARD)

@@ -1,5 +1,6 @@
 package gloaming.web.command;
 
+import gloaming.web.live.House;
 import java.nio.file.Path;
 import java.util.concurrent.Callable;
 import picocli.CommandLine.Command;
@@ -14,13 +15,19 @@ final class Demo implements Callable<Integer> {
     @Option(names = "--data", description = "Folder for shows and media.")
     Path data = Path.of(System.getProperty("user.home"), ".gloaming-demo");
 
-    @Option(names = "--once", hidden = true, description = "Ends when the first picture is made.")
+    private static final int ENOUGH = 100;
+
+    @Option(names = "--once", hidden = true, description = "Ends after some pictures.")
     boolean once;
 
     @Override
     public Integer call() throws Exception {
         var context = Server.run(port, data, true);
-        if (once) context.close();
+        if (once) {
+            House house = context.getBean(House.class);
+            while (house.stage().made() < ENOUGH) Thread.sleep(20);
+            context.close();
+        }
         return 0;
     }
 }
