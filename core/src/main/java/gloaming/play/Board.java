@@ -3,6 +3,7 @@ package gloaming.play;
 import gloaming.look.Look;
 import gloaming.sound.Band;
 import java.util.List;
+import java.util.stream.Stream;
 
 /**
  * The numbers of one frame, for whoever shows them: filled in place by the frame when wanted.
@@ -24,7 +25,7 @@ public final class Board extends Relay {
     public final int[] count;
     /** What is wrong with a step, or null. */
     public final String[] trouble;
-    /** Followed settings as "step setting", with the raw signal, the eased one and the setting itself. */
+    /** Followed settings as "step setting", then followed layers as "layer opacity", with the raw signal, the eased one and the setting itself. */
     public final List<String> follows;
 
     public final double[][] followed;
@@ -65,9 +66,12 @@ public final class Board extends Relay {
         cover = new float[n];
         count = new int[n];
         trouble = new String[n];
-        follows = plan.steps.stream()
-                .flatMap(s -> s.step.follows().keySet().stream().map(setting -> s.step.id() + " " + setting))
-                .toList();
+        Stream<String> ofSteps = plan.steps.stream()
+                .flatMap(s -> s.step.follows().keySet().stream().map(setting -> s.step.id() + " " + setting));
+        Stream<String> ofLayers = plan.layers.stream()
+                .filter(l -> l.opacity() != null)
+                .map(l -> l.layer().id() + " opacity");
+        follows = Stream.concat(ofSteps, ofLayers).toList();
         followed = new double[follows.size()][3];
         java.util.Arrays.fill(value, Double.NaN);
         java.util.Arrays.fill(light, -1);

@@ -284,14 +284,12 @@ public final class Stage implements AutoCloseable {
             for (String setting : run.step.follows().keySet()) {
                 int index = run.description.settingIndex(setting);
                 for (Plan.Driven driven : run.driven) {
-                    if (driven.setting != index) continue;
-                    b.followed[f][0] = driven.raw;
-                    b.followed[f][1] = driven.eased;
-                    b.followed[f][2] = driven.value;
+                    if (driven.setting == index) note(driven, b.followed[f]);
                 }
                 f++;
             }
         }
+        for (Plan.LayerRun layer : plan.layers) if (layer.opacity() != null) note(layer.opacity(), b.followed[f++]);
         for (Band band : Band.values())
             b.levels[band.ordinal()] = player.hearing().level(band, -48);
         b.frame = frame;
@@ -311,6 +309,12 @@ public final class Stage implements AutoCloseable {
         System.arraycopy(eyes.probe, 0, b.probe, 0, 6);
         b.done();
         eyes.made = true;
+    }
+
+    private static void note(Plan.Driven driven, double[] into) {
+        into[0] = driven.raw;
+        into[1] = driven.eased;
+        into[2] = driven.value;
     }
 
     @Override

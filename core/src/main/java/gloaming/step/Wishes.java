@@ -108,6 +108,18 @@ public final class Wishes {
         return new Edit.SetFollow(step, setting, new Follow(lane, 0, 1, now, high, 0.02, 0.18));
     }
 
+    /** Lets a layer's opacity follow a lane: from 0 to 1, to from nothing to where it is now, gently eased. */
+    public Edit followLayer(Look look, String layer, String lane) {
+        Layer at = look.mix().stream()
+                .filter(l -> l.id().equals(layer))
+                .findFirst()
+                .orElseThrow(() -> new Refused("That layer is not there any more."));
+        double full = at.opacity() > 0 ? at.opacity() : 1;
+        Follow follow = new Follow(lane, 0, 1, 0, full, 0.02, 0.18);
+        return new Edit.ChangeLayer(
+                new Layer(at.id(), at.lane(), at.blend(), at.opacity(), at.hidden(), at.mask(), follow));
+    }
+
     private Description known(String type) {
         Description description = catalogue.find(type);
         if (description == null) throw new Refused("There is no step '" + type + "'.");

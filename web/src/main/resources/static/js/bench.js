@@ -140,9 +140,10 @@ Alpine.data('bench', () => ({
       const number = element.parentElement?.querySelector('input.num');
       if (number && document.activeElement !== number) /** @type {any} */ (number).value = plain(tidy(this.range(setting), values[2]));
     });
+    if (this.chosenLayer?.follow && $('.layer-opacity')) this.drawLayer($('.layer-opacity'));
     const canvas = $('.followed-panel canvas');
-    if (canvas && this.focusSetting) {
-      const key = `${this.stepId} ${this.focusSetting}`;
+    if (canvas && this.followed) {
+      const key = this.followedKey;
       curves.draw(canvas, [{ key: `raw ${key}`, colour: COLOURS.raw, line: 2.5 }, { key: `eased ${key}`, colour: COLOURS.eased, line: 3.5 }]);
     }
   },
@@ -257,6 +258,7 @@ Alpine.data('bench', () => ({
   range(s) {
     return {
       min: s.min, max: s.max, byRatio: s.byRatio, whole: s.form === 'WHOLE', value: Number(this.value(s)),
+      ends: this.ends(this.follow(s.id), s.id),
       change: (v, g) => this.set(s, v, g),
       reset: () => this.set(s, null, 0),
     };
@@ -296,16 +298,34 @@ Alpine.data('bench', () => ({
     if (lane) live.send({ do: 'follow', step: this.stepId, setting: setting.id, lane });
   },
   focusFollow(setting) { this.focusSetting = setting.id; },
-  get followed() { return this.focusSetting ? this.follow(this.focusSetting) : null; },
+  get followed() { return this.layerId ? this.chosenLayer?.follow ?? null : this.focusSetting ? this.follow(this.focusSetting) : null; },
+  get followedKey() { return this.layerId ? `${this.layerId} opacity` : `${this.stepId} ${this.focusSetting}`; },
+  get followedLabel() { return this.layerId ? 'Opacity' : this.setting(this.focusSetting)?.label ?? ''; },
+  changeFollow(setting, follow, g = 0) {
+    if (this.layerId) return this.changeLayer({ follow }, g);
+    const step = this.chosen;
+    if (!step) return;
+    step.follows = { ...step.follows, [setting]: follow };
+    if (!follow) delete step.follows[setting];
+    this.edit({ edit: 'set-follow', step: this.stepId, setting, follow }, g);
+  },
+  /** What a slider needs to let the ends of a follow's range be dragged. */
+  ends(follow, setting) {
+    return follow && { low: follow.outLow, high: follow.outHigh, change: (low, high, g) => this.changeFollow(setting, { ...(this.layerId ? this.followed : this.follow(setting)), outLow: low, outHigh: high }, g) };
+  },
+  followLayer(event) {
+    const lane = event.target.value;
+    event.target.value = '';
+    if (lane) live.send({ do: 'follow-layer', layer: this.layerId, lane });
+  },
   followValue(field) { const f = this.followed; return f ? plain(field.startsWith('ease') ? f[field] * 1000 : f[field]) : ''; },
   setFollow(field, event) {
     const number = Number(String(event.target.value).replace(',', '.'));
     if (!Number.isFinite(number)) return;
-    const follow = { ...this.followed, [field]: field.startsWith('ease') ? number / 1000 : number };
-    this.edit({ edit: 'set-follow', step: this.stepId, setting: this.focusSetting, follow });
+    this.changeFollow(this.focusSetting, { ...this.followed, [field]: field.startsWith('ease') ? number / 1000 : number });
   },
-  setFollowLane(event) { this.edit({ edit: 'set-follow', step: this.stepId, setting: this.focusSetting, follow: { ...this.followed, lane: event.target.value } }); },
-  unfollow() { this.edit({ edit: 'set-follow', step: this.stepId, setting: this.focusSetting, follow: null }); this.focusSetting = ''; },
+  setFollowLane(event) { this.changeFollow(this.focusSetting, { ...this.followed, lane: event.target.value }); },
+  unfollow() { this.changeFollow(this.focusSetting, null); this.focusSetting = ''; },
   read(name) { return this.chosen?.reads?.[name] ?? ''; },
   setRead(name, event) { this.edit({ edit: 'set-read', step: this.stepId, read: name, lane: event.target.value || null }); },
 
@@ -350,10 +370,15 @@ Alpine.data('bench', () => ({
     this.edit({ edit: 'change-layer', layer: { ...layer } }, g);
   },
   layerRange() {
-    return { min: 0, max: 1, byRatio: false, whole: false, value: this.chosenLayer?.opacity ?? 1, change: (v, g) => this.changeLayer({ opacity: v }, g), reset: () => this.changeLayer({ opacity: 1 }) };
+    return { min: 0, max: 1, byRatio: false, whole: false, value: this.chosenLayer?.opacity ?? 1, ends: this.ends(this.chosenLayer?.follow, 'opacity'), change: (v, g) => this.changeLayer({ opacity: v }, g), reset: () => this.changeLayer({ opacity: 1 }) };
   },
   mountLayer(element) { slider(element, () => (this.chosenLayer ? this.layerRange() : null)); },
-  drawLayer(element) { if (this.chosenLayer) paint(element, this.layerRange(), null, this.chosenLayer.opacity); },
+  drawLayer(element) {
+    const layer = this.chosenLayer;
+    if (!layer) return;
+    const now = board?.follows?.[`${layer.id} opacity`];
+    paint(element, this.layerRange(), layer.follow && { low: layer.follow.outLow, high: layer.follow.outHigh }, layer.follow && now ? now[2] : layer.opacity);
+  },
   setOpacity(event) { const v = Number(event.target.value) / 100; if (Number.isFinite(v)) this.changeLayer({ opacity: Math.min(1, Math.max(0, v)) }); },
   opacityText(layer) { return Math.round(layer.opacity * 100); },
   blendText(layer) { return `${layer.blend[0].toUpperCase()}${layer.blend.slice(1)} · ${this.opacityText(layer)}`; },

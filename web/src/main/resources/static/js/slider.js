@@ -1,11 +1,12 @@
 // @ts-check
 /**
  * A slider: drag to set, with Shift ten times finer, double click to reset, arrows and Page keys; a followed setting shows the
- * range it is driven over and where in it it is.
+ * range it is driven over and where in it it is. There the ends of the range are dragged instead, or all of it by its middle.
  */
 
 /**
  * @typedef {{min: number, max: number, byRatio: boolean, whole: boolean, value: number,
+ *   ends?: {low: number, high: number, change: (low: number, high: number, gesture: number) => void} | null,
  *   change: (value: number, gesture: number) => void, reset: () => void}} Range
  */
 
@@ -39,6 +40,42 @@ export function tidy(range, value) {
   return Math.min(range.max, Math.max(range.min, Number(value.toFixed(digits))));
 }
 
+/** Pixels from an end of a followed range within which a press takes that end. */
+const GRIP = 10;
+
+/** Moves the low, the high or both ends of a followed range by a part of the slider. @param {Range} r */
+function moveEnds(r, start, which, by, id) {
+  const low = which === 'high' ? start.low : start.low + by;
+  const high = which === 'low' ? start.high : start.high + by;
+  r.ends?.change(which === 'high' ? r.ends.low : valueAt(r, low), which === 'low' ? r.ends.high : valueAt(r, high), id);
+}
+
+/** A drag on a followed setting. @param {HTMLElement} element @param {() => Range | null} range @param {PointerEvent} down */
+function dragEnds(element, range, down) {
+  const r = /** @type {Range} */ (range());
+  const ends = /** @type {{low: number, high: number}} */ (r.ends);
+  const box = element.getBoundingClientRect();
+  const start = { low: partOf(r, ends.low), high: partOf(r, ends.high) };
+  const at = down.clientX - box.left;
+  const far = { low: Math.abs(at - start.low * box.width), high: Math.abs(at - start.high * box.width) };
+  const nearest = far.low < far.high ? 'low' : 'high';
+  const between = at > Math.min(start.low, start.high) * box.width && at < Math.max(start.low, start.high) * box.width;
+  const which = far[nearest] > GRIP && between ? 'both' : nearest;
+  const id = gesture();
+  const move = (/** @type {PointerEvent} */ event) => {
+    const now = range();
+    if (now?.ends) moveEnds(now, start, which, (event.clientX - down.clientX) / box.width / (down.shiftKey ? 10 : 1), id);
+  };
+  const up = () => {
+    element.removeEventListener('pointermove', move);
+    element.removeEventListener('pointerup', up);
+    element.removeEventListener('pointercancel', up);
+  };
+  element.addEventListener('pointermove', move);
+  element.addEventListener('pointerup', up);
+  element.addEventListener('pointercancel', up);
+}
+
 /**
  * Makes an element a slider. `range` is asked anew at each gesture.
  * @param {HTMLElement} element @param {() => Range | null} range
@@ -49,6 +86,7 @@ export function slider(element, range) {
     if (!r || down.button !== 0) return;
     element.setPointerCapture(down.pointerId);
     element.focus();
+    if (r.ends) return dragEnds(element, range, down);
     const box = element.getBoundingClientRect();
     const id = gesture();
     let part = partOf(r, r.value);
@@ -81,6 +119,10 @@ export function slider(element, range) {
     event.stopPropagation();
     if (event.timeStamp - last > 800) id = gesture();
     last = event.timeStamp;
+    if (r.ends) {
+      const by = ((steps ?? 0) / 100) * (event.shiftKey ? 0.1 : 1);
+      return moveEnds(r, { low: partOf(r, r.ends.low), high: partOf(r, r.ends.high) }, event.altKey ? 'high' : 'both', by, id);
+    }
     if (event.key === 'Home') r.change(r.min, id);
     else if (event.key === 'End') r.change(r.max, id);
     else if (r.whole) r.change(Math.min(r.max, Math.max(r.min, r.value + (steps ?? 0))), id);

@@ -213,10 +213,47 @@ class BenchTest {
             range[1] = Math.max(range[1], now);
             return range[1] - range[0] > 20;
         });
+        gloaming.look.Follow before =
+                open.look().step(fill).orElseThrow().follows().get("brightness");
+        WebElement band = browser.findElement(By.cssSelector(".sl[data-setting=brightness] em"));
+        int half = band.getSize().width / 2;
+        new Actions(browser)
+                .moveToElement(band, half - 1, 0)
+                .clickAndHold()
+                .moveByOffset(-10, 0)
+                .moveByOffset(-10, 0)
+                .release()
+                .perform();
+        until("the upper end of its range was dragged down", () -> {
+            gloaming.look.Follow now =
+                    open.look().step(fill).orElseThrow().follows().get("brightness");
+            return now.outHigh() < before.outHigh() && now.outLow() == before.outLow();
+        });
         browser.findElement(By.cssSelector(".unfollow")).click();
         until(
                 "it follows no more",
                 () -> open.look().step(fill).orElseThrow().follows().isEmpty());
+    }
+
+    @Test
+    void aLayersOpacityFollowsALane() {
+        OpenLook open = bench("Layer follows");
+        addAndSelect(open, "n", "sway", "sway");
+        addAndSelect(open, "n", "solid", "fill");
+        browser.findElement(By.cssSelector(".layer")).click();
+        WebElement follow = browser.findElement(By.cssSelector("select[aria-label='Opacity follows']"));
+        new org.openqa.selenium.support.ui.Select(follow).selectByVisibleText("sway");
+        until("it follows", () -> open.look().mix().getFirst().follow() != null);
+        until(
+                "the live value moves in the slider",
+                () -> !browser.findElements(By.cssSelector(".layer-opacity.followed"))
+                        .isEmpty());
+        WebElement high = browser.findElement(By.cssSelector(".followed-panel input[aria-label='setting to']"));
+        high.clear();
+        high.sendKeys("0.5", Keys.TAB);
+        until("its range is typed", () -> open.look().mix().getFirst().follow().outHigh() == 0.5);
+        browser.findElement(By.cssSelector(".unfollow")).click();
+        until("it follows no more", () -> open.look().mix().getFirst().follow() == null);
     }
 
     @Test

@@ -163,6 +163,16 @@ class PersistenceTest {
             }
             assertThatThrownBy(() -> program.get(ShowZip.class).read(new ByteArrayInputStream(bytes.toByteArray())))
                     .hasMessage("The zip holds no show: its show.json is missing or says something else.");
+            ByteArrayOutputStream half = new ByteArrayOutputStream();
+            try (ZipOutputStream zip = new ZipOutputStream(half)) {
+                zip.putNextEntry(new ZipEntry("media/" + "0".repeat(64)));
+                zip.write(gloaming.media.Wav.bytes(new HouseBand(2, 100)));
+                zip.putNextEntry(new ZipEntry("show.json"));
+                zip.write("{\"format\":\"gloaming-show\",\"version\":1,\"looks\":[\"looks/001.json\"]}".getBytes());
+            }
+            assertThatThrownBy(() -> program.get(ShowZip.class).read(new ByteArrayInputStream(half.toByteArray())))
+                    .isInstanceOf(Refused.class)
+                    .hasMessageContaining("looks/001.json");
             assertThat(shows.shows()).hasSize(before);
             assertThatThrownBy(() -> program.get(MediaStore.class)
                             .addSound(

@@ -3,6 +3,7 @@ package gloaming.web.command;
 import gloaming.look.Refused;
 import gloaming.web.App;
 import gloaming.web.live.House;
+import gloaming.web.store.MediaStore;
 import gloaming.web.store.Shows;
 import java.io.IOException;
 import java.nio.file.Files;
@@ -38,6 +39,7 @@ public final class Server {
             throw plain(e, port, data);
         }
         context.getBean(Shows.class).sweep();
+        context.getBean(MediaStore.class).sweep();
         if (demo) context.getBean(DemoShow.class).ensure();
         House house = context.getBean(House.class);
         house.resume();

@@ -157,6 +157,8 @@ class LiveSocket extends AbstractWebSocketHandler {
             case "add-layer" -> apply(viewer, open, m, wishes.addLayer(look, text(m, "lane")), null);
             case "follow" ->
                 apply(viewer, open, m, wishes.follow(look, text(m, "step"), text(m, "setting"), text(m, "lane")), null);
+            case "follow-layer" ->
+                apply(viewer, open, m, wishes.followLayer(look, text(m, "layer"), text(m, "lane")), null);
             case "find" ->
                 viewer.send(new TextMessage(boards.found(
                         m.path("asked").asLong(0),

@@ -4,6 +4,7 @@ import gloaming.look.Refused;
 import gloaming.media.Recording;
 import gloaming.media.SoundFile;
 import gloaming.media.Unreadable;
+import java.io.File;
 import java.io.IOException;
 import java.io.InputStream;
 import java.io.OutputStream;
@@ -14,6 +15,9 @@ import java.security.DigestInputStream;
 import java.security.MessageDigest;
 import java.security.NoSuchAlgorithmException;
 import java.util.HexFormat;
+import java.util.Set;
+import java.util.concurrent.ConcurrentHashMap;
+import java.util.stream.Stream;
 import org.springframework.stereotype.Component;
 
 /** Media files, named by the SHA-256 of their bytes; no name from outside ever becomes a path. */
@@ -24,6 +28,8 @@ public class MediaStore {
 
     private final Folder folder;
     private final Shows shows;
+    /** Uploads on their way; as many as there are requests. */
+    private final Set<Path> incoming = ConcurrentHashMap.newKeySet();
 
     MediaStore(Folder folder, Shows shows) {
         this.folder = folder;
@@ -34,18 +40,37 @@ public class MediaStore {
     public String addSound(String show, String name, InputStream bytes) throws IOException {
         Files.createDirectories(folder.media());
         Path incoming = Files.createTempFile(folder.media(), "incoming", ".part");
+        this.incoming.add(incoming);
         try {
             String hash = copy(bytes, incoming, name);
             Recording recording = SoundFile.read(incoming, name);
             Path home = path(hash);
             Files.createDirectories(home.getParent());
             long size = Files.size(incoming);
-            Files.move(incoming, home, StandardCopyOption.REPLACE_EXISTING);
-            return shows.addMedium(show, name, hash, size, recording.seconds());
+            synchronized (this) {
+                Files.move(incoming, home, StandardCopyOption.REPLACE_EXISTING);
+                return shows.addMedium(show, name, hash, size, recording.seconds());
+            }
         } catch (Unreadable e) {
             throw new Refused(e.getMessage());
         } finally {
             Files.deleteIfExists(incoming);
+            this.incoming.remove(incoming);
+        }
+    }
+
+    /** Removes the files that no show uses, and what a halt in the middle of an upload left. */
+    public synchronized void sweep() throws IOException {
+        if (!Files.isDirectory(folder.media())) return;
+        try (Stream<Path> files = Files.walk(folder.media(), 2)) {
+            for (Path file : files.filter(Files::isRegularFile).toList()) {
+                Path within = folder.media().relativize(file);
+                String hash = within.toString().replace(File.separator, "");
+                boolean left = within.getNameCount() == 1 && hash.endsWith(".part") && !incoming.contains(file);
+                if (left || (within.getNameCount() == 2 && hash.matches("[0-9a-f]{64}") && !shows.uses(hash))) {
+                    Files.deleteIfExists(file);
+                }
+            }
         }
     }
 

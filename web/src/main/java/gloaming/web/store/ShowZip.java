@@ -103,7 +103,10 @@ public class ShowZip {
         } catch (ZipException | JacksonException e) {
             throw new Refused("The file is no zip of a show, or is damaged.");
         } finally {
-            if (!whole) shows.deleteShow(show, true);
+            if (!whole) {
+                shows.dropShow(show);
+                store.sweep();
+            }
         }
     }
 

@@ -275,6 +275,17 @@ public class Shows {
         db.deleteFrom(SHOWS).where(SHOWS.DELETED_AT.lt(before)).execute();
     }
 
+    /** Removes a show and all it owns for good. */
+    @Transactional
+    public void dropShow(String id) {
+        db.deleteFrom(SHOWS).where(SHOWS.ID.eq(id)).execute();
+    }
+
+    /** Whether any show, deleted ones still kept included, uses the bytes with this hash. */
+    public boolean uses(String hash) {
+        return db.fetchExists(MEDIA, MEDIA.HASH.eq(hash));
+    }
+
     private static String named(String name) {
         if (name == null || name.isBlank()) throw new Refused("It needs a name.");
         if (name.strip().length() > Limits.NAME)
