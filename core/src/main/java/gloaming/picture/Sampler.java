@@ -18,17 +18,24 @@ final class Sampler {
         float[] u = new float[0];
         float[] v = new float[0];
         float[] row = new float[0];
+        float[] x = new float[0];
+        float[] y = new float[0];
 
         Scratch room(int width, int source) {
             if (p.length < width + Strips.LANES) {
                 p = new int[width + Strips.LANES];
                 u = new float[width + Strips.LANES];
                 v = new float[width + Strips.LANES];
+                x = new float[width + Strips.LANES];
+                y = new float[width + Strips.LANES];
             }
             if (row.length < source + 1) row = new float[source + 1];
             return this;
         }
     }
+
+    /** Pixels: further off lies nothing. */
+    private static final float FAR = 1e7f;
 
     private Sampler() {}
 
@@ -260,6 +267,43 @@ final class Sampler {
             if (scratch.u[i] <= 1 && (level || scratch.v[i] <= 1)) continue;
             for (int c = 0; c < 4; c++) {
                 out.plane(c)[at + i] = fade * at(s, s.plane(c), x0 + i * dx, y0 + i * dy, Border.REPEAT);
+            }
+        }
+    }
+
+    /** Draws a row of {@code out} from where its pixels look. */
+    static void look(Picture s, Warp.Places places, Border border, Picture out, int row) {
+        int n = out.width;
+        Scratch scratch = SCRATCH.get().room(n, s.width);
+        float[] x = scratch.x;
+        float[] y = scratch.y;
+        float left = (float) out.worldX(0);
+        float step = 2f / out.height;
+        java.util.Arrays.fill(y, 0, n, (float) out.worldY(row));
+        for (int i = 0; i < n; i++) x[i] = left + i * step;
+        places.look(row, x, y, n);
+        float scale = (float) s.scale();
+        float middleX = s.width / 2f - 0.5f;
+        float middleY = s.height / 2f - 0.5f;
+        for (int i = 0; i < n; i++) x[i] = x[i] * scale + middleX;
+        for (int i = 0; i < n; i++) y[i] = y[i] * scale + middleY;
+        int at = out.at(row);
+        boolean plain = s.width < 2 || s.height < 2;
+        if (!plain) {
+            Strips.places(x, y, border, s.width, s.height, scratch.p, scratch.u, scratch.v, n);
+            int whole = n / Strips.LANES * Strips.LANES;
+            for (int c = 0; c < 4; c++) {
+                Strips.sample(s.plane(c), s.width, scratch.p, scratch.u, scratch.v, 1, out.plane(c), at, 0, whole);
+            }
+        }
+        for (int i = 0; i < n; i++) {
+            // What lies across the border, and what is no place at all, is looked up by itself.
+            boolean inside = x[i] >= 0 && y[i] >= 0 && x[i] <= s.width - 1 && y[i] <= s.height - 1;
+            boolean done = !plain && i < n / Strips.LANES * Strips.LANES && (inside || border == Border.HOLD);
+            if (done) continue;
+            boolean somewhere = x[i] > -FAR && x[i] < FAR && y[i] > -FAR && y[i] < FAR;
+            for (int c = 0; c < 4; c++) {
+                out.plane(c)[at + i] = somewhere ? at(s, s.plane(c), x[i], y[i], border) : 0;
             }
         }
     }

@@ -330,6 +330,17 @@ final class Strips {
         for (; x < n; x++) out[to + x] = k * p[at + x];
     }
 
+    /** Bends each by its size: {@code p[i] = sign(p[i]) * scale * |p[i]|^exponent}. */
+    static void power(float[] p, int at, float exponent, float scale, int n) {
+        int i = at;
+        for (; i <= at + n - LANES; i += LANES) {
+            FloatVector v = FloatVector.fromArray(F, p, i);
+            FloatVector bent = v.abs().pow(exponent).mul(scale);
+            bent.blend(bent.neg(), v.test(VectorOperators.IS_NEGATIVE)).intoArray(p, i);
+        }
+        for (; i < at + n; i++) p[i] = Math.copySign(scale * (float) Math.pow(Math.abs(p[i]), exponent), p[i]);
+    }
+
     /** {@link Ramp#paint}: t lies in the red plane, alpha in its own. */
     static void ramp(float[] roots, float bend, float k, float[] r, float[] g, float[] b, float[] a, int from, int to) {
         for (int i = from; i < to; i += LANES) {
@@ -390,6 +401,21 @@ final class Strips {
             IntVector cy = ((IntVector) y.convert(VectorOperators.F2I, 0)).min(h - 2);
             x.sub((FloatVector) cx.convert(VectorOperators.I2F, 0)).intoArray(u, i);
             y.sub((FloatVector) cy.convert(VectorOperators.I2F, 0)).intoArray(v, i);
+            cy.mul(w).add(cx).intoArray(p, i);
+        }
+    }
+
+    /** The same for places given one by one, in pixels. */
+    static void places(float[] x, float[] y, Border border, int w, int h, int[] p, float[] u, float[] v, int n) {
+        for (int i = 0; i < n; i += LANES) {
+            FloatVector px = Parts.fold(FloatVector.fromArray(F, x, i), w, border);
+            FloatVector py = Parts.fold(FloatVector.fromArray(F, y, i), h, border);
+            IntVector cx =
+                    ((IntVector) px.convert(VectorOperators.F2I, 0)).max(0).min(w - 2);
+            IntVector cy =
+                    ((IntVector) py.convert(VectorOperators.F2I, 0)).max(0).min(h - 2);
+            px.sub((FloatVector) cx.convert(VectorOperators.I2F, 0)).intoArray(u, i);
+            py.sub((FloatVector) cy.convert(VectorOperators.I2F, 0)).intoArray(v, i);
             cy.mul(w).add(cx).intoArray(p, i);
         }
     }

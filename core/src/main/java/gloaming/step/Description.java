@@ -63,9 +63,10 @@ public final class Description {
     private static Class<?> argument(Class<?> type, int which) {
         for (Type shape : type.getGenericInterfaces()) {
             if (!(shape instanceof ParameterizedType p)) continue;
-            if (p.getRawType() == ByRows.class && which == 1) return Picture.class;
-            if (p.getRawType() == Operation.class || p.getRawType() == ByRows.class)
+            Class<?> raw = (Class<?>) p.getRawType();
+            if (raw == Operation.class || (raw == ByRows.class && which == 0))
                 return (Class<?>) p.getActualTypeArguments()[which];
+            if (ByRows.class.isAssignableFrom(raw)) return which == 1 ? Picture.class : argument(raw, which);
         }
         throw new IllegalStateException(type + " must implement Operation or ByRows itself");
     }

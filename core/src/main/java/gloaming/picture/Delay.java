@@ -1,0 +1,29 @@
+package gloaming.picture;
+
+import gloaming.flow.Picture;
+import gloaming.step.Frame;
+import gloaming.step.Operation;
+import gloaming.step.Range;
+import gloaming.step.Says;
+
+/** The picture as it was some frames ago. */
+@Says(
+        name = "Delay",
+        does = "Hands on the picture of some frames ago.",
+        find = "delay frames late echo time past lag slow")
+public record Delay(
+        @Range(min = 0, max = 31, initial = 8, unit = "frames", says = "How long ago.")
+        int frames) implements Operation<Picture, Picture, Past> {
+
+    @Override
+    public Past memory() {
+        return new Past();
+    }
+
+    @Override
+    public Picture run(Picture in, Past past, Frame frame) {
+        if (frames == 0) return in;
+        past.take(in, frames + 1, frame.dt());
+        return frame.picture().copyFrom(past.ago(frames));
+    }
+}

@@ -1,0 +1,58 @@
+package gloaming.picture;
+
+import gloaming.flow.Kind;
+import gloaming.flow.Picture;
+import gloaming.step.Frame;
+import gloaming.step.Pick;
+import gloaming.step.Range;
+import gloaming.step.Read;
+import gloaming.step.Says;
+
+/** Each pixel looks aside by what another lane's picture has there: half light is no shift. */
+@Says(
+        name = "Displace",
+        does = "Shifts the picture by another picture: its red to the side, its green upward.",
+        find = "displacement warp distort push refract heat melt bend by picture")
+@Read(name = "by", kind = Kind.PICTURE, says = "The lane that shifts.")
+public record Displace(
+        @Range(min = -2, max = 2, initial = 0.1, unit = "units", says = "To the side where it is fully red.")
+        double across,
+
+        @Range(min = -2, max = 2, initial = 0.1, unit = "units", says = "Upward where it is fully green.")
+        double up,
+
+        @Pick(initial = "light", says = "By red and green, or both by its light.")
+        By by,
+
+        @Range(min = -1, max = 1, initial = 0.5, says = "The level that shifts nothing; 0 for a motion picture.")
+        double still,
+
+        @Pick(initial = "mirror", says = "What lies beyond the picture's border.")
+        Border border)
+        implements Warp<Void> {
+
+    /** What shifts. */
+    public enum By {
+        LIGHT,
+        COLOURS
+    }
+
+    @Override
+    public Places places(Picture whole, Void memory, Frame frame) {
+        Picture map = frame.read("by", Picture.class);
+        if (map == null || (across == 0 && up == 0)) return null;
+        float sideways = (float) (2 * across);
+        float upward = (float) (2 * up);
+        float zero = (float) still;
+        return (row, x, y, n) -> {
+            int at = map.at(row);
+            for (int i = 0; i < n; i++) {
+                float u = map.r[at + i];
+                float v = map.g[at + i];
+                if (by == By.LIGHT) u = v = 0.2126f * u + 0.7152f * v + 0.0722f * map.b[at + i];
+                x[i] -= sideways * (u - zero);
+                y[i] -= upward * (v - zero);
+            }
+        };
+    }
+}

@@ -1,0 +1,65 @@
+package gloaming.picture;
+
+import gloaming.flow.Picture;
+import gloaming.step.ByRows;
+import gloaming.step.Frame;
+import gloaming.step.Pick;
+import gloaming.step.Range;
+import gloaming.step.Says;
+
+/** How steep the picture is at each place, over a distance in world units. */
+@Says(
+        name = "Edges",
+        does = "Draws the edges of the picture as light lines.",
+        find = "edge detect outline sobel contour lines sketch drawing")
+public record Edges(
+        @Range(
+                min = 0.002,
+                max = 0.1,
+                initial = 0.006,
+                unit = "units",
+                byRatio = true,
+                says = "How wide the lines are.")
+        double width,
+
+        @Range(min = 0, max = 20, initial = 2, says = "Times their light.")
+        double amount,
+
+        @Pick(initial = "colours", says = "Each colour's own edges, or those of its light in white.")
+        Of of)
+        implements ByRows<Picture, Void> {
+
+    /** Whose edges. */
+    public enum Of {
+        COLOURS,
+        LIGHT
+    }
+
+    @Override
+    public Reach reach() {
+        return Reach.WHOLE;
+    }
+
+    @Override
+    public Rows rows(Picture whole, Void memory, Frame frame) {
+        int step = Math.max(1, (int) Math.round(width * whole.scale() / 2));
+        float k = (float) amount;
+        return (in, out, from, to) -> {
+            Slope.Room room = Slope.Room.of(in.width);
+            for (int row = from; row < to; row++) {
+                int at = out.at(row);
+                if (of == Of.LIGHT) Slope.light(in, row, step, room.dx, room.dy, room.x, room.y);
+                for (int c = 0; c < 3; c++) {
+                    if (of == Of.COLOURS) Slope.row(in, in.plane(c), row, step, room.dx, room.dy);
+                    steepness(room.dx, room.dy, k, out.plane(c), at, in.width);
+                }
+                System.arraycopy(in.a, in.at(row), out.a, at, in.width);
+            }
+            return out;
+        };
+    }
+
+    private static void steepness(float[] dx, float[] dy, float k, float[] out, int at, int n) {
+        for (int i = 0; i < n; i++) out[at + i] = k * (float) Math.sqrt(dx[i] * dx[i] + dy[i] * dy[i]);
+    }
+}

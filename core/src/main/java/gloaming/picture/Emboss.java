@@ -1,0 +1,70 @@
+package gloaming.picture;
+
+import gloaming.flow.Picture;
+import gloaming.step.ByRows;
+import gloaming.step.Frame;
+import gloaming.step.Range;
+import gloaming.step.Says;
+
+/** The picture as a relief lit from one side: half grey where it is flat. */
+@Says(
+        name = "Emboss",
+        does = "Shows the picture as a relief lit from one side.",
+        find = "emboss relief bump stone carved raised lit")
+public record Emboss(
+        @Range(
+                min = -1,
+                max = 1,
+                initial = 0.375,
+                unit = "turns",
+                says = "Where the light comes from; a quarter is above.")
+        double light,
+
+        @Range(
+                min = 0.002,
+                max = 0.1,
+                initial = 0.006,
+                unit = "units",
+                byRatio = true,
+                says = "How fine the relief is.")
+        double width,
+
+        @Range(min = 0, max = 20, initial = 3, says = "How deep it is.")
+        double depth,
+
+        @Range(min = 0, max = 1, initial = 0, says = "How much of the picture's own colour is left.")
+        double colour)
+        implements ByRows<Picture, Void> {
+
+    @Override
+    public Reach reach() {
+        return Reach.WHOLE;
+    }
+
+    @Override
+    public Rows rows(Picture whole, Void memory, Frame frame) {
+        int step = Math.max(1, (int) Math.round(width * whole.scale() / 2));
+        float kx = (float) (-Math.cos(2 * Math.PI * light) * depth);
+        float ky = (float) (-Math.sin(2 * Math.PI * light) * depth);
+        float own = (float) colour;
+        return (in, out, from, to) -> {
+            Slope.Room room = Slope.Room.of(in.width);
+            for (int row = from; row < to; row++) {
+                Slope.light(in, row, step, room.dx, room.dy, room.x, room.y);
+                int at = in.at(row);
+                int into = out.at(row);
+                for (int c = 0; c < 3; c++) {
+                    float[] s = in.plane(c);
+                    float[] d = out.plane(c);
+                    for (int x = 0; x < in.width; x++) {
+                        float grey = 0.5f * in.a[at + x];
+                        float lift = kx * room.dx[x] + ky * room.dy[x];
+                        d[into + x] = lift + grey + own * (s[at + x] - grey);
+                    }
+                }
+                System.arraycopy(in.a, at, out.a, into, in.width);
+            }
+            return out;
+        };
+    }
+}

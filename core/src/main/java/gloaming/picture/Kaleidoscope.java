@@ -1,0 +1,48 @@
+package gloaming.picture;
+
+import gloaming.flow.Picture;
+import gloaming.step.Frame;
+import gloaming.step.Pick;
+import gloaming.step.Range;
+import gloaming.step.Says;
+
+/** Folds the plane into one wedge between two mirrors. */
+@Says(
+        name = "Kaleidoscope",
+        does = "Mirrors a wedge of the picture all the way round.",
+        find = "kaleidoscope mirror mandala symmetry radial fold segments star")
+public record Kaleidoscope(
+        @Range(min = 1, max = 32, initial = 6, says = "Mirrored pairs of wedges in the round.")
+        int pairs,
+
+        @Range(min = -4, max = 4, initial = 0, unit = "turns", says = "Turns what is seen.")
+        double turn,
+
+        @Range(min = -4, max = 4, initial = 0, unit = "turns", says = "Turns the wedge that is looked at.")
+        double look,
+
+        @Range(min = -4, max = 4, initial = 0, unit = "units", says = "Where in the picture the mirrors meet, across.")
+        double x,
+
+        @Range(min = -4, max = 4, initial = 0, unit = "units", says = "Where in the picture the mirrors meet, up.")
+        double y,
+
+        @Pick(initial = "mirror", says = "What lies beyond the picture's border.")
+        Border border)
+        implements Warp<Void> {
+
+    @Override
+    public Places places(Picture whole, Void memory, Frame frame) {
+        double wedge = Math.PI / pairs;
+        return (row, px, py, n) -> {
+            for (int i = 0; i < n; i++) {
+                double far = Math.sqrt(px[i] * px[i] + py[i] * py[i]);
+                double angle = Math.atan2(py[i], px[i]) - 2 * Math.PI * turn;
+                double part = angle / (2 * wedge);
+                part = Math.abs(part - Math.floor(part) - 0.5) * 2 * wedge + 2 * Math.PI * look;
+                px[i] = (float) (x + far * Math.cos(part));
+                py[i] = (float) (y + far * Math.sin(part));
+            }
+        };
+    }
+}

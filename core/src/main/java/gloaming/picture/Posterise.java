@@ -1,0 +1,27 @@
+package gloaming.picture;
+
+import gloaming.step.ByPixel;
+import gloaming.step.Frame;
+import gloaming.step.Range;
+import gloaming.step.Says;
+
+/** Few steps of tone instead of many, counted in the tones of a screen so that dark steps are as wide as light ones. */
+@Says(
+        name = "Posterise",
+        does = "Leaves only a few steps of each colour.",
+        find = "posterize poster steps bands quantise quantize levels flat comic")
+public record Posterise(
+        @Range(min = 2, max = 32, initial = 5, says = "Steps from black to white.")
+        int steps) implements ByPixel<Void> {
+
+    @Override
+    public Pixels pixels(Void memory, Frame frame) {
+        float n = steps - 1;
+        return (p, from, to, row) -> {
+            for (int c = 0; c < 3; c++) {
+                float[] plane = p.plane(c);
+                for (int i = from; i < to; i++) plane[i] = Tone.linear(Math.round(Tone.seen(plane[i]) * n) / n);
+            }
+        };
+    }
+}
