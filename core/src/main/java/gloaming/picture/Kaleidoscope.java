@@ -33,16 +33,20 @@ public record Kaleidoscope(
 
     @Override
     public Places places(Picture whole, Void memory, Frame frame) {
-        double wedge = Math.PI / pairs;
+        float wedge = (float) (2 * Math.PI / pairs);
+        float start = (float) (2 * Math.PI * turn);
+        float first = (float) (2 * Math.PI * look);
+        float mx = (float) x;
+        float my = (float) y;
         return (row, px, py, n) -> {
+            Strips.polar(px, py, n);
             for (int i = 0; i < n; i++) {
-                double far = Math.sqrt(px[i] * px[i] + py[i] * py[i]);
-                double angle = Math.atan2(py[i], px[i]) - 2 * Math.PI * turn;
-                double part = angle / (2 * wedge);
-                part = Math.abs(part - Math.floor(part) - 0.5) * 2 * wedge + 2 * Math.PI * look;
-                px[i] = (float) (x + far * Math.cos(part));
-                py[i] = (float) (y + far * Math.sin(part));
+                float part = (px[i] - start) / wedge;
+                px[i] = Math.abs(part - (float) Math.floor(part) - 0.5f) * wedge + first;
             }
+            Strips.cartesian(px, py, n);
+            for (int i = 0; i < n; i++) px[i] += mx;
+            for (int i = 0; i < n; i++) py[i] += my;
         };
     }
 }

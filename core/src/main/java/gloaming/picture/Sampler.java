@@ -297,11 +297,12 @@ final class Sampler {
             }
         }
         for (int i = 0; i < n; i++) {
-            // What lies across the border, and what is no place at all, is looked up by itself.
-            boolean inside = x[i] >= 0 && y[i] >= 0 && x[i] <= s.width - 1 && y[i] <= s.height - 1;
-            boolean done = !plain && i < n / Strips.LANES * Strips.LANES && (inside || border == Border.HOLD);
-            if (done) continue;
+            // What lies beyond an empty border, across a seam, or is no place at all, is looked up by itself.
             boolean somewhere = x[i] > -FAR && x[i] < FAR && y[i] > -FAR && y[i] < FAR;
+            boolean whole = border != Border.EMPTY
+                    ? scratch.u[i] <= 1 && scratch.v[i] <= 1
+                    : x[i] >= 0 && y[i] >= 0 && x[i] <= s.width - 1 && y[i] <= s.height - 1;
+            if (!plain && somewhere && whole && i < n / Strips.LANES * Strips.LANES) continue;
             for (int c = 0; c < 4; c++) {
                 out.plane(c)[at + i] = somewhere ? at(s, s.plane(c), x[i], y[i], border) : 0;
             }

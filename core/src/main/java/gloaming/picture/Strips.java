@@ -330,6 +330,26 @@ final class Strips {
         for (; x < n; x++) out[to + x] = k * p[at + x];
     }
 
+    /** Angles in radians and distances from the middle in place of places. */
+    static void polar(float[] x, float[] y, int n) {
+        for (int i = 0; i < n; i += LANES) {
+            FloatVector px = FloatVector.fromArray(F, x, i);
+            FloatVector py = FloatVector.fromArray(F, y, i);
+            py.lanewise(VectorOperators.ATAN2, px).intoArray(x, i);
+            px.mul(px).add(py.mul(py)).sqrt().intoArray(y, i);
+        }
+    }
+
+    /** Places in place of angles in radians and distances. */
+    static void cartesian(float[] angle, float[] far, int n) {
+        for (int i = 0; i < n; i += LANES) {
+            FloatVector a = FloatVector.fromArray(F, angle, i);
+            FloatVector r = FloatVector.fromArray(F, far, i);
+            a.lanewise(VectorOperators.COS).mul(r).intoArray(angle, i);
+            a.lanewise(VectorOperators.SIN).mul(r).intoArray(far, i);
+        }
+    }
+
     /** Bends each by its size: {@code p[i] = sign(p[i]) * scale * |p[i]|^exponent}. */
     static void power(float[] p, int at, float exponent, float scale, int n) {
         int i = at;

@@ -34,20 +34,26 @@ public record Unroll(
     @Override
     public Places places(Picture whole, Void memory, Frame frame) {
         double aspect = whole.aspect();
+        float round = (float) (1 / (2 * Math.PI));
+        float start = (float) turn;
+        float wide = (float) aspect;
+        float reach = (float) radius;
+        if (way == Way.ROLL) {
+            return (row, x, y, n) -> {
+                Strips.polar(x, y, n);
+                for (int i = 0; i < n; i++) {
+                    float angle = x[i] * round - start;
+                    x[i] = (2 * (angle - (float) Math.floor(angle)) - 1) * wide;
+                    y[i] = 2 * y[i] / reach - 1;
+                }
+            };
+        }
         return (row, x, y, n) -> {
             for (int i = 0; i < n; i++) {
-                if (way == Way.ROLL) {
-                    double angle = Math.atan2(y[i], x[i]) / (2 * Math.PI) - turn;
-                    double far = Math.sqrt(x[i] * x[i] + y[i] * y[i]) / radius;
-                    x[i] = (float) ((2 * (angle - Math.floor(angle)) - 1) * aspect);
-                    y[i] = (float) (2 * far - 1);
-                } else {
-                    double angle = 2 * Math.PI * (x[i] / (2 * aspect) + 0.5 + turn);
-                    double far = (y[i] + 1) / 2 * radius;
-                    x[i] = (float) (far * Math.cos(angle));
-                    y[i] = (float) (far * Math.sin(angle));
-                }
+                x[i] = (x[i] / (2 * wide) + 0.5f + start) / round;
+                y[i] = (y[i] + 1) / 2 * reach;
             }
+            Strips.cartesian(x, y, n);
         };
     }
 }

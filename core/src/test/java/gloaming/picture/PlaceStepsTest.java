@@ -95,14 +95,12 @@ class PlaceStepsTest {
         Kaleidoscope step = new Kaleidoscope(pairs, 0, 0.1, 0.1, 0, Border.MIRROR);
         Warp.Places places = step.places(ramp(), null, frame);
         for (double turn = 0.01; turn < 1; turn += 0.07) {
-            float[] x = {
-                (float) (0.5 * Math.cos(2 * Math.PI * turn)),
-                (float) (0.5 * Math.cos(2 * Math.PI * (turn + 1.0 / pairs)))
-            };
-            float[] y = {
-                (float) (0.5 * Math.sin(2 * Math.PI * turn)),
-                (float) (0.5 * Math.sin(2 * Math.PI * (turn + 1.0 / pairs)))
-            };
+            float[] x = new float[32];
+            float[] y = new float[32];
+            for (int i = 0; i < 2; i++) {
+                x[i] = (float) (0.5 * Math.cos(2 * Math.PI * (turn + (double) i / pairs)));
+                y[i] = (float) (0.5 * Math.sin(2 * Math.PI * (turn + (double) i / pairs)));
+            }
             places.look(0, x, y, 2);
             assertThat(x[1]).isCloseTo(x[0], offset(1e-4f));
             assertThat(y[1]).isCloseTo(y[0], offset(1e-4f));
