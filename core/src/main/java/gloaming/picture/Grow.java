@@ -9,7 +9,7 @@ import gloaming.step.Says;
 /**
  * Grows or shrinks what is light and covered: each pixel takes the largest, or smallest, within a square about it.
  *
- * <p>Maxima over a window go in a time that does not depend on its size (van Herk 1992; Gil and Werman 1993).
+ * <p>Maxima over a window are made from those over half of it, so that the cost grows with the logarithm of the reach.
  */
 @Says(
         name = "Grow",
@@ -19,7 +19,9 @@ public record Grow(
         @Range(min = -0.3, max = 0.3, initial = 0.02, unit = "units", says = "How far outward; below 0 inward.")
         double reach)
         implements Operation<Picture, Picture, Void> {
-    private static final ThreadLocal<float[][]> ROOM = ThreadLocal.withInitial(() -> new float[3][0]);
+    private static final ThreadLocal<float[]> ROOM = ThreadLocal.withInitial(() -> new float[0]);
+    /** Columns worked on side by side. */
+    private static final int BLOCK = 64;
 
     @Override
     public Picture run(Picture in, Void memory, Frame frame) {
@@ -30,31 +32,57 @@ public record Grow(
         Picture out = frame.picture();
         frame.crew().each(in.height, 8, (from, to) -> {
             for (int row = from; row < to; row++) {
-                for (int c = 0; c < 4; c++) line(in.plane(c), in.at(row), 1, in.width, r, sign, across.plane(c));
+                for (int c = 0; c < 4; c++) across(in.plane(c), in.at(row), in.width, r, sign, across.plane(c));
             }
         });
-        frame.crew().each(in.width, 16, (from, to) -> {
-            for (int x = from; x < to; x++) {
-                for (int c = 0; c < 4; c++) line(across.plane(c), x, in.width, in.height, r, sign, out.plane(c));
+        int blocks = (in.width + BLOCK - 1) / BLOCK;
+        frame.crew().each(blocks, 1, (from, to) -> {
+            for (int block = from; block < to; block++) {
+                int left = block * BLOCK;
+                int wide = Math.min(BLOCK, in.width - left);
+                for (int c = 0; c < 4; c++)
+                    upward(across.plane(c), left, wide, in.width, in.height, r, sign, out.plane(c));
             }
         });
         return out;
     }
 
-    /** The largest of {@code sign} times what lies within {@code r} places, along a line of {@code n} places. */
-    private static void line(float[] in, int at, int stride, int n, int r, float sign, float[] out) {
-        int window = 2 * r + 1;
-        int blocks = (n + 2 * r + window - 1) / window * window;
-        float[][] room = ROOM.get();
-        for (int k = 0; k < 3; k++) if (room[k].length < blocks) room[k] = new float[blocks];
-        float[] value = room[0];
-        float[] before = room[1];
-        float[] after = room[2];
-        for (int i = 0; i < blocks; i++) value[i] = sign * in[at + Math.clamp(i - r, 0, n - 1) * stride];
-        for (int i = 0; i < blocks; i++) before[i] = i % window == 0 ? value[i] : Math.max(before[i - 1], value[i]);
-        for (int i = blocks - 1; i >= 0; i--) {
-            after[i] = i % window == window - 1 ? value[i] : Math.max(after[i + 1], value[i]);
+    private static void across(float[] in, int at, int n, int r, float sign, float[] out) {
+        float[] room = room(n + 2 * r);
+        for (int i = 0; i < n; i++) room[r + i] = sign * in[at + i];
+        java.util.Arrays.fill(room, 0, r, room[r]);
+        java.util.Arrays.fill(room, r + n, n + 2 * r, room[r + n - 1]);
+        largest(room, n + 2 * r, 1, 2 * r + 1);
+        for (int i = 0; i < n; i++) out[at + i] = sign * room[i];
+    }
+
+    private static void upward(float[] in, int left, int wide, int width, int height, int r, float sign, float[] out) {
+        float[] room = room((height + 2 * r) * wide);
+        for (int y = 0; y < height + 2 * r; y++) {
+            int from = Math.clamp(y - r, 0, height - 1) * width + left;
+            for (int x = 0; x < wide; x++) room[y * wide + x] = sign * in[from + x];
         }
-        for (int i = 0; i < n; i++) out[at + i * stride] = sign * Math.max(after[i], before[i + window - 1]);
+        largest(room, (height + 2 * r) * wide, wide, 2 * r + 1);
+        for (int y = 0; y < height; y++) {
+            for (int x = 0; x < wide; x++) out[y * width + left + x] = sign * room[y * wide + x];
+        }
+    }
+
+    /** Replaces each number by the largest of {@code window} numbers that begin with it, {@code unit} apart. */
+    private static void largest(float[] p, int n, int unit, int window) {
+        int done = 1;
+        int length = n;
+        while (done < window) {
+            int ahead = Math.min(done, window - done);
+            length -= ahead * unit;
+            Strips.largest(p, ahead * unit, length);
+            done += ahead;
+        }
+    }
+
+    private static float[] room(int length) {
+        float[] room = ROOM.get();
+        if (room.length < length) ROOM.set(room = new float[length]);
+        return room;
     }
 }

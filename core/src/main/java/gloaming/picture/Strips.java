@@ -350,6 +350,17 @@ final class Strips {
         }
     }
 
+    /** {@code p[i] = max(p[i], p[i + ahead])}, in ascending order. */
+    static void largest(float[] p, int ahead, int n) {
+        int i = 0;
+        for (; i <= n - LANES; i += LANES) {
+            FloatVector.fromArray(F, p, i)
+                    .max(FloatVector.fromArray(F, p, i + ahead))
+                    .intoArray(p, i);
+        }
+        for (; i < n; i++) p[i] = Math.max(p[i], p[i + ahead]);
+    }
+
     /** Bends each by its size: {@code p[i] = sign(p[i]) * scale * |p[i]|^exponent}. */
     static void power(float[] p, int at, float exponent, float scale, int n) {
         int i = at;

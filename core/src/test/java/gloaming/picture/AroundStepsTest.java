@@ -101,6 +101,21 @@ class AroundStepsTest {
     }
 
     @Test
+    void theMedianIsTheFifthLargestOfNine() {
+        SplittableRandom random = new SplittableRandom(1);
+        for (int i = 0; i < 2000; i++) {
+            float[] nine = new float[9];
+            for (int k = 0; k < 9; k++) nine[k] = random.nextInt(5) + (float) random.nextDouble();
+            float[] sorted = nine.clone();
+            java.util.Arrays.sort(sorted);
+            assertThat(Median.middle(nine)).isEqualTo(sorted[4]);
+        }
+        Picture specks = flat(0.3f);
+        specks.r[40 * W + 40] = 9;
+        assertThat(new Median(0.004).run(specks, null, frame).r[40 * W + 40]).isEqualTo(0.3f);
+    }
+
+    @Test
     void aDelayHandsOutTheFrameOfThen() {
         Delay delay = new Delay(7);
         Past past = delay.memory();

@@ -80,6 +80,23 @@ class ColourStepsTest {
     }
 
     @Test
+    void aToneCurveGoesThroughItsTonesWithoutHillsOfItsOwnAndOnBeyondWhite() {
+        float[] at = {0.1f, 0.2f, 0.7f, 0.7f, 0.9f};
+        float[] slope = ToneCurve.slopes(at);
+        for (int k = 0; k < 5; k++)
+            assertThat(ToneCurve.curve(k / 4f, at, slope)).isCloseTo(at[k], offset(1e-6f));
+        float before = -1;
+        for (int i = 0; i <= 200; i++) {
+            float now = ToneCurve.curve(i / 160f, at, slope);
+            assertThat(now).isGreaterThanOrEqualTo(before - 1e-6f);
+            before = now;
+        }
+        Picture in = noise();
+        Picture out = new ToneCurve(0, 0.25, 0.5, 0.75, 1).run(new Picture(160, 90).copyFrom(in), null, frame);
+        for (int i = 0; i < in.pixels(); i += 13) assertThat(out.r[i]).isCloseTo(in.r[i], offset(1e-4f));
+    }
+
+    @Test
     void channelsAreTakenFromWhereTheyAreSaidToBe() {
         Picture in = new Picture(160, 90).fill(0.1f, 2, -0.5f, 0.25f);
         Picture out = new Channels(
