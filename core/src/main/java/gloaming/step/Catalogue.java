@@ -2,8 +2,16 @@ package gloaming.step;
 
 import io.github.classgraph.ClassGraph;
 import io.github.classgraph.ScanResult;
+import java.io.IOException;
+import java.net.JarURLConnection;
+import java.net.URISyntaxException;
+import java.net.URL;
+import java.nio.file.Path;
 import java.util.Collection;
+import java.util.Collections;
+import java.util.HashSet;
 import java.util.Map;
+import java.util.Set;
 import java.util.TreeMap;
 
 /** Every operation on the class path, found by looking: adding a step is adding its file. */
@@ -16,8 +24,11 @@ public final class Catalogue {
 
     @SuppressWarnings("unchecked")
     private Catalogue() {
+        Set<String> homes = homes();
         try (ScanResult scan = new ClassGraph()
                 .acceptPackages("gloaming")
+                .filterClasspathElements(element ->
+                        homes.contains(Path.of(element).toAbsolutePath().toString()))
                 .enableClassInfo()
                 .enableAnnotationInfo()
                 .scan()) {
@@ -28,6 +39,22 @@ public final class Catalogue {
                 }
             }
         }
+    }
+
+    /** The folders and jars that hold the package: looking into all the others takes a good part of a second. */
+    private static Set<String> homes() {
+        Set<String> homes = new HashSet<>();
+        try {
+            for (URL url : Collections.list(Catalogue.class.getClassLoader().getResources("gloaming"))) {
+                Path home = url.openConnection() instanceof JarURLConnection jar
+                        ? Path.of(jar.getJarFileURL().toURI())
+                        : Path.of(url.toURI()).getParent();
+                homes.add(home.toAbsolutePath().toString());
+            }
+        } catch (IOException | URISyntaxException e) {
+            throw new IllegalStateException("The class path cannot be read.", e);
+        }
+        return homes;
     }
 
     public static Catalogue all() {
