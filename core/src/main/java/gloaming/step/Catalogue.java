@@ -3,15 +3,11 @@ package gloaming.step;
 import io.github.classgraph.ClassGraph;
 import io.github.classgraph.ScanResult;
 import java.io.IOException;
-import java.net.JarURLConnection;
-import java.net.URISyntaxException;
-import java.net.URL;
-import java.nio.file.Path;
+import java.util.ArrayList;
 import java.util.Collection;
 import java.util.Collections;
-import java.util.HashSet;
+import java.util.List;
 import java.util.Map;
-import java.util.Set;
 import java.util.TreeMap;
 
 /** Every operation on the class path, found by looking: adding a step is adding its file. */
@@ -24,11 +20,10 @@ public final class Catalogue {
 
     @SuppressWarnings("unchecked")
     private Catalogue() {
-        Set<String> homes = homes();
+        List<String> homes = homes();
         try (ScanResult scan = new ClassGraph()
                 .acceptPackages("gloaming")
-                .filterClasspathElements(element ->
-                        homes.contains(Path.of(element).toAbsolutePath().toString()))
+                .filterClasspathElements(element -> isHome(homes, element))
                 .enableClassInfo()
                 .enableAnnotationInfo()
                 .scan()) {
@@ -41,20 +36,24 @@ public final class Catalogue {
         }
     }
 
-    /** The folders and jars that hold the package: looking into all the others takes a good part of a second. */
-    private static Set<String> homes() {
-        Set<String> homes = new HashSet<>();
+    /** Where the package is to be found: looking into all other folders and jars takes a good part of a second. */
+    private static List<String> homes() {
+        List<String> homes = new ArrayList<>();
         try {
-            for (URL url : Collections.list(Catalogue.class.getClassLoader().getResources("gloaming"))) {
-                Path home = url.openConnection() instanceof JarURLConnection jar
-                        ? Path.of(jar.getJarFileURL().toURI())
-                        : Path.of(url.toURI()).getParent();
-                homes.add(home.toAbsolutePath().toString());
+            for (Object home : Collections.list(Catalogue.class.getClassLoader().getResources("gloaming"))) {
+                homes.add(home.toString());
             }
-        } catch (IOException | URISyntaxException e) {
+        } catch (IOException e) {
             throw new IllegalStateException("The class path cannot be read.", e);
         }
         return homes;
+    }
+
+    /** Whether a folder or jar of the class path is one of these, by its name, which no coding of its path changes. */
+    private static boolean isHome(List<String> homes, String element) {
+        String name = element.substring(Math.max(element.lastIndexOf('/'), element.lastIndexOf('\\')) + 1);
+        return homes.stream()
+                .anyMatch(home -> home.contains("/" + name + "!/") || home.contains("/" + name + "/gloaming"));
     }
 
     public static Catalogue all() {
