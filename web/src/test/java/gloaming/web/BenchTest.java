@@ -155,7 +155,7 @@ class BenchTest {
                 .isEqualTo(Value.of(4));
 
         addAndSelect(open, "/", "make it soft", "blur");
-        addAndSelect(open, "/", "tone", "levels");
+        addAndSelect(open, "/", "gamma", "levels");
         browser.findElement(By.id("step-s3")).sendKeys(Keys.chord(Keys.ALT, Keys.ARROW_LEFT));
         until(
                 "Levels has moved before Blur",
