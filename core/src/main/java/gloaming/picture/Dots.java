@@ -146,47 +146,29 @@ public final class Dots {
         start = Math.max(0, start);
         int at = out.at(bottom) + start;
         int rows = top - bottom;
-        if (add) {
-            Strips.addDot(
-                    out.r,
-                    out.g,
-                    out.b,
-                    out.a,
-                    at,
-                    out.width,
-                    rows,
-                    whole,
-                    start - x,
-                    bottom - y,
-                    1 / soft,
-                    inverse,
-                    alpha,
-                    red,
-                    green,
-                    blue);
-        } else {
-            Strips.coverDot(
-                    out.r,
-                    out.g,
-                    out.b,
-                    out.a,
-                    at,
-                    out.width,
-                    rows,
-                    whole,
-                    start - x,
-                    bottom - y,
-                    1 / soft,
-                    inverse,
-                    alpha,
-                    red,
-                    green,
-                    blue);
-        }
+        float hide = add ? 0 : 1;
+        Strips.dot(
+                out.r,
+                out.g,
+                out.b,
+                out.a,
+                at,
+                out.width,
+                rows,
+                whole,
+                start - x,
+                bottom - y,
+                1 / soft,
+                inverse,
+                alpha,
+                red,
+                green,
+                blue,
+                hide);
         if (start + whole >= right) return;
         for (int row = bottom; row < top; row++) {
             float most = 1 / soft - (row - y) * (row - y) * inverse;
-            rest(out, out.at(row), start + whole, right, x, most, inverse, alpha, red, green, blue, add ? 0 : 1);
+            rest(out, out.at(row), start + whole, right, x, most, inverse, alpha, red, green, blue, hide);
         }
     }
 

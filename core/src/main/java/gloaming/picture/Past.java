@@ -18,7 +18,6 @@ public final class Past {
             newest = -1;
         }
         if (dt == 0 && held > 0) return;
-        for (int i = room; i < MOST && newest < 0; i++) ring[i] = null;
         newest = (newest + 1) % MOST;
         if (ring[newest] == null) ring[newest] = spare(room, picture);
         ring[newest].copyFrom(picture);

@@ -1,6 +1,5 @@
 package gloaming.picture;
 
-import gloaming.flow.Crew;
 import gloaming.flow.Picture;
 
 /**
@@ -80,21 +79,6 @@ final class Sampler {
         double dx = cos * source.height / height;
         double dy = turn == 0 ? 0 : -sin * source.height / height;
         return new Move(source, cos, sin, shiftX, shiftY, dx, dy, border, (float) fade);
-    }
-
-    /** Draws the whole of it. */
-    static void draw(
-            Picture source,
-            double scale,
-            double turn,
-            double shiftX,
-            double shiftY,
-            Border border,
-            double fade,
-            Picture out,
-            Crew crew) {
-        Move move = move(source, scale, turn, shiftX, shiftY, border, fade, out.height);
-        crew.each(out.height, 4, (from, to) -> move.rows(out, from, to));
     }
 
     private static void row(

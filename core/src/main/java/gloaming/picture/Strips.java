@@ -252,10 +252,10 @@ final class Strips {
     }
 
     /**
-     * The rows of a dot that adds its light: coverage by the squared distance, from {@code x} pixels left of the dot's middle
-     * and {@code y} below it on. The terms are those of {@link Dots#cover}.
+     * The rows of a dot: coverage by the squared distance, from {@code x} pixels left of the dot's middle and {@code y} below it
+     * on. The terms are those of {@link Dots#cover}; {@code hide} is how much of what lies behind a dot hides, 0 or 1.
      */
-    static void addDot(
+    static void dot(
             float[] r,
             float[] g,
             float[] b,
@@ -271,7 +271,8 @@ final class Strips {
             float alpha,
             float red,
             float green,
-            float blue) {
+            float blue,
+            float hide) {
         for (int row = 0; row < rows; row++) {
             float most = middle - (y + row) * (y + row) * inverse;
             if (most <= 0) continue;
@@ -279,45 +280,12 @@ final class Strips {
                 FloatVector dx = INDEX.add(x + k);
                 FloatVector q = dx.mul(dx).mul(-inverse).add(most).max(0f).min(1f);
                 FloatVector c = q.mul(-2f).add(3f).mul(q).mul(q).mul(alpha);
-                FloatVector.fromArray(F, r, i).add(c.mul(red)).intoArray(r, i);
-                FloatVector.fromArray(F, g, i).add(c.mul(green)).intoArray(g, i);
-                FloatVector.fromArray(F, b, i).add(c.mul(blue)).intoArray(b, i);
-                FloatVector av = FloatVector.fromArray(F, a, i);
-                av.add(c).sub(av.mul(c)).intoArray(a, i);
-            }
-        }
-    }
-
-    /** The same for a dot that covers what is behind it. */
-    static void coverDot(
-            float[] r,
-            float[] g,
-            float[] b,
-            float[] a,
-            int at,
-            int stride,
-            int rows,
-            int n,
-            float x,
-            float y,
-            float middle,
-            float inverse,
-            float alpha,
-            float red,
-            float green,
-            float blue) {
-        for (int row = 0; row < rows; row++) {
-            float most = middle - (y + row) * (y + row) * inverse;
-            if (most <= 0) continue;
-            for (int i = at + row * stride, k = 0; k < n; i += LANES, k += LANES) {
-                FloatVector dx = INDEX.add(x + k);
-                FloatVector q = dx.mul(dx).mul(-inverse).add(most).max(0f).min(1f);
-                FloatVector c = q.mul(-2f).add(3f).mul(q).mul(q).mul(alpha);
-                FloatVector keep = c.neg().add(1f);
+                FloatVector keep = c.mul(-hide).add(1f);
                 FloatVector.fromArray(F, r, i).mul(keep).add(c.mul(red)).intoArray(r, i);
                 FloatVector.fromArray(F, g, i).mul(keep).add(c.mul(green)).intoArray(g, i);
                 FloatVector.fromArray(F, b, i).mul(keep).add(c.mul(blue)).intoArray(b, i);
-                FloatVector.fromArray(F, a, i).mul(keep).add(c).intoArray(a, i);
+                FloatVector av = FloatVector.fromArray(F, a, i);
+                av.add(c).sub(av.mul(c)).intoArray(a, i);
             }
         }
     }

@@ -84,9 +84,8 @@ class PictureStepsTest {
         Picture out = new Picture(40, 30);
         for (double[] move :
                 new double[][] {{0.9, 0, 0, 0}, {1, 0, 0.31, -0.17}, {0.6, 0.07, 0.2, 0.1}, {3, -0.4, 0, 0.5}}) {
-            try (Crew crew = new Crew(2)) {
-                Sampler.draw(in, move[0], move[1], move[2], move[3], border, 0.8, out, crew);
-            }
+            Sampler.move(in, move[0], move[1], move[2], move[3], border, 0.8, out.height)
+                    .rows(out, 0, out.height);
             double cos = Math.cos(2 * Math.PI * move[1]) / move[0];
             double sin = Math.sin(2 * Math.PI * move[1]) / move[0];
             for (int y = 0; y < 30; y++) {
