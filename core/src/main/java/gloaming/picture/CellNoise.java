@@ -56,7 +56,7 @@ public record CellNoise(
         long seed = frame.seed();
         float time = (float) memory.time;
         return (in, out, from, to) -> {
-            float[] near = Slope.Room.of(out.width).x;
+            float[] near = Slope.Room.of(Math.max(3, out.width)).x;
             for (int row = from; row < to; row++) {
                 int at = out.at(row);
                 for (int x = 0; x < out.width; x++) {

@@ -1,0 +1,73 @@
+package gloaming.flow;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+import static org.assertj.core.api.Assertions.within;
+
+import org.junit.jupiter.api.Test;
+
+class PictureTest {
+
+    @Test
+    void theWorldIsTwoHighAndAsWideAsItsShapeWithTheOriginInTheMiddle() {
+        Picture picture = new Picture(160, 90);
+        assertThat(picture.worldX(79.5)).isCloseTo(0, within(1e-12));
+        assertThat(picture.worldY(44.5)).isCloseTo(0, within(1e-12));
+        assertThat(picture.worldY(-0.5)).isCloseTo(-1, within(1e-12));
+        assertThat(picture.worldX(159.5)).isCloseTo(160 / 90.0, within(1e-12));
+        assertThat(picture.worldX(10) - picture.worldX(9)).isCloseTo(1 / picture.scale(), within(1e-12));
+    }
+
+    @Test
+    void aStripHoldsTheRowsItIsToldAndCopiesOnlyThose() {
+        Picture whole = new Picture(5, 12);
+        for (int i = 0; i < whole.pixels(); i++) whole.g[i] = i;
+        Picture strip = Picture.strip(5, 12, 4).hold(8);
+        strip.copyFrom(whole, 8, 12);
+        assertThat(strip.g).hasSize(20);
+        assertThat(strip.g[strip.at(9)]).isEqualTo(45);
+        strip.clear(9, 10);
+        assertThat(strip.g[strip.at(9) + 4]).isZero();
+        assertThat(strip.g[strip.at(10)]).isEqualTo(50);
+        Picture back = new Picture(5, 12).copyFrom(strip, 10, 12);
+        assertThat(back.g[55]).isEqualTo(55);
+        assertThat(back.g[45]).isZero();
+    }
+
+    @Test
+    void aPictureHasAtLeastOnePixel() {
+        assertThatThrownBy(() -> new Picture(0, 4))
+                .isInstanceOf(IllegalArgumentException.class)
+                .hasMessageContaining("0x4");
+    }
+
+    @Test
+    void aPoolLendsWhatCameBackAndDropsWhatIsKeptOrOfAnotherSize() {
+        PicturePool pool = new PicturePool();
+        pool.resize(8, 4);
+        Picture first = pool.borrow();
+        assertThat(first.width).isEqualTo(8);
+        pool.giveBack(first);
+        assertThat(pool.borrow()).isSameAs(first);
+        first.kept = true;
+        pool.giveBack(first);
+        assertThat(pool.borrow()).isNotSameAs(first);
+        Picture small = pool.borrow();
+        pool.resize(16, 8);
+        pool.giveBack(small);
+        assertThat(pool.borrow().width).isEqualTo(16);
+    }
+
+    @Test
+    void aPoolKeepsALimitedNumber() {
+        PicturePool pool = new PicturePool();
+        for (int i = 0; i < 100; i++) pool.giveBack(new Picture(1, 1));
+        java.util.Set<Picture> lent = java.util.Collections.newSetFromMap(new java.util.IdentityHashMap<>());
+        Picture fresh = new Picture(1, 1);
+        fresh.r[0] = 3;
+        for (int i = 0; i < 24; i++) lent.add(pool.borrow());
+        pool.giveBack(fresh);
+        assertThat(lent).hasSize(24);
+        assertThat(pool.borrow()).isSameAs(fresh);
+    }
+}

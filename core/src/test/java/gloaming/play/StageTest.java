@@ -1,0 +1,211 @@
+package gloaming.play;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
+import gloaming.look.Blend;
+import gloaming.look.Clock;
+import gloaming.look.Follow;
+import gloaming.look.Lane;
+import gloaming.look.Layer;
+import gloaming.look.Look;
+import gloaming.look.Step;
+import gloaming.look.Value;
+import gloaming.step.Catalogue;
+import java.util.List;
+import java.util.Set;
+import java.util.concurrent.locks.LockSupport;
+import java.util.function.BooleanSupplier;
+import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.Test;
+
+/** The stage as it runs: a real thread in real time. */
+class StageTest {
+    private final Stage stage = new Stage(Catalogue.all(), 1);
+
+    @AfterEach
+    void stop() {
+        stage.close();
+    }
+
+    private static Look look(Step... steps) {
+        return new Look(
+                "Mill race",
+                64,
+                36,
+                120,
+                3,
+                96,
+                List.of(
+                        new Lane("l1", "race", Clock.SHOW, List.of(steps)),
+                        new Lane("l2", "tide", Clock.SHOW, List.of(Step.of("s9", "sway")))),
+                List.of(Layer.of("m1", "l1", Blend.OVER, 1)));
+    }
+
+    private static Step fill(double brightness) {
+        return Step.of("s1", "fill").with("brightness", Value.of(brightness)).with("colour", Value.of("#ffffff"));
+    }
+
+    private static void until(String what, BooleanSupplier is) {
+        long end = System.nanoTime() + 30_000_000_000L;
+        while (!is.getAsBoolean()) {
+            if (System.nanoTime() > end) throw new AssertionError("did not happen: " + what);
+            LockSupport.parkNanos(1_000_000);
+        }
+    }
+
+    private Board board() {
+        Board[] board = new Board[1];
+        until("a board", () -> {
+            board[0] = stage.board();
+            if (board[0] == null) return false;
+            if (board[0].idle()) board[0].want();
+            return board[0].ready();
+        });
+        return board[0];
+    }
+
+    @Test
+    void withoutALookItWaitsAndWithOneItPlaysAndClosesAtOnce() {
+        stage.start();
+        assertThat(stage.board()).isNull();
+        stage.show(look(fill(1)));
+        until("frames", () -> stage.made() > 5);
+        assertThat(board().look.name()).isEqualTo("Mill race");
+    }
+
+    @Test
+    void anOutletGetsThePictureFittedByItsShapeAndNeverEnlarged() {
+        Outlet small = new Outlet(null, 32);
+        Outlet large = new Outlet(null, 4000);
+        Outlet step = new Outlet("s1", 64);
+        stage.scale(1);
+        stage.outlets(small, large, step);
+        stage.show(look(fill(1)));
+        stage.start();
+        for (Outlet outlet : List.of(small, large, step)) {
+            outlet.want();
+            until("a picture", outlet::ready);
+        }
+        assertThat(List.of(small.width(), small.height())).containsExactly(32, 18);
+        assertThat(List.of(large.width(), large.height())).containsExactly(64, 36);
+        assertThat(step.rgb()).hasSize(64 * 36 * 3);
+        assertThat(step.rgb()[0] & 255).isGreaterThan(180);
+        byte[] before = large.rgb().clone();
+        stage.show(look(fill(0)));
+        large.want();
+        until("the next", () -> {
+            if (!large.ready()) return false;
+            if (large.rgb()[0] == 0) return true;
+            large.want();
+            return false;
+        });
+        assertThat(before[0]).isNotZero();
+    }
+
+    @Test
+    void pauseHoldsTimeWhileFramesGoOnAndRewindGoesBackToTheStart() {
+        stage.show(look(fill(1)));
+        stage.start();
+        until("time runs", () -> stage.now() > 0.1);
+        stage.pause(true);
+        long made = stage.made();
+        until("a frame after the pause", () -> stage.made() > made + 1);
+        double held = stage.now();
+        until("more frames", () -> stage.made() > made + 10);
+        assertThat(stage.now()).isEqualTo(held);
+        stage.rewind();
+        until("the start", () -> stage.now() == 0);
+        stage.pause(false);
+        until("time runs again", () -> stage.now() > 0.05);
+    }
+
+    @Test
+    void fadingReachesItsLevelAndTellsTheOutputs() {
+        stage.show(look(fill(1)));
+        stage.fade(0, 0.2);
+        stage.start();
+        until("dark", () -> {
+            Board board = board();
+            boolean dark = board.outputLight == 0;
+            assertThat(board.outputLight).isBetween(0.0, 1.0);
+            board.rest();
+            return dark;
+        });
+        stage.fade(1, 0);
+        Outlet outlet = new Outlet(null, 32);
+        stage.outlets(outlet);
+        outlet.want();
+        until("light at once", () -> {
+            if (!outlet.ready()) return false;
+            if (outlet.light() == 1) return true;
+            outlet.want();
+            return false;
+        });
+    }
+
+    @Test
+    void theBoardTellsOfStepsFollowsAndTheProbe() {
+        Look look = look(fill(4).withFollow("cover", new Follow("l2", 0, 1, 0.5, 1, 0, 0)));
+        stage.show(look);
+        stage.scale(1);
+        stage.probe(null, 0.5f, 0.5f);
+        stage.start();
+        until("values", () -> {
+            Board board = board();
+            int sway = board.steps.indexOf("s9");
+            boolean whole = board.probe[2] > 0
+                    && !Double.isNaN(board.value[sway])
+                    && board.follows.equals(List.of("s1 cover"))
+                    && board.followed[0][2] >= 0.5;
+            if (whole) {
+                assertThat(board.probe[0]).isEqualTo(32);
+                assertThat(board.probe[1]).isEqualTo(18);
+                assertThat((double) board.probe[5]).isCloseTo(board.followed[0][2], within(0.2));
+                assertThat(board.trouble).containsOnlyNulls();
+                assertThat(board.width).isEqualTo(64);
+            }
+            board.rest();
+            return whole;
+        });
+    }
+
+    @Test
+    void tilesShowEveryStepThatIsAskedFor() {
+        Look look = look(fill(1), Step.of("s2", "blur"));
+        Tiles tiles = new Tiles(List.of("s1", "s2"), Set.of("l1"), 64 / 36.0);
+        stage.tiles(tiles);
+        stage.show(look);
+        stage.start();
+        tiles.want();
+        until("all tiles", tiles::ready);
+        int middle = (Tiles.HEIGHT / 2 * tiles.width + tiles.tileWidth / 2) * 3;
+        assertThat(tiles.rgb()[middle] & 255).isGreaterThan(150);
+        assertThat(tiles.rgb()[middle + tiles.tileWidth * 3] & 255).isGreaterThan(150);
+    }
+
+    @Test
+    void aLookOfAnotherSizeAndRateIsTakenUpWhileItRuns() {
+        stage.scale(1);
+        stage.show(look(fill(1)));
+        stage.start();
+        until("frames", () -> stage.made() > 3);
+        stage.show(look(fill(1)).withFormat(48, 48, 30, 1, 120));
+        until("the new size", () -> {
+            Board board = board();
+            boolean now = board.width == 48 && board.height == 48;
+            board.rest();
+            return now;
+        });
+    }
+
+    @Test
+    void aScaleByHandIsOneOfTheSizesAndNothingMeansByItself() {
+        stage.scale(0.7);
+        assertThat(stage.scaleByHand()).isEqualTo(0.75);
+        stage.scale(0.01);
+        assertThat(stage.scaleByHand()).isCloseTo(1 / 3.0, within(1e-3));
+        stage.scale(0);
+        assertThat(stage.scaleByHand()).isZero();
+    }
+}

@@ -1,0 +1,191 @@
+package gloaming.step;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import gloaming.Moments;
+import gloaming.flow.Attribute;
+import gloaming.flow.Column;
+import gloaming.flow.Flow;
+import gloaming.flow.Kind;
+import gloaming.flow.Picture;
+import gloaming.flow.Points;
+import gloaming.flow.Signal;
+import gloaming.look.Value;
+import java.util.List;
+import java.util.Map;
+import java.util.SplittableRandom;
+import java.util.TreeMap;
+import java.util.function.Supplier;
+import java.util.stream.Stream;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.MethodSource;
+
+/** What holds for every step there is and will be, from its description alone. */
+class EveryStepTest {
+    static Stream<String> steps() {
+        return Catalogue.all().entries().stream()
+                .map(Description::id)
+                // A step of the tests' own that fails on purpose.
+                .filter(id -> !id.equals("trip"));
+    }
+
+    @ParameterizedTest
+    @MethodSource("steps")
+    void itWorksAtTheEndsOfEverySettingOnPicturesOfAnyShape(String id) {
+        Description description = Catalogue.all().find(id);
+        for (int[] size : new int[][] {{1, 1}, {1, 17}, {17, 1}, {33, 19}}) {
+            for (Map<String, Value> settings : atTheEnds(description)) {
+                Moments frame = frame(description, size);
+                Operation<Flow, Flow, Object> operation = make(description, settings);
+                Object memory = operation.memory();
+                for (int i = 0; i < 3; i++) {
+                    Flow out = played(
+                            description,
+                            settings,
+                            () -> operation.run(given(description.takes(), size), memory, frame.next()));
+                    assertThat(out).as("%s of %s", id, settings).isNotNull();
+                    assertThat(Kind.of(out.getClass())).isEqualTo(description.gives());
+                    if (out instanceof Picture picture) {
+                        assertThat(picture.width).isEqualTo(size[0]);
+                        assertThat(picture.height).isEqualTo(size[1]);
+                    }
+                }
+            }
+        }
+    }
+
+    private static Flow played(Description description, Map<String, Value> settings, Supplier<Flow> run) {
+        try {
+            return run.get();
+        } catch (RuntimeException e) {
+            throw new AssertionError(description.name() + " failed with " + settings, e);
+        }
+    }
+
+    @ParameterizedTest
+    @MethodSource("steps")
+    void withNothingToReadItStillWorks(String id) {
+        Description description = Catalogue.all().find(id);
+        Moments frame = new Moments().size(24, 14);
+        Operation<Flow, Flow, Object> operation = make(description, Map.of());
+        Object memory = operation.memory();
+        for (int i = 0; i < 3; i++) {
+            assertThat(operation.run(given(description.takes(), new int[] {24, 14}), memory, frame.next()))
+                    .isNotNull();
+        }
+    }
+
+    @ParameterizedTest
+    @MethodSource("steps")
+    void whatIsNotANumberNeitherStopsItNorStaysInItsMemory(String id) {
+        Description description = Catalogue.all().find(id);
+        int[] size = {24, 14};
+        Moments frame = frame(description, size);
+        Operation<Flow, Flow, Object> operation = make(description, Map.of());
+        Object memory = operation.memory();
+        Flow bad = given(description.takes(), size);
+        if (bad instanceof Picture picture) picture.r[100] = picture.a[101] = Float.NaN;
+        if (bad instanceof Points points) {
+            points.column(Attribute.X).copyFrom(Column.of(Float.NaN, 0.1f, Float.POSITIVE_INFINITY));
+        }
+        if (bad instanceof Signal signal) signal.set(Double.NaN);
+        operation.run(bad, memory, frame.next());
+        if (description.gives() != Kind.SIGNAL) return;
+        for (int i = 0; i < 200; i++) {
+            Signal out = (Signal) operation.run(given(description.takes(), size), memory, frame.next());
+            assertThat(out.value()).isFinite();
+        }
+    }
+
+    @ParameterizedTest
+    @MethodSource("steps")
+    void equalRunsGiveEqualResults(String id) {
+        Description description = Catalogue.all().find(id);
+        assertThat(played(description)).isEqualTo(played(description));
+    }
+
+    private List<Float> played(Description description) {
+        int[] size = {40, 22};
+        Moments frame = frame(description, size);
+        Operation<Flow, Flow, Object> operation = make(description, Map.of());
+        Object memory = operation.memory();
+        Flow out = null;
+        for (int i = 0; i < 5; i++) out = operation.run(given(description.takes(), size), memory, frame.next());
+        return switch (out) {
+            case Picture picture ->
+                Stream.of(0, 217, 439, 600)
+                        .map(i -> picture.r[i] + picture.a[i])
+                        .toList();
+            case Points points ->
+                Stream.of(Attribute.X, Attribute.Y, Attribute.SIZE)
+                        .map(a -> points.n() == 0 ? -1f : points.at(a, points.n() / 2))
+                        .toList();
+            case Signal signal -> List.of((float) signal.value());
+            default -> List.of();
+        };
+    }
+
+    @SuppressWarnings("unchecked")
+    private static Operation<Flow, Flow, Object> make(Description description, Map<String, Value> settings) {
+        return (Operation<Flow, Flow, Object>) description.make(description.arguments(settings));
+    }
+
+    /** All at their lowest, all at their highest, each by itself at either, and every choice. */
+    private List<Map<String, Value>> atTheEnds(Description description) {
+        List<Map<String, Value>> all = new java.util.ArrayList<>();
+        Map<String, Value> low = new TreeMap<>();
+        Map<String, Value> high = new TreeMap<>();
+        for (Setting setting : description.settings()) {
+            for (Value value : ends(setting)) all.add(Map.of(setting.id(), value));
+            low.put(setting.id(), ends(setting).getFirst());
+            high.put(setting.id(), ends(setting).getLast());
+        }
+        all.add(Map.of());
+        all.add(low);
+        all.add(high);
+        return all;
+    }
+
+    private static List<Value> ends(Setting setting) {
+        return switch (setting.form()) {
+            // Counts of points are many on purpose; a tenth of them tells as much here.
+            case NUMBER, WHOLE ->
+                List.of(
+                        Value.of(setting.min()),
+                        Value.of(setting.max() > 10_000 ? Math.rint(setting.max() / 100) : setting.max()));
+            case CHOICE -> setting.choices().stream().map(Value::of).toList();
+            case SWITCH -> List.of(Value.of(false), Value.of(true));
+            case COLOUR -> List.of(Value.of("#000000"), Value.of("#ffffff"));
+            case TEXT -> List.of(setting.initial());
+        };
+    }
+
+    private Moments frame(Description description, int[] size) {
+        Moments frame = new Moments().size(size[0], size[1]);
+        for (Description.Input input : description.reads()) frame.reads.put(input.name(), given(input.kind(), size));
+        return frame;
+    }
+
+    private Flow given(Kind kind, int[] size) {
+        if (kind == null) return null;
+        return switch (kind) {
+            case SIGNAL -> Signal.of(0.7);
+            case PICTURE -> {
+                Picture picture = new Picture(size[0], size[1]);
+                SplittableRandom pixels = new SplittableRandom(4);
+                for (int c = 0; c < 4; c++)
+                    for (int i = 0; i < picture.pixels(); i++) picture.plane(c)[i] = (float) pixels.nextDouble();
+                yield picture;
+            }
+            case POINTS -> {
+                Points points = new Points().n(50);
+                SplittableRandom places = new SplittableRandom(9);
+                for (Attribute a : List.of(Attribute.X, Attribute.Y)) {
+                    Column column = points.column(a).length(50);
+                    for (int i = 0; i < 50; i++) column.values[i] = (float) places.nextDouble() * 2 - 1;
+                }
+                yield points;
+            }
+        };
+    }
+}
