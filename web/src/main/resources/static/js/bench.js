@@ -493,9 +493,9 @@ Alpine.data('bench', () => ({
 
   // Transport
 
-  pause() { live.send({ do: 'pause', on: !this.paused }); },
+  pause() { live.send({ do: 'pause' }); },
   rewind() { live.send({ do: 'rewind' }); },
-  blackout(seconds) { live.send({ do: 'fade', to: this.dark ? 1 : 0, seconds }); },
+  blackout(seconds) { live.send({ do: 'fade', seconds }); },
   chooseScale(event) { this.scaleChoice = event.target.value; live.send({ do: 'scale', to: Number(event.target.value) }); },
   chooseSound(event) {
     const id = event.target.value;

@@ -108,7 +108,8 @@ class LiveSocket extends AbstractWebSocketHandler {
 
     @Override
     protected void handleBinaryMessage(WebSocketSession session, BinaryMessage message) {
-        viewers.get(session.getId()).close();
+        Viewer viewer = viewers.get(session.getId());
+        if (viewer != null) viewer.close();
     }
 
     private boolean common(Viewer viewer, JsonNode m) {
@@ -171,11 +172,16 @@ class LiveSocket extends AbstractWebSocketHandler {
             case "probe" ->
                 stage.probe(viewer.subject, (float) m.path("u").asDouble(-1), (float)
                         m.path("v").asDouble(-1));
-            case "pause" -> stage.pause(m.path("on").asBoolean(false));
+            // Without a value they turn round what is so now: a page knows that a moment late, and two quick presses
+            // must
+            // not come to one.
+            case "pause" -> stage.pause(m.path("on").asBoolean(!stage.paused()));
             case "rewind" -> stage.rewind();
             case "scale" -> stage.scale(m.path("to").asDouble(0));
             case "fade" ->
-                stage.fade(m.path("to").asDouble(1), m.path("seconds").asDouble(0));
+                stage.fade(
+                        m.path("to").asDouble(stage.lightWanted() < 0.5 ? 1 : 0),
+                        m.path("seconds").asDouble(0));
             case "sound" -> house.choose(open.showId, m.hasNonNull("sound") ? text(m, "sound") : null);
             default -> throw new Refused("The page asked for something this program does not know; load it again.");
         }

@@ -1,0 +1,85 @@
+package gloaming.web;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import gloaming.look.LookJson;
+import gloaming.web.command.DemoShow;
+import gloaming.web.command.Gloaming;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.concurrent.TimeUnit;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+
+/** The commands as processes of their own: what they say, and the code they end with. */
+class CommandTest {
+    @TempDir
+    Path folder;
+
+    private record Ended(int code, String out, String err) {}
+
+    private Ended run(String... arguments) throws Exception {
+        List<String> command = new ArrayList<>(List.of(
+                Path.of(System.getProperty("java.home"), "bin", "java").toString(),
+                "--add-modules",
+                "jdk.incubator.vector",
+                "--enable-native-access=ALL-UNNAMED",
+                "-Djava.awt.headless=true",
+                "-cp",
+                System.getProperty("java.class.path"),
+                Gloaming.class.getName()));
+        command.addAll(List.of(arguments));
+        Path out = folder.resolve("out.txt");
+        Path err = folder.resolve("err.txt");
+        Process process = new ProcessBuilder(command)
+                .redirectOutput(out.toFile())
+                .redirectError(err.toFile())
+                .start();
+        assertThat(process.waitFor(120, TimeUnit.SECONDS)).isTrue();
+        return new Ended(process.exitValue(), Files.readString(out), Files.readString(err));
+    }
+
+    private String look(String json) throws Exception {
+        Path file = folder.resolve("look.json");
+        Files.writeString(file, json);
+        return file.toString();
+    }
+
+    private void refused(String sentence, String... arguments) throws Exception {
+        Ended ended = run(arguments);
+        assertThat(ended.code).isNotZero();
+        assertThat(ended.err).contains(sentence).doesNotContain("Exception").doesNotContain("\tat ");
+    }
+
+    @Test
+    void renderSaysInASentenceWhatIsWrong() throws Exception {
+        String out = folder.resolve("frames").toString();
+        String barley = look(LookJson.write(DemoShow.look("barley")));
+        refused("There is no file", "render", folder.resolve("gone.json").toString(), "--frames", "0:1", "--out", out);
+        refused("holds no frame", "render", barley, "--frames", "5:5", "--out", out);
+        refused("--frames takes A:B", "render", barley, "--frames", "all", "--out", out);
+        refused("--size takes WxH", "render", barley, "--frames", "0:1", "--size", "big", "--out", out);
+        refused("look.json", "render", look("{\"gloaming\": 1"), "--frames", "0:1", "--out", out);
+    }
+
+    @Test
+    void whatIsAskedWronglyIsExplained() throws Exception {
+        refused("Unknown options: '--prot'", "start", "--prot", "8080");
+        refused("nonesuch", "nonesuch");
+    }
+
+    @Test
+    void aPortThatIsTakenIsSaidAtOnce() throws Exception {
+        try (java.net.ServerSocket taken = new java.net.ServerSocket(0, 1, java.net.InetAddress.getLoopbackAddress())) {
+            refused(
+                    String.valueOf(taken.getLocalPort()),
+                    "start",
+                    "--port",
+                    String.valueOf(taken.getLocalPort()),
+                    "--data",
+                    folder.resolve("data").toString());
+        }
+    }
+}

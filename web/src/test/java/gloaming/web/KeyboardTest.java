@@ -1,0 +1,245 @@
+package gloaming.web;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import gloaming.look.Layer;
+import gloaming.look.Look;
+import gloaming.look.Value;
+import gloaming.web.store.Journal;
+import gloaming.web.store.OpenLook;
+import gloaming.web.store.Shows;
+import java.nio.file.Path;
+import java.time.Duration;
+import java.util.List;
+import java.util.function.BooleanSupplier;
+import org.junit.jupiter.api.AfterAll;
+import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+import org.openqa.selenium.By;
+import org.openqa.selenium.Keys;
+import org.openqa.selenium.StaleElementReferenceException;
+import org.openqa.selenium.WebElement;
+import org.openqa.selenium.chrome.ChromeDriver;
+import org.openqa.selenium.interactions.Actions;
+import org.openqa.selenium.support.ui.WebDriverWait;
+
+/** A whole look made, changed and shown without ever touching the mouse. */
+class KeyboardTest {
+    @TempDir
+    static Path data;
+
+    private static Program program;
+    private static ChromeDriver browser;
+
+    @BeforeAll
+    static void start() {
+        program = new Program(0, data, true);
+        browser = BenchTest.Browser.open();
+    }
+
+    @AfterAll
+    static void stop() {
+        if (browser != null) browser.quit();
+        if (program != null) program.close();
+    }
+
+    private static void until(String what, BooleanSupplier is) {
+        new WebDriverWait(browser, Duration.ofSeconds(60), Duration.ofMillis(50))
+                .withMessage(what)
+                .ignoring(StaleElementReferenceException.class)
+                .until(b -> is.getAsBoolean());
+    }
+
+    private static void press(CharSequence... keys) {
+        for (CharSequence key : keys) new Actions(browser).sendKeys(key).perform();
+    }
+
+    private static void chord(Keys modifier, CharSequence key) {
+        new Actions(browser).keyDown(modifier).sendKeys(key).keyUp(modifier).perform();
+    }
+
+    private static OpenLook bench(String name) {
+        Shows shows = program.get(Shows.class);
+        String id = shows.addLook(shows.shows().getFirst().id(), Look.empty(name));
+        browser.get(program.url("/bench/" + id));
+        until(
+                "the Bench is there",
+                () -> !browser.findElements(By.cssSelector(".hint")).isEmpty()
+                        && browser.findElement(By.cssSelector(".hint")).isDisplayed());
+        return program.get(Journal.class).opened(id);
+    }
+
+    private static void add(OpenLook open, String opener, String words, String type) {
+        long before = open.look().steps().count();
+        press(opener);
+        until(
+                "the finder has the focus",
+                () -> browser.switchTo().activeElement().getAccessibleName().equals("Find a step"));
+        press(words);
+        until(type + " is found first", () -> {
+            List<WebElement> found = browser.findElements(By.cssSelector(".finder li"));
+            return !found.isEmpty() && type.equals(found.getFirst().getDomAttribute("data-type"));
+        });
+        press(Keys.ENTER);
+        until(type + " is in the look", () -> open.look().steps().count() == before + 1);
+        until(
+                "it is selected",
+                () -> browser.findElements(By.cssSelector(".step.sel")).stream()
+                        .anyMatch(e -> e.getText().toLowerCase().contains(type.substring(0, 3))));
+    }
+
+    private static String selected() {
+        List<WebElement> steps = browser.findElements(By.cssSelector(".step.sel"));
+        return steps.isEmpty() ? "" : steps.getFirst().getDomAttribute("id").substring(5);
+    }
+
+    /** Walks with Tab until the thing of this name has the focus. */
+    private static void tabTo(String name) {
+        for (int i = 0; i < 80; i++) {
+            press(Keys.TAB);
+            if (name.equals(browser.switchTo().activeElement().getAccessibleName())) return;
+        }
+        throw new AssertionError("Tab never reaches '" + name + "'");
+    }
+
+    @Test
+    void aLookIsBuiltWalkedChangedAndUndone() {
+        OpenLook open = bench("By keys");
+        add(open, "n", "solid", "fill");
+        add(open, "/", "blur", "blur");
+        add(open, "/", "gamma", "levels");
+        assertThat(selected()).isEqualTo("s3");
+
+        press(Keys.ARROW_LEFT);
+        until("the step before is selected", () -> selected().equals("s2"));
+        press("b");
+        until("it is bypassed", () -> open.look().step("s2").orElseThrow().bypassed());
+        press("b");
+        until("and works again", () -> !open.look().step("s2").orElseThrow().bypassed());
+        press("d");
+        until("it stands twice", () -> open.look().steps().count() == 4);
+        press(Keys.DELETE);
+        until("the copy is gone", () -> open.look().steps().count() == 3);
+        chord(Keys.CONTROL, "z");
+        until("undo brings it back", () -> open.look().steps().count() == 4);
+        chord(Keys.CONTROL, "y");
+        until("redo removes it", () -> open.look().steps().count() == 3);
+    }
+
+    @Test
+    void theFinderIsLeftAndWalkedByKeys() {
+        OpenLook open = bench("Finder");
+        press("n");
+        until("it is open", () -> browser.findElement(By.cssSelector(".finder")).isDisplayed());
+        press(Keys.ESCAPE);
+        until(
+                "it is closed",
+                () -> !browser.findElement(By.cssSelector(".finder")).isDisplayed());
+        assertThat(open.look().lanes()).isEmpty();
+        press("n");
+        until(
+                "it is open again",
+                () -> browser.findElements(By.cssSelector(".finder li")).size() > 3);
+        press(Keys.ARROW_DOWN, Keys.ARROW_DOWN, Keys.ARROW_UP);
+        until(
+                "the second is chosen",
+                () -> browser.findElements(By.cssSelector(".finder li"))
+                        .get(1)
+                        .getDomAttribute("class")
+                        .contains("at"));
+        String second =
+                browser.findElements(By.cssSelector(".finder li")).get(1).getDomAttribute("data-type");
+        press(Keys.ENTER);
+        until(
+                "that one is added",
+                () -> open.look()
+                        .steps()
+                        .findFirst()
+                        .map(s -> s.type().equals(second))
+                        .orElse(false));
+    }
+
+    @Test
+    void aSliderIsReachedByTabAndMovedByArrows() {
+        OpenLook open = bench("Slider");
+        add(open, "n", "solid", "fill");
+        tabTo("Brightness");
+        press(Keys.ARROW_RIGHT);
+        until("it moved", () -> open.look().step("s1").orElseThrow().settings().containsKey("brightness"));
+        Value up = open.look().step("s1").orElseThrow().settings().get("brightness");
+        press(Keys.ARROW_LEFT, Keys.ARROW_LEFT);
+        until("it moved down", () -> number(open) < ((Value.Num) up).number());
+        press(Keys.HOME);
+        until("to its end", () -> number(open) == 0);
+        tabTo("Brightness as a number");
+        press("2", Keys.ENTER);
+        until("typed", () -> number(open) == 2);
+    }
+
+    private static double number(OpenLook open) {
+        return open.look().step("s1").orElseThrow().settings().get("brightness") instanceof Value.Num n
+                ? n.number()
+                : -1;
+    }
+
+    @Test
+    void layersAreReachedMovedAndRemoved() {
+        OpenLook open = bench("Layers");
+        add(open, "n", "solid", "fill");
+        add(open, "n", "gradient", "gradient");
+        assertThat(open.look().mix()).extracting(Layer::lane).containsExactly("l2", "l1");
+        WebElement front = browser.findElements(By.cssSelector(".layer")).getFirst();
+        front.sendKeys(Keys.ENTER);
+        until(
+                "it is selected",
+                () -> !browser.findElements(By.cssSelector(".layer.sel")).isEmpty());
+        chord(Keys.ALT, Keys.ARROW_DOWN);
+        until("it went back", () -> open.look().mix().getFirst().lane().equals("l1"));
+        press(Keys.DELETE);
+        until("it is out of the mix", () -> open.look().mix().size() == 1);
+        assertThat(open.look().lanes()).hasSize(2);
+    }
+
+    @Test
+    void theShowIsPausedAndDarkenedByKeysButNotWhileTyping() {
+        OpenLook open = bench("Transport");
+        add(open, "n", "solid", "fill");
+        var stage = program.get(gloaming.web.live.House.class).stage();
+        press(" ");
+        until("paused", stage::paused);
+        press(" ");
+        until("it runs", () -> !stage.paused());
+        chord(Keys.SHIFT, "b");
+        until("black", () -> stage.lightWanted() == 0);
+        chord(Keys.SHIFT, "b");
+        until("light", () -> stage.lightWanted() == 1);
+        tabTo("Own name of the step");
+        press("sb B/n", Keys.ENTER);
+        until(
+                "it has its name",
+                () -> open.look().step("s1").orElseThrow().label().equals("sb B/n"));
+        assertThat(open.look().step("s1").orElseThrow().bypassed()).isFalse();
+        assertThat(stage.paused()).isFalse();
+    }
+
+    @Test
+    void everythingThatTakesTheFocusHasANameAndShowsThatItHasIt() {
+        bench("Names");
+        press("n");
+        press(Keys.ESCAPE);
+        for (int i = 0; i < 40; i++) {
+            press(Keys.TAB);
+            WebElement at = browser.switchTo().activeElement();
+            if (at.getTagName().equals("body")) continue;
+            assertThat(at.getAccessibleName())
+                    .as(at.getDomProperty("outerHTML"))
+                    .isNotBlank();
+            assertThat(browser.executeScript(
+                            "const s = getComputedStyle(arguments[0]); return s.outlineStyle !== 'none' || s.boxShadow !== 'none'",
+                            at))
+                    .as(at.getAccessibleName())
+                    .isEqualTo(true);
+        }
+    }
+}
