@@ -1,0 +1,459 @@
+package gloaming.shader;
+
+import gloaming.shader.Program.Step;
+import java.util.Arrays;
+import java.util.List;
+
+/**
+ * Runs a program for one strip of pixels after another; one machine a thread.
+ *
+ * <p>{@code n} pixels lie side by side in every strip. {@code mask} is where it is noted which of them are active, or -1 when all
+ * are; {@code active} is how many. Pixels that leave an area are taken out of what waits behind every area within it. When most
+ * pixels have left a loop, those that stay are moved together, so that the few do not pay for the many.
+ */
+final class Machine {
+    private static final Op[] OPS = Op.values();
+    private static final int TILE_WIDTH = 32;
+    private static final int TILE_HEIGHT = Program.STRIP / TILE_WIDTH;
+    private static final long LONGEST_NS = 100_000_000;
+
+    /** What a loop that does not end is told by. */
+    static final class Endless extends RuntimeException {
+        final int line;
+
+        Endless(int line) {
+            super("line " + line + ": a loop did not end within a tenth of a second", null, false, false);
+            this.line = line;
+        }
+    }
+
+    private Program program;
+    private float[] f = {};
+    private int[] w = {};
+    private Input[] inputs;
+    private int n;
+    private int whole;
+    private int mask;
+    private int active;
+    private long begun;
+
+    /** The areas around what runs now: what waits behind each, how many, and in which squeeze it was entered. */
+    private int[] waits = {};
+
+    private int[] waiting = {};
+    private int[] room = {};
+    private int[] squeezed = {};
+    private int[] open = {};
+    private int depth;
+    /** Where the pixels of a squeeze were before, by level. */
+    private final int[][] lanes = new int[8][];
+
+    private final float[][] spareFloats = new float[8][];
+    private final int[][] spareInts = new int[8][];
+    private int squeeze;
+
+    /** Makes ready for a program; {@code uniforms} are the bits of the inputs that are the same for all pixels. */
+    void load(Program program, int[] uniforms, Input[] inputs) {
+        this.inputs = inputs;
+        if (this.program != program) {
+            this.program = program;
+            if (f.length < program.floats() + Program.STRIDE) f = new float[program.floats() + Program.STRIDE];
+            if (w.length < program.ints() + Program.STRIDE) w = new int[program.ints() + Program.STRIDE];
+            int areas = program.areas();
+            waits = new int[areas];
+            waiting = new int[areas];
+            room = new int[areas];
+            squeezed = new int[areas];
+            open = new int[areas];
+        }
+        for (Program.Fixed fixed : program.fixed()) spread(fixed.whole(), fixed.at(), fixed.bits());
+        for (Program.Bound bound : program.bound()) {
+            if (!Program.Given.varying(bound.input())) spread(bound.whole(), bound.at(), uniforms[bound.input()]);
+        }
+    }
+
+    private void spread(boolean whole, int at, int bits) {
+        if (whole) Arrays.fill(w, at, at + Program.SPREAD, bits);
+        else Arrays.fill(f, at, at + Program.SPREAD, Float.intBitsToFloat(bits));
+    }
+
+    static int tiles(int width, int height) {
+        return ((width + TILE_WIDTH - 1) / TILE_WIDTH) * ((height + TILE_HEIGHT - 1) / TILE_HEIGHT);
+    }
+
+    /** Works out one tile of a picture; the bottom left one is 0. */
+    void tile(int tile, int width, int height, float[][] planes) {
+        int columns = (width + TILE_WIDTH - 1) / TILE_WIDTH;
+        int left = tile % columns * TILE_WIDTH;
+        int low = tile / columns * TILE_HEIGHT;
+        n = whole = Program.STRIP;
+        mask = -1;
+        active = n;
+        depth = 0;
+        squeeze = 0;
+        begun = System.nanoTime();
+        for (Program.Bound bound : program.bound()) {
+            if (Program.Given.varying(bound.input())) position(bound, left, low, width, height);
+        }
+        run(program.steps());
+        for (int c = 0; c < 4; c++) {
+            int at = program.results()[c];
+            int step = program.resultSteps()[c];
+            for (int y = low; y < Math.min(height, low + TILE_HEIGHT); y++) {
+                int from = (y - low) * TILE_WIDTH;
+                int to = y * width + left;
+                int count = Math.min(TILE_WIDTH, width - left);
+                if (step != 0) System.arraycopy(f, at + from, planes[c], to, count);
+                else Arrays.fill(planes[c], to, to + count, f[at]);
+            }
+        }
+    }
+
+    private void position(Program.Bound bound, int left, int low, int width, int height) {
+        int at = bound.at();
+        boolean across = bound.input() == Program.Given.X || bound.input() == Program.Given.U;
+        boolean part = bound.input() == Program.Given.U || bound.input() == Program.Given.V;
+        float size = across ? width : height;
+        for (int i = 0; i < Program.STRIP; i++) {
+            float place = (across ? left + i % TILE_WIDTH : low + i / TILE_WIDTH) + 0.5f;
+            f[at + i] = part ? place / size : place;
+        }
+    }
+
+    // Control flow
+
+    private void run(List<Step> steps) {
+        for (int i = 0; i < steps.size(); i++) {
+            if (active == 0) return;
+            switch (steps.get(i)) {
+                case Program.Many many -> many(many.code());
+                case Program.Once once -> once(once.code());
+                case Program.Fork fork -> run(w[fork.condition()] != 0 ? fork.yes() : fork.no());
+                case Program.Part part -> part(part);
+                case Program.Again again -> again(again);
+                case Program.Area area -> area(area);
+                case Program.Exit exit -> exit(exit.area());
+            }
+        }
+    }
+
+    private void part(Program.Part part) {
+        int c = part.condition();
+        int before = mask;
+        int all = active;
+        int no;
+        if (before == part.noMask()) {
+            // The mask of the round before is this part's own room, which is written last then.
+            Kernels.within(w, part.yesMask(), before, c, whole);
+            no = all - count(part.yesMask());
+        } else {
+            Kernels.without(w, part.noMask(), before, c, whole);
+            no = count(part.noMask());
+        }
+        if (no == 0 || no == all) {
+            run(no == 0 ? part.yes() : part.no());
+            return;
+        }
+        if (before == part.noMask()) Kernels.without(w, part.noMask(), before, c, whole);
+        else Kernels.within(w, part.yesMask(), before, c, whole);
+        mask = part.yesMask();
+        active = all - no;
+        run(part.yes());
+        int yesMask = mask;
+        int yesActive = active;
+        mask = part.noMask();
+        active = no;
+        run(part.no());
+        if (yesActive + active == all && before < 0) {
+            mask = -1;
+        } else if (active == 0) {
+            mask = yesMask;
+        } else if (yesActive != 0) {
+            Kernels.either(w, part.yesMask(), yesMask, mask, whole);
+            mask = part.yesMask();
+        }
+        active += yesActive;
+    }
+
+    private int count(int at) {
+        return Kernels.count(w, at, n);
+    }
+
+    private void area(Program.Area area) {
+        int a = area.number();
+        waits[a] = mask;
+        waiting[a] = active;
+        room[a] = area.mask();
+        squeezed[a] = squeeze;
+        open[depth++] = a;
+        run(area.body());
+        depth--;
+        mask = waits[a];
+        active = waiting[a];
+    }
+
+    /** The active pixels go to the end of an area; nothing between here and there waits for them any more. */
+    private void exit(int area) {
+        for (int d = depth - 1; d >= 0 && open[d] != area; d--) {
+            int a = open[d];
+            if (squeezed[a] == squeeze) {
+                int at = waits[a];
+                if (mask < 0) {
+                    waiting[a] = 0;
+                    continue;
+                }
+                Kernels.without(w, room[a], at, mask, whole);
+                waits[a] = room[a];
+                waiting[a] -= active;
+            } else {
+                outside(a);
+            }
+        }
+        active = 0;
+    }
+
+    /** The same for an area that was entered before pixels were moved together. */
+    private void outside(int a) {
+        int at = room[a];
+        if (waits[a] != at) {
+            if (waits[a] < 0) Arrays.fill(w, at, at + Program.STRIP, -1);
+            else System.arraycopy(w, waits[a], w, at, Program.STRIP);
+            waits[a] = at;
+        }
+        for (int i = 0; i < n; i++) {
+            if (mask >= 0 && w[mask + i] == 0) continue;
+            int lane = i;
+            for (int s = squeeze - 1; s >= squeezed[a]; s--) lane = lanes[s][lane];
+            if (w[at + lane] != 0) waiting[a]--;
+            w[at + lane] = 0;
+        }
+    }
+
+    private void again(Program.Again loop) {
+        int outerN = n;
+        int outerWhole = whole;
+        int level = squeeze;
+        boolean squeezes = loop.squeezes() && level < lanes.length;
+        boolean moved = false;
+        long waste = 0;
+        int rounds = 0;
+        int price = 24 * (loop.floats().length + loop.ints().length) + 40;
+        while (active > 0) {
+            if ((++rounds & 15) == 0) ends(loop);
+            if (squeezes && active < n) {
+                waste += (long) loop.work() * (whole - rounded(active)) / 16;
+                if (waste > price && rounded(active) <= whole * 3 / 4) {
+                    if (moved) back(loop, level);
+                    together(loop, level, moved ? outerN : n);
+                    moved = true;
+                    waste = 0;
+                }
+            }
+            run(loop.body());
+        }
+        if (moved) {
+            back(loop, level);
+            squeeze = level;
+            n = outerN;
+            whole = outerWhole;
+        }
+    }
+
+    private static int rounded(int n) {
+        return n + 15 & -16;
+    }
+
+    private void ends(Program.Again loop) {
+        if (System.nanoTime() - begun > LONGEST_NS || Thread.currentThread().isInterrupted()) {
+            throw new Endless(loop.line());
+        }
+    }
+
+    /** Moves the active pixels together; what they had before is kept aside, and where. */
+    private void together(Program.Again loop, int level, int outer) {
+        int[] to = lanes[level];
+        if (to == null) to = lanes[level] = new int[Program.STRIDE];
+        int count = 0;
+        boolean again = squeeze > level;
+        for (int i = 0; i < n; i++) {
+            if (w[mask + i] != 0) to[count++] = again ? to[i] : i;
+        }
+        float[] floats = spareFloats[level];
+        int strips = loop.floats().length * Program.STRIDE;
+        if (floats == null || floats.length < strips) floats = spareFloats[level] = new float[strips];
+        for (int s = 0; s < loop.floats().length; s++) {
+            int at = loop.floats()[s];
+            System.arraycopy(f, at, floats, s * Program.STRIDE, outer);
+            for (int i = 0; i < count; i++) f[at + i] = floats[s * Program.STRIDE + to[i]];
+        }
+        int[] ints = spareInts[level];
+        strips = loop.ints().length * Program.STRIDE;
+        if (ints == null || ints.length < strips) ints = spareInts[level] = new int[strips];
+        for (int s = 0; s < loop.ints().length; s++) {
+            int at = loop.ints()[s];
+            System.arraycopy(w, at, ints, s * Program.STRIDE, outer);
+            for (int i = 0; i < count; i++) w[at + i] = ints[s * Program.STRIDE + to[i]];
+        }
+        squeeze = level + 1;
+        n = active;
+        whole = rounded(n);
+        mask = -1;
+    }
+
+    /** Puts the pixels back to where they were. */
+    private void back(Program.Again loop, int level) {
+        int[] to = lanes[level];
+        for (int s = 0; s < loop.floats().length; s++) {
+            int at = loop.floats()[s];
+            float[] floats = spareFloats[level];
+            for (int i = 0; i < n; i++) floats[s * Program.STRIDE + to[i]] = f[at + i];
+            System.arraycopy(floats, s * Program.STRIDE, f, at, Program.STRIP);
+        }
+        for (int s = 0; s < loop.ints().length; s++) {
+            int at = loop.ints()[s];
+            int[] ints = spareInts[level];
+            for (int i = 0; i < n; i++) ints[s * Program.STRIDE + to[i]] = w[at + i];
+            System.arraycopy(ints, s * Program.STRIDE, w, at, Program.STRIP);
+        }
+    }
+
+    // Instructions
+
+    private void once(int[] code) {
+        for (int at = 0; at < code.length; at += Program.WIDE) {
+            Op op = OPS[code[at]];
+            if (op == Op.PICK || op == Op.PUT) {
+                pool(op, code, at, 1);
+                continue;
+            }
+            if (!op.plain()) {
+                spread(false, code[at + 1], 0);
+                continue;
+            }
+            int arity = op.arity();
+            int a = operand(op, 0, code[at + 2]);
+            int b = arity > 1 ? operand(op, 1, code[at + 4]) : 0;
+            int c = arity > 2 ? operand(op, 2, code[at + 6]) : 0;
+            spread(op.givesWhole(), code[at + 1], Op.apply(op, a, b, c));
+        }
+    }
+
+    private int operand(Op op, int operand, int at) {
+        return op.takesWhole(operand) ? w[at] : Float.floatToRawIntBits(f[at]);
+    }
+
+    private void pool(Op op, int[] code, int at, int count) {
+        Program.Pool pool = program.pools().get(code[at + 8]);
+        int last = pool.at().length - 1;
+        for (int i = 0; i < count; i++) {
+            int index = Math.clamp(w[code[at + 2] + (i & code[at + 3])] + pool.offset(), 0, last);
+            int in = pool.at()[index] + (i & pool.steps()[index]);
+            if (op == Op.PICK) {
+                int o = code[at + 1] + i;
+                if (count == 1) spread(pool.whole(), o, pool.whole() ? w[in] : Float.floatToRawIntBits(f[in]));
+                else if (pool.whole()) w[o] = w[in];
+                else f[o] = f[in];
+            } else if (code[at + 9] == 0 || mask < 0 || w[mask + i] != 0) {
+                int value = code[at + 4] + (i & code[at + 5]);
+                if (count == 1) spread(pool.whole(), in, pool.whole() ? w[value] : Float.floatToRawIntBits(f[value]));
+                else if (pool.whole()) w[in] = w[value];
+                else f[in] = f[value];
+            }
+        }
+    }
+
+    private void many(int[] code) {
+        float[] f = this.f;
+        int[] w = this.w;
+        int n = whole;
+        for (int at = 0; at < code.length; at += Program.WIDE) {
+            Op op = OPS[code[at]];
+            int o = code[at + 1];
+            int a = code[at + 2];
+            int sa = code[at + 3];
+            int b = code[at + 4];
+            int sb = code[at + 5];
+            int c = code[at + 6];
+            int sc = code[at + 7];
+            boolean masked = code[at + 9] != 0 && mask >= 0;
+            switch (op) {
+                case MOVE_F -> {
+                    if (masked) Kernels.moveMasked(f, w, o, a, sa, mask, n);
+                    else Kernels.moveF(f, o, a, sa, n);
+                }
+                case MOVE_I -> {
+                    if (masked) Kernels.moveMasked(w, o, a, sa, mask, n);
+                    else Kernels.moveI(w, o, a, sa, n);
+                }
+                case ADD -> Kernels.add(f, o, a, sa, b, sb, n);
+                case SUB -> Kernels.sub(f, o, a, sa, b, sb, n);
+                case MUL -> Kernels.mul(f, o, a, sa, b, sb, n);
+                case DIV -> Kernels.div(f, o, a, sa, b, sb, n);
+                case NEG -> Kernels.neg(f, o, a, sa, n);
+                case MAD -> Kernels.mad(f, o, a, sa, b, sb, c, sc, n);
+                case MIN -> Kernels.min(f, o, a, sa, b, sb, n);
+                case MAX -> Kernels.max(f, o, a, sa, b, sb, n);
+                case ABS -> Kernels.abs(f, o, a, sa, n);
+                case SIGN -> Kernels.sign(f, o, a, sa, n);
+                case FLOOR -> Kernels.floor(f, o, a, sa, n);
+                case CEIL -> Kernels.ceil(f, o, a, sa, n);
+                case TRUNC -> Kernels.trunc(f, o, a, sa, n);
+                case ROUND -> Kernels.round(f, o, a, sa, n);
+                case FRACT -> Kernels.fract(f, o, a, sa, n);
+                case MOD -> Kernels.mod(f, o, a, sa, b, sb, n);
+                case SQRT -> Kernels.sqrt(f, o, a, sa, n);
+                case RSQRT -> Kernels.rsqrt(f, o, a, sa, n);
+                case SIN -> Kernels.sin(f, o, a, sa, n);
+                case COS -> Kernels.cos(f, o, a, sa, n);
+                case TAN -> Kernels.tan(f, o, a, sa, n);
+                case ASIN -> Kernels.asin(f, o, a, sa, n);
+                case ACOS -> Kernels.acos(f, o, a, sa, n);
+                case ATAN -> Kernels.atan(f, o, a, sa, n);
+                case ATAN2 -> Kernels.atan2(f, o, a, sa, b, sb, n);
+                case EXP -> Kernels.exp(f, o, a, sa, n);
+                case EXP2 -> Kernels.exp2(f, o, a, sa, n);
+                case LOG -> Kernels.log(f, o, a, sa, n);
+                case LOG2 -> Kernels.log2(f, o, a, sa, n);
+                case POW -> Kernels.pow(f, o, a, sa, b, sb, n);
+                case LT -> Kernels.lt(f, w, o, a, sa, b, sb, n);
+                case LE -> Kernels.le(f, w, o, a, sa, b, sb, n);
+                case EQ -> Kernels.eq(f, w, o, a, sa, b, sb, n);
+                case NE -> Kernels.ne(f, w, o, a, sa, b, sb, n);
+                case CHOOSE_F -> Kernels.chooseF(f, w, o, a, sa, b, sb, c, sc, n);
+                case CHOOSE_I -> Kernels.chooseI(w, o, a, sa, b, sb, c, sc, n);
+                case F_TO_I -> Kernels.toInt(f, w, o, a, sa, n);
+                case F_TO_U -> Kernels.toUnsigned(f, w, o, a, sa, n);
+                case I_TO_F -> Kernels.ofInt(f, w, o, a, sa, n);
+                case U_TO_F -> Kernels.ofUnsigned(f, w, o, a, sa, n);
+                case BITS_OF -> Kernels.bitsOf(f, w, o, a, sa, n);
+                case OF_BITS -> Kernels.ofBits(f, w, o, a, sa, n);
+                case IADD -> Kernels.iadd(w, o, a, sa, b, sb, n);
+                case ISUB -> Kernels.isub(w, o, a, sa, b, sb, n);
+                case IMUL -> Kernels.imul(w, o, a, sa, b, sb, n);
+                case IDIV, IREM, UDIV, UREM -> Kernels.divide(op, w, o, a, sa, b, sb, n);
+                case SHL -> Kernels.shl(w, o, a, sa, b, sb, n);
+                case SHR -> Kernels.shr(w, o, a, sa, b, sb, n);
+                case USHR -> Kernels.ushr(w, o, a, sa, b, sb, n);
+                case AND -> Kernels.and(w, o, a, sa, b, sb, n);
+                case OR -> Kernels.or(w, o, a, sa, b, sb, n);
+                case XOR -> Kernels.xor(w, o, a, sa, b, sb, n);
+                case NOT -> Kernels.not(w, o, a, sa, n);
+                case IMIN -> Kernels.imin(w, o, a, sa, b, sb, n);
+                case IMAX -> Kernels.imax(w, o, a, sa, b, sb, n);
+                case UMIN -> Kernels.umin(w, o, a, sa, b, sb, n);
+                case UMAX -> Kernels.umax(w, o, a, sa, b, sb, n);
+                case ILT -> Kernels.ilt(w, o, a, sa, b, sb, n);
+                case ILE -> Kernels.ile(w, o, a, sa, b, sb, n);
+                case IEQ -> Kernels.ieq(w, o, a, sa, b, sb, n);
+                case INE -> Kernels.ine(w, o, a, sa, b, sb, n);
+                case ULT -> Kernels.ult(w, o, a, sa, b, sb, n);
+                case ULE -> Kernels.ule(w, o, a, sa, b, sb, n);
+                case DX -> Kernels.dx(f, o, a, sa, n);
+                case DY -> Kernels.dy(f, o, a, sa, TILE_WIDTH, n);
+                case TEXTURE -> inputs[code[at + 8]].texture(f, o, c, sc, code[at + 9], a, sa, b, sb, n);
+                case FETCH -> inputs[code[at + 8]].fetch(f, w, o, c, sc, code[at + 9], a, sa, b, sb, n);
+                case PICK, PUT -> pool(op, code, at, this.n);
+            }
+        }
+    }
+}

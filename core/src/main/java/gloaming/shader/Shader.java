@@ -1,0 +1,207 @@
+package gloaming.shader;
+
+import gloaming.flow.Crew;
+import gloaming.flow.Picture;
+import gloaming.shader.Code.Reg;
+import gloaming.shader.Tree.Use;
+import gloaming.shader.Tree.Var;
+import gloaming.shader.Type.Base;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.concurrent.ConcurrentLinkedQueue;
+import java.util.concurrent.atomic.AtomicReference;
+
+/**
+ * A fragment shader, ready to run.
+ *
+ * <p>Values pass as they are stored, without any conversion; the bottom row is at v = 0. The standard's forms of version 3.00 and
+ * 1.00 are taken.
+ */
+public final class Shader {
+    /** A uniform; {@code whole} tells the forms of its {@code count} scalars apart, {@code comment} is what stood behind it. */
+    public record Uniform(String name, String type, boolean whole, boolean truth, int count, int at, String comment) {}
+
+    /** What compiling gave: a shader, or what is wrong, in the order of the text; never both. */
+    public record Result(Shader shader, List<Problem> problems) {}
+
+    private final Program program;
+    private final List<Uniform> uniforms;
+    private final List<String> samplers;
+    private final int scalars;
+    /** Machines that are not at work; as many as threads that ever ran this at once. */
+    private final ConcurrentLinkedQueue<Machine> machines = new ConcurrentLinkedQueue<>();
+
+    private Shader(Program program, List<Uniform> uniforms, List<String> samplers, int scalars) {
+        this.program = program;
+        this.uniforms = uniforms;
+        this.samplers = samplers;
+        this.scalars = scalars;
+    }
+
+    /** Compiles a text; its length and everything that comes of it is limited. */
+    public static Result compile(String text) {
+        List<Problem> problems = new ArrayList<>();
+        Preprocessor preprocessor = new Preprocessor(text, problems);
+        List<Token> tokens = preprocessor.tokens();
+        if (problems.isEmpty()) {
+            Tree tree = Parser.shader(tokens, problems).parse();
+            if (problems.isEmpty()) {
+                try {
+                    return new Result(build(tree, preprocessor.comments), List.of());
+                } catch (Problem.Found found) {
+                    problems.add(found.problem);
+                }
+            }
+        }
+        problems.sort(Comparator.comparingInt(Problem::line).thenComparingInt(Problem::column));
+        return new Result(null, List.copyOf(problems));
+    }
+
+    private static Shader build(Tree tree, Map<Integer, String> comments) {
+        Lowering lowering = new Lowering();
+        Map<Var, Reg[]> inputs = new HashMap<>();
+        Map<Var, Integer> samplerOf = new LinkedHashMap<>();
+        List<Uniform> uniforms = new ArrayList<>();
+        List<String> samplers = new ArrayList<>();
+        int next = Program.Given.UNIFORMS;
+        for (Var var : tree.globals) {
+            if (var.use == Use.IN) inputs.put(var, place(lowering.out));
+            if (var.use != Use.UNIFORM) continue;
+            int count = samplers(var.type);
+            if (count > 0) {
+                if (samplers.size() + count > Program.MOST_SAMPLERS) {
+                    throw Problem.Found.at(
+                            var.at, "'" + var.name + "' : there are more than " + Program.MOST_SAMPLERS + " samplers");
+                }
+                samplerOf.put(var, samplers.size());
+                for (int i = 0; i < count; i++) samplers.add(count == 1 ? var.name : var.name + "[" + i + "]");
+                continue;
+            }
+            List<Boolean> layout = Lowering.layout(var.type);
+            Reg[] regs = new Reg[layout.size()];
+            for (int i = 0; i < regs.length; i++) regs[i] = lowering.out.input(layout.get(i), next + i);
+            inputs.put(var, regs);
+            Base base = Type.base(var.type instanceof Type.Array a ? a.of() : var.type);
+            uniforms.add(new Uniform(
+                    var.name,
+                    var.type.word(),
+                    base != null && base != Base.FLOAT,
+                    base == Base.BOOL,
+                    regs.length,
+                    next,
+                    comments.getOrDefault(var.at.line(), "")));
+            next += regs.length;
+        }
+        given(tree, inputs, lowering.out);
+        List<Var> outputs = tree.globals.stream().filter(v -> v.use == Use.OUT).toList();
+        List<Var> all = new ArrayList<>(outputs);
+        Var output =
+                outputs.stream().min(Comparator.comparingInt(v -> v.location)).orElse(null);
+        for (Var old : tree.given) {
+            if (old.use != Use.OUT) continue;
+            all.add(old);
+            // The older forms: gl_FragColor, or gl_FragData where that is written to.
+            if (outputs.isEmpty() && (output == null || Uses.of(tree, old))) output = old;
+        }
+        Reg[] results = lowering.shader(tree, inputs, samplerOf, output, all.toArray(Var[]::new));
+        Shaping shaping = new Shaping(lowering.out.code, results);
+        shaping.shape();
+        Program program = new Placing(lowering.out.code, results).place();
+        return new Shader(program, List.copyOf(uniforms), List.copyOf(samplers), next);
+    }
+
+    private static int samplers(Type type) {
+        return switch (type) {
+            case Type.Sampler s -> 1;
+            case Type.Array a when a.of() instanceof Type.Sampler -> a.length();
+            default -> 0;
+        };
+    }
+
+    private static Reg[] place(Emitter out) {
+        return new Reg[] {out.input(false, Program.Given.U), out.input(false, Program.Given.V)};
+    }
+
+    private static void given(Tree tree, Map<Var, Reg[]> inputs, Emitter out) {
+        for (Var var : tree.given) {
+            switch (var.name) {
+                case "gl_FragCoord" ->
+                    inputs.put(var, new Reg[] {
+                        out.input(false, Program.Given.X),
+                        out.input(false, Program.Given.Y),
+                        out.number(0.5),
+                        out.number(1)
+                    });
+                case "gl_FrontFacing" -> inputs.put(var, new Reg[] {out.whole(-1)});
+                case "gl_PointCoord" -> inputs.put(var, new Reg[] {out.number(0), out.number(0)});
+                default -> {}
+            }
+        }
+    }
+
+    public List<Uniform> uniforms() {
+        return uniforms;
+    }
+
+    /** The names of its inputs, in the order in which {@link #run} takes them. */
+    public List<String> samplers() {
+        return samplers;
+    }
+
+    /** The values of uniforms for one frame: all zero to begin with. */
+    public Values values() {
+        return new Values(scalars);
+    }
+
+    /** Numbers for the uniforms of a shader. */
+    public static final class Values {
+        private final int[] bits;
+
+        private Values(int scalars) {
+            bits = new int[scalars];
+        }
+
+        /** Sets a uniform's scalars; those that are missing stay. */
+        public Values set(Uniform uniform, double... numbers) {
+            for (int i = 0; i < Math.min(numbers.length, uniform.count); i++) {
+                bits[uniform.at + i] = uniform.truth
+                        ? (numbers[i] != 0 ? -1 : 0)
+                        : uniform.whole ? (int) (long) numbers[i] : Float.floatToRawIntBits((float) numbers[i]);
+            }
+            return this;
+        }
+    }
+
+    /**
+     * Draws into {@code out}, rows and columns shared among the crew; {@code inputs} in the order of {@link #samplers}. A loop
+     * that does not end is an {@link IllegalArgumentException} with a sentence, within a tenth of a second or so.
+     */
+    public void run(Picture out, Values values, Input[] inputs, Crew crew) {
+        for (int i = 0; i < inputs.length; i++) {
+            Program.Given size = Program.Given.of(i);
+            values.bits[size.width()] = inputs[i].picture().width;
+            values.bits[size.height()] = inputs[i].picture().height;
+        }
+        float[][] planes = {out.r, out.g, out.b, out.a};
+        AtomicReference<Machine.Endless> endless = new AtomicReference<>();
+        crew.each(Machine.tiles(out.width, out.height), 4, (from, to) -> {
+            Machine machine = machines.poll();
+            if (machine == null) machine = new Machine();
+            machine.load(program, values.bits, inputs);
+            for (int tile = from; tile < to && endless.get() == null; tile++) {
+                try {
+                    machine.tile(tile, out.width, out.height, planes);
+                } catch (Machine.Endless e) {
+                    endless.set(e);
+                }
+            }
+            machines.add(machine);
+        });
+        if (endless.get() != null)
+            throw new IllegalArgumentException(endless.get().getMessage());
+    }
+}
