@@ -16,6 +16,8 @@ final class Machine {
     private static final int TILE_WIDTH = 32;
     private static final int TILE_HEIGHT = Program.STRIP / TILE_WIDTH;
     private static final long LONGEST_NS = 100_000_000;
+    /** Fewer are never too many, however slow a machine that has just started. */
+    private static final int MANY_ROUNDS = 2_000;
 
     /** What a loop that does not end is told by. */
     static final class Endless extends RuntimeException {
@@ -239,7 +241,7 @@ final class Machine {
         int rounds = 0;
         int price = 24 * (loop.floats().length + loop.ints().length) + 40;
         while (active > 0) {
-            if ((++rounds & 15) == 0) ends(loop);
+            if (++rounds > MANY_ROUNDS && (rounds & 15) == 0) ends(loop);
             if (squeezes && active < n) {
                 waste += (long) loop.work() * (whole - rounded(active)) / 16;
                 if (waste > price && rounded(active) <= whole * 3 / 4) {

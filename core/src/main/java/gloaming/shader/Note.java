@@ -16,7 +16,8 @@ public record Note(double[] initial, double min, double max, String says) {
     public static Note of(String comment) {
         Matcher m = FORM.matcher(comment.replace('\n', ' '));
         if (comment.length() > 1000 || !m.matches()) return new Note(new double[0], 0, 1, "");
-        String[] words = m.group(1).isBlank() ? new String[0] : m.group(1).strip().split("[\\s,]+");
+        String[] words =
+                m.group(1).isBlank() ? new String[0] : m.group(1).strip().split("[\\s,]+");
         double[] initial = new double[words.length];
         double low = 0;
         double high = 1;

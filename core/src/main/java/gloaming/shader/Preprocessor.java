@@ -121,7 +121,7 @@ final class Preprocessor {
         if (pending.isEmpty()) return;
         List<Token> now = List.copyOf(pending);
         pending.clear();
-        expand(now, new HashSet<>(), out, 0);
+        expand(now, out, 0);
     }
 
     private static Problem at(Token token, String text) {
@@ -244,50 +244,59 @@ final class Preprocessor {
                         .equals(b.body.stream().map(Token::text).toList());
     }
 
-    /** Expands macros; names in {@code hidden} are being expanded already and stay. */
-    private void expand(List<Token> in, Set<String> hidden, List<Token> into, int depth) {
-        if (depth > DEPTH) throw Problem.Found.at(in.getFirst(), "macros are nested too deep");
-        for (int i = 0; i < in.size(); i++) {
-            Token token = in.get(i);
-            Macro macro =
-                    token.kind() == Token.Kind.NAME && !hidden.contains(token.text()) ? macros.get(token.text()) : null;
+    /** A token with the macros it came out of, which it is not expanded by again. */
+    private record Marked(Token token, Set<String> hidden) {}
+
+    /** Expands macros by Prosser's algorithm (1986): what a macro gives is read again together with what follows it. */
+    private void expand(List<Token> tokens, List<Token> into, int depth) {
+        if (depth > DEPTH) throw Problem.Found.at(tokens.getFirst(), "macros are nested too deep");
+        Deque<Marked> in = new ArrayDeque<>();
+        for (Token token : tokens) in.add(new Marked(token, Set.of()));
+        while (!in.isEmpty()) {
+            Marked next = in.poll();
+            Token token = next.token;
+            Macro macro = token.kind() == Token.Kind.NAME && !next.hidden.contains(token.text())
+                    ? macros.get(token.text())
+                    : null;
             if (token.is("__LINE__") || token.is("__FILE__") || token.is("__VERSION__")) {
                 String value = token.is("__LINE__")
                         ? "" + token.line()
                         : token.is("__FILE__") ? "0" : version == 100 ? "100" : "300";
                 add(into, new Token(Token.Kind.INTEGER, value, token.line(), token.column(), token.spaceBefore()));
-            } else if (macro == null) {
+            } else if (macro == null
+                    || macro.parameters != null
+                            && (in.isEmpty() || !in.peek().token.is("("))) {
                 add(into, token);
-            } else if (macro.parameters == null) {
-                hidden.add(token.text());
-                expand(macro.body.stream().map(t -> t.at(token)).toList(), hidden, into, depth + 1);
-                hidden.remove(token.text());
-            } else if (i + 1 < in.size() && in.get(i + 1).is("(")) {
-                List<List<Token>> arguments = new ArrayList<>();
-                i = arguments(in, i + 1, token, arguments);
-                if (macro.parameters.isEmpty()
-                        && arguments.size() == 1
-                        && arguments.getFirst().isEmpty()) arguments.clear();
-                if (arguments.size() != macro.parameters.size()) {
-                    throw Problem.Found.at(
-                            token,
-                            "'" + token.text() + "' : macro takes " + macro.parameters.size() + " arguments, not "
-                                    + arguments.size());
-                }
-                List<Token> body = new ArrayList<>();
-                for (Token t : macro.body) {
-                    int parameter = t.kind() == Token.Kind.NAME ? macro.parameters.indexOf(t.text()) : -1;
-                    if (parameter < 0) body.add(t.at(token));
-                    else expand(arguments.get(parameter), hidden, body, depth + 1);
-                    if (body.size() > MOST_TOKENS) throw Problem.Found.at(token, "macros make too many tokens");
-                }
-                hidden.add(token.text());
-                expand(body, hidden, into, depth + 1);
-                hidden.remove(token.text());
             } else {
-                add(into, token);
+                List<Token> body = macro.parameters == null ? macro.body : filled(macro, token, in, depth);
+                if (in.size() + body.size() > MOST_TOKENS) throw Problem.Found.at(token, "macros make too many tokens");
+                Set<String> hidden = new HashSet<>(next.hidden);
+                hidden.add(token.text());
+                for (Token t : body.reversed()) in.push(new Marked(t.at(token), hidden));
             }
         }
+    }
+
+    /** A macro's body with its arguments, which are taken from what follows its name, in their places. */
+    private List<Token> filled(Macro macro, Token name, Deque<Marked> in, int depth) {
+        List<List<Token>> arguments = arguments(in, name);
+        if (macro.parameters.isEmpty()
+                && arguments.size() == 1
+                && arguments.getFirst().isEmpty()) arguments.clear();
+        if (arguments.size() != macro.parameters.size()) {
+            throw Problem.Found.at(
+                    name,
+                    "'" + name.text() + "' : macro takes " + macro.parameters.size() + " arguments, not "
+                            + arguments.size());
+        }
+        List<Token> body = new ArrayList<>();
+        for (Token t : macro.body) {
+            int parameter = t.kind() == Token.Kind.NAME ? macro.parameters.indexOf(t.text()) : -1;
+            if (parameter < 0) body.add(t);
+            else if (!arguments.get(parameter).isEmpty()) expand(arguments.get(parameter), body, depth + 1);
+            if (body.size() > MOST_TOKENS) throw Problem.Found.at(name, "macros make too many tokens");
+        }
+        return body;
     }
 
     private static void add(List<Token> into, Token token) {
@@ -295,18 +304,19 @@ final class Preprocessor {
         into.add(token);
     }
 
-    private static int arguments(List<Token> in, int open, Token name, List<List<Token>> into) {
-        int depth = 0;
+    private static List<List<Token>> arguments(Deque<Marked> in, Token name) {
+        List<List<Token>> arguments = new ArrayList<>();
         List<Token> current = new ArrayList<>();
-        for (int i = open; i < in.size(); i++) {
-            Token t = in.get(i);
+        int depth = 0;
+        while (!in.isEmpty()) {
+            Token t = in.poll().token;
             if (t.is("(") && depth++ == 0) continue;
             if (t.is(")") && --depth == 0) {
-                into.add(current);
-                return i;
+                arguments.add(current);
+                return arguments;
             }
             if (t.is(",") && depth == 1) {
-                into.add(current);
+                arguments.add(current);
                 current = new ArrayList<>();
             } else {
                 current.add(t);
@@ -381,7 +391,7 @@ final class Preprocessor {
             i = at + (open ? 1 : 0);
         }
         List<Token> expanded = new ArrayList<>();
-        expand(known, new HashSet<>(), expanded, 0);
+        expand(known, expanded, 0);
         if (expanded.isEmpty())
             throw Problem.Found.at(directive, "'#" + directive.text() + "' : an expression is missing");
         Condition condition = new Condition(expanded);

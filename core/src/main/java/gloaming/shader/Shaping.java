@@ -159,7 +159,7 @@ final class Shaping {
                 if (reg.variable)
                     writes.computeIfAbsent(reg, r -> new ArrayList<>()).add(i);
         }
-        Set<Reg> roots = Set.of(results);
+        Set<Reg> roots = new HashSet<>(List.of(results));
         Map<Reg, Reg> instead = new HashMap<>();
         Map<Reg, Integer> madeAt = new HashMap<>();
         for (int i = 0; i < block.nodes.size(); i++) {

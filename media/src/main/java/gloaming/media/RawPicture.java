@@ -97,7 +97,8 @@ public final class RawPicture {
 
     private static void pfm(Picture picture, Path file) throws IOException {
         try (OutputStream out = new BufferedOutputStream(Files.newOutputStream(file))) {
-            out.write("PF\n%d %d\n-1.0\n".formatted(picture.width, picture.height).getBytes(StandardCharsets.US_ASCII));
+            out.write(
+                    "PF\n%d %d\n-1.0\n".formatted(picture.width, picture.height).getBytes(StandardCharsets.US_ASCII));
             ByteBuffer row = ByteBuffer.allocate(picture.width * 12).order(ByteOrder.LITTLE_ENDIAN);
             for (int y = 0; y < picture.height; y++) {
                 row.clear();

@@ -34,6 +34,7 @@ public final class Perf implements Callable<Integer> {
         all.put("blur", Kernels::blur);
         all.put("blend", Kernels::blends);
         all.put("swirl", Kernels::swirl);
+        all.put("shaders", Shaders::run);
         all.put("start", Live::start);
         all.put("monitor", Live::monitor);
         all.put("soak", Live::soak);

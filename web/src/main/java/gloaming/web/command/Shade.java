@@ -40,7 +40,10 @@ final class Shade implements Callable<Integer> {
     @Parameters(paramLabel = "FILE.frag", arity = "0..1", description = "The shader's file.")
     Path file;
 
-    @Option(names = "--jobs", paramLabel = "FILE", description = "Many jobs, one JSON object a line with the same fields.")
+    @Option(
+            names = "--jobs",
+            paramLabel = "FILE",
+            description = "Many jobs, one JSON object a line with the same fields.")
     Path jobs;
 
     @Option(names = "--size", paramLabel = "WxH", description = "Size of the picture.")
@@ -63,7 +66,13 @@ final class Shade implements Callable<Integer> {
 
     /** One picture to draw. */
     private record Job(
-            Path file, int width, int height, double time, Map<String, double[]> uniforms, Map<String, Path> inputs, Path out) {}
+            Path file,
+            int width,
+            int height,
+            double time,
+            Map<String, double[]> uniforms,
+            Map<String, Path> inputs,
+            Path out) {}
 
     /** What came of a job. */
     private record Done(List<Problem> problems, double compileMs, double frameMs) {}
@@ -73,14 +82,16 @@ final class Shade implements Callable<Integer> {
         if (threads < 1 || threads > 64) throw new Refused("--threads goes from 1 to 64.");
         try (Crew crew = new Crew(threads)) {
             if (jobs != null) return many(crew);
-            if (file == null || size == null || out == null) throw new Refused("shade takes FILE.frag, --size WxH and --out FILE.");
+            if (file == null || size == null || out == null)
+                throw new Refused("shade takes FILE.frag, --size WxH and --out FILE.");
             Map<String, double[]> values = new LinkedHashMap<>();
             for (String u : uniforms) values.put(name(u, "--uniform"), numbers(u.substring(u.indexOf('=') + 1)));
             Map<String, Path> pictures = new LinkedHashMap<>();
             for (String i : inputs) pictures.put(name(i, "--input"), Path.of(i.substring(i.indexOf('=') + 1)));
             int[] wh = size(size);
             Done done = draw(new Job(file, wh[0], wh[1], time, values, pictures, out), crew);
-            for (Problem p : done.problems) System.err.println(file + ":" + p.line() + ":" + p.column() + ": " + p.text());
+            for (Problem p : done.problems)
+                System.err.println(file + ":" + p.line() + ":" + p.column() + ": " + p.text());
             return done.problems.isEmpty() ? 0 : 1;
         }
     }
@@ -109,7 +120,9 @@ final class Shade implements Callable<Integer> {
             String[] words = text.split(",");
             double[] numbers = new double[words.length];
             for (int i = 0; i < words.length; i++) {
-                numbers[i] = words[i].equals("true") ? 1 : words[i].equals("false") ? 0 : Double.parseDouble(words[i].strip());
+                numbers[i] = words[i].equals("true")
+                        ? 1
+                        : words[i].equals("false") ? 0 : Double.parseDouble(words[i].strip());
             }
             return numbers;
         } catch (NumberFormatException e) {
@@ -140,7 +153,10 @@ final class Shade implements Callable<Integer> {
             if (!done.problems.isEmpty()) {
                 ArrayNode errors = result.putArray("errors");
                 for (Problem p : done.problems) {
-                    errors.addObject().put("line", p.line()).put("column", p.column()).put("text", p.text());
+                    errors.addObject()
+                            .put("line", p.line())
+                            .put("column", p.column())
+                            .put("text", p.text());
                 }
             }
             result.put("compileMs", done.compileMs).put("frameMs", done.frameMs);
@@ -153,19 +169,33 @@ final class Shade implements Callable<Integer> {
     }
 
     private static void failed(ObjectNode result, String why) {
-        result.put("ok", false).putArray("errors").addObject().put("line", 0).put("column", 0).put("text", why);
+        result.put("ok", false)
+                .putArray("errors")
+                .addObject()
+                .put("line", 0)
+                .put("column", 0)
+                .put("text", why);
     }
 
     private static Job job(JsonNode node) {
         JsonNode given = node.path("size");
-        int[] size = given.isArray() ? sides(given.path(0).asInt(0), given.path(1).asInt(0)) : size(given.asString(""));
+        int[] size =
+                given.isArray() ? sides(given.path(0).asInt(0), given.path(1).asInt(0)) : size(given.asString(""));
         Map<String, double[]> values = new LinkedHashMap<>();
         node.path("uniforms").properties().forEach(e -> values.put(e.getKey(), numbers(e.getValue())));
         Map<String, Path> pictures = new LinkedHashMap<>();
-        node.path("inputs").properties().forEach(e -> pictures.put(e.getKey(), Path.of(e.getValue().asString(""))));
-        if (!node.hasNonNull("file") || !node.hasNonNull("out")) throw new Refused("a job has a file, a size and an out.");
+        node.path("inputs")
+                .properties()
+                .forEach(e -> pictures.put(e.getKey(), Path.of(e.getValue().asString(""))));
+        if (!node.hasNonNull("file") || !node.hasNonNull("out"))
+            throw new Refused("a job has a file, a size and an out.");
         return new Job(
-                Path.of(node.path("file").asString("")), size[0], size[1], node.path("time").asDouble(0), values, pictures,
+                Path.of(node.path("file").asString("")),
+                size[0],
+                size[1],
+                node.path("time").asDouble(0),
+                values,
+                pictures,
                 Path.of(node.path("out").asString("")));
     }
 
@@ -183,7 +213,8 @@ final class Shade implements Callable<Integer> {
 
     private static Done draw(Job job, Crew crew) throws IOException, Unreadable {
         if (!Files.isRegularFile(job.file)) throw new Refused("There is no file " + job.file + ".");
-        if (Files.size(job.file) > LARGEST_FILE) throw new Refused(job.file + " is larger than a shader may be (1 MB).");
+        if (Files.size(job.file) > LARGEST_FILE)
+            throw new Refused(job.file + " is larger than a shader may be (1 MB).");
         String text = Files.readString(job.file);
         long begun = System.nanoTime();
         Shader.Result result = Shader.compile(text);
@@ -194,7 +225,8 @@ final class Shade implements Callable<Integer> {
         Input[] pictures = new Input[shader.samplers().size()];
         for (int i = 0; i < pictures.length; i++) {
             Path path = job.inputs.get(shader.samplers().get(i));
-            pictures[i] = new Input(path == null ? new Picture(1, 1).fill(0, 0, 0, 1) : RawPicture.read(path), Input.Edge.HOLD, false);
+            pictures[i] = new Input(
+                    path == null ? new Picture(1, 1).fill(0, 0, 0, 1) : RawPicture.read(path), Input.Edge.HOLD, false);
         }
         Picture picture = new Picture(job.width, job.height);
         begun = System.nanoTime();
