@@ -14,11 +14,6 @@ final class BuiltInCode {
     private static final Map<String, Op> SIMPLE = Map.ofEntries(
             Map.entry("sin", Op.SIN),
             Map.entry("cos", Op.COS),
-            Map.entry("tan", Op.TAN),
-            Map.entry("asin", Op.ASIN),
-            Map.entry("acos", Op.ACOS),
-            Map.entry("exp", Op.EXP),
-            Map.entry("log", Op.LOG),
             Map.entry("exp2", Op.EXP2),
             Map.entry("log2", Op.LOG2),
             Map.entry("sqrt", Op.SQRT),
@@ -35,7 +30,6 @@ final class BuiltInCode {
             Map.entry("floatBitsToUint", Op.BITS_OF),
             Map.entry("intBitsToFloat", Op.OF_BITS),
             Map.entry("uintBitsToFloat", Op.OF_BITS),
-            Map.entry("pow", Op.POW),
             Map.entry("mod", Op.MOD),
             Map.entry("not", Op.NOT));
     private static final Set<String> LIGHT = Set.of(
@@ -66,7 +60,13 @@ final class BuiltInCode {
         return switch (name) {
             case "radians" -> each(a, x -> out.op(Op.MUL, x, out.number(Math.PI / 180)));
             case "degrees" -> each(a, x -> out.op(Op.MUL, x, out.number(180 / Math.PI)));
-            case "atan" -> each(in, b == null ? Op.ATAN : Op.ATAN2);
+            case "tan" -> each(a, x -> out.op(Op.DIV, out.op(Op.SIN, x), out.op(Op.COS, x)));
+            case "atan" -> b == null ? each(a, x -> out.op(Op.ATAN2, x, out.number(1))) : each(in, Op.ATAN2);
+            case "asin" -> each(a, x -> out.op(Op.ATAN2, x, leg(x)));
+            case "acos" -> each(a, x -> out.op(Op.ATAN2, leg(x), x));
+            case "exp" -> each(a, x -> out.op(Op.EXP2, out.op(Op.MUL, x, out.number(1 / Math.log(2)))));
+            case "log" -> each(a, x -> out.op(Op.MUL, out.op(Op.LOG2, x), out.number(Math.log(2))));
+            case "pow" -> pairs(a, b, this::power);
             case "abs" -> f ? each(in, Op.ABS) : each(a, x -> out.op(Op.IMAX, x, out.op(Op.ISUB, out.whole(0), x)));
             case "sign" ->
                 f ? each(in, Op.SIGN) : each(a, x -> out.op(Op.IMAX, out.op(Op.IMIN, x, out.whole(1)), out.whole(-1)));
@@ -139,6 +139,18 @@ final class BuiltInCode {
         Reg[] made = new Reg[Math.max(a.length, b.length)];
         for (int i = 0; i < made.length; i++) made[i] = of.apply(a[a.length == 1 ? 0 : i], b[b.length == 1 ? 0 : i]);
         return made;
+    }
+
+    /** The other leg of a right triangle of hypotenuse 1. */
+    private Reg leg(Reg x) {
+        Reg one = out.number(1);
+        return out.op(Op.SQRT, out.op(Op.MUL, out.op(Op.SUB, one, x), out.op(Op.ADD, one, x)));
+    }
+
+    private Reg power(Reg x, Reg y) {
+        if (y.known && y.bits == Float.floatToRawIntBits(1)) return x;
+        if (y.known && y.bits == Float.floatToRawIntBits(2)) return out.op(Op.MUL, x, x);
+        return out.op(Op.EXP2, out.op(Op.MUL, y, out.op(Op.LOG2, x)));
     }
 
     private Reg dot(Reg[] a, Reg[] b) {

@@ -35,139 +35,253 @@ final class Kernels {
     }
 
     static void add(float[] f, int o, int a, int sa, int b, int sb, int n) {
-        for (int i = 0; i < n; i += L) {
-            FloatVector x = FloatVector.fromArray(F, f, a + (i & sa));
-            FloatVector y = FloatVector.fromArray(F, f, b + (i & sb));
-            x.add(y).intoArray(f, o + i);
+        if (sb == 0) {
+            FloatVector y = FloatVector.fromArray(F, f, b);
+            for (int i = 0; i < n; i += L) {
+                FloatVector x = FloatVector.fromArray(F, f, a + i);
+                x.add(y).intoArray(f, o + i);
+            }
+        } else if (sa == 0) {
+            FloatVector x = FloatVector.fromArray(F, f, a);
+            for (int i = 0; i < n; i += L) {
+                FloatVector y = FloatVector.fromArray(F, f, b + i);
+                x.add(y).intoArray(f, o + i);
+            }
+        } else {
+            for (int i = 0; i < n; i += L) {
+                FloatVector x = FloatVector.fromArray(F, f, a + i);
+                FloatVector y = FloatVector.fromArray(F, f, b + i);
+                x.add(y).intoArray(f, o + i);
+            }
         }
     }
 
     static void sub(float[] f, int o, int a, int sa, int b, int sb, int n) {
-        for (int i = 0; i < n; i += L) {
-            FloatVector x = FloatVector.fromArray(F, f, a + (i & sa));
-            FloatVector y = FloatVector.fromArray(F, f, b + (i & sb));
-            x.sub(y).intoArray(f, o + i);
+        if (sb == 0) {
+            FloatVector y = FloatVector.fromArray(F, f, b);
+            for (int i = 0; i < n; i += L) {
+                FloatVector x = FloatVector.fromArray(F, f, a + i);
+                x.sub(y).intoArray(f, o + i);
+            }
+        } else if (sa == 0) {
+            FloatVector x = FloatVector.fromArray(F, f, a);
+            for (int i = 0; i < n; i += L) {
+                FloatVector y = FloatVector.fromArray(F, f, b + i);
+                x.sub(y).intoArray(f, o + i);
+            }
+        } else {
+            for (int i = 0; i < n; i += L) {
+                FloatVector x = FloatVector.fromArray(F, f, a + i);
+                FloatVector y = FloatVector.fromArray(F, f, b + i);
+                x.sub(y).intoArray(f, o + i);
+            }
         }
     }
 
     static void mul(float[] f, int o, int a, int sa, int b, int sb, int n) {
-        for (int i = 0; i < n; i += L) {
-            FloatVector x = FloatVector.fromArray(F, f, a + (i & sa));
-            FloatVector y = FloatVector.fromArray(F, f, b + (i & sb));
-            x.mul(y).intoArray(f, o + i);
+        if (sb == 0) {
+            FloatVector y = FloatVector.fromArray(F, f, b);
+            for (int i = 0; i < n; i += L) {
+                FloatVector x = FloatVector.fromArray(F, f, a + i);
+                x.mul(y).intoArray(f, o + i);
+            }
+        } else if (sa == 0) {
+            FloatVector x = FloatVector.fromArray(F, f, a);
+            for (int i = 0; i < n; i += L) {
+                FloatVector y = FloatVector.fromArray(F, f, b + i);
+                x.mul(y).intoArray(f, o + i);
+            }
+        } else {
+            for (int i = 0; i < n; i += L) {
+                FloatVector x = FloatVector.fromArray(F, f, a + i);
+                FloatVector y = FloatVector.fromArray(F, f, b + i);
+                x.mul(y).intoArray(f, o + i);
+            }
         }
     }
 
     static void div(float[] f, int o, int a, int sa, int b, int sb, int n) {
-        for (int i = 0; i < n; i += L) {
-            FloatVector x = FloatVector.fromArray(F, f, a + (i & sa));
-            FloatVector y = FloatVector.fromArray(F, f, b + (i & sb));
-            x.div(y).intoArray(f, o + i);
+        if (sb == 0) {
+            FloatVector y = FloatVector.fromArray(F, f, b);
+            for (int i = 0; i < n; i += L) {
+                FloatVector x = FloatVector.fromArray(F, f, a + i);
+                x.div(y).intoArray(f, o + i);
+            }
+        } else if (sa == 0) {
+            FloatVector x = FloatVector.fromArray(F, f, a);
+            for (int i = 0; i < n; i += L) {
+                FloatVector y = FloatVector.fromArray(F, f, b + i);
+                x.div(y).intoArray(f, o + i);
+            }
+        } else {
+            for (int i = 0; i < n; i += L) {
+                FloatVector x = FloatVector.fromArray(F, f, a + i);
+                FloatVector y = FloatVector.fromArray(F, f, b + i);
+                x.div(y).intoArray(f, o + i);
+            }
         }
     }
 
-    static void neg(float[] f, int o, int a, int sa, int n) {
+    static void neg(float[] f, int o, int a, int n) {
         for (int i = 0; i < n; i += L) {
-            FloatVector x = FloatVector.fromArray(F, f, a + (i & sa));
+            FloatVector x = FloatVector.fromArray(F, f, a + i);
             x.neg().intoArray(f, o + i);
         }
     }
 
     static void mad(float[] f, int o, int a, int sa, int b, int sb, int c, int sc, int n) {
-        for (int i = 0; i < n; i += L) {
-            FloatVector x = FloatVector.fromArray(F, f, a + (i & sa));
-            FloatVector y = FloatVector.fromArray(F, f, b + (i & sb));
-            FloatVector z = FloatVector.fromArray(F, f, c + (i & sc));
-            x.fma(y, z).intoArray(f, o + i);
+        if ((sa & sb & sc) != 0) {
+            for (int i = 0; i < n; i += L) {
+                FloatVector x = FloatVector.fromArray(F, f, a + i);
+                FloatVector y = FloatVector.fromArray(F, f, b + i);
+                FloatVector z = FloatVector.fromArray(F, f, c + i);
+                x.fma(y, z).intoArray(f, o + i);
+            }
+        } else if (sb == 0 && (sa & sc) != 0) {
+            FloatVector y = FloatVector.fromArray(F, f, b);
+            for (int i = 0; i < n; i += L) {
+                FloatVector x = FloatVector.fromArray(F, f, a + i);
+                FloatVector z = FloatVector.fromArray(F, f, c + i);
+                x.fma(y, z).intoArray(f, o + i);
+            }
+        } else if (sc == 0 && (sa & sb) != 0) {
+            FloatVector z = FloatVector.fromArray(F, f, c);
+            for (int i = 0; i < n; i += L) {
+                FloatVector x = FloatVector.fromArray(F, f, a + i);
+                FloatVector y = FloatVector.fromArray(F, f, b + i);
+                x.fma(y, z).intoArray(f, o + i);
+            }
+        } else if (sb == 0 && sc == 0) {
+            FloatVector y = FloatVector.fromArray(F, f, b);
+            FloatVector z = FloatVector.fromArray(F, f, c);
+            for (int i = 0; i < n; i += L) {
+                FloatVector x = FloatVector.fromArray(F, f, a + i);
+                x.fma(y, z).intoArray(f, o + i);
+            }
+        } else {
+            for (int i = 0; i < n; i += L) {
+                FloatVector x = FloatVector.fromArray(F, f, a + (i & sa));
+                FloatVector y = FloatVector.fromArray(F, f, b + (i & sb));
+                FloatVector z = FloatVector.fromArray(F, f, c + (i & sc));
+                x.fma(y, z).intoArray(f, o + i);
+            }
         }
     }
 
     static void min(float[] f, int o, int a, int sa, int b, int sb, int n) {
-        for (int i = 0; i < n; i += L) {
-            FloatVector x = FloatVector.fromArray(F, f, a + (i & sa));
-            FloatVector y = FloatVector.fromArray(F, f, b + (i & sb));
-            x.min(y).intoArray(f, o + i);
+        if (sb == 0) {
+            FloatVector y = FloatVector.fromArray(F, f, b);
+            for (int i = 0; i < n; i += L) {
+                FloatVector x = FloatVector.fromArray(F, f, a + i);
+                x.min(y).intoArray(f, o + i);
+            }
+        } else if (sa == 0) {
+            FloatVector x = FloatVector.fromArray(F, f, a);
+            for (int i = 0; i < n; i += L) {
+                FloatVector y = FloatVector.fromArray(F, f, b + i);
+                x.min(y).intoArray(f, o + i);
+            }
+        } else {
+            for (int i = 0; i < n; i += L) {
+                FloatVector x = FloatVector.fromArray(F, f, a + i);
+                FloatVector y = FloatVector.fromArray(F, f, b + i);
+                x.min(y).intoArray(f, o + i);
+            }
         }
     }
 
     static void max(float[] f, int o, int a, int sa, int b, int sb, int n) {
-        for (int i = 0; i < n; i += L) {
-            FloatVector x = FloatVector.fromArray(F, f, a + (i & sa));
-            FloatVector y = FloatVector.fromArray(F, f, b + (i & sb));
-            x.max(y).intoArray(f, o + i);
+        if (sb == 0) {
+            FloatVector y = FloatVector.fromArray(F, f, b);
+            for (int i = 0; i < n; i += L) {
+                FloatVector x = FloatVector.fromArray(F, f, a + i);
+                x.max(y).intoArray(f, o + i);
+            }
+        } else if (sa == 0) {
+            FloatVector x = FloatVector.fromArray(F, f, a);
+            for (int i = 0; i < n; i += L) {
+                FloatVector y = FloatVector.fromArray(F, f, b + i);
+                x.max(y).intoArray(f, o + i);
+            }
+        } else {
+            for (int i = 0; i < n; i += L) {
+                FloatVector x = FloatVector.fromArray(F, f, a + i);
+                FloatVector y = FloatVector.fromArray(F, f, b + i);
+                x.max(y).intoArray(f, o + i);
+            }
         }
     }
 
-    static void abs(float[] f, int o, int a, int sa, int n) {
+    static void abs(float[] f, int o, int a, int n) {
         for (int i = 0; i < n; i += L) {
-            FloatVector x = FloatVector.fromArray(F, f, a + (i & sa));
+            FloatVector x = FloatVector.fromArray(F, f, a + i);
             x.abs().intoArray(f, o + i);
         }
     }
 
-    static void sqrt(float[] f, int o, int a, int sa, int n) {
+    static void sqrt(float[] f, int o, int a, int n) {
         for (int i = 0; i < n; i += L) {
-            FloatVector x = FloatVector.fromArray(F, f, a + (i & sa));
+            FloatVector x = FloatVector.fromArray(F, f, a + i);
             x.sqrt().intoArray(f, o + i);
         }
     }
 
-    static void rsqrt(float[] f, int o, int a, int sa, int n) {
+    static void rsqrt(float[] f, int o, int a, int n) {
         for (int i = 0; i < n; i += L) {
-            FloatVector x = FloatVector.fromArray(F, f, a + (i & sa));
+            FloatVector x = FloatVector.fromArray(F, f, a + i);
             FloatVector.broadcast(F, 1).div(x.sqrt()).intoArray(f, o + i);
-        }
-    }
-
-    static void tan(float[] f, int o, int a, int sa, int n) {
-        for (int i = 0; i < n; i += L) {
-            FloatVector x = FloatVector.fromArray(F, f, a + (i & sa));
-            x.lanewise(VectorOperators.TAN).intoArray(f, o + i);
-        }
-    }
-
-    static void asin(float[] f, int o, int a, int sa, int n) {
-        for (int i = 0; i < n; i += L) {
-            FloatVector x = FloatVector.fromArray(F, f, a + (i & sa));
-            x.lanewise(VectorOperators.ASIN).intoArray(f, o + i);
-        }
-    }
-
-    static void acos(float[] f, int o, int a, int sa, int n) {
-        for (int i = 0; i < n; i += L) {
-            FloatVector x = FloatVector.fromArray(F, f, a + (i & sa));
-            x.lanewise(VectorOperators.ACOS).intoArray(f, o + i);
-        }
-    }
-
-    static void atan(float[] f, int o, int a, int sa, int n) {
-        for (int i = 0; i < n; i += L) {
-            FloatVector x = FloatVector.fromArray(F, f, a + (i & sa));
-            x.lanewise(VectorOperators.ATAN).intoArray(f, o + i);
         }
     }
 
     static void atan2(float[] f, int o, int a, int sa, int b, int sb, int n) {
         for (int i = 0; i < n; i += L) {
-            FloatVector x = FloatVector.fromArray(F, f, a + (i & sa));
-            FloatVector y = FloatVector.fromArray(F, f, b + (i & sb));
-            x.lanewise(VectorOperators.ATAN2, y).intoArray(f, o + i);
+            FloatVector y = FloatVector.fromArray(F, f, a + (i & sa));
+            FloatVector x = FloatVector.fromArray(F, f, b + (i & sb));
+            Wide.angle(y, x).intoArray(f, o + i);
         }
     }
 
     static void lt(float[] f, int[] w, int o, int a, int sa, int b, int sb, int n) {
-        for (int i = 0; i < n; i += L) {
-            FloatVector x = FloatVector.fromArray(F, f, a + (i & sa));
-            FloatVector y = FloatVector.fromArray(F, f, b + (i & sb));
-            Wide.truth(x.compare(VectorOperators.LT, y)).intoArray(w, o + i);
+        if (sb == 0) {
+            FloatVector y = FloatVector.fromArray(F, f, b);
+            for (int i = 0; i < n; i += L) {
+                FloatVector x = FloatVector.fromArray(F, f, a + i);
+                Wide.truth(x.compare(VectorOperators.LT, y)).intoArray(w, o + i);
+            }
+        } else if (sa == 0) {
+            FloatVector x = FloatVector.fromArray(F, f, a);
+            for (int i = 0; i < n; i += L) {
+                FloatVector y = FloatVector.fromArray(F, f, b + i);
+                Wide.truth(x.compare(VectorOperators.LT, y)).intoArray(w, o + i);
+            }
+        } else {
+            for (int i = 0; i < n; i += L) {
+                FloatVector x = FloatVector.fromArray(F, f, a + i);
+                FloatVector y = FloatVector.fromArray(F, f, b + i);
+                Wide.truth(x.compare(VectorOperators.LT, y)).intoArray(w, o + i);
+            }
         }
     }
 
     static void le(float[] f, int[] w, int o, int a, int sa, int b, int sb, int n) {
-        for (int i = 0; i < n; i += L) {
-            FloatVector x = FloatVector.fromArray(F, f, a + (i & sa));
-            FloatVector y = FloatVector.fromArray(F, f, b + (i & sb));
-            Wide.truth(x.compare(VectorOperators.LE, y)).intoArray(w, o + i);
+        if (sb == 0) {
+            FloatVector y = FloatVector.fromArray(F, f, b);
+            for (int i = 0; i < n; i += L) {
+                FloatVector x = FloatVector.fromArray(F, f, a + i);
+                Wide.truth(x.compare(VectorOperators.LE, y)).intoArray(w, o + i);
+            }
+        } else if (sa == 0) {
+            FloatVector x = FloatVector.fromArray(F, f, a);
+            for (int i = 0; i < n; i += L) {
+                FloatVector y = FloatVector.fromArray(F, f, b + i);
+                Wide.truth(x.compare(VectorOperators.LE, y)).intoArray(w, o + i);
+            }
+        } else {
+            for (int i = 0; i < n; i += L) {
+                FloatVector x = FloatVector.fromArray(F, f, a + i);
+                FloatVector y = FloatVector.fromArray(F, f, b + i);
+                Wide.truth(x.compare(VectorOperators.LE, y)).intoArray(w, o + i);
+            }
         }
     }
 
@@ -236,10 +350,24 @@ final class Kernels {
     }
 
     static void iadd(int[] w, int o, int a, int sa, int b, int sb, int n) {
-        for (int i = 0; i < n; i += L) {
-            IntVector x = IntVector.fromArray(I, w, a + (i & sa));
-            IntVector y = IntVector.fromArray(I, w, b + (i & sb));
-            x.add(y).intoArray(w, o + i);
+        if (sb == 0) {
+            IntVector y = IntVector.fromArray(I, w, b);
+            for (int i = 0; i < n; i += L) {
+                IntVector x = IntVector.fromArray(I, w, a + i);
+                x.add(y).intoArray(w, o + i);
+            }
+        } else if (sa == 0) {
+            IntVector x = IntVector.fromArray(I, w, a);
+            for (int i = 0; i < n; i += L) {
+                IntVector y = IntVector.fromArray(I, w, b + i);
+                x.add(y).intoArray(w, o + i);
+            }
+        } else {
+            for (int i = 0; i < n; i += L) {
+                IntVector x = IntVector.fromArray(I, w, a + i);
+                IntVector y = IntVector.fromArray(I, w, b + i);
+                x.add(y).intoArray(w, o + i);
+            }
         }
     }
 
@@ -252,10 +380,24 @@ final class Kernels {
     }
 
     static void imul(int[] w, int o, int a, int sa, int b, int sb, int n) {
-        for (int i = 0; i < n; i += L) {
-            IntVector x = IntVector.fromArray(I, w, a + (i & sa));
-            IntVector y = IntVector.fromArray(I, w, b + (i & sb));
-            x.mul(y).intoArray(w, o + i);
+        if (sb == 0) {
+            IntVector y = IntVector.fromArray(I, w, b);
+            for (int i = 0; i < n; i += L) {
+                IntVector x = IntVector.fromArray(I, w, a + i);
+                x.mul(y).intoArray(w, o + i);
+            }
+        } else if (sa == 0) {
+            IntVector x = IntVector.fromArray(I, w, a);
+            for (int i = 0; i < n; i += L) {
+                IntVector y = IntVector.fromArray(I, w, b + i);
+                x.mul(y).intoArray(w, o + i);
+            }
+        } else {
+            for (int i = 0; i < n; i += L) {
+                IntVector x = IntVector.fromArray(I, w, a + i);
+                IntVector y = IntVector.fromArray(I, w, b + i);
+                x.mul(y).intoArray(w, o + i);
+            }
         }
     }
 
@@ -276,10 +418,24 @@ final class Kernels {
     }
 
     static void xor(int[] w, int o, int a, int sa, int b, int sb, int n) {
-        for (int i = 0; i < n; i += L) {
-            IntVector x = IntVector.fromArray(I, w, a + (i & sa));
-            IntVector y = IntVector.fromArray(I, w, b + (i & sb));
-            x.lanewise(VectorOperators.XOR, y).intoArray(w, o + i);
+        if (sb == 0) {
+            IntVector y = IntVector.fromArray(I, w, b);
+            for (int i = 0; i < n; i += L) {
+                IntVector x = IntVector.fromArray(I, w, a + i);
+                x.lanewise(VectorOperators.XOR, y).intoArray(w, o + i);
+            }
+        } else if (sa == 0) {
+            IntVector x = IntVector.fromArray(I, w, a);
+            for (int i = 0; i < n; i += L) {
+                IntVector y = IntVector.fromArray(I, w, b + i);
+                x.lanewise(VectorOperators.XOR, y).intoArray(w, o + i);
+            }
+        } else {
+            for (int i = 0; i < n; i += L) {
+                IntVector x = IntVector.fromArray(I, w, a + i);
+                IntVector y = IntVector.fromArray(I, w, b + i);
+                x.lanewise(VectorOperators.XOR, y).intoArray(w, o + i);
+            }
         }
     }
 
@@ -300,10 +456,24 @@ final class Kernels {
     }
 
     static void ushr(int[] w, int o, int a, int sa, int b, int sb, int n) {
-        for (int i = 0; i < n; i += L) {
-            IntVector x = IntVector.fromArray(I, w, a + (i & sa));
-            IntVector y = IntVector.fromArray(I, w, b + (i & sb));
-            x.lanewise(VectorOperators.LSHR, y).intoArray(w, o + i);
+        if (sb == 0) {
+            IntVector y = IntVector.fromArray(I, w, b);
+            for (int i = 0; i < n; i += L) {
+                IntVector x = IntVector.fromArray(I, w, a + i);
+                x.lanewise(VectorOperators.LSHR, y).intoArray(w, o + i);
+            }
+        } else if (sa == 0) {
+            IntVector x = IntVector.fromArray(I, w, a);
+            for (int i = 0; i < n; i += L) {
+                IntVector y = IntVector.fromArray(I, w, b + i);
+                x.lanewise(VectorOperators.LSHR, y).intoArray(w, o + i);
+            }
+        } else {
+            for (int i = 0; i < n; i += L) {
+                IntVector x = IntVector.fromArray(I, w, a + i);
+                IntVector y = IntVector.fromArray(I, w, b + i);
+                x.lanewise(VectorOperators.LSHR, y).intoArray(w, o + i);
+            }
         }
     }
 
@@ -339,55 +509,55 @@ final class Kernels {
         }
     }
 
-    static void not(int[] w, int o, int a, int sa, int n) {
+    static void not(int[] w, int o, int a, int n) {
         for (int i = 0; i < n; i += L) {
-            IntVector x = IntVector.fromArray(I, w, a + (i & sa));
+            IntVector x = IntVector.fromArray(I, w, a + i);
             x.not().intoArray(w, o + i);
         }
     }
 
-    static void bitsOf(float[] f, int[] w, int o, int a, int sa, int n) {
+    static void bitsOf(float[] f, int[] w, int o, int a, int n) {
         for (int i = 0; i < n; i += L) {
-            FloatVector x = FloatVector.fromArray(F, f, a + (i & sa));
+            FloatVector x = FloatVector.fromArray(F, f, a + i);
             x.reinterpretAsInts().intoArray(w, o + i);
         }
     }
 
-    static void ofBits(float[] f, int[] w, int o, int a, int sa, int n) {
+    static void ofBits(float[] f, int[] w, int o, int a, int n) {
         for (int i = 0; i < n; i += L) {
-            IntVector x = IntVector.fromArray(I, w, a + (i & sa));
+            IntVector x = IntVector.fromArray(I, w, a + i);
             x.reinterpretAsFloats().intoArray(f, o + i);
         }
     }
 
-    static void floor(float[] f, int o, int a, int sa, int n) {
+    static void floor(float[] f, int o, int a, int n) {
         for (int i = 0; i < n; i += L) {
-            Wide.floor(FloatVector.fromArray(F, f, a + (i & sa))).intoArray(f, o + i);
+            Wide.floor(FloatVector.fromArray(F, f, a + i)).intoArray(f, o + i);
         }
     }
 
-    static void ceil(float[] f, int o, int a, int sa, int n) {
+    static void ceil(float[] f, int o, int a, int n) {
         for (int i = 0; i < n; i += L) {
-            Wide.floor(FloatVector.fromArray(F, f, a + (i & sa)).neg()).neg().intoArray(f, o + i);
+            Wide.floor(FloatVector.fromArray(F, f, a + i).neg()).neg().intoArray(f, o + i);
         }
     }
 
-    static void trunc(float[] f, int o, int a, int sa, int n) {
+    static void trunc(float[] f, int o, int a, int n) {
         for (int i = 0; i < n; i += L) {
-            FloatVector x = FloatVector.fromArray(F, f, a + (i & sa));
+            FloatVector x = FloatVector.fromArray(F, f, a + i);
             Wide.signed(Wide.floor(x.abs()), x).intoArray(f, o + i);
         }
     }
 
-    static void round(float[] f, int o, int a, int sa, int n) {
+    static void round(float[] f, int o, int a, int n) {
         for (int i = 0; i < n; i += L) {
-            Wide.round(FloatVector.fromArray(F, f, a + (i & sa))).intoArray(f, o + i);
+            Wide.round(FloatVector.fromArray(F, f, a + i)).intoArray(f, o + i);
         }
     }
 
-    static void fract(float[] f, int o, int a, int sa, int n) {
+    static void fract(float[] f, int o, int a, int n) {
         for (int i = 0; i < n; i += L) {
-            FloatVector x = FloatVector.fromArray(F, f, a + (i & sa));
+            FloatVector x = FloatVector.fromArray(F, f, a + i);
             x.sub(Wide.floor(x)).intoArray(f, o + i);
         }
     }
@@ -400,65 +570,35 @@ final class Kernels {
         }
     }
 
-    static void sign(float[] f, int o, int a, int sa, int n) {
+    static void sign(float[] f, int o, int a, int n) {
         for (int i = 0; i < n; i += L) {
-            FloatVector x = FloatVector.fromArray(F, f, a + (i & sa));
+            FloatVector x = FloatVector.fromArray(F, f, a + i);
             FloatVector one = Wide.signed(FloatVector.broadcast(F, 1), x);
             x.blend(one, x.compare(VectorOperators.NE, 0)).intoArray(f, o + i);
         }
     }
 
-    static void sin(float[] f, int o, int a, int sa, int n) {
+    static void sin(float[] f, int o, int a, int n) {
         for (int i = 0; i < n; i += L) {
-            FloatVector x = FloatVector.fromArray(F, f, a + (i & sa));
-            // Halves of a turn taken off by a number of them that is even or odd; the sign follows.
-            FloatVector k = Wide.round(x.mul(Wide.INVERSE_PI));
-            Wide.wave(Wide.reduced(x, k), Wide.odd(k)).intoArray(f, o + i);
+            Wide.wave(FloatVector.fromArray(F, f, a + i), 0).intoArray(f, o + i);
         }
     }
 
-    static void cos(float[] f, int o, int a, int sa, int n) {
+    static void cos(float[] f, int o, int a, int n) {
         for (int i = 0; i < n; i += L) {
-            FloatVector x = FloatVector.fromArray(F, f, a + (i & sa));
-            FloatVector k = Wide.round(x.mul(Wide.INVERSE_PI).sub(0.5f));
-            // cos x = sin(x + pi/2); what is taken off is k and a half.
-            Wide.wave(Wide.reduced(x, k.add(0.5f)), Wide.odd(k)).neg().intoArray(f, o + i);
+            Wide.wave(FloatVector.fromArray(F, f, a + i), 0.5f).intoArray(f, o + i);
         }
     }
 
-    static void exp2(float[] f, int o, int a, int sa, int n) {
+    static void exp2(float[] f, int o, int a, int n) {
         for (int i = 0; i < n; i += L) {
-            Wide.exp2(FloatVector.fromArray(F, f, a + (i & sa))).intoArray(f, o + i);
+            Wide.exp2(FloatVector.fromArray(F, f, a + i)).intoArray(f, o + i);
         }
     }
 
-    static void exp(float[] f, int o, int a, int sa, int n) {
+    static void log2(float[] f, int o, int a, int n) {
         for (int i = 0; i < n; i += L) {
-            FloatVector x = FloatVector.fromArray(F, f, a + (i & sa)).max(-200).min(200);
-            FloatVector k = Wide.round(x.mul(Wide.LOG2_E));
-            FloatVector r = x.lanewise(VectorOperators.FMA, FloatVector.broadcast(F, Wide.LOG2_E), k.neg());
-            Wide.power(r.add(x.mul(Wide.LOG2_E_REST)), k).intoArray(f, o + i);
-        }
-    }
-
-    static void log2(float[] f, int o, int a, int sa, int n) {
-        for (int i = 0; i < n; i += L) {
-            Wide.log2(FloatVector.fromArray(F, f, a + (i & sa))).intoArray(f, o + i);
-        }
-    }
-
-    static void log(float[] f, int o, int a, int sa, int n) {
-        for (int i = 0; i < n; i += L) {
-            Wide.log2(FloatVector.fromArray(F, f, a + (i & sa))).mul(Wide.LN_2).intoArray(f, o + i);
-        }
-    }
-
-    static void pow(float[] f, int o, int a, int sa, int b, int sb, int n) {
-        for (int i = 0; i < n; i += L) {
-            FloatVector x = FloatVector.fromArray(F, f, a + (i & sa));
-            FloatVector y = FloatVector.fromArray(F, f, b + (i & sb));
-            FloatVector z = Wide.exp2(y.mul(Wide.log2(x)));
-            z.blend(1, y.compare(VectorOperators.EQ, 0)).intoArray(f, o + i);
+            Wide.log2(FloatVector.fromArray(F, f, a + i)).intoArray(f, o + i);
         }
     }
 
@@ -480,23 +620,36 @@ final class Kernels {
         }
     }
 
-    static void toInt(float[] f, int[] w, int o, int a, int sa, int n) {
-        for (int i = 0; i < n; i++) w[o + i] = (int) f[a + (i & sa)];
-    }
-
-    static void toUnsigned(float[] f, int[] w, int o, int a, int sa, int n) {
-        for (int i = 0; i < n; i++) {
-            float x = f[a + (i & sa)];
-            w[o + i] = x < 0 ? (int) x : (int) (long) x;
+    static void toInt(float[] f, int[] w, int o, int a, int n) {
+        for (int i = 0; i < n; i += L) {
+            FloatVector x = FloatVector.fromArray(F, f, a + i);
+            Wide.whole(x).intoArray(w, o + i);
         }
     }
 
-    static void ofInt(float[] f, int[] w, int o, int a, int sa, int n) {
-        for (int i = 0; i < n; i++) f[o + i] = w[a + (i & sa)];
+    static void toUnsigned(float[] f, int[] w, int o, int a, int n) {
+        for (int i = 0; i < n; i += L) {
+            FloatVector x = FloatVector.fromArray(F, f, a + i);
+            VectorMask<Float> large = x.compare(VectorOperators.GE, 0x1p31f);
+            IntVector y = (IntVector) x.sub(0x1p31f, large).convert(VectorOperators.F2I, 0);
+            y.lanewise(VectorOperators.XOR, Integer.MIN_VALUE, large.cast(I)).intoArray(w, o + i);
+        }
     }
 
-    static void ofUnsigned(float[] f, int[] w, int o, int a, int sa, int n) {
-        for (int i = 0; i < n; i++) f[o + i] = w[a + (i & sa)] & 0xffffffffL;
+    static void ofInt(float[] f, int[] w, int o, int a, int n) {
+        for (int i = 0; i < n; i += L) {
+            Wide.number(IntVector.fromArray(I, w, a + i)).intoArray(f, o + i);
+        }
+    }
+
+    static void ofUnsigned(float[] f, int[] w, int o, int a, int n) {
+        for (int i = 0; i < n; i += L) {
+            IntVector x = IntVector.fromArray(I, w, a + i);
+            // Two halves that are exact, so that their sum rounds once.
+            FloatVector high = Wide.number(x.lanewise(VectorOperators.LSHR, 16));
+            FloatVector low = Wide.number(x.and(0xffff));
+            high.fma(FloatVector.broadcast(F, 65536), low).intoArray(f, o + i);
+        }
     }
 
     /** Division, one by one: there are no vectors for it. */
@@ -505,18 +658,18 @@ final class Kernels {
     }
 
     /** Differences of neighbours in blocks of two by two; a strip is {@code width} pixels wide. */
-    static void dx(float[] f, int o, int a, int sa, int n) {
+    static void dx(float[] f, int o, int a, int n) {
         for (int i = 0; i < n; i += 2) {
-            float d = f[a + (i + 1 & sa)] - f[a + (i & sa)];
+            float d = f[a + i + 1] - f[a + i];
             f[o + i] = d;
             f[o + i + 1] = d;
         }
     }
 
-    static void dy(float[] f, int o, int a, int sa, int width, int n) {
+    static void dy(float[] f, int o, int a, int width, int n) {
         for (int row = 0; row < n; row += 2 * width) {
             for (int i = row; i < row + width; i++) {
-                float d = f[a + (i + width & sa)] - f[a + (i & sa)];
+                float d = f[a + i + width] - f[a + i];
                 f[o + i] = d;
                 f[o + i + width] = d;
             }
@@ -542,20 +695,28 @@ final class Kernels {
         }
     }
 
-    /** Those of {@code a} (all when it is negative) that are not in {@code b}. */
-    static void without(int[] w, int o, int a, int b, int n) {
+    /** Those of {@code a} (all when it is negative) that are not in {@code b}; returns how many of the first {@code n}. */
+    static int without(int[] w, int o, int a, int b, int n) {
+        int count = 0;
         for (int i = 0; i < n; i += L) {
             IntVector x = a < 0 ? IntVector.broadcast(I, -1) : IntVector.fromArray(I, w, a + i);
-            x.and(IntVector.fromArray(I, w, b + i).not()).intoArray(w, o + i);
+            IntVector y = x.and(IntVector.fromArray(I, w, b + i).not());
+            y.intoArray(w, o + i);
+            count += y.compare(VectorOperators.NE, 0).and(I.indexInRange(i, n)).trueCount();
         }
+        return count;
     }
 
-    /** Those of {@code a} (all when it is negative) that are in {@code b} too. */
-    static void within(int[] w, int o, int a, int b, int n) {
+    /** Those of {@code a} (all when it is negative) that are in {@code b} too; returns how many of the first {@code n}. */
+    static int within(int[] w, int o, int a, int b, int n) {
+        int count = 0;
         for (int i = 0; i < n; i += L) {
             IntVector x = a < 0 ? IntVector.broadcast(I, -1) : IntVector.fromArray(I, w, a + i);
-            x.and(IntVector.fromArray(I, w, b + i)).intoArray(w, o + i);
+            IntVector y = x.and(IntVector.fromArray(I, w, b + i));
+            y.intoArray(w, o + i);
+            count += y.compare(VectorOperators.NE, 0).and(I.indexInRange(i, n)).trueCount();
         }
+        return count;
     }
 
     /** Those of {@code a} and of {@code b}. */
@@ -565,12 +726,5 @@ final class Kernels {
                     .or(IntVector.fromArray(I, w, b + i))
                     .intoArray(w, o + i);
         }
-    }
-
-    /** How many of the first {@code n} are set. */
-    static int count(int[] w, int a, int n) {
-        int count = 0;
-        for (int i = 0; i < n; i++) count -= w[a + i];
-        return count;
     }
 }

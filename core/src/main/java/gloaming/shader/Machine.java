@@ -32,7 +32,8 @@ final class Machine {
     private Program program;
     private float[] f = {};
     private int[] w = {};
-    private Input[] inputs;
+    private Texels[] inputs;
+    private final Texels.Room reading = new Texels.Room();
     private int n;
     private int whole;
     private int mask;
@@ -55,7 +56,7 @@ final class Machine {
     private int squeeze;
 
     /** Makes ready for a program; {@code uniforms} are the bits of the inputs that are the same for all pixels. */
-    void load(Program program, int[] uniforms, Input[] inputs) {
+    void load(Program program, int[] uniforms, Texels[] inputs) {
         this.inputs = inputs;
         if (this.program != program) {
             this.program = program;
@@ -146,18 +147,16 @@ final class Machine {
         int no;
         if (before == part.noMask()) {
             // The mask of the round before is this part's own room, which is written last then.
-            Kernels.within(w, part.yesMask(), before, c, whole);
-            no = all - count(part.yesMask());
+            no = all - Kernels.within(w, part.yesMask(), before, c, n);
         } else {
-            Kernels.without(w, part.noMask(), before, c, whole);
-            no = count(part.noMask());
+            no = Kernels.without(w, part.noMask(), before, c, n);
         }
         if (no == 0 || no == all) {
             run(no == 0 ? part.yes() : part.no());
             return;
         }
-        if (before == part.noMask()) Kernels.without(w, part.noMask(), before, c, whole);
-        else Kernels.within(w, part.yesMask(), before, c, whole);
+        if (before == part.noMask()) Kernels.without(w, part.noMask(), before, c, n);
+        else Kernels.within(w, part.yesMask(), before, c, n);
         mask = part.yesMask();
         active = all - no;
         run(part.yes());
@@ -175,10 +174,6 @@ final class Machine {
             mask = part.yesMask();
         }
         active += yesActive;
-    }
-
-    private int count(int at) {
-        return Kernels.count(w, at, n);
     }
 
     private void area(Program.Area area) {
@@ -204,7 +199,7 @@ final class Machine {
                     waiting[a] = 0;
                     continue;
                 }
-                Kernels.without(w, room[a], at, mask, whole);
+                Kernels.without(w, room[a], at, mask, n);
                 waits[a] = room[a];
                 waiting[a] -= active;
             } else {
@@ -391,44 +386,37 @@ final class Machine {
                 case SUB -> Kernels.sub(f, o, a, sa, b, sb, n);
                 case MUL -> Kernels.mul(f, o, a, sa, b, sb, n);
                 case DIV -> Kernels.div(f, o, a, sa, b, sb, n);
-                case NEG -> Kernels.neg(f, o, a, sa, n);
+                case NEG -> Kernels.neg(f, o, a, n);
                 case MAD -> Kernels.mad(f, o, a, sa, b, sb, c, sc, n);
                 case MIN -> Kernels.min(f, o, a, sa, b, sb, n);
                 case MAX -> Kernels.max(f, o, a, sa, b, sb, n);
-                case ABS -> Kernels.abs(f, o, a, sa, n);
-                case SIGN -> Kernels.sign(f, o, a, sa, n);
-                case FLOOR -> Kernels.floor(f, o, a, sa, n);
-                case CEIL -> Kernels.ceil(f, o, a, sa, n);
-                case TRUNC -> Kernels.trunc(f, o, a, sa, n);
-                case ROUND -> Kernels.round(f, o, a, sa, n);
-                case FRACT -> Kernels.fract(f, o, a, sa, n);
+                case ABS -> Kernels.abs(f, o, a, n);
+                case SIGN -> Kernels.sign(f, o, a, n);
+                case FLOOR -> Kernels.floor(f, o, a, n);
+                case CEIL -> Kernels.ceil(f, o, a, n);
+                case TRUNC -> Kernels.trunc(f, o, a, n);
+                case ROUND -> Kernels.round(f, o, a, n);
+                case FRACT -> Kernels.fract(f, o, a, n);
                 case MOD -> Kernels.mod(f, o, a, sa, b, sb, n);
-                case SQRT -> Kernels.sqrt(f, o, a, sa, n);
-                case RSQRT -> Kernels.rsqrt(f, o, a, sa, n);
-                case SIN -> Kernels.sin(f, o, a, sa, n);
-                case COS -> Kernels.cos(f, o, a, sa, n);
-                case TAN -> Kernels.tan(f, o, a, sa, n);
-                case ASIN -> Kernels.asin(f, o, a, sa, n);
-                case ACOS -> Kernels.acos(f, o, a, sa, n);
-                case ATAN -> Kernels.atan(f, o, a, sa, n);
+                case SQRT -> Kernels.sqrt(f, o, a, n);
+                case RSQRT -> Kernels.rsqrt(f, o, a, n);
+                case SIN -> Kernels.sin(f, o, a, n);
+                case COS -> Kernels.cos(f, o, a, n);
                 case ATAN2 -> Kernels.atan2(f, o, a, sa, b, sb, n);
-                case EXP -> Kernels.exp(f, o, a, sa, n);
-                case EXP2 -> Kernels.exp2(f, o, a, sa, n);
-                case LOG -> Kernels.log(f, o, a, sa, n);
-                case LOG2 -> Kernels.log2(f, o, a, sa, n);
-                case POW -> Kernels.pow(f, o, a, sa, b, sb, n);
+                case EXP2 -> Kernels.exp2(f, o, a, n);
+                case LOG2 -> Kernels.log2(f, o, a, n);
                 case LT -> Kernels.lt(f, w, o, a, sa, b, sb, n);
                 case LE -> Kernels.le(f, w, o, a, sa, b, sb, n);
                 case EQ -> Kernels.eq(f, w, o, a, sa, b, sb, n);
                 case NE -> Kernels.ne(f, w, o, a, sa, b, sb, n);
                 case CHOOSE_F -> Kernels.chooseF(f, w, o, a, sa, b, sb, c, sc, n);
                 case CHOOSE_I -> Kernels.chooseI(w, o, a, sa, b, sb, c, sc, n);
-                case F_TO_I -> Kernels.toInt(f, w, o, a, sa, n);
-                case F_TO_U -> Kernels.toUnsigned(f, w, o, a, sa, n);
-                case I_TO_F -> Kernels.ofInt(f, w, o, a, sa, n);
-                case U_TO_F -> Kernels.ofUnsigned(f, w, o, a, sa, n);
-                case BITS_OF -> Kernels.bitsOf(f, w, o, a, sa, n);
-                case OF_BITS -> Kernels.ofBits(f, w, o, a, sa, n);
+                case F_TO_I -> Kernels.toInt(f, w, o, a, n);
+                case F_TO_U -> Kernels.toUnsigned(f, w, o, a, n);
+                case I_TO_F -> Kernels.ofInt(f, w, o, a, n);
+                case U_TO_F -> Kernels.ofUnsigned(f, w, o, a, n);
+                case BITS_OF -> Kernels.bitsOf(f, w, o, a, n);
+                case OF_BITS -> Kernels.ofBits(f, w, o, a, n);
                 case IADD -> Kernels.iadd(w, o, a, sa, b, sb, n);
                 case ISUB -> Kernels.isub(w, o, a, sa, b, sb, n);
                 case IMUL -> Kernels.imul(w, o, a, sa, b, sb, n);
@@ -439,7 +427,7 @@ final class Machine {
                 case AND -> Kernels.and(w, o, a, sa, b, sb, n);
                 case OR -> Kernels.or(w, o, a, sa, b, sb, n);
                 case XOR -> Kernels.xor(w, o, a, sa, b, sb, n);
-                case NOT -> Kernels.not(w, o, a, sa, n);
+                case NOT -> Kernels.not(w, o, a, n);
                 case IMIN -> Kernels.imin(w, o, a, sa, b, sb, n);
                 case IMAX -> Kernels.imax(w, o, a, sa, b, sb, n);
                 case UMIN -> Kernels.umin(w, o, a, sa, b, sb, n);
@@ -450,10 +438,10 @@ final class Machine {
                 case INE -> Kernels.ine(w, o, a, sa, b, sb, n);
                 case ULT -> Kernels.ult(w, o, a, sa, b, sb, n);
                 case ULE -> Kernels.ule(w, o, a, sa, b, sb, n);
-                case DX -> Kernels.dx(f, o, a, sa, n);
-                case DY -> Kernels.dy(f, o, a, sa, TILE_WIDTH, n);
-                case TEXTURE -> inputs[code[at + 8]].texture(f, o, c, sc, code[at + 9], a, sa, b, sb, n);
-                case FETCH -> inputs[code[at + 8]].fetch(f, w, o, c, sc, code[at + 9], a, sa, b, sb, n);
+                case DX -> Kernels.dx(f, o, a, n);
+                case DY -> Kernels.dy(f, o, a, TILE_WIDTH, n);
+                case TEXTURE -> inputs[code[at + 8]].texture(f, o, c, sc, code[at + 9], a, sa, b, sb, n, reading);
+                case FETCH -> inputs[code[at + 8]].fetch(f, w, o, c, sc, code[at + 9], a, sa, b, sb, n, reading);
                 case PICK, PUT -> pool(op, code, at, this.n);
             }
         }

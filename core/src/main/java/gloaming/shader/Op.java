@@ -30,16 +30,9 @@ enum Op {
     RSQRT("f=f"),
     SIN("f=f"),
     COS("f=f"),
-    TAN("f=f"),
-    ASIN("f=f"),
-    ACOS("f=f"),
-    ATAN("f=f"),
     ATAN2("f=ff"),
-    EXP("f=f"),
     EXP2("f=f"),
-    LOG("f=f"),
     LOG2("f=f"),
-    POW("f=ff"),
     LT("i=ff"),
     LE("i=ff"),
     EQ("i=ff"),
@@ -176,16 +169,9 @@ enum Op {
             case RSQRT -> (float) (1 / Math.sqrt(x));
             case SIN -> (float) Math.sin(x);
             case COS -> (float) Math.cos(x);
-            case TAN -> (float) Math.tan(x);
-            case ASIN -> (float) Math.asin(x);
-            case ACOS -> (float) Math.acos(x);
-            case ATAN -> (float) Math.atan(x);
             case ATAN2 -> (float) Math.atan2(x, y);
-            case EXP -> (float) Math.exp(x);
             case EXP2 -> (float) Math.pow(2, x);
-            case LOG -> (float) Math.log(x);
             case LOG2 -> (float) (Math.log(x) / Math.log(2));
-            case POW -> (float) Math.pow(x, y);
             case I_TO_F -> a;
             case U_TO_F -> (float) (a & 0xffffffffL);
             default -> throw new IllegalArgumentException(op + " is no function of numbers");

@@ -22,7 +22,7 @@ record Program(
         int areas) {
     static final int WIDE = 10;
     /** How many pixels go together. */
-    static final int STRIP = 256;
+    static final int STRIP = 512;
     /** Room for one strip; a little more than its length, so that equal offsets of neighbours differ in their low bits. */
     static final int STRIDE = STRIP + 16;
     /** A value that is the same for all pixels is kept this many times, a vector's worth. */

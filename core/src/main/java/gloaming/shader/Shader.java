@@ -7,6 +7,7 @@ import gloaming.shader.Tree.Use;
 import gloaming.shader.Tree.Var;
 import gloaming.shader.Type.Base;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.Comparator;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
@@ -32,6 +33,7 @@ public final class Shader {
     private final List<Uniform> uniforms;
     private final List<String> samplers;
     private final int scalars;
+    private final Texels[] texels;
     /** Machines that are not at work; as many as threads that ever ran this at once. */
     private final ConcurrentLinkedQueue<Machine> machines = new ConcurrentLinkedQueue<>();
 
@@ -40,6 +42,8 @@ public final class Shader {
         this.uniforms = uniforms;
         this.samplers = samplers;
         this.scalars = scalars;
+        texels = new Texels[samplers.size()];
+        Arrays.setAll(texels, i -> new Texels());
     }
 
     /** Compiles a text; its length and everything that comes of it is limited. */
@@ -177,7 +181,7 @@ public final class Shader {
     }
 
     /**
-     * Draws into {@code out}, rows and columns shared among the crew; {@code inputs} in the order of {@link #samplers}. A loop
+     * Draws into {@code out}, by one caller at a time; rows and columns shared among the crew; {@code inputs} in the order of {@link #samplers}. A loop
      * that does not end is an {@link IllegalArgumentException} with a sentence, within a tenth of a second or so.
      */
     public void run(Picture out, Values values, Input[] inputs, Crew crew) {
@@ -186,12 +190,13 @@ public final class Shader {
             values.bits[size.width()] = inputs[i].picture().width;
             values.bits[size.height()] = inputs[i].picture().height;
         }
+        for (int i = 0; i < texels.length; i++) texels[i].fill(inputs[i], crew);
         float[][] planes = {out.r, out.g, out.b, out.a};
         AtomicReference<Machine.Endless> endless = new AtomicReference<>();
         crew.each(Machine.tiles(out.width, out.height), 4, (from, to) -> {
             Machine machine = machines.poll();
             if (machine == null) machine = new Machine();
-            machine.load(program, values.bits, inputs);
+            machine.load(program, values.bits, texels);
             for (int tile = from; tile < to && endless.get() == null; tile++) {
                 try {
                     machine.tile(tile, out.width, out.height, planes);

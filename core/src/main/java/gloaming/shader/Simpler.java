@@ -5,7 +5,6 @@ import gloaming.shader.Code.Reg;
 /** What needs no instruction: results known now, and arithmetic that changes nothing. */
 final class Simpler {
     private static final int ONE = Float.floatToRawIntBits(1);
-    private static final int TWO = Float.floatToRawIntBits(2);
 
     private Simpler() {}
 
@@ -24,7 +23,6 @@ final class Simpler {
             case SUB -> is(in[1], 0) ? in[0] : null;
             case MUL -> is(in[0], ONE) ? in[1] : is(in[1], ONE) ? in[0] : null;
             case DIV -> is(in[1], ONE) ? in[0] : null;
-            case POW -> is(in[1], ONE) ? in[0] : is(in[1], TWO) ? e.op(Op.MUL, in[0], in[0]) : null;
             case CHOOSE_F, CHOOSE_I -> in[0].known ? (in[0].bits != 0 ? in[1] : in[2]) : in[1] == in[2] ? in[1] : null;
             case IADD, OR, XOR -> is(in[0], 0) ? in[1] : is(in[1], 0) ? in[0] : null;
             case ISUB, SHL, SHR, USHR -> is(in[1], 0) ? in[0] : null;

@@ -11,19 +11,27 @@ final class Wide {
     private static final VectorSpecies<Float> F = FloatVector.SPECIES_PREFERRED;
     private static final VectorSpecies<Integer> I = IntVector.SPECIES_PREFERRED;
 
-    static final float INVERSE_PI = (float) (1 / Math.PI);
+    private static final float INVERSE_PI = (float) (1 / Math.PI);
     /** Pi as a sum of floats: the product of each with a whole number of half turns rounds once. */
-    static final float PI_1 = (float) Math.PI;
+    private static final float PI_1 = (float) Math.PI;
 
-    static final float PI_2 = (float) (Math.PI - PI_1);
-    static final float PI_3 = (float) (Math.PI - PI_1 - PI_2);
-    static final float LOG2_E = (float) (1 / Math.log(2));
-    static final float LOG2_E_REST = (float) (1 / Math.log(2) - LOG2_E);
-    static final float LN_2 = (float) Math.log(2);
-    static final float WHOLE = 0x1p23f;
+    private static final float PI_2 = (float) (Math.PI - PI_1);
+    private static final float PI_3 = (float) (Math.PI - PI_1 - PI_2);
+    /** Added and taken off again it leaves the nearest whole number, which stands in the lowest bits in between. */
+    private static final float NEAREST = 0x1.8p23f;
+
+    private static final float WHOLE = 0x1p23f;
 
     static IntVector truth(VectorMask<?> mask) {
         return IntVector.zero(I).blend(-1, mask.cast(I));
+    }
+
+    static FloatVector number(IntVector whole) {
+        return (FloatVector) whole.convert(VectorOperators.I2F, 0);
+    }
+
+    static IntVector whole(FloatVector x) {
+        return (IntVector) x.convert(VectorOperators.F2I, 0);
     }
 
     static FloatVector signed(FloatVector magnitude, FloatVector like) {
@@ -43,55 +51,67 @@ final class Wide {
         return whole.sub(1, whole.compare(VectorOperators.GT, x));
     }
 
-    static FloatVector reduced(FloatVector x, FloatVector k) {
-        FloatVector back = k.neg();
+    /**
+     * The sine of {@code x}, a quarter of a turn on for a {@code shift} of a half: whole half turns are taken off, what is left
+     * goes into the series to the eleventh power, and an odd number of half turns changes the sign.
+     */
+    static FloatVector wave(FloatVector x, float shift) {
+        FloatVector turns = x.fma(FloatVector.broadcast(F, INVERSE_PI), FloatVector.broadcast(F, shift))
+                .add(NEAREST);
+        FloatVector back = FloatVector.broadcast(F, NEAREST).sub(turns).add(shift);
         FloatVector r = back.fma(FloatVector.broadcast(F, PI_1), x);
         r = back.fma(FloatVector.broadcast(F, PI_2), r);
-        return back.fma(FloatVector.broadcast(F, PI_3), r);
-    }
-
-    static VectorMask<Float> odd(FloatVector k) {
-        FloatVector half = k.mul(0.5f);
-        return floor(half).compare(VectorOperators.NE, half);
-    }
-
-    /** The sine from -pi/2 to pi/2 by its series to the eleventh power, the other way round where {@code odd}. */
-    static FloatVector wave(FloatVector r, VectorMask<Float> odd) {
+        r = back.fma(FloatVector.broadcast(F, PI_3), r);
         FloatVector s = r.mul(r);
-        FloatVector p = s.mul(-2.3889859e-8f).add(2.7525562e-6f);
+        FloatVector p = s.fma(FloatVector.broadcast(F, -2.3889859e-8f), FloatVector.broadcast(F, 2.7525562e-6f));
         p = p.fma(s, FloatVector.broadcast(F, -1.9840874e-4f));
         p = p.fma(s, FloatVector.broadcast(F, 8.3333310e-3f));
         p = p.fma(s, FloatVector.broadcast(F, -1.6666667e-1f));
         FloatVector y = p.mul(s).fma(r, r);
-        return y.lanewise(VectorOperators.NEG, odd);
+        IntVector sign = turns.reinterpretAsInts().lanewise(VectorOperators.LSHL, 31);
+        // So far out that nothing is left of the angle, any value will do that a sine can have.
+        return y.reinterpretAsInts()
+                .lanewise(VectorOperators.XOR, sign)
+                .reinterpretAsFloats()
+                .max(-1)
+                .min(1);
     }
 
+    /** The angle of a place, from -pi to pi: the arc tangent of the smaller part over the larger, turned into its octant. */
+    static FloatVector angle(FloatVector y, FloatVector x) {
+        FloatVector ax = x.abs();
+        FloatVector ay = y.abs();
+        VectorMask<Float> steep = ay.compare(VectorOperators.GT, ax);
+        FloatVector t = ax.min(ay).div(ax.max(ay).max(1e-37f));
+        FloatVector s = t.mul(t);
+        FloatVector p = s.fma(FloatVector.broadcast(F, 2.8662257e-3f), FloatVector.broadcast(F, -1.6165737e-2f));
+        p = p.fma(s, FloatVector.broadcast(F, 4.2909614e-2f));
+        p = p.fma(s, FloatVector.broadcast(F, -7.5289640e-2f));
+        p = p.fma(s, FloatVector.broadcast(F, 1.0656264e-1f));
+        p = p.fma(s, FloatVector.broadcast(F, -1.4208899e-1f));
+        p = p.fma(s, FloatVector.broadcast(F, 1.9993551e-1f));
+        p = p.fma(s, FloatVector.broadcast(F, -3.3333149e-1f));
+        FloatVector a = p.mul(s).fma(t, t);
+        a = a.blend(FloatVector.broadcast(F, (float) (Math.PI / 2)).sub(a), steep);
+        a = a.blend(FloatVector.broadcast(F, (float) Math.PI).sub(a), x.compare(VectorOperators.LT, 0));
+        return signed(a, y);
+    }
+
+    /** 2 to the power of {@code x}; below 2^-126 it is nothing. */
     static FloatVector exp2(FloatVector x) {
-        FloatVector bounded = x.max(-160).min(160);
-        FloatVector k = round(bounded);
-        return power(bounded.sub(k), k);
-    }
-
-    /** 2 to the power of {@code k + r}, k whole, r from -1/2 to 1/2. */
-    static FloatVector power(FloatVector r, FloatVector k) {
-        FloatVector p = r.mul(1.5252733e-5f).add(1.5403530e-4f);
+        FloatVector bounded = x.max(-127).min(128);
+        FloatVector moved = bounded.add(NEAREST);
+        FloatVector r = bounded.sub(moved.sub(NEAREST));
+        FloatVector p = r.fma(FloatVector.broadcast(F, 1.5252733e-5f), FloatVector.broadcast(F, 1.5403530e-4f));
         p = p.fma(r, FloatVector.broadcast(F, 1.3333558e-3f));
         p = p.fma(r, FloatVector.broadcast(F, 9.6181291e-3f));
         p = p.fma(r, FloatVector.broadcast(F, 5.5504109e-2f));
         p = p.fma(r, FloatVector.broadcast(F, 2.4022651e-1f));
         p = p.fma(r, FloatVector.broadcast(F, 6.9314718e-1f));
         p = p.fma(r, FloatVector.broadcast(F, 1));
-        // In two halves, so that results below 2^-126 and up to 2^128 come out.
-        FloatVector half = floor(k.mul(0.5f));
-        return p.mul(two(half)).mul(two(k.sub(half)));
-    }
-
-    static FloatVector two(FloatVector whole) {
-        // The exponent falls into place when the number is added to 2^23 with the bias.
-        return whole.add(WHOLE + 127)
-                .reinterpretAsInts()
-                .lanewise(VectorOperators.LSHL, 23)
-                .reinterpretAsFloats();
+        // The whole part goes to the exponent.
+        IntVector whole = moved.reinterpretAsInts().lanewise(VectorOperators.LSHL, 23);
+        return p.reinterpretAsInts().add(whole).reinterpretAsFloats();
     }
 
     static FloatVector log2(FloatVector x) {
@@ -100,7 +120,7 @@ final class Wide {
         IntVector moved = bits.sub(0x3f3504f3);
         IntVector exponent = moved.lanewise(VectorOperators.ASHR, 23);
         FloatVector m = bits.sub(exponent.lanewise(VectorOperators.LSHL, 23)).reinterpretAsFloats();
-        FloatVector e = (FloatVector) exponent.convert(VectorOperators.I2F, 0);
+        FloatVector e = number(exponent);
         FloatVector s = m.sub(1).div(m.add(1));
         FloatVector t = s.mul(s);
         FloatVector p = t.mul(0.32059890f).add(0.41219859f);
@@ -108,7 +128,6 @@ final class Wide {
         p = p.fma(t, FloatVector.broadcast(F, 0.96179669f));
         FloatVector y = p.mul(t).fma(s, s.mul(2.8853901f)).add(e);
         y = y.blend(Float.NEGATIVE_INFINITY, x.compare(VectorOperators.EQ, 0));
-        y = y.blend(Float.POSITIVE_INFINITY, x.compare(VectorOperators.EQ, Float.POSITIVE_INFINITY));
         return y.blend(Float.NaN, x.compare(VectorOperators.GE, 0).not());
     }
 
