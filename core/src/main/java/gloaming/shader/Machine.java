@@ -133,6 +133,7 @@ final class Machine {
                 case Program.Once once -> once(once.code());
                 case Program.Fork fork -> run(w[fork.condition()] != 0 ? fork.yes() : fork.no());
                 case Program.Part part -> part(part);
+                case Program.Cut cut -> cut(cut);
                 case Program.Again again -> again(again);
                 case Program.Area area -> area(area);
                 case Program.Exit exit -> exit(exit.area());
@@ -174,6 +175,30 @@ final class Machine {
             mask = part.yesMask();
         }
         active += yesActive;
+    }
+
+    private void cut(Program.Cut cut) {
+        int c = cut.condition();
+        int before = mask;
+        // Whoever waits behind an area in between must be told who is gone, before the mask changes in its own room.
+        boolean between = open[depth - 1] != cut.area();
+        if (between) {
+            if (cut.where()) Kernels.within(w, cut.go(), before, c, n);
+            else Kernels.without(w, cut.go(), before, c, n);
+        }
+        int stay = cut.where()
+                ? Kernels.without(w, cut.stay(), before, c, n)
+                : Kernels.within(w, cut.stay(), before, c, n);
+        if (stay == active) return;
+        if (between) {
+            int all = active;
+            mask = cut.go();
+            active = all - stay;
+            if (active == all) mask = before < 0 ? -1 : cut.go();
+            exit(cut.area());
+        }
+        mask = cut.stay();
+        active = stay;
     }
 
     private void area(Program.Area area) {

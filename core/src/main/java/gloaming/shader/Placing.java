@@ -189,9 +189,7 @@ final class Placing {
             switch (node) {
                 case If i -> {
                     if (i.condition.varying) {
-                        int yes = mask();
-                        int no = mask();
-                        steps.add(new Program.Part(i.condition.slot, steps(i.yes), steps(i.no), yes, no));
+                        steps.add(part(i));
                     } else {
                         steps.add(new Program.Fork(i.condition.slot, steps(i.yes), steps(i.no)));
                     }
@@ -208,6 +206,19 @@ final class Placing {
         }
         if (varying != null) end(run, varying, steps);
         return steps;
+    }
+
+    private Step part(If i) {
+        int first = mask();
+        int second = mask();
+        for (boolean where : new boolean[] {true, false}) {
+            Block goes = where ? i.yes : i.no;
+            Block stays = where ? i.no : i.yes;
+            if (stays.nodes.isEmpty() && goes.nodes.size() == 1 && goes.nodes.getFirst() instanceof Leave l) {
+                return new Program.Cut(i.condition.slot, where, numbers.get(l.scope), first, second);
+            }
+        }
+        return new Program.Part(i.condition.slot, steps(i.yes), steps(i.no), first, second);
     }
 
     private static void end(List<Integer> run, boolean many, List<Step> steps) {

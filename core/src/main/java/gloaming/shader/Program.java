@@ -71,6 +71,12 @@ record Program(
     /** Two ways, each for some pixels; {@code yesMask} and {@code noMask} are room for who goes where. */
     record Part(int condition, List<Step> yes, List<Step> no, int yesMask, int noMask) implements Step {}
 
+    /**
+     * Leave that area where the condition is true, or where it is false: what most loops turn on. {@code stay} and {@code go} are
+     * room for who does what.
+     */
+    record Cut(int condition, boolean where, int area, int stay, int go) implements Step {}
+
     /** Again and again until all have left; {@code floats} and {@code ints} are the strips that live on from round to round. */
     record Again(List<Step> body, int[] floats, int[] ints, boolean squeezes, int work, int line) implements Step {}
 
