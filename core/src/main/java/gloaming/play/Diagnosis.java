@@ -53,13 +53,13 @@ public final class Diagnosis {
         for (int i = 0; i < board.trouble.length; i++) {
             if (board.trouble[i] == null) continue;
             Step step = board.look.step(board.steps.get(i)).orElseThrow();
-            notes.add(note(board.look, step, named(board.look, step) + " is passed over: " + board.trouble[i]));
+            notes.add(note(board.look, step, named(board.look, step) + " " + board.trouble[i]));
         }
     }
 
     private void reads(Look look, List<Note> notes) {
         look.steps().forEach(step -> {
-            for (Description.Input input : catalogue.find(step.type()).reads()) {
+            for (Description.Input input : catalogue.of(step).reads()) {
                 if (input.optional() || step.bypassed()) continue;
                 String lane = step.reads().get(input.name());
                 if (lane == null) {

@@ -165,13 +165,15 @@ final class Plan {
     }
 
     private StepRun compile(Step step, Catalogue catalogue, Plan last) {
-        Description description = catalogue.find(step.type());
+        Description description = catalogue.of(step);
         StepRun was = last == null ? null : last.stepById.get(step.id());
-        boolean stays = was != null && was.description == description;
+        boolean stays = was != null && was.step.type().equals(step.type());
         Driven[] driven = step.follows().entrySet().stream()
+                .filter(e -> description.settingIndex(e.getKey()) >= 0)
                 .map(e -> new Driven(e.getValue(), byId.get(e.getValue().lane()), description.settingIndex(e.getKey())))
                 .toArray(Driven[]::new);
         Source[] sources = step.reads().entrySet().stream()
+                .filter(e -> description.input(e.getKey()) != null)
                 .map(e -> source(description, e.getKey(), byId.get(e.getValue())))
                 .toArray(Source[]::new);
         long seed = Randomness.bits(look.seed(), step.id().hashCode(), 0);
@@ -181,7 +183,8 @@ final class Plan {
             run.fresh = was.fresh;
             run.memory = was.memory;
             run.trouble = was.trouble;
-            if (Arrays.equals(was.arguments, run.arguments)) run.operation = was.operation;
+            if (was.description == description && Arrays.equals(was.arguments, run.arguments))
+                run.operation = was.operation;
             for (Driven now : driven) {
                 for (Driven then : was.driven) if (then.setting == now.setting) now.eased = then.eased;
             }

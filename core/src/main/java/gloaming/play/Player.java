@@ -121,7 +121,7 @@ public final class Player {
                 if (reach(step) != ByRows.Reach.PIXEL) flow = whole(pass, flow);
                 flow = run(step, pass, flow);
             } catch (VirtualMachineError | RuntimeException e) {
-                step.trouble = sentence(e);
+                step.trouble = "is passed over: " + sentence(e);
                 if (!alike) {
                     giveBack(flow);
                     flow = null;
@@ -284,6 +284,11 @@ public final class Player {
         void end(Flow out) {
             for (int i = 0; i < lent.size(); i++) if (lent.get(i) != out) pool.giveBack(lent.get(i));
             lent.clear();
+        }
+
+        @Override
+        public void trouble(String predicate) {
+            step.trouble = predicate;
         }
 
         @Override

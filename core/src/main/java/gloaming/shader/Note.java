@@ -12,6 +12,11 @@ public record Note(double[] initial, double min, double max, String says) {
     private static final Pattern FORM = Pattern.compile(
             "\\s*((?:" + NUMBER + "[\\s,]*)*)(?:\\(\\s*(" + NUMBER + ")\\s+to\\s+(" + NUMBER + ")\\s*\\))?\\s*(.*)");
 
+    /** Whether the value is written as a colour, {@code #rrggbb}. */
+    public boolean colour() {
+        return says.matches("#[0-9a-fA-F]{6}( .*|)");
+    }
+
     /** Reads a comment; without a range it is 0 to 1, made wider where the value lies outside. */
     public static Note of(String comment) {
         Matcher m = FORM.matcher(comment.replace('\n', ' '));

@@ -26,24 +26,45 @@ public final class Shader {
     /** A uniform; {@code whole} tells the forms of its {@code count} scalars apart, {@code comment} is what stood behind it. */
     public record Uniform(String name, String type, boolean whole, boolean truth, int count, int at, String comment) {}
 
+    /** An input; {@code comment} is what stood behind its declaration. */
+    public record Sampler(String name, String comment) {}
+
     /** What compiling gave: a shader, or what is wrong, in the order of the text; never both. */
     public record Result(Shader shader, List<Problem> problems) {}
 
     private final Program program;
     private final List<Uniform> uniforms;
-    private final List<String> samplers;
+    private final List<Sampler> samplers;
     private final int scalars;
     private final Texels[] texels;
     /** Machines that are not at work; as many as threads that ever ran this at once. */
     private final ConcurrentLinkedQueue<Machine> machines = new ConcurrentLinkedQueue<>();
 
-    private Shader(Program program, List<Uniform> uniforms, List<String> samplers, int scalars) {
+    private Shader(Program program, List<Uniform> uniforms, List<Sampler> samplers, int scalars) {
         this.program = program;
         this.uniforms = uniforms;
         this.samplers = samplers;
         this.scalars = scalars;
         texels = new Texels[samplers.size()];
         Arrays.setAll(texels, i -> new Texels());
+    }
+
+    private static final int MOST_KNOWN = 64;
+    private static final Map<String, Result> KNOWN = new LinkedHashMap<>(16, 0.75f, true) {
+        @Override
+        protected boolean removeEldestEntry(Map.Entry<String, Result> eldest) {
+            return size() > MOST_KNOWN;
+        }
+    };
+
+    /** As {@link #compile}, but at once for one of the last {@value #MOST_KNOWN} texts; the shader is the caller's own. */
+    public static Result known(String text) {
+        Result result;
+        synchronized (KNOWN) {
+            result = KNOWN.computeIfAbsent(text, Shader::compile);
+        }
+        Shader s = result.shader;
+        return s == null ? result : new Result(new Shader(s.program, s.uniforms, s.samplers, s.scalars), List.of());
     }
 
     /** Compiles a text; its length and everything that comes of it is limited. */
@@ -70,7 +91,7 @@ public final class Shader {
         Map<Var, Reg[]> inputs = new HashMap<>();
         Map<Var, Integer> samplerOf = new LinkedHashMap<>();
         List<Uniform> uniforms = new ArrayList<>();
-        List<String> samplers = new ArrayList<>();
+        List<Sampler> samplers = new ArrayList<>();
         int next = Program.Given.UNIFORMS;
         for (Var var : tree.globals) {
             if (var.use == Use.IN) inputs.put(var, place(lowering.out));
@@ -82,7 +103,11 @@ public final class Shader {
                             var.at, "'" + var.name + "' : there are more than " + Program.MOST_SAMPLERS + " samplers");
                 }
                 samplerOf.put(var, samplers.size());
-                for (int i = 0; i < count; i++) samplers.add(count == 1 ? var.name : var.name + "[" + i + "]");
+                for (int i = 0; i < count; i++) {
+                    String comment = comments.getOrDefault(var.at.line(), "");
+                    samplers.add(
+                            new Sampler(var.type instanceof Type.Array ? var.name + "[" + i + "]" : var.name, comment));
+                }
                 continue;
             }
             List<Boolean> layout = Lowering.layout(var.type);
@@ -151,8 +176,8 @@ public final class Shader {
         return uniforms;
     }
 
-    /** The names of its inputs, in the order in which {@link #run} takes them. */
-    public List<String> samplers() {
+    /** Its inputs, in the order in which {@link #run} takes them. */
+    public List<Sampler> samplers() {
         return samplers;
     }
 
@@ -171,12 +196,15 @@ public final class Shader {
 
         /** Sets a uniform's scalars; those that are missing stay. */
         public Values set(Uniform uniform, double... numbers) {
-            for (int i = 0; i < Math.min(numbers.length, uniform.count); i++) {
-                bits[uniform.at + i] = uniform.truth
-                        ? (numbers[i] != 0 ? -1 : 0)
-                        : uniform.whole ? (int) (long) numbers[i] : Float.floatToRawIntBits((float) numbers[i]);
-            }
+            for (int i = 0; i < Math.min(numbers.length, uniform.count); i++) set(uniform, i, numbers[i]);
             return this;
+        }
+
+        /** Sets one of a uniform's scalars. */
+        void set(Uniform uniform, int i, double number) {
+            bits[uniform.at + i] = uniform.truth
+                    ? (number != 0 ? -1 : 0)
+                    : uniform.whole ? (int) (long) number : Float.floatToRawIntBits((float) number);
         }
     }
 

@@ -1,11 +1,13 @@
 package gloaming.step;
 
+import gloaming.look.Step;
 import io.github.classgraph.ClassGraph;
 import io.github.classgraph.ScanResult;
 import java.io.IOException;
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.Collections;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.TreeMap;
@@ -16,7 +18,16 @@ public final class Catalogue {
         static final Catalogue ALL = new Catalogue();
     }
 
+    private static final int MOST_GROWN = 256;
     private final Map<String, Description> byId = new TreeMap<>();
+
+    /** What has grown lately; at most {@value #MOST_GROWN}. */
+    private final Map<List<Object>, Description> grown = new LinkedHashMap<>(16, 0.75f, true) {
+        @Override
+        protected boolean removeEldestEntry(Map.Entry<List<Object>, Description> eldest) {
+            return size() > MOST_GROWN;
+        }
+    };
 
     @SuppressWarnings("unchecked")
     private Catalogue() {
@@ -63,6 +74,18 @@ public final class Catalogue {
     /** The operation of that id, or null. */
     public Description find(String id) {
         return byId.get(id);
+    }
+
+    /** The description of a step as it is set, grown where it grows; null for an unknown type. */
+    public Description of(Step step) {
+        Description description = byId.get(step.type());
+        if (description == null || !description.grows()) return description;
+        List<Object> key = new ArrayList<>();
+        key.add(description);
+        for (Setting setting : description.settings()) key.add(step.settings().get(setting.id()));
+        synchronized (grown) {
+            return grown.computeIfAbsent(key, k -> description.grown(step.settings()));
+        }
     }
 
     /** All of them, by id. */

@@ -31,6 +31,8 @@ public final class Description {
     private final List<Input> reads;
     private final Class<?>[] types;
     private final MethodHandle constructor;
+    private final Grows.From grows;
+    private final List<String> problems;
 
     Description(Class<? extends Operation<?, ?, ?>> type) {
         Says says = type.getAnnotation(Says.class);
@@ -45,7 +47,9 @@ public final class Description {
         takes = Kind.of(argument(type, 0));
         gives = Kind.of(argument(type, 1));
         RecordComponent[] components = type.getRecordComponents();
-        settings = Stream.of(components).map(Description::setting).toList();
+        Grows grown = type.getAnnotation(Grows.class);
+        int own = components.length - (grown == null ? 0 : 1);
+        settings = Stream.of(components).limit(own).map(Description::setting).toList();
         types = Stream.of(components).map(RecordComponent::getType).toArray(Class<?>[]::new);
         reads = Stream.of(type.getAnnotationsByType(Read.class))
                 .map(r -> new Input(r.name(), r.kind(), r.says(), r.optional(), r.before()))
@@ -54,9 +58,45 @@ public final class Description {
             constructor = MethodHandles.publicLookup()
                     .unreflectConstructor(type.getDeclaredConstructor(types))
                     .asSpreader(Object[].class, types.length);
+            problems = List.of();
+            grows = grown == null ? null : grown.value().getConstructor().newInstance();
         } catch (ReflectiveOperationException e) {
             throw new IllegalStateException(type + " and its constructor must be public", e);
         }
+    }
+
+    private Description(Description seed, Grows.Own own) {
+        id = seed.id;
+        name = seed.name;
+        does = seed.does;
+        find = seed.find;
+        ifBlack = seed.ifBlack;
+        takes = seed.takes;
+        gives = seed.gives;
+        settings =
+                Stream.concat(seed.settings.stream(), own.settings().stream()).toList();
+        reads = Stream.concat(seed.reads.stream(), own.reads().stream()).toList();
+        types = seed.types;
+        constructor = seed.constructor;
+        grows = seed.grows;
+        problems = own.problems();
+    }
+
+    /** Whether there may be settings and inputs that only a step's own values tell of. */
+    public boolean grows() {
+        return grows != null;
+    }
+
+    /** What is wrong with the text that settings should have grown from, a sentence each. */
+    public List<String> problems() {
+        return problems;
+    }
+
+    /** The description of a step with these values. */
+    Description grown(Map<String, Value> set) {
+        Map<String, Value> known = new java.util.HashMap<>();
+        for (Setting setting : settings) known.put(setting.id(), set.getOrDefault(setting.id(), setting.initial()));
+        return new Description(this, grows.apply(known));
     }
 
     /** What an operation takes (0) or gives (1). */
@@ -120,12 +160,19 @@ public final class Description {
 
     /** The constructor's arguments for a step's settings, defaults where it sets none. */
     public Object[] arguments(Map<String, Value> set) {
-        Object[] arguments = new Object[types.length];
+        Object[] arguments = new Object[settings.size()];
         for (int i = 0; i < arguments.length; i++) {
             Setting setting = settings.get(i);
-            arguments[i] = argument(i, set.getOrDefault(setting.id(), setting.initial()));
+            Value value = set.getOrDefault(setting.id(), setting.initial());
+            // A value may be left from another text; a number is held within the range.
+            if (isGrown(i) && !setting.fits(value)) value = setting.initial();
+            arguments[i] = argument(i, value);
         }
         return arguments;
+    }
+
+    private boolean isGrown(int i) {
+        return grows != null && i >= types.length - 1;
     }
 
     /** The argument for setting {@code i} driven to {@code number}, which is held inside the setting's range. */
@@ -141,9 +188,9 @@ public final class Description {
         return switch (value) {
             case Value.Num num -> argument(i, num.number());
             case Value.Flag flag -> flag.on();
-            case Value.Word word when types[i] == Colour.class -> Colour.parse(word.text());
+            case Value.Word word when settings.get(i).form() == Setting.Form.COLOUR -> Colour.parse(word.text());
             case Value.Word word
-            when types[i].isEnum() ->
+            when settings.get(i).form() == Setting.Form.CHOICE ->
                 Enum.valueOf(
                         (Class) types[i], word.text().toUpperCase(Locale.ROOT).replace('-', '_'));
             case Value.Word word -> word.text();
@@ -153,7 +200,13 @@ public final class Description {
     /** A new operation with these arguments. */
     public Operation<?, ?, ?> make(Object[] arguments) {
         try {
-            return (Operation<?, ?, ?>) constructor.invoke(arguments);
+            Object[] all = arguments;
+            if (grows != null) {
+                int own = types.length - 1;
+                all = java.util.Arrays.copyOf(arguments, types.length);
+                all[own] = java.util.Arrays.copyOfRange(arguments, own, arguments.length);
+            }
+            return (Operation<?, ?, ?>) constructor.invoke(all);
         } catch (RuntimeException | Error e) {
             throw e;
         } catch (Throwable e) {
@@ -186,7 +239,9 @@ public final class Description {
                 type == boolean.class ? Value.of(Boolean.parseBoolean(pick.initial())) : Value.of(pick.initial());
         Setting.Form form = type == boolean.class
                 ? Setting.Form.SWITCH
-                : type == Colour.class ? Setting.Form.COLOUR : type.isEnum() ? Setting.Form.CHOICE : Setting.Form.TEXT;
+                : type == Colour.class
+                        ? Setting.Form.COLOUR
+                        : type.isEnum() ? Setting.Form.CHOICE : pick.code() ? Setting.Form.CODE : Setting.Form.TEXT;
         List<String> choices = type.isEnum()
                 ? Stream.of(type.getEnumConstants())
                         .map(c -> ((Enum<?>) c).name().toLowerCase(Locale.ROOT).replace('_', '-'))

@@ -50,6 +50,9 @@ public interface Frame {
     /** What a further input hands out, or null when it reads nothing. */
     <T extends Flow> T read(String name, Class<T> type);
 
+    /** Tells the artist that the step goes on, but not as it should; a predicate: "goes on as it was: …". */
+    default void trouble(String predicate) {}
+
     default double aspect() {
         return (double) width() / height();
     }

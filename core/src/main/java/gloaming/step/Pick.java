@@ -11,5 +11,8 @@ import java.lang.annotation.Target;
 public @interface Pick {
     String initial();
 
+    /** Whether a text is code, of many lines. */
+    boolean code() default false;
+
     String says();
 }

@@ -65,7 +65,7 @@ public final class Rules {
         }
         path.add(lane);
         for (Step step : lane.steps()) {
-            Description description = catalogue.find(step.type());
+            Description description = catalogue.of(step);
             step.reads().forEach((name, id) -> {
                 Description.Input input = description.input(name);
                 if (input != null && !input.before()) visit(byId.get(id), byId, done, path, order);
@@ -122,10 +122,14 @@ public final class Rules {
     }
 
     private void step(Look look, Lane lane, Step step) {
-        Description description = catalogue.find(step.type());
+        Description description = catalogue.of(step);
         String where = description.name() + " in the lane '" + lane.name() + "'";
         step.settings().forEach((id, value) -> {
             int i = description.settingIndex(id);
+            // What has grown comes and goes with the text it grew from; values wait for it.
+            if (description.grows()
+                    && i >= catalogue.find(step.type()).settings().size()) return;
+            if (i < 0 && description.grows()) return;
             if (i < 0) throw new Refused(where + " has no setting '" + id + "'.");
             String why = description.settings().get(i).refuses(value);
             if (why != null) {
@@ -135,6 +139,7 @@ public final class Rules {
         });
         step.follows().forEach((id, follow) -> {
             int i = description.settingIndex(id);
+            if (i < 0 && description.grows()) return;
             if (i < 0) throw new Refused(where + " has no setting '" + id + "' that could follow.");
             if (!description.settings().get(i).numeric()) {
                 throw new Refused(
@@ -145,6 +150,7 @@ public final class Rules {
         });
         step.reads().forEach((name, id) -> {
             Description.Input input = description.input(name);
+            if (input == null && description.grows()) return;
             if (input == null) throw new Refused(where + " has no read '" + name + "'.");
             lane(look, where + " reads", id, input.kind());
         });

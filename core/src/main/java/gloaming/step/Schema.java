@@ -72,6 +72,9 @@ public final class Schema {
         for (Description.Input input : description.reads()) {
             ((ObjectNode) reads.get("properties")).set(input.name(), string(40));
         }
+        if (description.grows()) {
+            for (ObjectNode open : List.of(settings, follows, reads)) open.put("additionalProperties", true);
+        }
         p.set("settings", settings);
         p.set("follows", follows);
         p.set("reads", reads);
@@ -89,7 +92,7 @@ public final class Schema {
                 yield choice;
             }
             case COLOUR -> string(7).put("pattern", "^#[0-9a-fA-F]{6}$");
-            case TEXT -> string(Limits.TEXT);
+            case TEXT, CODE -> string(Limits.TEXT);
             case SWITCH -> JSON.createObjectNode().put("type", "boolean");
         };
         node.put("description", setting.says());

@@ -35,11 +35,21 @@ public record Setting(
         CHOICE,
         COLOUR,
         TEXT,
+        CODE,
         SWITCH
     }
 
     public boolean numeric() {
         return form == Form.NUMBER || form == Form.WHOLE;
+    }
+
+    /** Whether a value is of the form that this takes, in range or not. */
+    boolean fits(Value value) {
+        return switch (form) {
+            case NUMBER, WHOLE -> value instanceof Value.Num;
+            case SWITCH -> value instanceof Value.Flag;
+            default -> refuses(value) == null;
+        };
     }
 
     /** Null when the value fits, otherwise why not. */
@@ -61,7 +71,7 @@ public record Setting(
                 value instanceof Value.Word word && word.text().matches("#[0-9a-fA-F]{6}")
                         ? null
                         : "takes a colour written #rrggbb";
-            case TEXT -> value instanceof Value.Word ? null : "takes a text";
+            case TEXT, CODE -> value instanceof Value.Word ? null : "takes a text";
             case SWITCH -> value instanceof Value.Flag ? null : "takes true or false";
         };
     }

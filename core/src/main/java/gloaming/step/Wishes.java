@@ -99,7 +99,7 @@ public final class Wishes {
     /** Lets a setting follow a lane: from 0 to 1, to from where it is now up to the end of its range, gently eased. */
     public Edit follow(Look look, String step, String setting, String lane) {
         Step at = look.step(step).orElseThrow(() -> new Refused("That step is not there any more."));
-        Description description = catalogue.find(at.type());
+        Description description = catalogue.of(at);
         int index = description.settingIndex(setting);
         if (index < 0) throw new Refused(description.name() + " has no setting '" + setting + "'.");
         Setting s = description.settings().get(index);

@@ -58,7 +58,7 @@ Alpine.data('bench', () => ({
     if (live.open) this.connected(true);
   },
 
-  wantSelect: '', refusing: 0,
+  grown: {}, wantSelect: '', refusing: 0,
 
   connected(open) {
     this.lost = !open;
@@ -70,6 +70,7 @@ Alpine.data('bench', () => ({
   take(m) {
     const structure = JSON.stringify(this.look.lanes.map((l) => l.steps.map((s) => s.id)));
     this.look = m.look;
+    this.grow(m.grown ?? {});
     this.loaded = true;
     this.version = m.version;
     this.canUndo = m.canUndo;
@@ -205,11 +206,22 @@ Alpine.data('bench', () => ({
   laneById(id) { return this.look.lanes.find((lane) => lane.id === id) ?? null; },
   laneName(id) { return this.laneById(id)?.name ?? '—'; },
   lastStep(lane) { return this.laneById(lane)?.steps.at(-1)?.id ?? ''; },
+  /** What steps have beyond their type's settings; while a text is wrong, what it had before stays. */
+  grow(grown) {
+    for (const id of Object.keys(grown)) {
+      const before = this.grown[id];
+      if (grown[id].problems.length && before) grown[id] = { ...before, problems: grown[id].problems };
+    }
+    this.grown = grown;
+  },
   get chosen() { return this.find(this.stepId); },
   get chosenLane() { return this.laneId ? this.laneById(this.laneId) : null; },
   get chosenLayer() { return this.layerId ? this.look.mix.find((l) => l.id === this.layerId) ?? null : null; },
-  get info() { return this.chosen ? catalogue[this.chosen.type] : null; },
-  get settings() { return this.info ? this.info.settings : []; },
+  get info() { return this.chosen ? this.infoOf(this.chosen) : null; },
+  infoOf(step) { return { ...catalogue[step.type], ...this.grown[step.id] }; },
+  get problems() { return this.info?.problems ?? []; },
+  /** Code comes last: what it grew stays in sight above it. */
+  get settings() { return this.info ? this.info.settings.toSorted((a, b) => (a.form === 'CODE') - (b.form === 'CODE')) : []; },
   get readers() { return this.info ? this.info.reads : []; },
   setting(id) { return this.settings.find((s) => s.id === id) ?? null; },
   name(step) { return step.label || catalogue[step.type].name; },
@@ -238,7 +250,7 @@ Alpine.data('bench', () => ({
   railFill(step) { return RAILS[this.gives(step)].fill; },
   railWidth(step) { return RAILS[this.gives(step)].width; },
   taps(step) {
-    return catalogue[step.type].reads
+    return this.infoOf(step).reads
       .filter((r) => step.reads?.[r.name] || !r.optional)
       .map((r) => ({ name: r.name, text: step.reads?.[r.name] ? `from ${this.laneName(step.reads[r.name])}` : 'reads nothing', none: !step.reads?.[r.name] }));
   },
@@ -262,6 +274,32 @@ Alpine.data('bench', () => ({
       change: (v, g) => this.set(s, v, g),
       reset: () => this.set(s, null, 0),
     };
+  },
+  /** A field of code takes over its value but while somebody types in it. */
+  drawCode(el, s) {
+    const value = String(this.value(s));
+    if (document.activeElement !== el && el.value !== value) el.value = value;
+  },
+  typedCode(s, event) {
+    clearTimeout(this.typing);
+    const step = this.stepId;
+    this.typing = setTimeout(() => { if (this.stepId === step && event.target.value !== this.value(s)) this.set(s, event.target.value, 0); }, 350);
+  },
+  /** Tab and Enter keep the indentation; Escape leaves the field. */
+  codeKey(event) {
+    const el = event.target;
+    if (event.key !== 'Enter' && (event.key !== 'Tab' || event.shiftKey)) return;
+    event.preventDefault();
+    const line = el.value.slice(el.value.lastIndexOf('\n', el.selectionStart - 1) + 1, el.selectionStart);
+    el.setRangeText(event.key === 'Tab' ? '    ' : '\n' + line.match(/^ */)[0], el.selectionStart, el.selectionEnd, 'end');
+    el.dispatchEvent(new Event('input'));
+  },
+  goLine(problem) {
+    const el = $('.code');
+    const line = Number(problem.match(/^line (\d+)/)?.[1] ?? 1);
+    const starts = el.value.split('\n').slice(0, line - 1).join('\n').length + (line > 1 ? 1 : 0);
+    el.focus();
+    el.setSelectionRange(starts, starts + (el.value.split('\n')[line - 1] ?? '').length);
   },
   set(setting, value, g) {
     const step = this.chosen;

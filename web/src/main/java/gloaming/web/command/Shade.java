@@ -224,7 +224,7 @@ final class Shade implements Callable<Integer> {
         Shader.Values values = values(shader, job);
         Input[] pictures = new Input[shader.samplers().size()];
         for (int i = 0; i < pictures.length; i++) {
-            Path path = job.inputs.get(shader.samplers().get(i));
+            Path path = job.inputs.get(shader.samplers().get(i).name());
             pictures[i] = new Input(
                     path == null ? new Picture(1, 1).fill(0, 0, 0, 1) : RawPicture.read(path), Input.Edge.HOLD, false);
         }

@@ -1,5 +1,6 @@
 package gloaming.web.live;
 
+import gloaming.look.Look;
 import gloaming.look.LookJson;
 import gloaming.play.Board;
 import gloaming.play.Diagnosis;
@@ -88,8 +89,29 @@ class Boards {
                     .put("canUndo", open.canUndo())
                     .put("canRedo", open.canRedo());
             o.set("look", LookJson.tree(open.look()));
+            o.set("grown", grown(open.look()));
         }
         return o.toString();
+    }
+
+    /** The settings and reads of steps that have some beyond their type's. */
+    private static ObjectNode grown(Look look) {
+        ObjectNode all = JSON.createObjectNode();
+        look.steps().forEach(step -> {
+            Description d = Catalogue.all().of(step);
+            if (d.grows()) all.set(step.id(), face(JSON.createObjectNode(), d));
+        });
+        return all;
+    }
+
+    private static ObjectNode face(ObjectNode o, Description d) {
+        ArrayNode settings = o.putArray("settings");
+        for (Setting setting : d.settings()) settings.add(JSON.valueToTree(setting));
+        ArrayNode reads = o.putArray("reads");
+        for (Description.Input input : d.reads()) reads.add(JSON.valueToTree(input));
+        ArrayNode problems = o.putArray("problems");
+        d.problems().forEach(problems::add);
+        return o;
     }
 
     String saved(long version) {
@@ -141,10 +163,7 @@ class Boards {
             o.put("id", d.id()).put("name", d.name()).put("does", d.does());
             o.put("takes", d.takes() == null ? null : d.takes().id())
                     .put("gives", d.gives().id());
-            ArrayNode settings = o.putArray("settings");
-            for (Setting setting : d.settings()) settings.add(JSON.valueToTree(setting));
-            ArrayNode reads = o.putArray("reads");
-            for (Description.Input input : d.reads()) reads.add(JSON.valueToTree(input));
+            face(o, d);
         }
         return all.toString();
     }
