@@ -91,14 +91,14 @@ public final class Face implements Grows.From {
         for (int i = 0; i < Math.min(knobs.size(), own.length); i++) {
             Knob knob = knobs.get(i);
             switch (own[i]) {
-                case Double d -> values.set(knob.uniform, knob.from, d);
-                case Integer n -> values.set(knob.uniform, knob.from, n);
-                case Boolean b -> values.set(knob.uniform, knob.from, b ? 1 : 0);
+                case Double d -> values.put(knob.uniform, knob.from, d);
+                case Integer n -> values.put(knob.uniform, knob.from, n);
+                case Boolean b -> values.put(knob.uniform, knob.from, b ? 1 : 0);
                 case Colour c -> {
-                    values.set(knob.uniform, 0, c.r());
-                    values.set(knob.uniform, 1, c.g());
-                    values.set(knob.uniform, 2, c.b());
-                    if (knob.uniform.count() > 3) values.set(knob.uniform, 3, 1);
+                    values.put(knob.uniform, 0, c.r());
+                    values.put(knob.uniform, 1, c.g());
+                    values.put(knob.uniform, 2, c.b());
+                    if (knob.uniform.count() > 3) values.put(knob.uniform, 3, 1);
                 }
                 default -> {}
             }

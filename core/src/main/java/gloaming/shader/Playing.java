@@ -55,13 +55,13 @@ public final class Playing {
 
     private void given(Shader.Uniform u, Frame frame) {
         switch (u.name()) {
-            case "time" -> values.set(u, 0, frame.time());
-            case "beat" -> values.set(u, 0, frame.beat());
-            case "frame" -> values.set(u, 0, frame.index());
-            case "seed" -> values.set(u, 0, frame.seed() >>> 40);
+            case "time" -> values.put(u, 0, frame.time());
+            case "beat" -> values.put(u, 0, frame.beat());
+            case "frame" -> values.put(u, 0, frame.index());
+            case "seed" -> values.put(u, 0, frame.seed() >>> 40);
             case "size" -> {
-                values.set(u, 0, frame.width());
-                if (u.count() > 1) values.set(u, 1, frame.height());
+                values.put(u, 0, frame.width());
+                if (u.count() > 1) values.put(u, 1, frame.height());
             }
             default -> {}
         }

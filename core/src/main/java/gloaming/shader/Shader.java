@@ -196,12 +196,12 @@ public final class Shader {
 
         /** Sets a uniform's scalars; those that are missing stay. */
         public Values set(Uniform uniform, double... numbers) {
-            for (int i = 0; i < Math.min(numbers.length, uniform.count); i++) set(uniform, i, numbers[i]);
+            for (int i = 0; i < Math.min(numbers.length, uniform.count); i++) put(uniform, i, numbers[i]);
             return this;
         }
 
         /** Sets one of a uniform's scalars. */
-        void set(Uniform uniform, int i, double number) {
+        void put(Uniform uniform, int i, double number) {
             bits[uniform.at + i] = uniform.truth
                     ? (number != 0 ? -1 : 0)
                     : uniform.whole ? (int) (long) number : Float.floatToRawIntBits((float) number);

@@ -134,7 +134,8 @@ class PlayerTest {
             player.load(look);
             assertThat(frame(player, 0, 8, 8).b[0]).isPositive();
             assertThat(player.troubles())
-                    .containsExactly("s2: is passed over: It stopped with IllegalStateException; the picture goes on without it.");
+                    .containsExactly(
+                            "s2: is passed over: It stopped with IllegalStateException; the picture goes on without it.");
             player.load(Edits.apply(look, new Edit.Set("s2", "at", Value.of(0))));
             frame(player, 1, 8, 8);
             assertThat(player.troubles()).isEmpty();
