@@ -35,7 +35,12 @@ final class Emitter {
     private final Map<Integer, Reg> wholes = new HashMap<>();
     private final Map<Integer, Reg> inputs = new HashMap<>();
     /** The value that a variable is known to hold here. */
-    private Map<Reg, Reg> holds = new HashMap<>();
+    private final Map<Reg, Reg> holds = new HashMap<>();
+    /** What {@link #holds} said before each change, to go back by. */
+    private final List<Held> heldLog = new ArrayList<>();
+
+    /** What a variable was known to hold, or null. */
+    private record Held(Reg variable, Reg value) {}
 
     void at(Token token) {
         if (token.line() > 0) place = token;
@@ -135,12 +140,24 @@ final class Emitter {
         in[1] = value;
         System.arraycopy(pool, 0, in, 2, pool.length);
         add(new Ins(Op.PUT, pool.clone(), in, offset));
-        for (Reg reg : pool) holds.remove(reg);
+        forget(pool);
     }
 
     void set(Reg variable, Reg value) {
         add(new Ins(variable.whole ? Op.MOVE_I : Op.MOVE_F, new Reg[] {variable}, new Reg[] {value}, 0));
-        holds.put(variable, value);
+        hold(variable, value);
+    }
+
+    private void hold(Reg variable, Reg value) {
+        heldLog.add(new Held(variable, value == null ? holds.remove(variable) : holds.put(variable, value)));
+    }
+
+    private void backTo(int mark) {
+        while (heldLog.size() > mark) {
+            Held held = heldLog.removeLast();
+            if (held.value == null) holds.remove(held.variable);
+            else holds.put(held.variable, held.value);
+        }
     }
 
     /** What a variable holds here. */
@@ -150,7 +167,7 @@ final class Emitter {
         if (known != null) return known;
         Reg out = new Reg(reg.whole, block, false);
         add(new Ins(reg.whole ? Op.MOVE_I : Op.MOVE_F, new Reg[] {out}, new Reg[] {reg}, 0));
-        holds.put(reg, out);
+        hold(reg, out);
         return out;
     }
 
@@ -161,14 +178,14 @@ final class Emitter {
     /** Emits into a block of its own; what it set is no longer known behind it. */
     Block within(Runnable emit) {
         Block outer = block;
-        Map<Reg, Reg> before = new HashMap<>(holds);
+        int held = heldLog.size();
         int mark = madeLog.size();
         Block inner = new Block(outer);
         block = inner;
         emit.run();
         block = outer;
         while (madeLog.size() > mark) made.remove(madeLog.removeLast());
-        holds = before;
+        backTo(held);
         forget(inner);
         return inner;
     }
@@ -177,7 +194,7 @@ final class Emitter {
         for (Node node : inner.nodes) {
             switch (node) {
                 case Ins ins -> {
-                    for (Reg out : ins.out) if (out.variable) holds.remove(out);
+                    for (Reg out : ins.out) if (out.variable && holds.containsKey(out)) hold(out, null);
                 }
                 case Code.If i -> {
                     forget(i.yes);
@@ -191,7 +208,7 @@ final class Emitter {
     }
 
     void forget(Reg[] variables) {
-        for (Reg reg : variables) holds.remove(reg);
+        for (Reg reg : variables) if (holds.containsKey(reg)) hold(reg, null);
     }
 
     void choose(Reg condition, Runnable yes, Runnable no) {
@@ -199,12 +216,8 @@ final class Emitter {
             (condition.bits != 0 ? yes : no).run();
             return;
         }
-        Map<Reg, Reg> before = new HashMap<>(holds);
         Block first = within(yes);
-        Map<Reg, Reg> after = holds;
-        holds = before;
         Block second = within(no);
-        holds.keySet().retainAll(after.keySet());
         add(new Code.If(condition, first, second));
     }
 
@@ -213,7 +226,7 @@ final class Emitter {
         Block outer = block;
         Block body = new Block(outer);
         Scope scope = new Scope(body);
-        Map<Reg, Reg> before = new HashMap<>(holds);
+        int held = heldLog.size();
         int mark = madeLog.size();
         block = body;
         emit.accept(scope);
@@ -224,7 +237,7 @@ final class Emitter {
             return;
         }
         while (madeLog.size() > mark) made.remove(madeLog.removeLast());
-        holds = before;
+        backTo(held);
         forget(body);
         add(scope);
     }

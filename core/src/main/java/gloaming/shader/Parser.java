@@ -118,9 +118,7 @@ final class Parser extends Expressions {
         Token at = peek();
         Type type = type();
         if (type == null) {
-            throw at.kind() == Token.Kind.NAME
-                    ? Problem.Found.at(at, "'" + at.text() + "' : undeclared identifier")
-                    : unexpected(at);
+            throw untyped(at);
         }
         if (peek().is("{") && before.use == Use.UNIFORM) {
             throw Problem.Found.at(at, "'uniform' : uniform blocks are not provided; declare the uniforms one by one");
@@ -130,6 +128,13 @@ final class Parser extends Expressions {
             return;
         }
         declarations(before, type, true);
+    }
+
+    /** What to say where a type should stand. */
+    private Problem.Found untyped(Token at) {
+        if (at.kind() != Token.Kind.NAME) return unexpected(at);
+        name();
+        return Problem.Found.at(at, "'" + at.text() + "' : undeclared identifier");
     }
 
     private boolean precision() {
@@ -267,7 +272,15 @@ final class Parser extends Expressions {
             Token name = name();
             declarable(name);
             Type type = peek().is("[") ? brackets(base) : base;
-            made.add(new Stmt.Declare(declare(before, type, name, global)));
+            try {
+                made.add(new Stmt.Declare(declare(before, type, name, global)));
+            } catch (Problem.Found found) {
+                // It is declared all the same, so that what uses it is not wrong as well.
+                if (names.variable(name.text()) == null && type.size() > 0) {
+                    names.builtIn(new Var(name.text(), type, Use.LOCAL, name));
+                }
+                throw found;
+            }
         } while (take(","));
         need(";");
         return made;
@@ -393,10 +406,7 @@ final class Parser extends Expressions {
         }
         Token at = peek();
         Type type = type();
-        if (type == null)
-            throw at.kind() == Token.Kind.NAME
-                    ? Problem.Found.at(at, "'" + at.text() + "' : undeclared identifier")
-                    : unexpected(at);
+        if (type == null) throw untyped(at);
         Token name = at;
         String called = "";
         if (peek().kind() == Token.Kind.NAME) {
@@ -513,10 +523,7 @@ final class Parser extends Expressions {
             Before before = before();
             Token at = peek();
             Type type = type();
-            if (type == null)
-                throw at.kind() == Token.Kind.NAME
-                        ? Problem.Found.at(at, "'" + at.text() + "' : undeclared identifier")
-                        : unexpected(at);
+            if (type == null) throw untyped(at);
             into.addAll(declarations(before, type, false));
         } else {
             Token at = peek();

@@ -125,8 +125,4 @@ class Reading {
     final int place() {
         return at;
     }
-
-    final void back(int place) {
-        at = place;
-    }
 }

@@ -72,8 +72,8 @@ final class Texels {
             FloatVector y =
                     FloatVector.fromArray(F, f, v + (i & sv)).mul(height).sub(0.5f);
             // What lies further out than a pixel shows the same; what is no number lies at the border.
-            x = x.max(-1).min(width);
-            y = y.max(-1).min(height);
+            x = x.blend(-1, x.compare(VectorOperators.NE, x)).max(-1).min(width);
+            y = y.blend(-1, y.compare(VectorOperators.NE, y)).max(-1).min(height);
             FloatVector left = Wide.floor(x);
             FloatVector low = Wide.floor(y);
             x.sub(left).intoArray(room.between, i);

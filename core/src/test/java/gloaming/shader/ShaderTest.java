@@ -91,12 +91,12 @@ class ShaderTest {
     }
 
     @ParameterizedTest
-    @CsvSource(delimiter = '|', textBlock = """
-        #if 1                                        | '#if' : mismatched
-        #endif                                       | '#endif' : mismatched
-        #error the mill stands still                 | '#error' : the mill stands still
-        #define f(a) a                               | 'main' : function is missing
-        #version 450                                 | '#version' : supported versions are 300 es and 100
+    @CsvSource(delimiter = '|', quoteCharacter = '"', textBlock = """
+        "#if 1" | '#if' : mismatched
+        "#endif" | '#endif' : mismatched
+        "#error the mill stands still" | '#error' : the mill stands still
+        "#define f(a) a" | 'main' : function is missing
+        "#version 450" | '#version' : supported versions are 300 es and 100
         uniform samplerCube c;                       | 'samplerCube' : there are no cube textures here
         in vec3 normal; void main() {}               | 'normal' : what comes in is the place in the picture
         void f() { f(); } void main() { f(); }       | 'f' : recursive function call
