@@ -59,9 +59,39 @@ final class Shaders {
                 results.add(new Result("shaders " + name, a, "ms", "software WebGL, %.1f ms".formatted(b), a / b));
             }
         }
+        results.add(firstPixels());
         double median = median(ratios);
         results.add(new Result("shaders median of the ratios", median, "", "1", median));
         return results;
+    }
+
+    /** Four of them as one text of some 150 lines, never seen before: from the text to its first frame, warm. */
+    private static Result firstPixels() throws IOException {
+        StringBuilder all = new StringBuilder(
+                "#version 300 es\nprecision highp float;\nin vec2 uv;\nout vec4 color;\nuniform float time;\n");
+        StringBuilder main = new StringBuilder("void main() {\nvec4 sum = vec4(0.0);\n");
+        for (int i : new int[] {1, 2, 6, 9}) {
+            String text = text(NAMES.get(i));
+            String body = text.substring(text.indexOf("uniform float time;") + 19);
+            all.append(body.replace("void main()", "void draw" + i + "()"));
+            main.append("draw").append(i).append("();\nsum += color;\n");
+        }
+        String text = all.append(main).append("color = sum / 4.0;\n}\n").toString();
+        long lines = text.lines().count();
+        List<Double> ms = new ArrayList<>();
+        try (Crew crew = new Crew(2)) {
+            Picture out = new Picture(WIDTH, HEIGHT);
+            for (int i = 0; i < 30; i++) {
+                String fresh = text + "// " + i;
+                long begun = System.nanoTime();
+                Shader shader = Shader.compile(fresh).shader();
+                shader.run(out, shader.values(), new Input[0], crew);
+                if (i >= 10) ms.add((System.nanoTime() - begun) / 1e6);
+            }
+        }
+        double median = median(ms);
+        String name = "shaders %d lines, text to first pixels".formatted(lines);
+        return new Result(name, median, "ms", "250 ms wanted", median / 250);
     }
 
     private static Runnable frame(Shader shader, Crew crew) {

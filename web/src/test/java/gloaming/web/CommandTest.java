@@ -18,9 +18,13 @@ class CommandTest {
     @TempDir
     Path folder;
 
-    private record Ended(int code, String out, String err) {}
+    record Ended(int code, String out, String err) {}
 
     private Ended run(String... arguments) throws Exception {
+        return run(folder, arguments);
+    }
+
+    static Ended run(Path folder, String... arguments) throws Exception {
         List<String> command = new ArrayList<>(List.of(
                 Path.of(System.getProperty("java.home"), "bin", "java").toString(),
                 "--add-modules",

@@ -14,7 +14,8 @@ import org.springframework.stereotype.Component;
 @Component
 public class DemoShow {
     public static final String NAME = "Tide Mill Night";
-    public static final List<String> LOOKS = List.of("lantern-moths", "mill-race", "reed-bed", "brass-bell", "barley", "weir");
+    public static final List<String> LOOKS =
+            List.of("lantern-moths", "mill-race", "reed-bed", "brass-bell", "barley", "weir");
     private final Shows shows;
 
     DemoShow(Shows shows) {
