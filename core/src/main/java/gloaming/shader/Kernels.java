@@ -168,6 +168,42 @@ final class Kernels {
         }
     }
 
+    static void madLess(float[] f, int o, int a, int sa, int b, int sb, int c, int sc, int n) {
+        if ((sa & sb & sc) != 0) {
+            for (int i = 0; i < n; i += L) {
+                FloatVector x = FloatVector.fromArray(F, f, a + i);
+                FloatVector y = FloatVector.fromArray(F, f, b + i);
+                FloatVector z = FloatVector.fromArray(F, f, c + i);
+                x.fma(y, z.neg()).intoArray(f, o + i);
+            }
+        } else {
+            for (int i = 0; i < n; i += L) {
+                FloatVector x = FloatVector.fromArray(F, f, a + (i & sa));
+                FloatVector y = FloatVector.fromArray(F, f, b + (i & sb));
+                FloatVector z = FloatVector.fromArray(F, f, c + (i & sc));
+                x.fma(y, z.neg()).intoArray(f, o + i);
+            }
+        }
+    }
+
+    static void lessMad(float[] f, int o, int a, int sa, int b, int sb, int c, int sc, int n) {
+        if ((sa & sb & sc) != 0) {
+            for (int i = 0; i < n; i += L) {
+                FloatVector x = FloatVector.fromArray(F, f, a + i);
+                FloatVector y = FloatVector.fromArray(F, f, b + i);
+                FloatVector z = FloatVector.fromArray(F, f, c + i);
+                x.neg().fma(y, z).intoArray(f, o + i);
+            }
+        } else {
+            for (int i = 0; i < n; i += L) {
+                FloatVector x = FloatVector.fromArray(F, f, a + (i & sa));
+                FloatVector y = FloatVector.fromArray(F, f, b + (i & sb));
+                FloatVector z = FloatVector.fromArray(F, f, c + (i & sc));
+                x.neg().fma(y, z).intoArray(f, o + i);
+            }
+        }
+    }
+
     static void min(float[] f, int o, int a, int sa, int b, int sb, int n) {
         if (sb == 0) {
             FloatVector y = FloatVector.fromArray(F, f, b);

@@ -413,6 +413,8 @@ final class Machine {
                 case DIV -> Kernels.div(f, o, a, sa, b, sb, n);
                 case NEG -> Kernels.neg(f, o, a, n);
                 case MAD -> Kernels.mad(f, o, a, sa, b, sb, c, sc, n);
+                case MAD_LESS -> Kernels.madLess(f, o, a, sa, b, sb, c, sc, n);
+                case LESS_MAD -> Kernels.lessMad(f, o, a, sa, b, sb, c, sc, n);
                 case MIN -> Kernels.min(f, o, a, sa, b, sb, n);
                 case MAX -> Kernels.max(f, o, a, sa, b, sb, n);
                 case ABS -> Kernels.abs(f, o, a, n);

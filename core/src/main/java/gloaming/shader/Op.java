@@ -14,8 +14,12 @@ enum Op {
     MUL("f=ff"),
     DIV("f=ff"),
     NEG("f=f"),
-    /** First times second plus third. */
+    /** First times second plus third, rounded once. */
     MAD("f=fff"),
+    /** First times second less third. */
+    MAD_LESS("f=fff"),
+    /** Third less first times second. */
+    LESS_MAD("f=fff"),
     MIN("f=ff"),
     MAX("f=ff"),
     ABS("f=f"),
@@ -154,7 +158,9 @@ enum Op {
             case MUL -> x * y;
             case DIV -> x / y;
             case NEG -> -x;
-            case MAD -> x * y + f(c);
+            case MAD -> Math.fma(x, y, f(c));
+            case MAD_LESS -> Math.fma(x, y, -f(c));
+            case LESS_MAD -> Math.fma(-x, y, f(c));
             case MIN -> Math.min(x, y);
             case MAX -> Math.max(x, y);
             case ABS -> Math.abs(x);

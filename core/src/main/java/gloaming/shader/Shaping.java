@@ -237,7 +237,7 @@ final class Shaping {
         for (int i = 0; i < block.nodes.size(); i++) {
             switch (block.nodes.get(i)) {
                 case Ins ins -> {
-                    if (ins.op == Op.ADD) join(ins, products, changed, at);
+                    if (ins.op == Op.ADD || ins.op == Op.SUB) join(ins, products, changed, at);
                     for (Reg out : ins.out) if (out.variable) changed.put(out, i);
                     if (ins.op == Op.MUL && !ins.out[0].variable && ins.out[0].reads == 1) {
                         products.put(ins.out[0], ins);
@@ -269,7 +269,7 @@ final class Shaping {
             boolean still = true;
             for (Reg in : product.in) still &= !in.variable || changed.getOrDefault(in, -1) < at.get(product);
             if (!still) continue;
-            add.op = Op.MAD;
+            add.op = add.op == Op.ADD ? Op.MAD : side == 0 ? Op.MAD_LESS : Op.LESS_MAD;
             add.in = new Reg[] {product.in[0], product.in[1], add.in[1 - side]};
             product.out[0].reads = 0;
             return;
