@@ -5,8 +5,6 @@ import gloaming.shader.Type.Numeric;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.Set;
-import java.util.TreeSet;
 
 /**
  * The built-in functions that the machine knows by itself (chapter 8); the others are written in the language and stand in
@@ -100,10 +98,6 @@ final class BuiltIns {
 
     private static void put(String name, String... signatures) {
         SIGNATURES.put(name, signatures);
-    }
-
-    static Set<String> names() {
-        return new TreeSet<>(SIGNATURES.keySet());
     }
 
     static boolean has(String name) {

@@ -213,7 +213,7 @@ final class Parser extends Expressions {
         need("[");
         if (take("]")) return new Type.Array(of, -1);
         Token at = peek();
-        Expr length = choiceless();
+        Expr length = assignment();
         need("]");
         if (peek().is("[")) throw Problem.Found.at(peek(), "'[]' : cannot declare arrays of arrays");
         int[] known = length.type() instanceof Numeric n && n.scalar() && n.whole() ? Lowering.constant(length) : null;
@@ -223,10 +223,6 @@ final class Parser extends Expressions {
             throw Problem.Found.at(at, "'' : array size is larger than " + LARGEST);
         }
         return new Type.Array(of, known[0]);
-    }
-
-    private Expr choiceless() {
-        return assignment();
     }
 
     private Type struct() {
