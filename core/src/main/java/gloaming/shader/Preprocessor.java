@@ -19,6 +19,10 @@ import java.util.TreeMap;
 final class Preprocessor {
     private static final int MOST_TEXT = 1 << 20;
     private static final int MOST_TOKENS = 400_000;
+    /** What they brought to version 1.00 is always there. */
+    private static final Set<String> EXTENSIONS =
+            Set.of("GL_OES_standard_derivatives", "GL_EXT_shader_texture_lod", "GL_OES_texture_float_linear");
+
     private static final int DEPTH = 200;
     private static final Set<String> DIRECTIVES = Set.of(
             "define",
@@ -63,6 +67,8 @@ final class Preprocessor {
     private final List<Problem> problems;
     private final String text;
     int version = 0;
+    /** What {@code #line} adds to {@code __LINE__}; what is wrong is still told at the lines of the text as it stands. */
+    private int lineShift;
 
     Preprocessor(String text, List<Problem> problems) {
         this.text = text;
@@ -206,6 +212,18 @@ final class Preprocessor {
                 }
                 version = Integer.parseInt(number);
             }
+            case "extension" -> {
+                boolean must = !rest.isEmpty() && rest.getLast().is("require");
+                if (must && !EXTENSIONS.contains(rest.getFirst().text())) {
+                    throw Problem.Found.at(
+                            rest.getFirst(), "'" + rest.getFirst().text() + "' : extension is not supported");
+                }
+            }
+            case "line" -> {
+                boolean number = !rest.isEmpty() && rest.getFirst().kind() == Token.Kind.INTEGER;
+                if (!number) throw Problem.Found.at(name, "'#line' : must be followed by a line number");
+                lineShift = Integer.decode(rest.getFirst().text()) - name.line() - 1;
+            }
             default -> {}
         }
     }
@@ -260,7 +278,7 @@ final class Preprocessor {
                     : null;
             if (token.is("__LINE__") || token.is("__FILE__") || token.is("__VERSION__")) {
                 String value = token.is("__LINE__")
-                        ? "" + token.line()
+                        ? "" + (token.line() + lineShift)
                         : token.is("__FILE__") ? "0" : version == 100 ? "100" : "300";
                 add(into, new Token(Token.Kind.INTEGER, value, token.line(), token.column(), token.spaceBefore()));
             } else if (macro == null
@@ -351,12 +369,13 @@ final class Preprocessor {
                     end = text.length();
                 }
                 String comment = text.substring(i + 2, end);
-                clean.append(' ');
+                // As many spaces as the comment was long: what comes after it keeps its column.
+                clean.append("  ");
                 for (char in : comment.toCharArray()) {
-                    if (in != '\n') continue;
-                    clean.append('\n');
-                    line++;
+                    clean.append(in == '\n' ? '\n' : ' ');
+                    if (in == '\n') line++;
                 }
+                clean.append("  ");
                 comments.merge(line, comment.strip(), (a, b) -> a + " " + b);
                 i = Math.min(text.length(), end + 2);
             } else {

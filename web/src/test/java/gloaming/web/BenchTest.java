@@ -12,7 +12,6 @@ import java.net.http.HttpClient;
 import java.net.http.HttpRequest;
 import java.net.http.HttpResponse;
 import java.nio.file.Path;
-import java.time.Duration;
 import java.util.List;
 import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.BeforeAll;
@@ -21,14 +20,10 @@ import org.junit.jupiter.api.io.TempDir;
 import org.openqa.selenium.By;
 import org.openqa.selenium.JavascriptExecutor;
 import org.openqa.selenium.Keys;
-import org.openqa.selenium.StaleElementReferenceException;
 import org.openqa.selenium.WebElement;
 import org.openqa.selenium.WindowType;
 import org.openqa.selenium.chrome.ChromeDriver;
-import org.openqa.selenium.chrome.ChromeDriverService;
-import org.openqa.selenium.chrome.ChromeOptions;
 import org.openqa.selenium.interactions.Actions;
-import org.openqa.selenium.support.ui.WebDriverWait;
 
 /** The real pages in a real browser against the real program. */
 class BenchTest {
@@ -50,37 +45,8 @@ class BenchTest {
         if (program != null) program.close();
     }
 
-    /** How the tests open Chromium. */
-    static final class Browser {
-        private Browser() {}
-
-        static ChromeDriver open() {
-            ChromeOptions options = new ChromeOptions();
-            options.setBinary("/usr/bin/chromium");
-            options.addArguments(
-                    "--headless=new",
-                    "--no-sandbox",
-                    "--disable-gpu",
-                    "--disable-quic",
-                    "--no-first-run",
-                    "--disable-background-networking",
-                    "--disable-component-update",
-                    "--disable-sync",
-                    "--autoplay-policy=no-user-gesture-required",
-                    "--window-size=1280,800");
-            return new ChromeDriver(
-                    new ChromeDriverService.Builder()
-                            .usingDriverExecutable(new java.io.File("/usr/bin/chromedriver"))
-                            .build(),
-                    options);
-        }
-    }
-
-    private static void until(String what, java.util.function.Supplier<Boolean> is) {
-        new WebDriverWait(browser, Duration.ofSeconds(60), Duration.ofMillis(50))
-                .withMessage(what)
-                .ignoring(StaleElementReferenceException.class)
-                .until(b -> is.get());
+    private static void until(String what, java.util.function.BooleanSupplier is) {
+        Browser.until(browser, what, is);
     }
 
     private static Object script(String text, Object... arguments) {

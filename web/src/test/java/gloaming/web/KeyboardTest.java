@@ -9,20 +9,16 @@ import gloaming.web.store.Journal;
 import gloaming.web.store.OpenLook;
 import gloaming.web.store.Shows;
 import java.nio.file.Path;
-import java.time.Duration;
 import java.util.List;
-import java.util.function.BooleanSupplier;
 import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.openqa.selenium.By;
 import org.openqa.selenium.Keys;
-import org.openqa.selenium.StaleElementReferenceException;
 import org.openqa.selenium.WebElement;
 import org.openqa.selenium.chrome.ChromeDriver;
 import org.openqa.selenium.interactions.Actions;
-import org.openqa.selenium.support.ui.WebDriverWait;
 
 /** A whole look made, changed and shown without ever touching the mouse. */
 class KeyboardTest {
@@ -35,7 +31,7 @@ class KeyboardTest {
     @BeforeAll
     static void start() {
         program = new Program(0, data, true);
-        browser = BenchTest.Browser.open();
+        browser = Browser.open();
     }
 
     @AfterAll
@@ -44,11 +40,8 @@ class KeyboardTest {
         if (program != null) program.close();
     }
 
-    private static void until(String what, BooleanSupplier is) {
-        new WebDriverWait(browser, Duration.ofSeconds(60), Duration.ofMillis(50))
-                .withMessage(what)
-                .ignoring(StaleElementReferenceException.class)
-                .until(b -> is.getAsBoolean());
+    private static void until(String what, java.util.function.BooleanSupplier is) {
+        Browser.until(browser, what, is);
     }
 
     private static void press(CharSequence... keys) {

@@ -7,6 +7,7 @@ import gloaming.look.Refused;
 import gloaming.step.Catalogue;
 import gloaming.step.Rules;
 import java.io.ByteArrayInputStream;
+import java.io.EOFException;
 import java.io.FilterInputStream;
 import java.io.IOException;
 import java.io.InputStream;
@@ -100,8 +101,8 @@ public class ShowZip {
             finish(show, about, looks, media);
             whole = true;
             return show;
-        } catch (ZipException | JacksonException e) {
-            throw new Refused("The file is no zip of a show, or is damaged.");
+        } catch (ZipException | EOFException | JacksonException e) {
+            throw new Refused("The file is no zip of a show, or is damaged or cut off.");
         } finally {
             if (!whole) {
                 shows.dropShow(show);
