@@ -17,6 +17,7 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
+import org.junit.jupiter.params.provider.ValueSource;
 
 class SoundFileTest {
     @TempDir
@@ -75,5 +76,33 @@ class SoundFileTest {
             Files.copy(in, to);
         }
         return to;
+    }
+
+    /** Damage anywhere gives a sound or a sentence, in a bounded time; never anything else. */
+    @ParameterizedTest
+    @ValueSource(strings = {"sine.wav", "sine.flac", "sine.ogg", "sine.mp3"})
+    void damageAnywhereGivesASoundOrASentence(String name) throws Exception {
+        byte[] whole = SoundFileTest.class.getResourceAsStream("/" + name).readAllBytes();
+        java.util.SplittableRandom random = new java.util.SplittableRandom(name.hashCode());
+        int read = 0;
+        for (int round = 0; round < 60; round++) {
+            byte[] bytes = round % 3 == 0 ? Arrays.copyOf(whole, random.nextInt(whole.length)) : whole.clone();
+            for (int i = random.nextInt(20); i > 0 && bytes.length > 0; i--) {
+                bytes[random.nextInt(bytes.length)] = (byte) random.nextInt(256);
+            }
+            Path file = folder.resolve(round + "-" + name);
+            Files.write(file, bytes);
+            try {
+                Recording recording = SoundFile.read(file, name);
+                assertThat(recording.seconds()).isBetween(0.0, 60.0);
+                read++;
+            } catch (Unreadable e) {
+                assertThat(e.getMessage())
+                        .contains("'" + name + "'")
+                        .endsWith(".")
+                        .doesNotContain("\n");
+            }
+        }
+        assertThat(read).as("files that were still readable").isPositive();
     }
 }
