@@ -97,7 +97,7 @@ public final class Documents {
                 Value.of(setting.choices().get(random.nextInt(setting.choices().size())));
             case COLOUR -> Value.of("#%06x".formatted(random.nextInt(1 << 24)));
             case SWITCH -> Value.of(random.nextBoolean());
-            case TEXT, CODE -> setting.initial();
+            case TEXT, CODE, MEDIUM -> setting.initial();
         };
     }
 

@@ -4,6 +4,7 @@ import gloaming.flow.Crew;
 import gloaming.flow.Flow;
 import gloaming.flow.Picture;
 import gloaming.flow.PicturePool;
+import gloaming.library.Library;
 import gloaming.look.Blend;
 import gloaming.look.Look;
 import gloaming.look.Refused;
@@ -34,6 +35,7 @@ public final class Player {
     private final Hand hand = new Hand();
     private final ThreadLocal<Strip> strips = ThreadLocal.withInitial(Strip::new);
     private Plan plan;
+    private Library library = Library.EMPTY;
     private Picture mix;
     private double tempo;
     private long others;
@@ -48,6 +50,11 @@ public final class Player {
     public void load(Look look) {
         rules.check(look);
         plan = new Plan(look, catalogue, rules, plan);
+    }
+
+    /** What its steps may show from the next frame on. */
+    public void library(Library library) {
+        this.library = library;
     }
 
     /** Forgets all memory, as at the start of the show. */
@@ -334,6 +341,16 @@ public final class Player {
         @Override
         public Hearing hearing() {
             return hearing;
+        }
+
+        @Override
+        public Library library() {
+            return library;
+        }
+
+        @Override
+        public double renderScale() {
+            return (double) pool.height() / plan.look.height();
         }
 
         @Override

@@ -6,6 +6,7 @@ import gloaming.flow.Kind;
 import gloaming.flow.Picture;
 import gloaming.flow.Points;
 import gloaming.flow.Signal;
+import gloaming.library.Library;
 import gloaming.look.Look;
 import gloaming.picture.Exit;
 import gloaming.sound.Band;
@@ -36,6 +37,7 @@ public final class Stage implements AutoCloseable {
     private volatile boolean closed;
     private volatile Look look;
     private volatile Sound sound = Sound.SILENCE;
+    private volatile Library library = Library.EMPTY;
     private volatile boolean paused;
     private volatile double scaleByHand;
     private volatile double lightWanted = 1;
@@ -79,6 +81,11 @@ public final class Stage implements AutoCloseable {
     /** Plays this look from the next frame on; it must keep the rules. */
     public void show(Look look) {
         this.look = look;
+    }
+
+    /** What looks may show from the next frame on. */
+    public void library(Library library) {
+        this.library = library;
     }
 
     public void hear(Sound sound) {
@@ -212,6 +219,7 @@ public final class Stage implements AutoCloseable {
         int height = Math.max(1, (int) Math.round(wanted.height() * scale));
         fade(step);
         eyes.begin();
+        player.library(library);
         Picture mix = player.play(new Moment(frame, time, dt), width, height, sound, eyes);
         glance(mix, step);
         leave(null, mix);

@@ -237,17 +237,21 @@ public final class Description {
         if (pick == null) throw new IllegalStateException(component + " needs @Range or @Pick");
         Value initial =
                 type == boolean.class ? Value.of(Boolean.parseBoolean(pick.initial())) : Value.of(pick.initial());
-        Setting.Form form = type == boolean.class
-                ? Setting.Form.SWITCH
-                : type == Colour.class
-                        ? Setting.Form.COLOUR
-                        : type.isEnum() ? Setting.Form.CHOICE : pick.code() ? Setting.Form.CODE : Setting.Form.TEXT;
+        Setting.Form form = form(type, pick);
         List<String> choices = type.isEnum()
                 ? Stream.of(type.getEnumConstants())
                         .map(c -> ((Enum<?>) c).name().toLowerCase(Locale.ROOT).replace('_', '-'))
                         .toList()
-                : List.of();
+                : pick.medium().isEmpty() ? List.of() : List.of(pick.medium().split(" "));
         return new Setting(id, label, form, 0, 0, false, initial, "", pick.says(), choices);
+    }
+
+    private static Setting.Form form(Class<?> type, Pick pick) {
+        if (type == boolean.class) return Setting.Form.SWITCH;
+        if (type == Colour.class) return Setting.Form.COLOUR;
+        if (type.isEnum()) return Setting.Form.CHOICE;
+        if (pick.code()) return Setting.Form.CODE;
+        return pick.medium().isEmpty() ? Setting.Form.TEXT : Setting.Form.MEDIUM;
     }
 
     private static String kebab(String camel) {

@@ -3,6 +3,7 @@ package gloaming.step;
 import gloaming.flow.Crew;
 import gloaming.flow.Flow;
 import gloaming.flow.Picture;
+import gloaming.library.Library;
 import gloaming.sound.Hearing;
 
 /** The moment a step works for, and what it may use. */
@@ -45,6 +46,16 @@ public interface Frame {
     default Picture keep(Picture picture) {
         picture.kept = true;
         return picture;
+    }
+
+    /** What was brought into the show. */
+    default Library library() {
+        return Library.EMPTY;
+    }
+
+    /** Pixels of this frame to one of the look at its full size. */
+    default double renderScale() {
+        return 1;
     }
 
     /** What a further input hands out, or null when it reads nothing. */

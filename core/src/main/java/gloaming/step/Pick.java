@@ -14,5 +14,8 @@ public @interface Pick {
     /** Whether a text is code, of many lines. */
     boolean code() default false;
 
+    /** Of a text that refers to a medium: the kinds it may be of, with a blank between them. */
+    String medium() default "";
+
     String says();
 }

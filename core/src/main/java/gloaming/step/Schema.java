@@ -92,6 +92,7 @@ public final class Schema {
                 yield choice;
             }
             case COLOUR -> string(7).put("pattern", "^#[0-9a-fA-F]{6}$");
+            case MEDIUM -> string(Limits.NAME);
             case TEXT, CODE -> string(Limits.TEXT);
             case SWITCH -> JSON.createObjectNode().put("type", "boolean");
         };

@@ -13,7 +13,7 @@ import java.util.List;
  * @param min lowest number, for numbers
  * @param max highest number, for numbers
  * @param initial its default, in the form documents hold
- * @param choices the words it may be, for a choice
+ * @param choices the words it may be, for a choice; the kinds it may be of, for a medium
  */
 @JsonInclude(JsonInclude.Include.NON_EMPTY)
 public record Setting(
@@ -36,6 +36,7 @@ public record Setting(
         COLOUR,
         TEXT,
         CODE,
+        MEDIUM,
         SWITCH
     }
 
@@ -71,6 +72,10 @@ public record Setting(
                 value instanceof Value.Word word && word.text().matches("#[0-9a-fA-F]{6}")
                         ? null
                         : "takes a colour written #rrggbb";
+            case MEDIUM ->
+                value instanceof Value.Word word && word.text().length() <= Limits.NAME
+                        ? null
+                        : "takes a medium's name";
             case TEXT, CODE -> value instanceof Value.Word ? null : "takes a text";
             case SWITCH -> value instanceof Value.Flag ? null : "takes true or false";
         };

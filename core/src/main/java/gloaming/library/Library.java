@@ -1,0 +1,68 @@
+package gloaming.library;
+
+import java.util.List;
+
+/** Everything brought into a show. References are the words that documents hold; an unknown one is known to fail when shown. */
+public interface Library {
+    Still still(String ref);
+
+    Reel reel(String ref);
+
+    /** References of the stills in a folder by name, in the order of their names; the list is new when it has changed. */
+    List<String> folder(String name);
+
+    /** A font by its reference; the shipped one for an unknown. */
+    Letters letters(String ref);
+
+    /** What the camera of some page sees. */
+    Still camera();
+
+    /** Nothing at all was brought in. */
+    Library EMPTY = new Library() {
+        @Override
+        public Still still(String ref) {
+            return cut -> {
+                throw new IllegalArgumentException(
+                        ref.isEmpty() ? "no picture is chosen" : "there is no medium '" + ref + "' in this show");
+            };
+        }
+
+        @Override
+        public Reel reel(String ref) {
+            return new Reel() {
+                @Override
+                public double rate() {
+                    return 0;
+                }
+
+                @Override
+                public int frames() {
+                    return 0;
+                }
+
+                @Override
+                public gloaming.flow.Picture at(int n, Way way, Cut cut, gloaming.flow.Crew crew) {
+                    throw new IllegalArgumentException(
+                            ref.isEmpty() ? "no clip is chosen" : "there is no medium '" + ref + "' in this show");
+                }
+            };
+        }
+
+        @Override
+        public List<String> folder(String name) {
+            return List.of();
+        }
+
+        @Override
+        public Letters letters(String ref) {
+            throw new IllegalArgumentException("there is no font");
+        }
+
+        @Override
+        public Still camera() {
+            return cut -> {
+                throw new IllegalArgumentException("no camera is open");
+            };
+        }
+    };
+}

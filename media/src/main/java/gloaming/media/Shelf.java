@@ -1,0 +1,204 @@
+package gloaming.media;
+
+import gloaming.flow.Picture;
+import gloaming.library.Cut;
+import gloaming.library.Letters;
+import gloaming.library.Library;
+import gloaming.library.Reel;
+import gloaming.library.Still;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.concurrent.ArrayBlockingQueue;
+import java.util.concurrent.ThreadPoolExecutor;
+import java.util.concurrent.TimeUnit;
+
+/**
+ * The media of one show.
+ *
+ * <p>In a live show nothing here waits: what is not read yet is read on a thread of the shelf's own, and the step shows what it
+ * had. With {@code exact} every call waits until it has what was asked for, for pictures that are worked out in their own time.
+ */
+public final class Shelf implements Library, AutoCloseable {
+    /**
+     * A medium.
+     *
+     * @param version changes with its bytes
+     * @param folder the name of the folder it stands in, or empty
+     */
+    public record Item(
+            String ref,
+            String name,
+            Facts.Kind kind,
+            Path file,
+            String version,
+            String folder,
+            int frames,
+            double rate) {}
+
+    /** Stills that may wait to be read; more are asked for again by the next frame. */
+    private static final int MOST_WAITING = 32;
+
+    private final boolean exact;
+    private final Camera camera = new Camera();
+    private final ThreadPoolExecutor reader;
+    private volatile Map<String, Item> items = Map.of();
+    private volatile Map<String, List<String>> folders = Map.of();
+    private volatile Map<String, Letters> fonts = Map.of();
+
+    public Shelf(boolean exact) {
+        this.exact = exact;
+        reader = new ThreadPoolExecutor(
+                1,
+                1,
+                10,
+                TimeUnit.SECONDS,
+                new ArrayBlockingQueue<>(MOST_WAITING),
+                run -> Thread.ofPlatform()
+                        .name("shelf")
+                        .daemon()
+                        .priority(Thread.MIN_PRIORITY)
+                        .unstarted(run));
+        reader.allowCoreThreadTimeOut(true);
+    }
+
+    /** Holds these media from now on; whoever shows one that changed goes on with the new one. */
+    public void hold(List<Item> media) {
+        Map<String, Item> byRef = new HashMap<>();
+        Map<String, List<Item>> byFolder = new HashMap<>();
+        for (Item item : media) {
+            byRef.put(item.ref, item);
+            if (item.kind == Facts.Kind.PICTURE && !item.folder.isEmpty()) {
+                byFolder.computeIfAbsent(item.folder, f -> new ArrayList<>()).add(item);
+            }
+        }
+        Map<String, List<String>> refs = new HashMap<>();
+        byFolder.forEach((folder, all) -> refs.put(
+                folder,
+                all.stream()
+                        .sorted(Comparator.comparing(Item::name).thenComparing(Item::ref))
+                        .map(Item::ref)
+                        .toList()));
+        items = Map.copyOf(byRef);
+        folders = Map.copyOf(refs);
+        fonts = Map.of();
+    }
+
+    Item item(String ref, Facts.Kind kind) {
+        Item item = items.get(ref);
+        if (item == null) {
+            String what = kind == Facts.Kind.CLIP ? "clip" : "picture";
+            throw new IllegalArgumentException(
+                    ref.isEmpty() ? "no " + what + " is chosen" : "there is no medium '" + ref + "' in this show");
+        }
+        if (item.kind != kind) {
+            throw new IllegalArgumentException("'" + item.name + "' is a " + item.kind.id() + ", not a " + kind.id());
+        }
+        return item;
+    }
+
+    boolean exact() {
+        return exact;
+    }
+
+    @Override
+    public Still still(String ref) {
+        return new Shown(ref);
+    }
+
+    @Override
+    public Reel reel(String ref) {
+        return new ReelPlayer(this, ref);
+    }
+
+    @Override
+    public List<String> folder(String name) {
+        return folders.getOrDefault(name, List.of());
+    }
+
+    @Override
+    public Letters letters(String ref) {
+        Letters known = fonts.get(ref);
+        if (known != null) return known;
+        synchronized (this) {
+            known = load(ref);
+            Map<String, Letters> more = new HashMap<>(fonts);
+            more.put(ref, known);
+            fonts = Map.copyOf(more);
+            return known;
+        }
+    }
+
+    private Letters load(String ref) {
+        Item item = items.get(ref);
+        if (item == null || item.kind != Facts.Kind.FONT) {
+            String shipped = FontFile.SHIPPED.contains(ref) ? ref : FontFile.SHIPPED.getFirst();
+            return FontFile.shipped(shipped);
+        }
+        try {
+            return FontFile.read(item.file, item.name);
+        } catch (Unreadable e) {
+            throw new IllegalArgumentException(Shelf.sentence(e));
+        }
+    }
+
+    @Override
+    public Camera camera() {
+        return camera;
+    }
+
+    /** Without the full stop, as part of a longer sentence. */
+    static String sentence(Unreadable e) {
+        String message = e.getMessage();
+        return message.endsWith(".") ? message.substring(0, message.length() - 1) : message;
+    }
+
+    @Override
+    public void close() {
+        reader.shutdownNow();
+    }
+
+    /** A still as one step shows it. */
+    private final class Shown implements Still {
+        private final String ref;
+        private String version = "";
+        private Cut cut;
+        private boolean asked;
+        /** Written by the reader. */
+        private volatile Picture ready;
+
+        private volatile String problem;
+
+        Shown(String ref) {
+            this.ref = ref;
+        }
+
+        @Override
+        public Picture at(Cut wanted) {
+            Item item = item(ref, Facts.Kind.PICTURE);
+            if (!asked || !wanted.equals(cut) || !item.version.equals(version)) ask(item, wanted);
+            if (problem != null && ready == null) throw new IllegalArgumentException(problem);
+            return ready;
+        }
+
+        private void ask(Item item, Cut wanted) {
+            Runnable read = () -> {
+                try {
+                    ready = StillFile.read(item.file, item.name, wanted);
+                    problem = null;
+                } catch (Unreadable e) {
+                    problem = sentence(e);
+                }
+            };
+            if (exact) read.run();
+            else if (reader.getQueue().remainingCapacity() == 0) return;
+            else reader.execute(read);
+            asked = true;
+            cut = wanted;
+            version = item.version;
+        }
+    }
+}
