@@ -199,7 +199,7 @@ final class ReelPlayer implements Reel {
     /** Decodes on the caller's thread until the wanted frame is there. */
     private void decodeNow() {
         problem = null;
-        for (int i = 0; i < 100_000 && problem == null && !has(wanted, cut); i++) if (!work()) break;
+        for (int i = 0; i < AHEAD && problem == null && !has(wanted, cut); i++) if (!work()) break;
     }
 
     private boolean has(int n, Cut cut) {
@@ -267,8 +267,8 @@ final class ReelPlayer implements Reel {
         int keepFrom = backwards ? n - room() + 3 : n;
         while (film.next()) {
             int number = film.number();
-            boolean gap = last != null && last.n <= n && number > n;
-            // Times that run backwards in a damaged file must not be waited for.
+            // Between two frames the earlier one stands, if it was kept; else, and where times run backwards, the later.
+            boolean gap = last != null && last.cut != null && last.n <= n && number > n;
             if (!gap && number > n) number = n;
             if (last != null) last.until = Math.max(last.n, number - 1);
             if (number < keepFrom) {
