@@ -3,6 +3,7 @@ package gloaming;
 import gloaming.flow.Crew;
 import gloaming.flow.Flow;
 import gloaming.flow.Picture;
+import gloaming.library.Library;
 import gloaming.sound.Hearing;
 import gloaming.step.Frame;
 import java.util.HashMap;
@@ -18,6 +19,7 @@ public final class Moments implements Frame {
     public long index;
     public long seed = 5;
     public double tempo = 120;
+    public Library library = new Brought();
     public final Hearing hearing = new Hearing();
     private final Crew crew = new Crew(1);
 
@@ -81,6 +83,11 @@ public final class Moments implements Frame {
     @Override
     public Hearing hearing() {
         return hearing;
+    }
+
+    @Override
+    public Library library() {
+        return library;
     }
 
     @Override

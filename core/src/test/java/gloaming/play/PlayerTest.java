@@ -80,6 +80,7 @@ class PlayerTest {
         int[] hashes = new int[frames];
         try (Crew crew = new Crew(threads)) {
             Player player = new Player(Catalogue.all(), crew);
+            player.library(new gloaming.Brought());
             player.load(look);
             for (int i = 0; i < frames; i++) {
                 hashes[i] = hash(player.play(new Moment(i, i / 30.0, 1 / 30.0), width, height, BAND, onlooker));
@@ -104,6 +105,7 @@ class PlayerTest {
         assertThat(run(look, 3, 6, 64, 48)).isEqualTo(run(look, 1, 6, 64, 48));
         try (Crew crew = new Crew(1)) {
             Player player = new Player(Catalogue.all(), crew);
+            player.library(new gloaming.Brought());
             player.load(look);
             for (int i = 0; i < 4; i++) frame(player, i, 33 + 40 * i, 17);
             assertThat(player.troubles()).isEmpty();

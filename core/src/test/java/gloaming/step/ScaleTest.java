@@ -21,7 +21,7 @@ class ScaleTest {
     private static final int FRAMES = 4;
 
     /** Patterns of hard edges not much wider than a pixel of this small size. */
-    private static final Set<String> GRAIN = Set.of("dither", "dissolve", "raster");
+    private static final Set<String> GRAIN = Set.of("arrows", "dither", "dissolve", "raster");
 
     static Stream<String> steps() {
         return Catalogue.all().entries().stream()

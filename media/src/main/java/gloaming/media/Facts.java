@@ -45,6 +45,10 @@ public record Facts(
         }
     }
 
+    public Facts withPreview(byte[] jpeg) {
+        return new Facts(kind, width, height, frames, rate, seconds, alpha, coding, jpeg);
+    }
+
     /** Width and height of a preview. */
     private static final Cut PREVIEW = new Cut(320, 180, 1, Fit.FIT);
     /** A clip that holds less than this part of what it says it lasts was cut off. */

@@ -91,7 +91,7 @@ final class Film implements AutoCloseable {
             format.setNull();
             throw new Unreadable(
                     "'" + name
-                            + "' is no picture or clip that can be read: PNG, JPEG, WebP, GIF, TIFF, HDR, MP4, MOV, WebM, MKV and AVI can.");
+                            + "' is nothing that can be read. Pictures can be PNG, JPEG, WebP, GIF, TIFF or HDR, clips MP4, MOV, WebM, MKV or AVI, sounds WAV, FLAC, Ogg or MP3, fonts TTF or OTF.");
         }
         if (avformat_find_stream_info(format, (PointerPointer<?>) null) < 0) throw damaged();
         index = av_find_best_stream(format, AVMEDIA_TYPE_VIDEO, -1, -1, (PointerPointer<?>) null, 0);

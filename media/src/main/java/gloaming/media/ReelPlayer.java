@@ -267,7 +267,8 @@ final class ReelPlayer implements Reel {
         int keepFrom = backwards ? n - room() + 3 : n;
         while (film.next()) {
             int number = film.number();
-            // Between two frames the earlier one stands, if it was kept; else, and where times run backwards, the later.
+            // Between two frames the earlier one stands, if it was kept; else, and where times run backwards, the
+            // later.
             boolean gap = last != null && last.cut != null && last.n <= n && number > n;
             if (!gap && number > n) number = n;
             if (last != null) last.until = Math.max(last.n, number - 1);

@@ -39,8 +39,12 @@ Alpine.data('bench', () => ({
   finder: { open: false, words: '', lane: /** @type {string|null} */ (null), place: 0, found: /** @type {string[]} */ ([]), at: 0 },
   drag: { step: '', layer: '', over: '' },
   naming: false,
+  media: /** @type {{ref: string, kind: string, name: string}[]} */ ([]),
+  mediaPage: `/shows/${root.dataset.show}/media`,
 
   init() {
+    this.loadMedia();
+    addEventListener('focus', () => this.loadMedia());
     live.onState = (open) => this.connected(open);
     live.on.look = (m) => this.take(m);
     live.on.board = (m) => this.show(m);
@@ -276,6 +280,18 @@ Alpine.data('bench', () => ({
     };
   },
   /** A field of code takes over its value but while somebody types in it. */
+  /** What a setting may refer to: nothing, what fits its kinds, and what it refers to although it is gone. */
+  mediaFor(s) {
+    const fit = this.media.filter((m) => s.choices.includes(m.kind));
+    const now = this.value(s);
+    const gone = now && !fit.some((m) => m.ref === now) ? [{ ref: now, kind: 'gone', name: `${now} (not in this show)` }] : [];
+    return [{ ref: '', kind: 'none', name: fit.length ? 'nothing' : `no ${s.choices.join(' or ')} yet` }, ...gone, ...fit];
+  },
+  async loadMedia() {
+    const answer = await fetch(`/shows/${root.dataset.show}/media.json`);
+    if (answer.ok) this.media = await answer.json();
+  },
+
   drawCode(el, s) {
     const value = String(this.value(s));
     if (document.activeElement !== el && el.value !== value) el.value = value;

@@ -10,6 +10,7 @@ import gloaming.look.Refused;
 import gloaming.look.Value;
 import gloaming.sound.HouseBand;
 import gloaming.web.store.Journal;
+import gloaming.web.store.Media;
 import gloaming.web.store.MediaStore;
 import gloaming.web.store.OpenLook;
 import gloaming.web.store.ShowZip;
@@ -135,7 +136,9 @@ class PersistenceTest {
             Shows shows = program.get(Shows.class);
             String show = shows.shows().getFirst().id();
             byte[] wav = gloaming.media.Wav.bytes(new HouseBand(2, 200));
-            String medium = program.get(MediaStore.class).addSound(show, "weir.wav", new ByteArrayInputStream(wav));
+            String medium = program.get(MediaStore.class)
+                    .add(show, "", "weir.wav", "", new ByteArrayInputStream(wav))
+                    .id();
             shows.setSound(show, medium);
             ByteArrayOutputStream out = new ByteArrayOutputStream();
             program.get(ShowZip.class).write(show, out);
@@ -145,9 +148,11 @@ class PersistenceTest {
             assertThat(shows.looks(copy)).extracting(Shows.LookRow::name).containsExactlyElementsOf(names);
             assertThat(shows.document(shows.looks(copy).getFirst().id()))
                     .isEqualTo(shows.document(shows.looks(show).getFirst().id()));
-            assertThat(shows.media(copy)).extracting(Shows.MediaRow::name).containsExactly("weir.wav");
+            assertThat(program.get(Media.class).of(copy))
+                    .extracting(Media.Row::name)
+                    .containsExactly("weir.wav");
             assertThat(shows.show(copy).orElseThrow().sound())
-                    .isEqualTo(shows.media(copy).getFirst().id());
+                    .isEqualTo(program.get(Media.class).of(copy).getFirst().id());
         }
     }
 
@@ -175,9 +180,11 @@ class PersistenceTest {
                     .hasMessageContaining("looks/001.json");
             assertThat(shows.shows()).hasSize(before);
             assertThatThrownBy(() -> program.get(MediaStore.class)
-                            .addSound(
+                            .add(
                                     shows.shows().getFirst().id(),
+                                    "",
                                     "letter.mp3",
+                                    "",
                                     new ByteArrayInputStream("Dear miller".getBytes())))
                     .isInstanceOf(Refused.class)
                     .hasMessageContaining("'letter.mp3'");

@@ -3,6 +3,9 @@ package gloaming.web.live;
 import gloaming.look.Edit;
 import gloaming.look.Look;
 import gloaming.look.Refused;
+import gloaming.media.Camera;
+import gloaming.media.Facts;
+import gloaming.media.Shelf;
 import gloaming.media.SoundFile;
 import gloaming.media.Unreadable;
 import gloaming.play.Stage;
@@ -10,6 +13,7 @@ import gloaming.sound.HouseBand;
 import gloaming.sound.Sound;
 import gloaming.step.Catalogue;
 import gloaming.web.store.Journal;
+import gloaming.web.store.Media;
 import gloaming.web.store.MediaStore;
 import gloaming.web.store.OpenLook;
 import gloaming.web.store.Shows;
@@ -30,17 +34,21 @@ public class House {
 
     private final Shows shows;
     private final Journal journal;
+    private final Media rows;
     private final MediaStore media;
+    private final Shelf shelf = new Shelf(false);
     private final Stage stage;
     private volatile OpenLook onStage;
     private volatile String soundId = SILENCE;
     private HouseBand band;
 
-    House(Shows shows, Journal journal, MediaStore media) {
+    House(Shows shows, Journal journal, Media rows, MediaStore media) {
+        this.rows = rows;
         this.shows = shows;
         this.journal = journal;
         this.media = media;
         stage = new Stage(Catalogue.all(), Math.clamp(Runtime.getRuntime().availableProcessors(), 1, 16)).start();
+        stage.library(shelf);
     }
 
     public Stage stage() {
@@ -58,6 +66,7 @@ public class House {
         if (open == onStage) return open;
         boolean otherShow = onStage == null || !onStage.showId.equals(open.showId);
         onStage = open;
+        if (otherShow) shelf.hold(items(rows.of(open.showId)));
         stage.show(open.look());
         shows.remember(ON_STAGE, row.id());
         if (otherShow) hear(open.showId);
@@ -93,7 +102,9 @@ public class House {
 
     /** Chooses the sound of a show: null the house band, {@link #SILENCE}, or a medium's id. */
     public void choose(String show, String sound) {
-        if (sound != null && !sound.equals(SILENCE) && shows.medium(sound).isEmpty())
+        if (sound != null
+                && !sound.equals(SILENCE)
+                && rows.find(sound).filter(r -> r.is(Facts.Kind.SOUND)).isEmpty())
             throw new Refused("That sound is not there any more.");
         shows.setSound(show, sound);
         OpenLook playing = onStage;
@@ -123,7 +134,7 @@ public class House {
     private Sound load(String id) throws Unreadable {
         if (id == null) return band();
         if (id.equals(SILENCE)) return Sound.SILENCE;
-        Shows.MediaRow row = shows.medium(id).orElseThrow(() -> new Unreadable("The sound file was removed."));
+        Media.Row row = rows.find(id).orElseThrow(() -> new Unreadable("The sound file was removed."));
         return SoundFile.read(media.path(row.hash()), row.name());
     }
 
@@ -132,13 +143,34 @@ public class House {
         return band;
     }
 
-    /** The sounds a show can choose from. */
-    public List<Shows.MediaRow> sounds(String show) {
-        return shows.media(show);
+    /** What the camera of a page sends goes here. */
+    public Camera camera() {
+        return shelf.camera();
+    }
+
+    /** The media of a show have changed: whoever shows one that was replaced goes on with the new one. */
+    public void mediaChanged(String show) {
+        OpenLook playing = onStage;
+        if (playing != null && playing.showId.equals(show)) shelf.hold(items(rows.of(show)));
+    }
+
+    private List<Shelf.Item> items(List<Media.Row> all) {
+        return all.stream()
+                .map(r -> new Shelf.Item(
+                        r.ref(),
+                        r.name(),
+                        r.facts().kind(),
+                        media.path(r.hash()),
+                        r.hash(),
+                        r.folder(),
+                        r.facts().frames(),
+                        r.facts().rate()))
+                .toList();
     }
 
     @PreDestroy
     void stop() {
         stage.close();
+        shelf.close();
     }
 }

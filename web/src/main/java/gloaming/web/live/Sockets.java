@@ -7,27 +7,29 @@ import org.springframework.web.socket.config.annotation.WebSocketConfigurer;
 import org.springframework.web.socket.config.annotation.WebSocketHandlerRegistry;
 import org.springframework.web.socket.server.standard.ServletServerContainerFactoryBean;
 
-/** Where the socket is, and how large a message it takes. Without allowed origins Spring takes none but the page's own. */
+/** Where the sockets are, and how large a message they take. Without allowed origins Spring takes none but the page's own. */
 @Configuration
 @EnableWebSocket
 class Sockets implements WebSocketConfigurer {
     private static final int LARGEST_MESSAGE = 1 << 20;
     private final LiveSocket live;
+    private final CameraSocket camera;
 
-    Sockets(LiveSocket live) {
+    Sockets(LiveSocket live, CameraSocket camera) {
         this.live = live;
+        this.camera = camera;
     }
 
     @Override
     public void registerWebSocketHandlers(WebSocketHandlerRegistry registry) {
-        registry.addHandler(live, "/live");
+        registry.addHandler(live, "/live").addHandler(camera, "/camera");
     }
 
     @Bean
     ServletServerContainerFactoryBean container() {
         ServletServerContainerFactoryBean container = new ServletServerContainerFactoryBean();
         container.setMaxTextMessageBufferSize(LARGEST_MESSAGE);
-        container.setMaxBinaryMessageBufferSize(1024);
+        container.setMaxBinaryMessageBufferSize(LARGEST_MESSAGE);
         container.setAsyncSendTimeout(5_000L);
         return container;
     }

@@ -2,10 +2,12 @@ package gloaming.web.page;
 
 import gloaming.look.Look;
 import gloaming.look.Refused;
+import gloaming.media.Facts;
 import gloaming.media.Wav;
 import gloaming.web.live.CatalogueJson;
 import gloaming.web.live.House;
 import gloaming.web.store.Journal;
+import gloaming.web.store.Media;
 import gloaming.web.store.MediaStore;
 import gloaming.web.store.ShowZip;
 import gloaming.web.store.Shows;
@@ -41,12 +43,21 @@ class Pages {
     private final Shows shows;
     private final House house;
     private final Journal journal;
+    private final Media rows;
     private final MediaStore media;
     private final ShowZip zip;
     private final CatalogueJson catalogue;
     private byte[] bandWav;
 
-    Pages(Shows shows, House house, Journal journal, MediaStore media, ShowZip zip, CatalogueJson catalogue) {
+    Pages(
+            Shows shows,
+            House house,
+            Journal journal,
+            Media rows,
+            MediaStore media,
+            ShowZip zip,
+            CatalogueJson catalogue) {
+        this.rows = rows;
         this.shows = shows;
         this.house = house;
         this.journal = journal;
@@ -77,7 +88,7 @@ class Pages {
         Shows.ShowRow show = shows.show(row.showId()).orElseThrow();
         model.addAttribute("look", row);
         model.addAttribute("show", show);
-        model.addAttribute("sounds", house.sounds(show.id()));
+        model.addAttribute("sounds", rows.of(show.id(), Facts.Kind.SOUND));
         model.addAttribute("sound", show.sound() == null ? "band" : show.sound());
         return "bench";
     }
@@ -112,7 +123,7 @@ class Pages {
                     .contentType(MediaType.valueOf("audio/wav"))
                     .body(new ByteArrayResource(bandWav()));
         }
-        Shows.MediaRow row = shows.medium(id).orElseThrow(() -> new Refused("That sound is not there any more."));
+        Media.Row row = rows.find(id).orElseThrow(() -> new Refused("That sound is not there any more."));
         return ResponseEntity.ok()
                 .contentType(MediaType.APPLICATION_OCTET_STREAM)
                 .body(new FileSystemResource(media.path(row.hash())));
@@ -201,8 +212,10 @@ class Pages {
     String addSound(@PathVariable String id, @RequestParam MultipartFile file, @RequestParam String back)
             throws IOException {
         String name = file.getOriginalFilename() == null ? "sound" : file.getOriginalFilename();
-        String medium = media.addSound(id, brief(name.replaceAll(".*[/\\\\]", "")), file.getInputStream());
-        house.choose(id, medium);
+        Media.Row row = media.add(id, "", brief(name.replaceAll(".*[/\\\\]", "")), "", file.getInputStream());
+        house.mediaChanged(id);
+        if (!row.is(Facts.Kind.SOUND)) return "redirect:/shows/" + id + "/media";
+        house.choose(id, row.id());
         return "redirect:/bench/" + shows.look(back).map(Shows.LookRow::id).orElse("");
     }
 
@@ -246,7 +259,7 @@ class Pages {
         return "redirect:/";
     }
 
-    private static String brief(String name) {
+    static String brief(String name) {
         return name.length() > LONGEST_SHOWN ? name.substring(0, LONGEST_SHOWN - 1) + "…" : name;
     }
 }

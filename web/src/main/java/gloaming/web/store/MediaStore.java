@@ -1,8 +1,7 @@
 package gloaming.web.store;
 
 import gloaming.look.Refused;
-import gloaming.media.Recording;
-import gloaming.media.SoundFile;
+import gloaming.media.Facts;
 import gloaming.media.Unreadable;
 import java.io.File;
 import java.io.IOException;
@@ -27,29 +26,53 @@ public class MediaStore {
     public static final long LARGEST = 512L << 20;
 
     private final Folder folder;
-    private final Shows shows;
+    private final Media media;
     /** Uploads on their way; as many as there are requests. */
     private final Set<Path> incoming = ConcurrentHashMap.newKeySet();
 
-    MediaStore(Folder folder, Shows shows) {
+    MediaStore(Folder folder, Media media) {
         this.folder = folder;
-        this.shows = shows;
+        this.media = media;
     }
 
-    /** Takes in a sound file; {@link Refused} with one sentence when it is none, and then nothing is left behind. */
-    public String addSound(String show, String name, InputStream bytes) throws IOException {
+    /** Takes in a file of any kind; {@link Refused} with one sentence when it cannot be used, and then nothing is left behind. */
+    public Media.Row add(String show, String ref, String name, String folder, InputStream bytes) throws IOException {
+        return take(
+                name,
+                bytes,
+                (hash, size, facts) ->
+                        media.add(show, ref.isEmpty() ? Media.refOf(name) : ref, name, folder, hash, size, facts));
+    }
+
+    /** Gives a medium the bytes of another file of its kind; refused as {@link #add} is, and then all is as it was. */
+    public void replace(Media.Row old, String name, InputStream bytes) throws IOException {
+        take(name, bytes, (hash, size, facts) -> {
+            if (facts.kind() != old.facts().kind()) {
+                throw new Refused("'" + name + "' is a " + facts.kind().id() + "; '" + old.name() + "' is a "
+                        + old.facts().kind().id() + " and can only be replaced by one.");
+            }
+            media.replace(old.id(), hash, size, facts);
+            return old;
+        });
+    }
+
+    private interface Entry {
+        Media.Row make(String hash, long size, Facts facts);
+    }
+
+    private Media.Row take(String name, InputStream bytes, Entry entry) throws IOException {
         Files.createDirectories(folder.media());
         Path incoming = Files.createTempFile(folder.media(), "incoming", ".part");
         this.incoming.add(incoming);
         try {
             String hash = copy(bytes, incoming, name);
-            Recording recording = SoundFile.read(incoming, name);
+            Facts facts = Facts.of(incoming, name);
             Path home = path(hash);
             Files.createDirectories(home.getParent());
             long size = Files.size(incoming);
             synchronized (this) {
                 Files.move(incoming, home, StandardCopyOption.REPLACE_EXISTING);
-                return shows.addMedium(show, name, hash, size, recording.seconds());
+                return entry.make(hash, size, facts);
             }
         } catch (Unreadable e) {
             throw new Refused(e.getMessage());
@@ -67,7 +90,7 @@ public class MediaStore {
                 Path within = folder.media().relativize(file);
                 String hash = within.toString().replace(File.separator, "");
                 boolean left = within.getNameCount() == 1 && hash.endsWith(".part") && !incoming.contains(file);
-                if (left || (within.getNameCount() == 2 && hash.matches("[0-9a-f]{64}") && !shows.uses(hash))) {
+                if (left || (within.getNameCount() == 2 && hash.matches("[0-9a-f]{64}") && !media.uses(hash))) {
                     Files.deleteIfExists(file);
                 }
             }

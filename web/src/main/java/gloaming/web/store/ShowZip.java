@@ -4,6 +4,7 @@ import gloaming.look.Limits;
 import gloaming.look.Look;
 import gloaming.look.LookJson;
 import gloaming.look.Refused;
+import gloaming.media.Facts;
 import gloaming.step.Catalogue;
 import gloaming.step.Rules;
 import java.io.ByteArrayInputStream;
@@ -16,8 +17,10 @@ import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.util.ArrayList;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import java.util.zip.ZipEntry;
 import java.util.zip.ZipException;
 import java.util.zip.ZipInputStream;
@@ -34,14 +37,19 @@ import tools.jackson.databind.node.ObjectNode;
 public class ShowZip {
     private static final String FORMAT = "gloaming-show";
     private static final int VERSION = 1;
+    /** What a medium is called until the list in the zip has said its ref. */
+    private static final String INCOMING = "~incoming";
+
     private static final int MOST_ENTRIES = 2_000;
     private static final JsonMapper JSON = JsonMapper.builder().build();
 
     private final Shows shows;
+    private final Media rows;
     private final MediaStore store;
     private final Journal journal;
 
-    ShowZip(Shows shows, MediaStore store, Journal journal) {
+    ShowZip(Shows shows, Media rows, MediaStore store, Journal journal) {
+        this.rows = rows;
         this.shows = shows;
         this.store = store;
         this.journal = journal;
@@ -61,12 +69,17 @@ public class ShowZip {
                 looks.add(path);
                 put(zip, path, LookJson.write(shows.document(row.id())).getBytes(StandardCharsets.UTF_8));
             }
-            for (Shows.MediaRow row : shows.media(showId)) {
+            Set<String> written = new HashSet<>();
+            for (Media.Row row : rows.of(showId)) {
                 String path = "media/" + row.hash();
                 media.addObject()
                         .put("path", path)
                         .put("name", row.name())
+                        .put("ref", row.ref())
+                        .put("folder", row.folder())
                         .put("sound", row.id().equals(show.sound()));
+                // Two media may be the same file.
+                if (!written.add(path)) continue;
                 zip.putNextEntry(new ZipEntry(path));
                 Files.copy(store.path(row.hash()), zip);
                 zip.closeEntry();
@@ -78,7 +91,7 @@ public class ShowZip {
     /** Brings a show in as a new one; {@link Refused} with one sentence when it cannot, and then nothing is left behind. */
     public String read(InputStream in) throws IOException {
         Map<String, Look> looks = new HashMap<>();
-        Map<String, String> media = new HashMap<>();
+        Map<String, Media.Row> media = new HashMap<>();
         JsonNode about = null;
         String show = shows.addShow("Coming in");
         boolean whole = false;
@@ -91,7 +104,7 @@ public class ShowZip {
                 if (path.equals("show.json")) about = JSON.readTree(text(zip, path));
                 else if (path.matches("looks/[0-9]{3,5}\\.json")) looks.put(path, look(text(zip, path), path));
                 else if (path.matches("media/[0-9a-f]{64}"))
-                    media.put(path, store.addSound(show, path.substring(6, 20), new Unclosed(zip)));
+                    media.put(path, store.add(show, INCOMING, path.substring(6, 20), "", new Unclosed(zip)));
             }
             if (about == null || !FORMAT.equals(about.path("format").asString(""))) {
                 throw new Refused("The zip holds no show: its show.json is missing or says something else.");
@@ -111,7 +124,7 @@ public class ShowZip {
         }
     }
 
-    private void finish(String show, JsonNode about, Map<String, Look> looks, Map<String, String> media) {
+    private void finish(String show, JsonNode about, Map<String, Look> looks, Map<String, Media.Row> media) {
         shows.renameShow(show, about.path("name").asString("Show"));
         List<String> named = new ArrayList<>();
         about.path("looks").forEach(path -> named.add(path.asString("")));
@@ -121,12 +134,23 @@ public class ShowZip {
             shows.addLook(show, look);
         }
         for (JsonNode medium : about.path("media")) {
-            String id = media.get(medium.path("path").asString(""));
-            if (id != null) {
-                shows.renameMedium(id, medium.path("name").asString("sound"));
-                if (medium.path("sound").asBoolean(false)) shows.setSound(show, id);
-            }
+            Media.Row row = media.get(medium.path("path").asString(""));
+            if (row == null) continue;
+            String name = medium.path("name").asString("medium");
+            String ref = medium.path("ref").asString("");
+            Facts facts = row.facts().withPreview(rows.preview(row.id()));
+            Media.Row own = rows.add(
+                    show,
+                    ref.isEmpty() ? Media.refOf(name) : Media.refOf(ref),
+                    name,
+                    medium.path("folder").asString(""),
+                    row.hash(),
+                    row.bytes(),
+                    facts);
+            if (medium.path("sound").asBoolean(false)) shows.setSound(show, own.id());
         }
+        // What came in got rows of its own by the list; the first ones only held the bytes.
+        for (Media.Row row : media.values()) rows.drop(row.id());
     }
 
     private static Look look(String text, String path) {

@@ -3,13 +3,13 @@ package gloaming.web.store;
 import static gloaming.web.tables.Tables.EDITS;
 import static gloaming.web.tables.Tables.HOUSE;
 import static gloaming.web.tables.Tables.LOOKS;
-import static gloaming.web.tables.Tables.MEDIA;
 import static gloaming.web.tables.Tables.SHOWS;
 
 import gloaming.look.Limits;
 import gloaming.look.Look;
 import gloaming.look.LookJson;
 import gloaming.look.Refused;
+import gloaming.media.Facts;
 import java.security.SecureRandom;
 import java.time.LocalDateTime;
 import java.util.HexFormat;
@@ -29,9 +29,11 @@ public class Shows {
     private static final int MOST = 500;
 
     private final DSLContext db;
+    private final Media media;
 
-    Shows(DSLContext db) {
+    Shows(DSLContext db, Media media) {
         this.db = db;
+        this.media = media;
     }
 
     /** A show's row. */
@@ -39,9 +41,6 @@ public class Shows {
 
     /** A look's row without its document. */
     public record LookRow(String id, String showId, String name, boolean picture) {}
-
-    /** A medium's row. */
-    public record MediaRow(String id, String showId, String name, String hash, long bytes, double seconds) {}
 
     public static String freshId() {
         byte[] bytes = new byte[9];
@@ -93,9 +92,10 @@ public class Shows {
             String look = addLook(copy, document(row.id()));
             setPicture(look, picture(row.id()));
         }
-        for (MediaRow row : media(show.id())) {
-            String medium = addMedium(copy, row.name(), row.hash(), row.bytes(), row.seconds());
-            if (row.id().equals(show.sound())) setSound(copy, medium);
+        for (Media.Row row : media.of(show.id())) {
+            Facts facts = row.facts().withPreview(media.preview(row.id()));
+            Media.Row twin = media.add(copy, row.ref(), row.name(), row.folder(), row.hash(), row.bytes(), facts);
+            if (row.id().equals(show.sound())) setSound(copy, twin.id());
         }
         return copy;
     }
@@ -219,39 +219,6 @@ public class Shows {
         db.update(LOOKS).set(LOOKS.PICTURE, jpeg).where(LOOKS.ID.eq(look)).execute();
     }
 
-    public List<MediaRow> media(String show) {
-        return db.selectFrom(MEDIA)
-                .where(MEDIA.SHOW_ID.eq(show))
-                .orderBy(MEDIA.CREATED_AT, MEDIA.ID)
-                .fetch(r ->
-                        new MediaRow(r.getId(), r.getShowId(), r.getName(), r.getHash(), r.getBytes(), r.getSeconds()));
-    }
-
-    public Optional<MediaRow> medium(String id) {
-        return db.selectFrom(MEDIA)
-                .where(MEDIA.ID.eq(id))
-                .fetchOptional(r ->
-                        new MediaRow(r.getId(), r.getShowId(), r.getName(), r.getHash(), r.getBytes(), r.getSeconds()));
-    }
-
-    public String addMedium(String show, String name, String hash, long bytes, double seconds) {
-        String id = freshId();
-        db.insertInto(MEDIA)
-                .set(MEDIA.ID, id)
-                .set(MEDIA.SHOW_ID, show)
-                .set(MEDIA.NAME, named(name))
-                .set(MEDIA.HASH, hash)
-                .set(MEDIA.BYTES, bytes)
-                .set(MEDIA.SECONDS, seconds)
-                .set(MEDIA.CREATED_AT, LocalDateTime.now())
-                .execute();
-        return id;
-    }
-
-    public void renameMedium(String id, String name) {
-        db.update(MEDIA).set(MEDIA.NAME, named(name)).where(MEDIA.ID.eq(id)).execute();
-    }
-
     public Optional<String> remembered(String name) {
         return db.select(HOUSE.CONTENT).from(HOUSE).where(HOUSE.NAME.eq(name)).fetchOptional(HOUSE.CONTENT);
     }
@@ -273,6 +240,7 @@ public class Shows {
         LocalDateTime before = LocalDateTime.now().minusDays(KEPT_DAYS);
         db.deleteFrom(LOOKS).where(LOOKS.DELETED_AT.lt(before)).execute();
         db.deleteFrom(SHOWS).where(SHOWS.DELETED_AT.lt(before)).execute();
+        media.sweep(before);
     }
 
     /** Removes a show and all it owns for good. */
@@ -281,12 +249,7 @@ public class Shows {
         db.deleteFrom(SHOWS).where(SHOWS.ID.eq(id)).execute();
     }
 
-    /** Whether any show, deleted ones still kept included, uses the bytes with this hash. */
-    public boolean uses(String hash) {
-        return db.fetchExists(MEDIA, MEDIA.HASH.eq(hash));
-    }
-
-    private static String named(String name) {
+    static String named(String name) {
         if (name == null || name.isBlank()) throw new Refused("It needs a name.");
         if (name.strip().length() > Limits.NAME)
             throw new Refused("The name is over " + Limits.NAME + " characters long.");

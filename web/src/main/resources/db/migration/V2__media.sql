@@ -1,0 +1,23 @@
+-- Media of all kinds. Documents refer to a medium by its ref, which stays when its bytes are replaced and when the show travels.
+ALTER TABLE media ADD COLUMN ref VARCHAR(64);
+ALTER TABLE media ADD COLUMN kind VARCHAR(10);
+ALTER TABLE media ADD COLUMN folder VARCHAR(64);
+ALTER TABLE media ADD COLUMN width INT;
+ALTER TABLE media ADD COLUMN height INT;
+ALTER TABLE media ADD COLUMN frames INT;
+ALTER TABLE media ADD COLUMN rate DOUBLE PRECISION;
+ALTER TABLE media ADD COLUMN alpha BOOLEAN;
+ALTER TABLE media ADD COLUMN coding VARCHAR(80);
+ALTER TABLE media ADD COLUMN preview BLOB;
+ALTER TABLE media ADD COLUMN deleted_at TIMESTAMP;
+UPDATE media SET ref = id, kind = 'sound', folder = '', width = 0, height = 0, frames = 0, rate = 0, alpha = FALSE, coding = '';
+ALTER TABLE media ALTER COLUMN ref SET NOT NULL;
+ALTER TABLE media ALTER COLUMN kind SET NOT NULL;
+ALTER TABLE media ALTER COLUMN folder SET NOT NULL;
+ALTER TABLE media ALTER COLUMN width SET NOT NULL;
+ALTER TABLE media ALTER COLUMN height SET NOT NULL;
+ALTER TABLE media ALTER COLUMN frames SET NOT NULL;
+ALTER TABLE media ALTER COLUMN rate SET NOT NULL;
+ALTER TABLE media ALTER COLUMN alpha SET NOT NULL;
+ALTER TABLE media ALTER COLUMN coding SET NOT NULL;
+ALTER TABLE media ADD CONSTRAINT media_ref UNIQUE (show_id, ref);

@@ -1,0 +1,89 @@
+// @ts-check
+/** The page of media: sends files one after another with their progress, and what the camera sees. */
+import './shows.js';
+import { Camera } from './camera.js';
+
+const form = /** @type {HTMLFormElement} */ (document.querySelector('#bring'));
+const list = /** @type {HTMLElement} */ (document.querySelector('.arriving'));
+const input = /** @type {HTMLInputElement} */ (form.querySelector('input[type=file]'));
+/** Files that wait for those before them. @type {{file: File, item: HTMLElement}[]} */
+const waiting = [];
+let sending = false;
+let refused = 0;
+
+/** @param {Iterable<File>} files */
+function take(files) {
+  for (const file of files) {
+    const item = document.createElement('li');
+    item.innerHTML = '<b></b><progress max="1" value="0"></progress><span></span>';
+    /** @type {HTMLElement} */ (item.querySelector('b')).textContent = file.name;
+    list.append(item);
+    waiting.push({ file, item });
+  }
+  if (!sending) next();
+}
+
+function next() {
+  const one = waiting.shift();
+  sending = !!one;
+  // Those that were refused stay on the page with their reason.
+  if (!one) return refused ? undefined : location.reload();
+  const says = /** @type {HTMLElement} */ (one.item.querySelector('span'));
+  const bar = /** @type {HTMLProgressElement} */ (one.item.querySelector('progress'));
+  const data = new FormData(form);
+  data.set('file', one.file);
+  const request = new XMLHttpRequest();
+  request.open('POST', form.action);
+  request.upload.onprogress = (event) => {
+    bar.value = event.total ? event.loaded / event.total : 0;
+    says.textContent = bar.value < 1 ? `${Math.round(bar.value * 100)} %` : 'is looked at…';
+  };
+  const fail = (/** @type {string} */ why) => {
+    refused++;
+    one.item.classList.add('bad');
+    bar.remove();
+    says.textContent = why;
+  };
+  request.onload = () => {
+    if (request.status < 300) {
+      one.item.classList.add('done');
+      bar.value = 1;
+      says.textContent = 'is in';
+    } else {
+      let why = '';
+      try { why = JSON.parse(request.responseText).says; } catch { /* no sentence came with it */ }
+      fail(why || 'It was not taken; try it again.');
+    }
+    next();
+  };
+  request.onerror = () => { fail('The program did not answer; try it again.'); next(); };
+  request.send(data);
+}
+
+input.addEventListener('change', () => { take(input.files ?? []); input.value = ''; });
+form.querySelector('label.btn')?.addEventListener('keydown', (event) => {
+  const key = /** @type {KeyboardEvent} */ (event).key;
+  if (key === 'Enter' || key === ' ') { event.preventDefault(); input.click(); }
+});
+addEventListener('dragover', (event) => { event.preventDefault(); document.body.classList.add('dropping'); });
+addEventListener('dragleave', (event) => { if (!event.relatedTarget) document.body.classList.remove('dropping'); });
+addEventListener('drop', (event) => {
+  event.preventDefault();
+  document.body.classList.remove('dropping');
+  take(event.dataTransfer?.files ?? []);
+});
+
+const button = /** @type {HTMLButtonElement} */ (document.querySelector('#camera'));
+const camera = new Camera();
+camera.onState = (open, why) => {
+  button.textContent = open ? 'Close camera' : 'Open camera';
+  button.setAttribute('aria-pressed', String(open));
+  button.classList.toggle('on', open);
+  if (why) {
+    const item = document.createElement('li');
+    item.className = 'bad';
+    item.textContent = why;
+    list.append(item);
+  }
+};
+button.addEventListener('click', () => camera.toggle());
