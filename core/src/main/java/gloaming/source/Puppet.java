@@ -65,8 +65,8 @@ public record Puppet(
         {13, 14, 2}
     };
 
-    private static final float[] THICK = {0.085f, 0.07f, 0.05f, 0.085f, 0.07f, 0.05f, 0.17f, 0.1f, 0.055f, 0.045f};
-    private static final float[] THIN = {0.07f, 0.045f, 0.04f, 0.07f, 0.045f, 0.04f, 0.13f, 0.1f, 0.045f, 0.035f};
+    private static final float[] THICK = {0.085f, 0.07f, 0.055f, 0.045f, 0.085f, 0.07f, 0.17f, 0.1f, 0.055f, 0.045f};
+    private static final float[] THIN = {0.07f, 0.045f, 0.045f, 0.038f, 0.07f, 0.045f, 0.13f, 0.1f, 0.045f, 0.038f};
     /** Red, green and blue of trousers, boots, skin, coat and hair. */
     private static final float[][] CLOTH = {
         {0.10f, 0.13f, 0.28f},
@@ -93,7 +93,8 @@ public record Puppet(
 
     @Override
     public Picture run(Nothing in, Memory memory, Frame frame) {
-        long seed = frame.seed() + variation;
+        // The same performer in every step that shows the same variation: its matte belongs to its picture.
+        long seed = 7_919L * (variation + 1);
         double beats = frame.time() > 0 ? frame.beat() / frame.time() : 2;
         pose(memory.now, seed, frame.beat() * pace);
         pose(memory.before, seed, (frame.time() - frame.dt()) * beats * pace);
@@ -222,7 +223,9 @@ public record Puppet(
     private static float shade(float along, float across, int limb, float depth) {
         float stripes = (float) Math.sin(along * 70 + 3 * Math.sin(across * 40 + limb));
         float weave = grain(along * 38 + limb * 17, across * 38 + limb * 5);
-        return (0.75f + 0.2f * stripes + 0.7f * (weave - 0.5f)) * (0.55f + 0.45f * Math.min(1, depth * 2));
+        // Skin is smoother than cloth.
+        float rough = LIMBS[limb][2] == 2 || LIMBS[limb][2] == 4 ? 0.45f : 1;
+        return (0.75f + rough * (0.2f * stripes + 0.7f * (weave - 0.5f))) * (0.55f + 0.45f * Math.min(1, depth * 2));
     }
 
     private static float grain(float x, float y) {

@@ -9,7 +9,6 @@ import gloaming.flow.Picture;
 import gloaming.flow.Points;
 import gloaming.points.Disc;
 import java.util.Map;
-import java.util.Set;
 import java.util.stream.Stream;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.MethodSource;
@@ -20,8 +19,9 @@ class ScaleTest {
     private static final int H = 54;
     private static final int FRAMES = 4;
 
-    /** Patterns of hard edges not much wider than a pixel of this small size. */
-    private static final Set<String> GRAIN = Set.of("arrows", "dither", "dissolve", "raster");
+    /** Patterns of hard edges, and of lines, that are not much wider than a pixel of this small size. */
+    private static final Map<String, Double> FINE =
+            Map.of("arrows", 0.25, "dither", 0.12, "dissolve", 0.12, "raster", 0.12);
 
     static Stream<String> steps() {
         return Catalogue.all().entries().stream()
@@ -49,7 +49,7 @@ class ScaleTest {
         double mean = sum / Math.max(light, 1);
         assertThat(mean)
                 .as("mean difference of %s, as a part of its light", id)
-                .isLessThan(GRAIN.contains(id) ? 0.12 : 0.045);
+                .isLessThan(FINE.getOrDefault(id, 0.045));
     }
 
     @SuppressWarnings("unchecked")

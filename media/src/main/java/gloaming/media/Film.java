@@ -15,6 +15,7 @@ import static org.bytedeco.ffmpeg.global.avcodec.avcodec_receive_frame;
 import static org.bytedeco.ffmpeg.global.avcodec.avcodec_send_packet;
 import static org.bytedeco.ffmpeg.global.avformat.AVSEEK_FLAG_BACKWARD;
 import static org.bytedeco.ffmpeg.global.avformat.av_find_best_stream;
+import static org.bytedeco.ffmpeg.global.avformat.av_find_input_format;
 import static org.bytedeco.ffmpeg.global.avformat.av_guess_frame_rate;
 import static org.bytedeco.ffmpeg.global.avformat.av_read_frame;
 import static org.bytedeco.ffmpeg.global.avformat.av_seek_frame;
@@ -30,6 +31,10 @@ import static org.bytedeco.ffmpeg.global.avutil.av_frame_alloc;
 import static org.bytedeco.ffmpeg.global.avutil.av_frame_free;
 import static org.bytedeco.ffmpeg.global.avutil.av_log_set_level;
 
+import java.io.IOException;
+import java.io.InputStream;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.Set;
 import org.bytedeco.ffmpeg.avcodec.AVCodecContext;
@@ -52,7 +57,7 @@ final class Film implements AutoCloseable {
     static final int MOST_SIDE = 16_384;
     static final long MOST_PIXELS = 50_000_000;
     private static final String CLIPS = "mov,mp4,m4a,3gp,3g2,mj2,matroska,webm,avi,gif";
-    private static final String STILLS = "png_pipe,jpeg_pipe,webp_pipe,tiff_pipe,hdr_pipe,apng";
+    private static final String STILLS = "png_pipe,jpeg_pipe,webp_pipe,tiff_pipe,hdr_pipe";
     private static final Set<String> KNOWN = Set.of((CLIPS + "," + STILLS).split(","));
 
     static {
@@ -85,7 +90,7 @@ final class Film implements AutoCloseable {
         AVDictionary options = new AVDictionary(null);
         av_dict_set(options, "format_whitelist", String.join(",", KNOWN), 0);
         av_dict_set(options, "protocol_whitelist", "file", 0);
-        int opened = avformat_open_input(format, file.toString(), (AVInputFormat) null, options);
+        int opened = avformat_open_input(format, file.toString(), known(file), options);
         av_dict_free(options);
         if (opened < 0) {
             format.setNull();
@@ -116,6 +121,28 @@ final class Film implements AutoCloseable {
         // A tag it does not know counts as an error to the decoder of TIFF.
         if (strict && !coding().equals("tiff")) codec.err_recognition(AV_EF_EXPLODE);
         if (avcodec_open2(codec, decoder, (AVDictionary) null) < 0) throw damaged();
+    }
+
+    /** The format that the first bytes tell, or null: a file's ending would count for more than they do. */
+    private static AVInputFormat known(Path file) {
+        String head;
+        try (InputStream in = Files.newInputStream(file)) {
+            head = new String(in.readNBytes(12), StandardCharsets.ISO_8859_1);
+        } catch (IOException e) {
+            return null;
+        }
+        String name = head.startsWith("\u0089PNG")
+                ? "png_pipe"
+                : head.startsWith("\u00ff\u00d8\u00ff")
+                        ? "jpeg_pipe"
+                        : head.startsWith("II*\0") || head.startsWith("MM\0*")
+                                ? "tiff_pipe"
+                                : head.startsWith("#?RADIANCE") || head.startsWith("#?RGBE")
+                                        ? "hdr_pipe"
+                                        : head.startsWith("RIFF") && head.startsWith("WEBP", 8)
+                                                ? "webp_pipe"
+                                                : head.startsWith("GIF8") ? "gif" : null;
+        return name == null ? null : av_find_input_format(name);
     }
 
     private void size(int width, int height) throws Unreadable {

@@ -93,6 +93,23 @@ class ShelfTest {
     }
 
     @Test
+    void aPictureByAnotherProgramIsReadUnderAnyName() throws Exception {
+        java.awt.image.BufferedImage image =
+                new java.awt.image.BufferedImage(60, 40, java.awt.image.BufferedImage.TYPE_INT_RGB);
+        for (int i = 0; i < 2400; i++) image.setRGB(i % 60, i / 60, 0x2080c0 + i);
+        for (String format : List.of("jpeg", "png", "gif", "tiff")) {
+            Path file = folder.resolve("a 01%03d." + format);
+            javax.imageio.ImageIO.write(image, format, file.toFile());
+            for (String name : List.of("marsh.jpg", "marsh.png", "marsh%02d.jpeg", "incoming123.part", "marsh")) {
+                Path copy = Files.copy(file, folder.resolve(name), java.nio.file.StandardCopyOption.REPLACE_EXISTING);
+                assertThat(Facts.of(copy, name).width())
+                        .as("%s as %s", format, name)
+                        .isEqualTo(60);
+            }
+        }
+    }
+
+    @Test
     void sixteenBitsAreNotCutToEight() throws Exception {
         Path file = folder.resolve("ramp.png");
         java.awt.image.BufferedImage image =

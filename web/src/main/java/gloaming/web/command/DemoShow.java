@@ -2,6 +2,7 @@ package gloaming.web.command;
 
 import gloaming.look.Look;
 import gloaming.look.LookJson;
+import gloaming.web.store.MediaStore;
 import gloaming.web.store.Shows;
 import java.io.IOException;
 import java.io.InputStream;
@@ -14,12 +15,16 @@ import org.springframework.stereotype.Component;
 @Component
 public class DemoShow {
     public static final String NAME = "Tide Mill Night";
-    public static final List<String> LOOKS =
-            List.of("lantern-moths", "mill-race", "reed-bed", "brass-bell", "barley", "weir");
-    private final Shows shows;
+    public static final List<String> LOOKS = List.of(
+            "lantern-moths", "mill-race", "reed-bed", "brass-bell", "barley", "weir", "heron", "dancer", "wheel");
+    private static final List<String> MEDIA = List.of("heron.png", "marsh.jpg", "wheel.png");
 
-    DemoShow(Shows shows) {
+    private final Shows shows;
+    private final MediaStore store;
+
+    DemoShow(Shows shows, MediaStore store) {
         this.shows = shows;
+        this.store = store;
     }
 
     /** One of its looks. */
@@ -39,6 +44,13 @@ public class DemoShow {
     void ensure() {
         if (!shows.shows().isEmpty()) return;
         String show = shows.addShow(NAME);
+        for (String name : MEDIA) {
+            try (InputStream in = DemoShow.class.getResourceAsStream("/demo/media/" + name)) {
+                store.add(show, "", name, "", in);
+            } catch (IOException e) {
+                throw new UncheckedIOException(e);
+            }
+        }
         for (String name : LOOKS) shows.setPicture(shows.addLook(show, look(name)), bytes(name + ".jpg"));
     }
 }

@@ -6,7 +6,10 @@ import gloaming.look.Limits;
 import gloaming.look.Look;
 import gloaming.look.LookJson;
 import gloaming.look.Refused;
+import gloaming.media.Facts;
+import gloaming.media.Shelf;
 import gloaming.media.SoundFile;
+import gloaming.media.Unreadable;
 import gloaming.picture.Exit;
 import gloaming.play.Moment;
 import gloaming.play.Onlooker;
@@ -14,14 +17,18 @@ import gloaming.play.Player;
 import gloaming.sound.HouseBand;
 import gloaming.sound.Sound;
 import gloaming.step.Catalogue;
+import gloaming.web.store.Media;
 import java.awt.image.BufferedImage;
 import java.io.File;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
 import java.util.concurrent.Callable;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import java.util.stream.Stream;
 import javax.imageio.ImageIO;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Option;
@@ -35,6 +42,8 @@ import picocli.CommandLine.Parameters;
  */
 @Command(name = "render", description = "Writes frames of a look as PNG files.", mixinStandardHelpOptions = true)
 final class Render implements Callable<Integer> {
+    private static final int MOST_MEDIA = 1_000;
+
     @Parameters(paramLabel = "LOOK.json", description = "The look's file.")
     Path look;
 
@@ -56,6 +65,12 @@ final class Render implements Callable<Integer> {
 
     @Option(names = "--sound", description = "Sound file it plays to; the house band by default.")
     Path sound;
+
+    @Option(
+            names = "--media",
+            paramLabel = "DIR",
+            description = "Folder with the media that the look refers to, each named as it is called there.")
+    Path media;
 
     @Option(names = "--seed", description = "Another seed than the look's.")
     Long seed;
@@ -82,14 +97,41 @@ final class Render implements Callable<Integer> {
                 ? new HouseBand(11, 96)
                 : SoundFile.read(sound, sound.getFileName().toString());
         Files.createDirectories(out);
-        try (Crew crew = new Crew(threads)) {
+        try (Crew crew = new Crew(threads);
+                Shelf shelf = new Shelf(true)) {
+            if (media != null) shelf.hold(brought());
             Player player = new Player(Catalogue.all(), crew);
+            player.library(shelf);
             player.load(read);
             write(player, crew, range, (int) wh[0], (int) wh[1], rate, heard);
             for (String trouble : player.troubles()) System.err.println(trouble);
         }
         System.out.println((range[1] - range[0]) + " frames are in " + out);
         return 0;
+    }
+
+    /** The files of the folder, and those of its folders as folders of pictures. */
+    private List<Shelf.Item> brought() throws IOException {
+        if (!Files.isDirectory(media)) throw new Refused("There is no folder " + media + ".");
+        List<Path> files;
+        try (Stream<Path> all = Files.walk(media, 2)) {
+            files = all.filter(Files::isRegularFile).sorted().limit(MOST_MEDIA).toList();
+        }
+        List<Shelf.Item> items = new ArrayList<>();
+        for (Path file : files) {
+            String name = file.getFileName().toString();
+            try {
+                Facts facts = Facts.of(file, name);
+                String folder = file.getParent().equals(media)
+                        ? ""
+                        : file.getParent().getFileName().toString();
+                items.add(new Shelf.Item(
+                        Media.refOf(name), name, facts.kind(), file, name, folder, facts.frames(), facts.rate()));
+            } catch (Unreadable e) {
+                System.err.println(e.getMessage() + " It is left out.");
+            }
+        }
+        return items;
     }
 
     private Look read() throws IOException {

@@ -131,7 +131,7 @@ public class Media {
     }
 
     /** A word of a name that documents can hold: {@code Brass Bell (2).PNG} is {@code brass-bell-2}. */
-    static String refOf(String name) {
+    public static String refOf(String name) {
         String ref = name.replaceAll("\\.[A-Za-z0-9]{1,5}$", "")
                 .toLowerCase(Locale.ROOT)
                 .replaceAll("[^\\p{L}\\p{N}]+", "-")
