@@ -56,8 +56,28 @@ public record CloudNoise(
         double brightness,
 
         @Pick(initial = "false", says = "Whether the hollows are clear instead of coloured.")
-        boolean clearDark)
+        boolean clearDark,
+
+        @Pick(initial = "soft", says = "Round shapes, or sharp ridges as of mountains and flames.")
+        Form form,
+
+        @Range(
+                min = 0,
+                max = 120,
+                initial = 0,
+                unit = "s",
+                says = "Comes back to where it was after so long; 0 never does.")
+        double loop)
         implements ByRows<Nothing, CloudNoise.Memory> {
+
+    /** What the layers are made of. */
+    public enum Form {
+        SOFT,
+        RIDGED
+    }
+
+    /** The mean of a layer of ridges: one less twice the mean size of the noise. */
+    private static final float RIDGE_MEAN = 0.5f;
 
     /** Where the clouds have drifted to. */
     public static final class Memory {
@@ -66,6 +86,7 @@ public record CloudNoise(
         double x;
         double y;
         double time;
+        double run;
     }
 
     @Override
@@ -84,6 +105,7 @@ public record CloudNoise(
         memory.x += across * frame.dt();
         memory.y += up * frame.dt();
         memory.time += change * frame.dt();
+        memory.run += frame.dt();
         int seed = (int) frame.seed();
         return (nothing, out, from, to) -> {
             block(memory, out, from, to, seed);
@@ -96,37 +118,17 @@ public record CloudNoise(
         int end = out.at(to);
         // The red plane holds the sum until the colours replace it.
         Arrays.fill(out.r, at, end, 0);
-        float frequency = (float) (1 / size);
-        float weight = 1;
-        float weights = 0;
-        double wx = out.worldX(0) - memory.x;
-        double wy = out.worldY(from) - memory.y;
-        double time = memory.time;
-        float step = 2f / out.height;
-        float wide = (float) (1 / stretch);
-        for (int octave = 0; octave < detail; octave++) {
-            // Shapes under two pixels are what a pixel averages out: they fade, and below one pixel cost nothing.
-            float cells = step * frequency * wide;
-            float seen = Math.clamp(2 - 2 * Math.max(cells, step * frequency), 0f, 1f);
-            if (seen > 0) {
-                NoiseRows.add(
-                        seed + octave * 7919,
-                        (float) (wx * frequency * wide),
-                        cells,
-                        (float) (wy * frequency),
-                        step * frequency,
-                        (float) time,
-                        weight * seen,
-                        out.r,
-                        at,
-                        out.width,
-                        out.width,
-                        to - from);
-            }
-            weights += weight * weight;
-            weight *= (float) roughness;
-            frequency *= 2;
-            time = time * 1.5 + 17;
+        float weights;
+        if (loop == 0) {
+            weights = layers(memory.x, memory.y, memory.time, 1, out, from, to, seed);
+        } else {
+            // One run through fades over into the next, which began a whole loop earlier; the contrast stays.
+            double phase = memory.run / loop - Math.floor(memory.run / loop);
+            double norm = 1 / Math.hypot(phase, 1 - phase);
+            double t = phase * loop;
+            weights = layers(across * t, up * t, change * t, (1 - phase) * norm, out, from, to, seed);
+            double b = t - loop;
+            layers(across * b, up * b, change * b, phase * norm, out, from, to, seed);
         }
         float gain = (float) (0.5 * contrast / Math.sqrt(weights));
         float offset = (float) (0.5 + 0.5 * balance);
@@ -134,5 +136,49 @@ public record CloudNoise(
         if (clearDark) System.arraycopy(out.r, at, out.a, at, end - at);
         else Arrays.fill(out.a, at, end, 1f);
         memory.ramp.paint(out, at, end, (float) brightness);
+    }
+
+    /** Adds all layers, drifted so far and of such an age, times {@code part}; returns the sum of the squares of their weights. */
+    private float layers(double x, double y, double time, double part, Picture out, int from, int to, int seed) {
+        int at = out.at(from);
+        float frequency = (float) (1 / size);
+        float weight = 1;
+        float weights = 0;
+        double wx = out.worldX(0) - x;
+        double wy = out.worldY(from) - y;
+        float step = 2f / out.height;
+        float wide = (float) (1 / stretch);
+        for (int octave = 0; octave < detail; octave++) {
+            // Shapes under two pixels are what a pixel averages out: they fade, and below one pixel cost nothing.
+            float cells = step * frequency * wide;
+            float seen = Math.clamp(2 - 2 * Math.max(cells, step * frequency), 0f, 1f);
+            if (seen > 0) {
+                boolean ridged = form == Form.RIDGED;
+                float[] into = ridged ? out.g : out.r;
+                float k = (float) (weight * seen * part);
+                if (ridged) Arrays.fill(into, at, out.at(to), 0);
+                NoiseRows.add(
+                        seed + octave * 7919,
+                        (float) (wx * frequency * wide),
+                        cells,
+                        (float) (wy * frequency),
+                        step * frequency,
+                        (float) time,
+                        ridged ? 1 : k,
+                        into,
+                        at,
+                        out.width,
+                        out.width,
+                        to - from);
+                if (ridged) {
+                    for (int i = at; i < out.at(to); i++) out.r[i] += k * (1 - RIDGE_MEAN - 2 * Math.abs(into[i]));
+                }
+            }
+            weights += weight * weight;
+            weight *= (float) roughness;
+            frequency *= 2;
+            time = time * 1.5 + 17;
+        }
+        return weights;
     }
 }

@@ -1,9 +1,12 @@
 package gloaming.picture;
 
+import gloaming.flow.Kind;
+import gloaming.flow.Picture;
 import gloaming.step.ByPixel;
 import gloaming.step.Frame;
 import gloaming.step.Pick;
 import gloaming.step.Range;
+import gloaming.step.Read;
 import gloaming.step.Says;
 
 /**
@@ -16,6 +19,11 @@ import gloaming.step.Says;
         name = "Raster",
         does = "Draws tones as dots, lines or crosses on a regular raster, as print does.",
         find = "halftone screen print dots lines crosses newspaper raster comic")
+@Read(
+        name = "tone",
+        kind = Kind.PICTURE,
+        optional = true,
+        says = "The lane whose light says how large the marks are; without it, the picture's own.")
 public record Raster(
         @Pick(initial = "dots", says = "What is drawn.") Mark mark,
 
@@ -55,11 +63,19 @@ public record Raster(
             cos[c] = (float) (Math.cos(angle) / pitch);
             sin[c] = (float) (Math.sin(angle) / pitch);
         }
+        Picture tones = frame.read("tone", Picture.class);
         return (p, from, to, row) -> {
+            int shift = tones == null ? 0 : tones.at(row) - from;
             for (int i = from, column = 0, line = row; i < to; i++) {
                 float x = (float) p.worldX(column);
                 float y = (float) p.worldY(line);
-                if (inks == Inks.LIGHT) {
+                if (tones != null) {
+                    // Marks of the picture's own colour, as large as the other picture is light.
+                    int t = i + shift;
+                    float light = 0.2126f * tones.r[t] + 0.7152f * tones.g[t] + 0.0722f * tones.b[t];
+                    float k = ink(light, x * cos[0] + y * sin[0], y * cos[0] - x * sin[0], soft);
+                    for (int c = 0; c < 4; c++) p.plane(c)[i] *= k;
+                } else if (inks == Inks.LIGHT) {
                     float light = 0.2126f * p.r[i] + 0.7152f * p.g[i] + 0.0722f * p.b[i];
                     float k = ink(light, x * cos[0] + y * sin[0], y * cos[0] - x * sin[0], soft);
                     p.r[i] = p.g[i] = p.b[i] = k;

@@ -192,7 +192,9 @@ class PictureStepsTest {
                 Colour.parse("#808080"),
                 Colour.parse("#ffffff"),
                 1,
-                false);
+                false,
+                CloudNoise.Form.SOFT,
+                0);
         Picture small = clouds.run(null, clouds.memory(), new Moments().size(160, 90));
         Picture large = clouds.run(null, clouds.memory(), new Moments().size(480, 270));
         for (int y = 5; y < 85; y += 7) {
