@@ -10,7 +10,7 @@ public final class Fitted {
 
     /** Draws {@code source} over {@code out}, by height, with linear sampling, and returns it. */
     public static Picture over(Picture source, Picture out, Crew crew) {
-        Sampler.Move move = Sampler.move(source, 1, 0, 0, 0, Border.EMPTY, 1, out.height);
+        Sampler.Move move = Sampler.move(source, 1, 0, 0, 0, Border.HOLD, 1, out.height);
         crew.each(out.height, ByRows.STRIP, (from, to) -> move.rows(out, from, to));
         return out;
     }

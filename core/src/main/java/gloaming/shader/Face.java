@@ -7,6 +7,7 @@ import gloaming.step.Description;
 import gloaming.step.Grows;
 import gloaming.step.Setting;
 import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
@@ -21,57 +22,65 @@ public final class Face implements Grows.From {
 
     private static final int MOST_SETTINGS = 64;
 
-    /** One setting that has grown, and which scalars of which uniform it fills. */
-    record Knob(Setting setting, Shader.Uniform uniform, int from) {}
+    /** One setting that has grown, which scalars of which uniform it fills, and which of the step's own arguments it is. */
+    record Knob(Setting setting, Shader.Uniform uniform, int from, int own) {}
 
     @Override
     public Grows.Own apply(Map<String, Value> set) {
-        Shader.Result result = Shader.known(set.get("code") instanceof Value.Word code ? code.text() : "");
-        Shader shader = result.shader();
-        if (shader == null) {
+        Passes all = Passes.of(set.get("code") instanceof Value.Word code ? code.text() : "");
+        if (!all.problems.isEmpty()) {
             return new Grows.Own(
                     List.of(),
                     List.of(),
-                    result.problems().stream().map(Problem::toString).toList());
+                    all.problems.stream().map(Problem::toString).toList());
         }
-        List<Description.Input> reads = new ArrayList<>();
-        for (Shader.Sampler s : shader.samplers()) {
-            if (!s.name().equals(PICTURE))
-                reads.add(new Description.Input(s.name(), Kind.PICTURE, s.comment(), true, false));
+        Map<String, Description.Input> reads = new LinkedHashMap<>();
+        for (Passes.Pass pass : all.passes) {
+            for (Shader.Sampler s : pass.shader().samplers()) {
+                boolean inside = s.name().equals(PICTURE) || s.name().equals(Passes.BEFORE) || all.place(s.name()) >= 0;
+                if (!inside) {
+                    reads.putIfAbsent(
+                            s.name(), new Description.Input(s.name(), Kind.PICTURE, s.comment(), true, false));
+                }
+            }
         }
-        return new Grows.Own(knobs(shader).stream().map(Knob::setting).toList(), reads, List.of());
+        Map<String, Setting> settings = new LinkedHashMap<>();
+        for (List<Knob> knobs : knobs(all))
+            for (Knob knob : knobs) settings.putIfAbsent(knob.setting.id(), knob.setting);
+        return new Grows.Own(List.copyOf(settings.values()), List.copyOf(reads.values()), List.of());
     }
 
-    static List<Knob> knobs(Shader shader) {
+    /** The knobs of each pass; a uniform that several passes declare is one setting. */
+    static List<List<Knob>> knobs(Passes all) {
+        Map<String, Integer> places = new LinkedHashMap<>();
+        List<List<Knob>> knobs = new ArrayList<>();
+        for (Passes.Pass pass : all.passes) knobs.add(knobs(pass.shader(), places));
+        return knobs;
+    }
+
+    private static List<Knob> knobs(Shader shader, Map<String, Integer> places) {
         List<Knob> knobs = new ArrayList<>();
         for (Shader.Uniform u : shader.uniforms()) {
             if (GIVEN.contains(u.name())
                     || u.count() > 4
                     || u.type().contains("mat")
                     || u.type().contains("[")) continue;
-            if (knobs.size() + u.count() > MOST_SETTINGS) break;
+            if (places.size() + u.count() > MOST_SETTINGS) break;
             Note note = Note.of(u.comment());
-            if (note.colour() && u.count() >= 3) {
-                String says = note.says().length() > 8 ? note.says().substring(8) : "A colour of the shader.";
-                knobs.add(new Knob(
-                        new Setting(
-                                u.name(),
-                                u.name(),
-                                Setting.Form.COLOUR,
-                                0,
-                                0,
-                                false,
-                                Value.of(note.says().substring(0, 7)),
-                                "",
-                                says,
-                                List.of()),
-                        u,
-                        0));
-                continue;
+            boolean colour = note.colour() && u.count() >= 3;
+            for (int i = 0; i < (colour ? 1 : u.count()); i++) {
+                Setting setting = colour ? colour(u, note) : setting(u, i, note);
+                int own = places.computeIfAbsent(setting.id(), id -> places.size());
+                knobs.add(new Knob(setting, u, i, own));
             }
-            for (int i = 0; i < u.count(); i++) knobs.add(new Knob(setting(u, i, note), u, i));
         }
         return knobs;
+    }
+
+    private static Setting colour(Shader.Uniform u, Note note) {
+        String says = note.says().length() > 8 ? note.says().substring(8) : "A colour of the shader.";
+        Value initial = Value.of(note.says().substring(0, 7));
+        return new Setting(u.name(), u.name(), Setting.Form.COLOUR, 0, 0, false, initial, "", says, List.of());
     }
 
     private static Setting setting(Shader.Uniform u, int i, Note note) {
@@ -88,9 +97,10 @@ public final class Face implements Grows.From {
 
     /** Puts the arguments of the settings into the uniforms' values. */
     static void set(List<Knob> knobs, Object[] own, Shader.Values values) {
-        for (int i = 0; i < Math.min(knobs.size(), own.length); i++) {
+        for (int i = 0; i < knobs.size(); i++) {
             Knob knob = knobs.get(i);
-            switch (own[i]) {
+            if (knob.own >= own.length) continue;
+            switch (own[knob.own]) {
                 case Double d -> values.put(knob.uniform, knob.from, d);
                 case Integer n -> values.put(knob.uniform, knob.from, n);
                 case Boolean b -> values.put(knob.uniform, knob.from, b ? 1 : 0);

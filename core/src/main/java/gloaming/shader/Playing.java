@@ -1,6 +1,8 @@
 package gloaming.shader;
 
+import gloaming.flow.Crew;
 import gloaming.flow.Picture;
+import gloaming.picture.Fitted;
 import gloaming.step.Frame;
 import java.util.List;
 
@@ -14,60 +16,133 @@ public final class Playing {
 
     private static final Picture NOTHING = new Picture(1, 1);
     private String text;
-    private Shader shader;
-    private Shader.Values values;
-    private List<Face.Knob> knobs = List.of();
-    private Input[] inputs = {};
+    private Passes passes;
+    private Stage[] stages = {};
     private String trouble;
+
+    /** One pass as it plays: its numbers, what it reads, and the pictures it draws in turn when somebody keeps them. */
+    private static final class Stage {
+        final Passes.Pass pass;
+        final Shader.Values values;
+        final List<Face.Knob> knobs;
+        final Input[] inputs;
+        /** Whether its picture is read by a pass, or by the next frame. */
+        boolean kept;
+
+        Picture now;
+        Picture before = NOTHING;
+
+        Stage(Passes.Pass pass, List<Face.Knob> knobs) {
+            this.pass = pass;
+            this.knobs = knobs;
+            values = pass.shader().values();
+            inputs = new Input[pass.shader().samplers().size()];
+        }
+
+        /** A picture to draw into, of which the one before still has the last frame. */
+        Picture turn(int width, int height, Crew crew) {
+            Picture room = before;
+            before = now == null ? NOTHING : now;
+            if (before != NOTHING && (before.width != width || before.height != height)) {
+                // The frame's size has changed: what was is drawn in the new one.
+                before = Fitted.over(before, new Picture(width, height), crew);
+            }
+            boolean fits = room != NOTHING && room.width == width && room.height == height;
+            now = fits ? room : new Picture(width, height);
+            now.kept = true;
+            return now;
+        }
+    }
 
     /** Draws a frame; {@code picture} is what comes in, or null. */
     Picture draw(String code, Values meant, Object[] own, Picture picture, Frame frame) {
         if (!code.equals(text)) take(code);
-        if (shader == null) throw new IllegalArgumentException(trouble);
+        if (passes == null) throw new IllegalArgumentException(trouble);
         if (trouble != null) frame.trouble("goes on as it was before: " + trouble);
-        else Face.set(knobs, own, values);
-        for (Shader.Uniform u : shader.uniforms()) given(u, frame);
-        for (int i = 0; i < inputs.length; i++) {
-            String name = shader.samplers().get(i).name();
-            Picture read = name.equals(Face.PICTURE) && picture != null ? picture : frame.read(name, Picture.class);
-            if (read == null) read = NOTHING;
-            if (inputs[i] == null || inputs[i].picture() != read) inputs[i] = new Input(read, edge(i), false);
+        Picture out = null;
+        for (int i = 0; i < stages.length; i++) {
+            Stage stage = stages[i];
+            int width = stage.pass.width(frame.width());
+            int height = stage.pass.height(frame.height());
+            boolean last = i == stages.length - 1;
+            // What the step shows always has the frame's size.
+            if (last) {
+                width = frame.width();
+                height = frame.height();
+            }
+            out = stage.kept ? stage.turn(width, height, frame.crew()) : frame.picture();
+            if (trouble == null) Face.set(stage.knobs, own, stage.values);
+            for (Shader.Uniform u : stage.pass.shader().uniforms()) given(u, stage.values, width, height, frame);
+            for (int k = 0; k < stage.inputs.length; k++) {
+                Picture read = read(i, stage.pass.shader().samplers().get(k).name(), picture, frame);
+                if (stage.inputs[k] == null || stage.inputs[k].picture() != read) {
+                    stage.inputs[k] = new Input(read, edge(stage.pass.shader(), k), false);
+                }
+            }
+            stage.pass.shader().run(out, stage.values, stage.inputs, frame.crew());
         }
-        Picture out = frame.picture();
-        shader.run(out, values, inputs, frame.crew());
-        if (meant == Values.SCREEN) light(out, frame);
-        return out;
+        if (meant != Values.SCREEN) return out;
+        Picture shown = stages[stages.length - 1].kept ? frame.picture().copyFrom(out) : out;
+        light(shown, frame);
+        return shown;
+    }
+
+    /** What a sampler of pass {@code i} reads: the step's input, a pass's picture of this frame or the last, or a lane. */
+    private Picture read(int i, String name, Picture picture, Frame frame) {
+        Picture read;
+        int place = name.equals(Passes.BEFORE) ? i : passes.place(name);
+        if (place >= 0) read = place < i ? stages[place].now : place == i ? stages[i].before : latest(stages[place]);
+        else if (name.equals(Face.PICTURE) && picture != null) read = picture;
+        else read = frame.read(name, Picture.class);
+        return read == null ? NOTHING : read;
+    }
+
+    /** The last picture of a pass whose turn in this frame is still to come. */
+    private static Picture latest(Stage stage) {
+        return stage.now == null ? NOTHING : stage.now;
     }
 
     private void take(String code) {
         text = code;
-        Shader.Result result = Shader.known(code);
-        if (result.shader() == null) {
-            trouble = result.problems().getFirst().toString();
+        Passes fresh = Passes.of(code);
+        if (!fresh.problems.isEmpty()) {
+            trouble = fresh.problems.getFirst().toString();
             return;
         }
         trouble = null;
-        shader = result.shader();
-        values = shader.values();
-        knobs = Face.knobs(shader);
-        inputs = new Input[shader.samplers().size()];
+        Stage[] old = stages;
+        passes = fresh;
+        List<List<Face.Knob>> knobs = Face.knobs(fresh);
+        stages = new Stage[fresh.passes.size()];
+        for (int i = 0; i < stages.length; i++) stages[i] = new Stage(fresh.passes.get(i), knobs.get(i));
+        for (int i = 0; i < stages.length; i++) {
+            for (Shader.Sampler s : stages[i].pass.shader().samplers()) {
+                int place = s.name().equals(Passes.BEFORE) ? i : fresh.place(s.name());
+                if (place >= 0) stages[place].kept = true;
+            }
+            // What a pass has drawn so far lasts through an edit of its text.
+            if (i < old.length && old[i].pass.name().equals(stages[i].pass.name())) {
+                stages[i].now = old[i].now;
+                stages[i].before = old[i].before;
+            }
+        }
     }
 
-    private void given(Shader.Uniform u, Frame frame) {
+    private static void given(Shader.Uniform u, Shader.Values values, int width, int height, Frame frame) {
         switch (u.name()) {
             case "time" -> values.put(u, 0, frame.time());
             case "beat" -> values.put(u, 0, frame.beat());
             case "frame" -> values.put(u, 0, frame.index());
             case "seed" -> values.put(u, 0, frame.seed() >>> 40);
             case "size" -> {
-                values.put(u, 0, frame.width());
-                if (u.count() > 1) values.put(u, 1, frame.height());
+                values.put(u, 0, width);
+                if (u.count() > 1) values.put(u, 1, height);
             }
             default -> {}
         }
     }
 
-    private Input.Edge edge(int sampler) {
+    private static Input.Edge edge(Shader shader, int sampler) {
         String comment = shader.samplers().get(sampler).comment();
         for (Input.Edge edge : Input.Edge.values()) {
             if (comment.matches("(?i).*\\b" + edge.name() + "\\b.*")) return edge;
