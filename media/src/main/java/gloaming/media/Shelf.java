@@ -6,15 +6,20 @@ import gloaming.library.Letters;
 import gloaming.library.Library;
 import gloaming.library.Reel;
 import gloaming.library.Still;
+import java.io.IOException;
+import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.concurrent.ArrayBlockingQueue;
 import java.util.concurrent.ThreadPoolExecutor;
 import java.util.concurrent.TimeUnit;
+import java.util.function.Consumer;
+import java.util.stream.Stream;
 
 /**
  * The media of one show.
@@ -85,6 +90,43 @@ public final class Shelf implements Library, AutoCloseable {
         items = Map.copyOf(byRef);
         folders = Map.copyOf(refs);
         fonts = Map.of();
+    }
+
+    /** At most so many files of a folder. */
+    private static final int MOST_FILES = 1_000;
+
+    private static final int LONGEST_REF = 40;
+
+    /** A word of a name that documents can hold: {@code Brass Bell (2).PNG} is {@code brass-bell-2}. */
+    public static String refOf(String name) {
+        String ref = name.replaceAll("\\.[A-Za-z0-9]{1,5}$", "")
+                .toLowerCase(Locale.ROOT)
+                .replaceAll("[^\\p{L}\\p{N}]+", "-")
+                .replaceAll("^-+|-+$", "");
+        if (ref.length() > LONGEST_REF) ref = ref.substring(0, LONGEST_REF);
+        return ref.isEmpty() ? "medium" : ref;
+    }
+
+    /** The files of a folder as media named after them, and those of its folders as folders; what cannot be read is said. */
+    public static List<Item> items(Path folder, Consumer<String> left) throws IOException {
+        List<Path> files;
+        try (Stream<Path> all = Files.walk(folder, 2)) {
+            files = all.filter(Files::isRegularFile).sorted().limit(MOST_FILES).toList();
+        }
+        List<Item> items = new ArrayList<>();
+        for (Path file : files) {
+            String name = file.getFileName().toString();
+            String in = file.getParent().equals(folder)
+                    ? ""
+                    : file.getParent().getFileName().toString();
+            try {
+                Facts facts = Facts.of(file, name);
+                items.add(new Item(refOf(name), name, facts.kind(), file, name, in, facts.frames(), facts.rate()));
+            } catch (Unreadable e) {
+                left.accept(e.getMessage() + " It is left out.");
+            }
+        }
+        return items;
     }
 
     Item item(String ref, Facts.Kind kind) {

@@ -9,6 +9,7 @@ import gloaming.look.Layer;
 import gloaming.look.Look;
 import gloaming.look.Step;
 import gloaming.look.Value;
+import gloaming.media.Shelf;
 import gloaming.picture.Blending;
 import gloaming.play.Moment;
 import gloaming.play.Onlooker;
@@ -17,6 +18,7 @@ import gloaming.sound.HouseBand;
 import gloaming.sound.Sound;
 import gloaming.step.Catalogue;
 import gloaming.web.command.DemoShow;
+import java.io.IOException;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
@@ -31,13 +33,15 @@ final class Kernels {
     private Kernels() {}
 
     /** A look of the demo show at its own size: median and 99th percentile of a frame. */
-    static List<Result> look() {
+    static List<Result> look() throws IOException {
         List<Result> results = new ArrayList<>();
         Sound band = new HouseBand(11, 96);
         for (String name : DemoShow.LOOKS) {
             double[] ms = new double[300];
-            try (Crew crew = new Crew(THREADS)) {
+            try (Crew crew = new Crew(THREADS);
+                    Shelf shelf = DemoShow.shelf()) {
                 Player player = new Player(Catalogue.all(), crew);
+                player.library(shelf);
                 player.load(DemoShow.look(name));
                 for (int i = -300; i < ms.length; i++) {
                     long started = System.nanoTime();

@@ -34,9 +34,11 @@ public final class Perf implements Callable<Integer> {
         all.put("blur", Kernels::blur);
         all.put("blend", Kernels::blends);
         all.put("swirl", Kernels::swirl);
+        all.put("step", Steps::run);
         all.put("shaders", Shaders::run);
         all.put("start", Live::start);
         all.put("monitor", Live::monitor);
+        all.put("clip", Live::clip);
         all.put("soak", Live::soak);
         List<Result> results = new ArrayList<>();
         for (var entry : all.entrySet()) {

@@ -2,12 +2,15 @@ package gloaming.web.command;
 
 import gloaming.look.Look;
 import gloaming.look.LookJson;
+import gloaming.media.Shelf;
 import gloaming.web.store.MediaStore;
 import gloaming.web.store.Shows;
 import java.io.IOException;
 import java.io.InputStream;
 import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
 import java.util.List;
 import org.springframework.stereotype.Component;
 
@@ -30,6 +33,15 @@ public class DemoShow {
     /** One of its looks. */
     public static Look look(String name) {
         return LookJson.read(new String(bytes(name + ".json"), StandardCharsets.UTF_8));
+    }
+
+    /** Its media outside any database, for those who play its looks by themselves. */
+    public static Shelf shelf() throws IOException {
+        Path folder = Files.createTempDirectory("gloaming-media");
+        for (String name : MEDIA) Files.write(folder.resolve(name), bytes("media/" + name));
+        Shelf shelf = new Shelf(true);
+        shelf.hold(Shelf.items(folder, System.err::println));
+        return shelf;
     }
 
     private static byte[] bytes(String file) {

@@ -6,10 +6,8 @@ import gloaming.look.Limits;
 import gloaming.look.Look;
 import gloaming.look.LookJson;
 import gloaming.look.Refused;
-import gloaming.media.Facts;
 import gloaming.media.Shelf;
 import gloaming.media.SoundFile;
-import gloaming.media.Unreadable;
 import gloaming.picture.Exit;
 import gloaming.play.Moment;
 import gloaming.play.Onlooker;
@@ -17,18 +15,14 @@ import gloaming.play.Player;
 import gloaming.sound.HouseBand;
 import gloaming.sound.Sound;
 import gloaming.step.Catalogue;
-import gloaming.web.store.Media;
 import java.awt.image.BufferedImage;
 import java.io.File;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.util.ArrayList;
-import java.util.List;
 import java.util.concurrent.Callable;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
-import java.util.stream.Stream;
 import javax.imageio.ImageIO;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Option;
@@ -42,8 +36,6 @@ import picocli.CommandLine.Parameters;
  */
 @Command(name = "render", description = "Writes frames of a look as PNG files.", mixinStandardHelpOptions = true)
 final class Render implements Callable<Integer> {
-    private static final int MOST_MEDIA = 1_000;
-
     @Parameters(paramLabel = "LOOK.json", description = "The look's file.")
     Path look;
 
@@ -99,7 +91,10 @@ final class Render implements Callable<Integer> {
         Files.createDirectories(out);
         try (Crew crew = new Crew(threads);
                 Shelf shelf = new Shelf(true)) {
-            if (media != null) shelf.hold(brought());
+            if (media != null) {
+                if (!Files.isDirectory(media)) throw new Refused("There is no folder " + media + ".");
+                shelf.hold(Shelf.items(media, System.err::println));
+            }
             Player player = new Player(Catalogue.all(), crew);
             player.library(shelf);
             player.load(read);
@@ -108,30 +103,6 @@ final class Render implements Callable<Integer> {
         }
         System.out.println((range[1] - range[0]) + " frames are in " + out);
         return 0;
-    }
-
-    /** The files of the folder, and those of its folders as folders of pictures. */
-    private List<Shelf.Item> brought() throws IOException {
-        if (!Files.isDirectory(media)) throw new Refused("There is no folder " + media + ".");
-        List<Path> files;
-        try (Stream<Path> all = Files.walk(media, 2)) {
-            files = all.filter(Files::isRegularFile).sorted().limit(MOST_MEDIA).toList();
-        }
-        List<Shelf.Item> items = new ArrayList<>();
-        for (Path file : files) {
-            String name = file.getFileName().toString();
-            try {
-                Facts facts = Facts.of(file, name);
-                String folder = file.getParent().equals(media)
-                        ? ""
-                        : file.getParent().getFileName().toString();
-                items.add(new Shelf.Item(
-                        Media.refOf(name), name, facts.kind(), file, name, folder, facts.frames(), facts.rate()));
-            } catch (Unreadable e) {
-                System.err.println(e.getMessage() + " It is left out.");
-            }
-        }
-        return items;
     }
 
     private Look read() throws IOException {

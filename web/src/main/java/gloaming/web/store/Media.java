@@ -130,16 +130,6 @@ public class Media {
         r.setPreview(facts.preview());
     }
 
-    /** A word of a name that documents can hold: {@code Brass Bell (2).PNG} is {@code brass-bell-2}. */
-    public static String refOf(String name) {
-        String ref = name.replaceAll("\\.[A-Za-z0-9]{1,5}$", "")
-                .toLowerCase(Locale.ROOT)
-                .replaceAll("[^\\p{L}\\p{N}]+", "-")
-                .replaceAll("^-+|-+$", "");
-        if (ref.length() > LONGEST_REF) ref = ref.substring(0, LONGEST_REF);
-        return ref.isEmpty() ? "medium" : ref;
-    }
-
     private String free(String show, String ref) {
         String free = ref;
         for (int n = 2; db.fetchExists(MEDIA, MEDIA.SHOW_ID.eq(show).and(MEDIA.REF.eq(free))); n++)

@@ -2,6 +2,7 @@ package gloaming.web.store;
 
 import gloaming.look.Refused;
 import gloaming.media.Facts;
+import gloaming.media.Shelf;
 import gloaming.media.Unreadable;
 import java.io.File;
 import java.io.IOException;
@@ -41,7 +42,7 @@ public class MediaStore {
                 name,
                 bytes,
                 (hash, size, facts) ->
-                        media.add(show, ref.isEmpty() ? Media.refOf(name) : ref, name, folder, hash, size, facts));
+                        media.add(show, ref.isEmpty() ? Shelf.refOf(name) : ref, name, folder, hash, size, facts));
     }
 
     /** Gives a medium the bytes of another file of its kind; refused as {@link #add} is, and then all is as it was. */

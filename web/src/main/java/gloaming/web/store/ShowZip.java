@@ -5,6 +5,7 @@ import gloaming.look.Look;
 import gloaming.look.LookJson;
 import gloaming.look.Refused;
 import gloaming.media.Facts;
+import gloaming.media.Shelf;
 import gloaming.step.Catalogue;
 import gloaming.step.Rules;
 import java.io.ByteArrayInputStream;
@@ -141,7 +142,7 @@ public class ShowZip {
             Facts facts = row.facts().withPreview(rows.preview(row.id()));
             Media.Row own = rows.add(
                     show,
-                    ref.isEmpty() ? Media.refOf(name) : Media.refOf(ref),
+                    ref.isEmpty() ? Shelf.refOf(name) : Shelf.refOf(ref),
                     name,
                     medium.path("folder").asString(""),
                     row.hash(),
