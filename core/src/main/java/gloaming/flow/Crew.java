@@ -20,6 +20,10 @@ public final class Crew implements AutoCloseable {
     }
 
     private static final int SPINS = 3_000;
+    /** Some tenth of a millisecond. */
+    private static final int PATIENCE = 4_000;
+
+    private static final long NAP = 20_000;
     private static final int CLOSED = Integer.MAX_VALUE;
 
     private final Thread[] helpers;
@@ -68,7 +72,13 @@ public final class Crew implements AutoCloseable {
         ticket.set(round << 32);
         for (Thread helper : helpers) LockSupport.unpark(helper);
         work();
-        while (completed.get() < strips) Thread.onSpinWait();
+        // When another program has taken the core of a helper, this one goes idle for a moment so that the helper can
+        // come
+        // over to it: spinning on would keep both from working.
+        for (int spins = 0; completed.get() < strips; spins++) {
+            if (spins < PATIENCE) Thread.onSpinWait();
+            else LockSupport.parkNanos(NAP);
+        }
         // Shut before the fields change: a helper that claims by a stale ticket then fails.
         ticket.set(round << 32 | CLOSED);
         this.strip = null;

@@ -155,7 +155,9 @@ final class Live {
             double seconds = (System.nanoTime() - started) / 1e9;
             double shown = (frames(browser) - before) / seconds;
             double played = (house.stage().made() - made) / seconds;
+            double ms = house.stage().board().frameMs;
             return List.of(
+                    new Result("clip 1080p, a frame", ms, "ms", "33 ms there are", ms * 30 / 1000),
                     new Result("clip 1080p, frames made", played, "frames a second", "30 wanted", 30 / played),
                     new Result("clip 1080p, on the monitor", shown, "frames a second", "30 wanted", 30 / shown));
         } finally {

@@ -1,6 +1,7 @@
 package gloaming.web.command;
 
 import gloaming.web.live.House;
+import gloaming.web.store.Shows;
 import java.nio.file.Path;
 import java.util.concurrent.Callable;
 import picocli.CommandLine.Command;
@@ -26,6 +27,14 @@ final class Demo implements Callable<Integer> {
         if (once) {
             House house = context.getBean(House.class);
             while (house.stage().made() < ENOUGH) Thread.sleep(20);
+            // A look with a shader too, so that its machine is among what the next start has ready.
+            Shows shows = context.getBean(Shows.class);
+            shows.shows().stream()
+                    .flatMap(s -> shows.looks(s.id()).stream())
+                    .filter(l -> l.name().equals("Weir"))
+                    .findFirst()
+                    .ifPresent(house::put);
+            while (house.stage().made() < 2 * ENOUGH) Thread.sleep(20);
             context.close();
         }
         return 0;
