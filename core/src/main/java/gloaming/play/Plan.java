@@ -96,7 +96,9 @@ final class Plan {
     static final class LaneRun {
         final Lane lane;
         final List<StepRun> steps = new ArrayList<>();
-        double time;
+        /** The lane's own time; not a number until its first frame. */
+        double time = Double.NaN;
+
         double dt;
         boolean needed;
         boolean remembered;

@@ -52,6 +52,12 @@ public final class Player {
         plan = new Plan(look, catalogue, rules, plan);
     }
 
+    /** Begins with this look: nothing is taken over from the one before. {@link Refused} when it breaks a rule. */
+    public void begin(Look look) {
+        rules.check(look);
+        plan = new Plan(look, catalogue, rules, null);
+    }
+
     /** What its steps may show from the next frame on. */
     public void library(Library library) {
         this.library = library;
@@ -82,7 +88,15 @@ public final class Player {
         hearing.listen(sound, moment.time());
         tempo = sound.tempo() > 0 ? sound.tempo() : plan.look.tempo();
         choose(onlooker);
-        for (Plan.LaneRun lane : plan.lanes) if (lane.needed) run(lane, moment, onlooker);
+        for (Plan.LaneRun lane : plan.lanes) {
+            double factor = lane.lane.clock().factor();
+            lane.dt = moment.dt() * factor;
+            // A lane that comes in the middle of the show is in step with the others, and with the sound.
+            if (Double.isNaN(lane.time)) lane.time = moment.time() * factor;
+            if (lane.needed) run(lane, moment, onlooker);
+            // Time goes on in a lane that nobody looks at.
+            lane.time += lane.dt;
+        }
         blend(moment);
         for (Plan.LaneRun lane : plan.lanes) finish(lane);
         return mix;
@@ -100,7 +114,6 @@ public final class Player {
     }
 
     private void run(Plan.LaneRun lane, Moment moment, Onlooker onlooker) {
-        lane.dt = moment.dt() * lane.lane.clock().factor();
         Pass pass = lane.pass;
         pass.clear();
         Flow flow = null;
@@ -141,7 +154,6 @@ public final class Player {
                 if (flow != null) onlooker.see(step.index, step.step.id(), flow);
             }
         }
-        lane.time += lane.dt;
         lane.end = lane.shared ? whole(pass, flow) : flow;
     }
 

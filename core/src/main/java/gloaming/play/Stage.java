@@ -35,7 +35,7 @@ public final class Stage implements AutoCloseable {
     private final Thread thread;
 
     private volatile boolean closed;
-    private volatile Look look;
+    private volatile Wanted wanted;
     private volatile Sound sound = Sound.SILENCE;
     private volatile Library library = Library.EMPTY;
     private volatile boolean paused;
@@ -53,6 +53,7 @@ public final class Stage implements AutoCloseable {
     private volatile long timeStamp = System.nanoTime();
 
     private Look playing;
+    private int shown;
     private int rewound;
     private long frame;
     private double light = 1;
@@ -78,9 +79,19 @@ public final class Stage implements AutoCloseable {
         return this;
     }
 
-    /** Plays this look from the next frame on; it must keep the rules. */
-    public void show(Look look) {
-        this.look = look;
+    /** A look, and how many other looks were shown before it. */
+    private record Wanted(Look look, int number) {}
+
+    /** Plays this look from the next frame on, from its beginning; it must keep the rules. */
+    public synchronized void show(Look look) {
+        Wanted now = wanted;
+        wanted = new Wanted(look, now == null ? 0 : now.number + 1);
+    }
+
+    /** Goes on with the look it plays as it is after an edit; it must keep the rules. */
+    public synchronized void change(Look look) {
+        Wanted now = wanted;
+        wanted = new Wanted(look, now == null ? 0 : now.number);
     }
 
     /** What looks may show from the next frame on. */
@@ -167,13 +178,14 @@ public final class Stage implements AutoCloseable {
     private void run() {
         long due = System.nanoTime();
         while (!closed) {
-            Look wanted = look;
-            if (wanted == null) {
+            Wanted now = wanted;
+            if (now == null) {
                 LockSupport.parkNanos(5_000_000);
                 due = System.nanoTime();
                 continue;
             }
-            double period = 1e9 / wanted.rate();
+            Look look = now.look;
+            double period = 1e9 / look.rate();
             due += (long) period;
             long steps = 1;
             long wait = due - System.nanoTime();
@@ -184,10 +196,10 @@ public final class Stage implements AutoCloseable {
                 due += (long) (missed * period);
                 steps = Math.min(LONGEST_STEP, missed + 1);
                 // What is longer than the longest step is a halt of the machine: time goes on, motion does not leap.
-                time += Math.max(0, missed + 1 - steps) / wanted.rate() * (paused ? 0 : 1);
+                time += Math.max(0, missed + 1 - steps) / look.rate() * (paused ? 0 : 1);
             }
             try {
-                frame(wanted, steps);
+                frame(now, steps);
             } catch (RuntimeException | VirtualMachineError e) {
                 // The last frame stays on the output; the next one may succeed.
                 System.getLogger("gloaming").log(System.Logger.Level.ERROR, "A frame failed.", e);
@@ -197,11 +209,15 @@ public final class Stage implements AutoCloseable {
         crew.close();
     }
 
-    private void frame(Look wanted, long steps) {
+    private void frame(Wanted now, long steps) {
         long started = System.nanoTime();
         int again = rewinds.get();
+        Look wanted = now.look;
         if (wanted != playing) {
-            player.load(wanted);
+            // Another look's steps may have the same ids; what they remember is not this one's.
+            if (now.number != shown || playing == null) player.begin(wanted);
+            else player.load(wanted);
+            shown = now.number;
             playing = wanted;
             board = new Board(player.plan());
         }

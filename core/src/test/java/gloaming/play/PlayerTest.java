@@ -1,6 +1,7 @@
 package gloaming.play;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.data.Offset.offset;
 
 import gloaming.Documents;
 import gloaming.flow.Crew;
@@ -271,6 +272,69 @@ class PlayerTest {
             for (int i = 400; i < 440; i++) frame(player, i, 192, 108);
             // One picture of this size alone is 331,776 bytes.
             assertThat((threads.getCurrentThreadAllocatedBytes() - before) / 40).isLessThan(300_000);
+        }
+    }
+
+    @Test
+    void aLaneThatComesLaterOrWasNotLookedAtIsInStepWithTheOthers() {
+        Step sway = Step.of("s1", "sway").with("rate", Value.of(0.37)).with("per", Value.of("beat"));
+        Lane first = lane("l1", sway);
+        double[] values = new double[2];
+        Onlooker both = new Onlooker() {
+            @Override
+            public boolean watches(String lane) {
+                return true;
+            }
+
+            @Override
+            public void see(int index, String step, Flow out) {
+                values[index] = ((gloaming.flow.Signal) out).value();
+            }
+        };
+        try (Crew crew = new Crew(1)) {
+            Player player = new Player(Catalogue.all(), crew);
+            Look alone = new Look("x", 64, 48, 30, 1, 96, List.of(first), List.of());
+            player.load(alone);
+            for (int i = 0; i < 40; i++) {
+                // For a while nobody looks at it.
+                player.play(new Moment(i, i / 30.0, 1 / 30.0), 64, 48, BAND, i % 20 < 10 ? both : Onlooker.NOBODY);
+            }
+            Lane second = lane(
+                    "l2", Step.of("s2", "sway").with("rate", Value.of(0.37)).with("per", Value.of("beat")));
+            player.load(alone.withLanes(List.of(first, second)));
+            for (int i = 40; i < 45; i++) player.play(new Moment(i, i / 30.0, 1 / 30.0), 64, 48, BAND, both);
+            assertThat(values[1]).isCloseTo(values[0], offset(1e-6));
+            double expected = Math.sin(2 * Math.PI * 0.37 * 44 / 30 * BAND.tempo() / 60);
+            assertThat(values[0]).as("and with the show's clock").isCloseTo(expected, offset(0.05));
+        }
+    }
+
+    @Test
+    void anotherLookTakesNothingOverFromTheOneBefore() {
+        Look sparks = look(lane("l1", Step.of("s1", "sow").with("rate", Value.of(900)), Step.of("s2", "draw-dots")));
+        int[] alive = new int[1];
+        Onlooker counts = new Onlooker() {
+            @Override
+            public boolean watches(String lane) {
+                return true;
+            }
+
+            @Override
+            public void see(int index, String step, Flow out) {
+                if (out instanceof Points points) alive[0] = points.n();
+            }
+        };
+        try (Crew crew = new Crew(1)) {
+            Player player = new Player(Catalogue.all(), crew);
+            player.begin(sparks);
+            for (int i = 0; i < 60; i++) player.play(new Moment(i, i / 30.0, 1 / 30.0), 64, 48, BAND, counts);
+            int before = alive[0];
+            player.load(sparks.withName("An edit"));
+            player.play(new Moment(60, 2, 1 / 30.0), 64, 48, BAND, counts);
+            assertThat(alive[0]).as("an edit goes on").isGreaterThanOrEqualTo(before);
+            player.begin(sparks.withName("Another look"));
+            player.play(new Moment(61, 2.03, 1 / 30.0), 64, 48, BAND, counts);
+            assertThat(alive[0]).as("another look begins").isLessThan(before / 4);
         }
     }
 }

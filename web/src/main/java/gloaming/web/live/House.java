@@ -91,7 +91,7 @@ public class House {
 
     /** Lets the stage play the look as it is now. */
     void refresh(OpenLook look, Look now) {
-        if (look == onStage) stage.show(now);
+        if (look == onStage) stage.change(now);
     }
 
     /** Gives an open look another name, as an edit that can be undone. */
