@@ -15,7 +15,7 @@ import java.util.Arrays;
 final class OpticalFlow {
     static final int MOST_ROWS = 180;
     private static final int LEAST_SIDE = 12;
-    private static final int ROUNDS = 3;
+    private static final int ROUNDS = 2;
     /** Of squared luminance a pixel: below this a window tells nothing, and the motion stays what the neighbours say. */
     private static final float EVEN = 2e-5f;
 

@@ -304,8 +304,8 @@ class PlayerTest {
             player.load(alone.withLanes(List.of(first, second)));
             for (int i = 40; i < 45; i++) player.play(new Moment(i, i / 30.0, 1 / 30.0), 64, 48, BAND, both);
             assertThat(values[1]).isCloseTo(values[0], offset(1e-6));
-            double expected = Math.sin(2 * Math.PI * 0.37 * 44 / 30 * BAND.tempo() / 60);
-            assertThat(values[0]).as("and with the show's clock").isCloseTo(expected, offset(0.05));
+            double expected = 0.5 - 0.5 * Math.cos(2 * Math.PI * 0.37 * 44 / 30 * BAND.tempo() / 60);
+            assertThat(values[0]).as("and with the show's clock").isCloseTo(expected, offset(1e-6));
         }
     }
 
