@@ -121,7 +121,7 @@ public record Facts(
                     clip ? rate : 0,
                     clip ? frames / rate : 0,
                     Pixels.alpha(frame.format()),
-                    film.coding(),
+                    film.coding().equals("mjpeg") && !clip ? "jpeg" : film.coding(),
                     jpeg(small));
         } catch (IllegalArgumentException e) {
             throw new Unreadable("'" + name + "' cannot be shown: " + e.getMessage() + ".");
