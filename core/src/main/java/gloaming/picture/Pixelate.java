@@ -47,9 +47,23 @@ public record Pixelate(
         Places places = places(whole, memory, frame);
         Picture soft = memory.soft;
         return (in, out, from, to) -> {
-            for (int row = from; row < to; row++) Sampler.look(soft, places, border(), out, row);
+            for (int row = from; row < to; row++) {
+                // All rows of a square are alike.
+                if (row > from && cell == Cell.SQUARES && line(out, row) == line(out, row - 1)) same(out, row);
+                else Sampler.look(soft, places, border(), out, row);
+            }
             return out;
         };
+    }
+
+    /** Which row of squares a row of pixels belongs to; as {@link #places} counts them. */
+    private int line(Picture out, int row) {
+        return (int) Math.floor((float) out.worldY(row) / (float) size);
+    }
+
+    private static void same(Picture out, int row) {
+        int at = out.at(row);
+        for (int c = 0; c < 4; c++) System.arraycopy(out.plane(c), at - out.width, out.plane(c), at, out.width);
     }
 
     @Override

@@ -11,6 +11,7 @@ import java.io.File;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Duration;
+import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import org.openqa.selenium.chrome.ChromeDriver;
@@ -187,13 +188,18 @@ final class Live {
             browser.get("http://localhost:" + port + "/bench/" + house.onStage().id);
             Thread.sleep(60_000);
             double first = heap();
+            List<Result> results = new ArrayList<>();
             for (int i = 0; i < 540; i++) {
                 house.onStage().apply(new Edit.Set("s1", "gain", Value.of(1 + i % 2 * 0.1)), 0);
                 Thread.sleep(1_000);
+                // On the way too, so that what fills up can be told from what grows.
+                if (i % 180 == 179) {
+                    double now = heap();
+                    String name = "heap after %d minutes".formatted(1 + (i + 1) / 60);
+                    results.add(new Result(name, now, "MB", "%.1f MB at one minute".formatted(first), now / first));
+                }
             }
-            double last = heap();
-            return List.of(new Result(
-                    "heap after ten minutes", last, "MB", "%.1f MB at one minute".formatted(first), last / first));
+            return results;
         } finally {
             browser.quit();
             context.close();
