@@ -398,7 +398,13 @@ Alpine.data('bench', () => ({
     this.edit(edit);
   },
   duplicateStep() { live.send({ do: 'duplicate-step', step: this.stepId }); },
-  bypass() { if (this.chosen) this.edit({ edit: 'bypass', step: this.stepId, bypassed: !this.chosen.bypassed }); },
+  /** Shown at once, so that a second press before the program has answered turns it back. */
+  bypass() {
+    if (!this.chosen) return;
+    const bypassed = !this.chosen.bypassed;
+    this.edit({ edit: 'bypass', step: this.stepId, bypassed });
+    this.chosen.bypassed = bypassed;
+  },
   shift(by) {
     const lane = this.laneOf(this.stepId);
     if (!lane) return;
