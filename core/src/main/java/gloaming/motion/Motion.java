@@ -23,7 +23,7 @@ public record Motion(
         @Range(min = 0, max = 4, initial = 0.02, unit = "units/s", says = "Slower than this counts as still.")
         double threshold,
 
-        @Range(min = 0, max = 50, initial = 1, byRatio = false, says = "Times the measured speed.")
+        @Range(min = 0, max = 50, initial = 1, says = "Times the measured speed.")
         double gain)
         implements Operation<Picture, Picture, Motion.Memory> {
 
@@ -67,8 +67,8 @@ public record Motion(
                 int x0 = (int) u;
                 int x1 = Math.min(w - 1, x0 + 1);
                 float fx = u - x0;
-                float vx = k * between(dx, row0, row1, x0, x1, fx, fy);
-                float vy = k * between(dy, row0, row1, x0, x1, fx, fy);
+                float vx = k * OpticalFlow.between(dx, row0, row1, x0, x1, fx, fy);
+                float vy = k * OpticalFlow.between(dy, row0, row1, x0, x1, fx, fy);
                 float speed = (float) Math.sqrt(vx * vx + vy * vy);
                 // From nothing at the threshold to all of it at half as much again, so that nothing flickers there.
                 float part = least <= 0 ? 1 : Math.clamp((speed - least) / (0.5f * least), 0, 1);
@@ -79,11 +79,5 @@ public record Motion(
                 out.a[p] = 1;
             }
         }
-    }
-
-    private static float between(float[] in, int row0, int row1, int x0, int x1, float fx, float fy) {
-        float low = in[row0 + x0] + (in[row0 + x1] - in[row0 + x0]) * fx;
-        float high = in[row1 + x0] + (in[row1 + x1] - in[row1 + x0]) * fx;
-        return low + (high - low) * fy;
     }
 }

@@ -174,7 +174,8 @@ final class OpticalFlow {
         });
     }
 
-    private static float between(float[] in, int row0, int row1, int x0, int x1, float fx, float fy) {
+    /** Between four numbers of two rows. */
+    static float between(float[] in, int row0, int row1, int x0, int x1, float fx, float fy) {
         float low = in[row0 + x0] + (in[row0 + x1] - in[row0 + x0]) * fx;
         float high = in[row1 + x0] + (in[row1 + x1] - in[row1 + x0]) * fx;
         return low + (high - low) * fy;
