@@ -80,7 +80,13 @@ public final class Documents {
             Lane lane = any(look, rules, input.kind());
             if (lane != null && random.nextInt(3) > 0) reads.put(input.name(), lane.id());
         }
-        return new Step(id, description.id(), "", random.nextInt(8) == 0, settings, follows, reads);
+        return new Step(
+                id, description.id(), "", random.nextInt(8) == 0, settings, follows, reads, drafts(description));
+    }
+
+    private Map<String, String> drafts(Description description) {
+        boolean writes = description.settings().stream().anyMatch(s -> s.form() == Setting.Form.CODE);
+        return writes && random.nextBoolean() ? Map.of("code", "void main() { half a li") : Map.of();
     }
 
     private Lane any(Look look, Rules rules, Kind kind) {
@@ -136,7 +142,7 @@ public final class Documents {
         Setting setting =
                 description.settings().get(random.nextInt(description.settings().size()));
         int place = random.nextInt(6);
-        return switch (random.nextInt(19)) {
+        return switch (random.nextInt(20)) {
             case 0 -> new Edit.Rename("Look " + random.nextInt(100));
             case 1 -> new Edit.Format(64 + random.nextInt(64), 48, 25, random.nextLong(), 100);
             case 2 -> new Edit.AddLane(place, lane.withName("more"));
@@ -161,6 +167,7 @@ public final class Documents {
             case 15 -> new Edit.AddLayer(place, Layer.of(look.freshId("m"), lane.id(), pick(Blend.values()), 0.5));
             case 16 -> new Edit.RemoveLayer(layer == null ? "m0" : layer.id());
             case 17 -> new Edit.MoveLayer(layer == null ? "m0" : layer.id(), place);
+            case 18 -> new Edit.Write(step.id(), "code", null, random.nextBoolean() ? "void main() {" : null);
             default ->
                 new Edit.Several(List.of(new Edit.Bypass(step.id(), true), new Edit.RenameLane(lane.id(), "both")));
         };

@@ -25,6 +25,7 @@ import java.util.List;
     @JsonSubTypes.Type(Edit.LabelStep.class),
     @JsonSubTypes.Type(Edit.Bypass.class),
     @JsonSubTypes.Type(Edit.Set.class),
+    @JsonSubTypes.Type(Edit.Write.class),
     @JsonSubTypes.Type(Edit.SetFollow.class),
     @JsonSubTypes.Type(Edit.SetRead.class),
     @JsonSubTypes.Type(Edit.AddLayer.class),
@@ -75,6 +76,10 @@ public sealed interface Edit {
 
     @JsonTypeName("set")
     record Set(String step, String setting, Value value) implements Edit {}
+
+    /** Sets a text, and what is being written in its place and does not work yet, or null. */
+    @JsonTypeName("write")
+    record Write(String step, String setting, Value value, String draft) implements Edit {}
 
     @JsonTypeName("set-follow")
     record SetFollow(String step, String setting, Follow follow) implements Edit {}

@@ -25,6 +25,8 @@ public final class Edits {
             case Edit.LabelStep e -> step(look, e.step(), s -> s.withLabel(e.label()));
             case Edit.Bypass e -> step(look, e.step(), s -> s.withBypass(e.bypassed()));
             case Edit.Set e -> step(look, e.step(), s -> s.with(e.setting(), e.value()));
+            case Edit.Write e ->
+                step(look, e.step(), s -> s.with(e.setting(), e.value()).withDraft(e.setting(), e.draft()));
             case Edit.SetFollow e -> step(look, e.step(), s -> s.withFollow(e.setting(), e.follow()));
             case Edit.SetRead e -> step(look, e.step(), s -> s.withRead(e.read(), e.lane()));
             case Edit.AddLayer e -> look.withMix(inserted(look.mix(), e.place(), e.layer()));
@@ -73,6 +75,14 @@ public final class Edits {
             case Edit.Set e ->
                 new Edit.Set(
                         e.step(), e.setting(), step(before, e.step()).settings().get(e.setting()));
+            case Edit.Write e -> {
+                Step step = step(before, e.step());
+                yield new Edit.Write(
+                        e.step(),
+                        e.setting(),
+                        step.settings().get(e.setting()),
+                        step.drafts().get(e.setting()));
+            }
             case Edit.SetFollow e ->
                 new Edit.SetFollow(
                         e.step(), e.setting(), step(before, e.step()).follows().get(e.setting()));
@@ -104,6 +114,10 @@ public final class Edits {
         return switch (later) {
             case Edit.Set l ->
                 earlier instanceof Edit.Set e
+                        && e.step().equals(l.step())
+                        && e.setting().equals(l.setting());
+            case Edit.Write l ->
+                earlier instanceof Edit.Write e
                         && e.step().equals(l.step())
                         && e.setting().equals(l.setting());
             case Edit.SetFollow l ->

@@ -13,6 +13,7 @@ import java.util.TreeMap;
  * @param settings what differs from the step's defaults
  * @param follows settings that a lane drives
  * @param reads further inputs: name of the input to id of the lane it reads
+ * @param drafts texts being written that do not work yet, by setting; what plays is the setting's value
  */
 @JsonInclude(JsonInclude.Include.NON_DEFAULT)
 public record Step(
@@ -22,7 +23,8 @@ public record Step(
         boolean bypassed,
         Map<String, Value> settings,
         Map<String, Follow> follows,
-        Map<String, String> reads) {
+        Map<String, String> reads,
+        Map<String, String> drafts) {
     public Step {
         Limits.id("A step", id);
         if (type == null) throw new Refused("The step '" + id + "' names no type.");
@@ -32,35 +34,42 @@ public record Step(
         settings = sorted(settings);
         follows = sorted(follows);
         reads = sorted(reads);
+        drafts = sorted(drafts);
+        drafts.values().forEach(Value::of);
     }
 
     public static Step of(String id, String type) {
-        return new Step(id, type, "", false, null, null, null);
+        return new Step(id, type, "", false, null, null, null, null);
     }
 
     /** Sets, or with null takes back to the default. */
     public Step with(String setting, Value value) {
-        return new Step(id, type, label, bypassed, put(settings, setting, value), follows, reads);
+        return new Step(id, type, label, bypassed, put(settings, setting, value), follows, reads, drafts);
     }
 
     public Step withFollow(String setting, Follow follow) {
-        return new Step(id, type, label, bypassed, settings, put(follows, setting, follow), reads);
+        return new Step(id, type, label, bypassed, settings, put(follows, setting, follow), reads, drafts);
     }
 
     public Step withRead(String read, String lane) {
-        return new Step(id, type, label, bypassed, settings, follows, put(reads, read, lane));
+        return new Step(id, type, label, bypassed, settings, follows, put(reads, read, lane), drafts);
+    }
+
+    /** The text of a setting that does not work yet, or null when there is none. */
+    public Step withDraft(String setting, String text) {
+        return new Step(id, type, label, bypassed, settings, follows, reads, put(drafts, setting, text));
     }
 
     public Step withLabel(String label) {
-        return new Step(id, type, label, bypassed, settings, follows, reads);
+        return new Step(id, type, label, bypassed, settings, follows, reads, drafts);
     }
 
     public Step withBypass(boolean bypassed) {
-        return new Step(id, type, label, bypassed, settings, follows, reads);
+        return new Step(id, type, label, bypassed, settings, follows, reads, drafts);
     }
 
     public Step withId(String id) {
-        return new Step(id, type, label, bypassed, settings, follows, reads);
+        return new Step(id, type, label, bypassed, settings, follows, reads, drafts);
     }
 
     private static <T> Map<String, T> put(Map<String, T> map, String key, T value) {

@@ -8,6 +8,7 @@ import gloaming.look.Look;
 import gloaming.look.Step;
 import gloaming.step.Catalogue;
 import gloaming.step.Description;
+import gloaming.step.Grows;
 import java.util.ArrayList;
 import java.util.List;
 
@@ -30,6 +31,7 @@ public final class Diagnosis {
         List<Note> notes = new ArrayList<>();
         Look look = board.look;
         troubles(board, notes);
+        drafts(look, notes);
         reads(look, notes);
         mix(board, notes);
         lanes(board, notes);
@@ -55,6 +57,14 @@ public final class Diagnosis {
             Step step = board.look.step(board.steps.get(i)).orElseThrow();
             notes.add(note(board.look, step, named(board.look, step) + " " + board.trouble[i]));
         }
+    }
+
+    private void drafts(Look look, List<Note> notes) {
+        look.steps().filter(step -> !step.drafts().isEmpty()).forEach(step -> {
+            List<Grows.Trouble> problems = catalogue.problems(step);
+            if (problems.isEmpty()) return;
+            notes.add(note(look, step, named(look, step) + " goes on as it was before: " + problems.getFirst()));
+        });
     }
 
     private void reads(Look look, List<Note> notes) {

@@ -5,6 +5,7 @@ import gloaming.shader.Type.Numeric;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.stream.Stream;
 
 /**
  * The built-in functions that the machine knows by itself (chapter 8); the others are written in the language and stand in
@@ -98,6 +99,10 @@ final class BuiltIns {
 
     private static void put(String name, String... signatures) {
         SIGNATURES.put(name, signatures);
+    }
+
+    static Stream<String> names() {
+        return SIGNATURES.keySet().stream();
     }
 
     static boolean has(String name) {

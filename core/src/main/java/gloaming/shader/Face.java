@@ -32,7 +32,9 @@ public final class Face implements Grows.From {
             return new Grows.Own(
                     List.of(),
                     List.of(),
-                    all.problems.stream().map(Problem::toString).toList());
+                    all.problems.stream()
+                            .map(p -> new Grows.Trouble(p.line(), p.column(), p.text()))
+                            .toList());
         }
         Map<String, Description.Input> reads = new LinkedHashMap<>();
         for (Passes.Pass pass : all.passes) {

@@ -263,6 +263,8 @@ final class Lowering {
     // Expressions
 
     Reg[] value(Expr e) {
+        // A picture has no numbers; as a statement of its own it does nothing.
+        if (Type.holdsSampler(e.type())) return new Reg[0];
         return switch (e) {
             case Expr.Const c -> {
                 List<Boolean> layout = layout(c.type());

@@ -116,12 +116,13 @@ final class Parser extends Expressions {
         Before before = before();
         if (take(";")) return;
         Token at = peek();
+        if (before.use == Use.UNIFORM && !at.is("struct") && ahead(1).is("{")) {
+            block(before);
+            return;
+        }
         Type type = type();
         if (type == null) {
             throw untyped(at);
-        }
-        if (peek().is("{") && before.use == Use.UNIFORM) {
-            throw Problem.Found.at(at, "'uniform' : uniform blocks are not provided; declare the uniforms one by one");
         }
         if (ahead(1).is("(") && before.use == null) {
             function(type);
@@ -179,6 +180,7 @@ final class Parser extends Expressions {
     private void layout(Before before) {
         need("(");
         do {
+            // The layouts of blocks change nothing here.
             Token id = name();
             if (take("=")) {
                 int[] value = Lowering.constant(assignment());
@@ -231,10 +233,20 @@ final class Parser extends Expressions {
                 peek().is("{") ? new Token(Token.Kind.NAME, "struct", peek().line(), peek().column(), true) : name();
         boolean named = !name.is("struct");
         if (named) declarable(name);
+        List<Type.Field> fields = fields(new ArrayList<>());
+        if (fields.isEmpty()) throw Problem.Found.at(name, "'struct' : Empty structs are not allowed");
+        Type.Struct struct = new Type.Struct(name.text(), List.copyOf(fields));
+        if (named) names.add(name, name.text(), struct);
+        return struct;
+    }
+
+    /** The members of a struct or block in their braces; their names also go into {@code names}. */
+    private List<Type.Field> fields(List<Token> names) {
         need("{");
         List<Type.Field> fields = new ArrayList<>();
         Set<String> seen = new HashSet<>();
         while (!take("}")) {
+            if (take("layout")) layout(new Before());
             while (peek().is("lowp") || peek().is("mediump") || peek().is("highp")) next();
             Token at = peek();
             if (at.is("struct")) throw Problem.Found.at(at, "'struct' : Embedded struct definitions are not allowed");
@@ -252,13 +264,34 @@ final class Parser extends Expressions {
                 if (!seen.add(field.text()))
                     throw Problem.Found.at(field, "'" + field.text() + "' : duplicate field name in structure");
                 fields.add(new Type.Field(field.text(), of));
+                names.add(field);
             } while (take(","));
             need(";");
         }
-        if (fields.isEmpty()) throw Problem.Found.at(name, "'struct' : Empty structs are not allowed");
-        Type.Struct struct = new Type.Struct(name.text(), List.copyOf(fields));
-        if (named) names.add(name, name.text(), struct);
-        return struct;
+        return fields;
+    }
+
+    /** A uniform block: with a name of its own one value of many parts, without one each part by itself. */
+    private void block(Before before) {
+        Token name = name();
+        declarable(name);
+        List<Token> at = new ArrayList<>();
+        List<Type.Field> fields = fields(at);
+        if (fields.isEmpty()) throw Problem.Found.at(name, "'" + name.text() + "' : a block needs members");
+        if (!peek().is(";")) {
+            declarations(before, new Type.Struct(name.text(), List.copyOf(fields)), true);
+            return;
+        }
+        need(";");
+        for (int i = 0; i < fields.size(); i++) {
+            Type type = fields.get(i).type();
+            if (Type.holdsSampler(type)) {
+                throw Problem.Found.at(at.get(i), "'" + at.get(i).text() + "' : a sampler cannot be in a block");
+            }
+            Var var = new Var(at.get(i).text(), type, Use.UNIFORM, at.get(i));
+            names.add(at.get(i), var.name, var);
+            tree.globals.add(var);
+        }
     }
 
     private List<Stmt> declarations(Before before, Type base, boolean global) {

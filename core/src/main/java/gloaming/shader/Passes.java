@@ -1,9 +1,12 @@
 package gloaming.shader;
 
+import gloaming.flow.Crew;
+import gloaming.flow.Picture;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.function.Function;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 
@@ -15,7 +18,7 @@ import java.util.regex.Pattern;
  * reads its own name, {@code before}, or one further down reads the frame before. The size is {@code half}, {@code third},
  * {@code quarter}, {@code eighth}, or pixels as {@code 64x64}; without it, the frame's.
  */
-final class Passes {
+public final class Passes {
     /** The sampler that is the frame before of whoever reads it. */
     static final String BEFORE = "before";
 
@@ -31,12 +34,12 @@ final class Passes {
      * @param name what the others call it, or empty
      * @param part the frame's size is divided by this; 0 where the size is given in pixels
      */
-    record Pass(String name, Shader shader, int part, int width, int height) {
-        int width(int frame) {
+    public record Pass(String name, Shader shader, int part, int width, int height) {
+        public int width(int frame) {
             return part == 0 ? width : Math.max(1, (frame + part - 1) / part);
         }
 
-        int height(int frame) {
+        public int height(int frame) {
             return part == 0 ? height : Math.max(1, (frame + part - 1) / part);
         }
     }
@@ -46,10 +49,48 @@ final class Passes {
 
     /** Reads a text; where it is wrong there are problems and no passes. */
     static Passes of(String text) {
-        return new Passes(text);
+        return new Passes(text, Shader::known);
     }
 
-    private Passes(String text) {
+    /** As {@link #of}, but compiled anew also where the text is known. */
+    public static Passes compile(String text) {
+        return new Passes(text, Shader::compile);
+    }
+
+    /** What is wrong, in the order of the text; nothing when there is something to draw. */
+    public List<Problem> problems() {
+        return problems;
+    }
+
+    /**
+     * Draws one picture with no frame before it: what would read one reads an empty picture. Pictures that are given are held at
+     * their edges, whatever the text says.
+     *
+     * @param values the uniforms of a pass
+     * @param inputs pictures by the names of samplers; the others are black
+     */
+    public void draw(Picture out, Function<Pass, Shader.Values> values, Map<String, Picture> inputs, Crew crew) {
+        Picture[] drawn = new Picture[passes.size()];
+        Picture black = new Picture(1, 1).fill(0, 0, 0, 1);
+        Picture empty = new Picture(1, 1);
+        for (int i = 0; i < drawn.length; i++) {
+            Pass pass = passes.get(i);
+            List<Input> reads = new ArrayList<>();
+            for (Shader.Sampler sampler : pass.shader.samplers()) {
+                int place = place(sampler.name());
+                if (place < 0) {
+                    reads.add(new Input(inputs.getOrDefault(sampler.name(), black), Input.Edge.HOLD, false));
+                } else {
+                    reads.add(new Input(place < i ? drawn[place] : empty, sampler.edge(), false));
+                }
+            }
+            boolean last = i == drawn.length - 1;
+            drawn[i] = last ? out : new Picture(pass.width(out.width), pass.height(out.height));
+            pass.shader.run(drawn[i], values.apply(pass), reads.toArray(Input[]::new), crew);
+        }
+    }
+
+    private Passes(String text, Function<String, Shader.Result> compiler) {
         String[] lines = text.split("\n", -1);
         int[] owner = new int[lines.length];
         List<Matcher> heads = new ArrayList<>();
@@ -65,7 +106,7 @@ final class Passes {
             owner[i] = heads.size();
         }
         if (heads.isEmpty()) {
-            add("", Shader.known(text), 1, 0, 0);
+            add("", compiler.apply(text), 1, 0, 0);
             return;
         }
         Map<String, Boolean> names = new LinkedHashMap<>();
@@ -84,7 +125,7 @@ final class Passes {
             int width = head.group(3) == null ? 0 : Math.clamp(Integer.parseInt(head.group(3)), 1, MOST_SIDE);
             int height = head.group(4) == null ? 0 : Math.clamp(Integer.parseInt(head.group(4)), 1, MOST_SIDE);
             int part = width > 0 ? 0 : head.group(2) == null ? 1 : PARTS.get(head.group(2));
-            add(name, Shader.known(own.toString()), part, width, height);
+            add(name, compiler.apply(own.toString()), part, width, height);
         }
         if (!problems.isEmpty()) passes.clear();
     }

@@ -76,7 +76,8 @@ public final class Playing {
             for (int k = 0; k < stage.inputs.length; k++) {
                 Picture read = read(i, stage.pass.shader().samplers().get(k).name(), picture, frame);
                 if (stage.inputs[k] == null || stage.inputs[k].picture() != read) {
-                    stage.inputs[k] = new Input(read, edge(stage.pass.shader(), k), false);
+                    stage.inputs[k] = new Input(
+                            read, stage.pass.shader().samplers().get(k).edge(), false);
                 }
             }
             stage.pass.shader().run(out, stage.values, stage.inputs, frame.crew());
@@ -140,14 +141,6 @@ public final class Playing {
             }
             default -> {}
         }
-    }
-
-    private static Input.Edge edge(Shader shader, int sampler) {
-        String comment = shader.samplers().get(sampler).comment();
-        for (Input.Edge edge : Input.Edge.values()) {
-            if (comment.matches("(?i).*\\b" + edge.name() + "\\b.*")) return edge;
-        }
-        return Input.Edge.HOLD;
     }
 
     /** From a screen's levels to light, by a polynomial that stays within a thousandth of the sRGB curve. */

@@ -27,7 +27,15 @@ public final class Shader {
     public record Uniform(String name, String type, boolean whole, boolean truth, int count, int at, String comment) {}
 
     /** An input; {@code comment} is what stood behind its declaration. */
-    public record Sampler(String name, String comment) {}
+    public record Sampler(String name, String comment) {
+        /** What lies beyond its borders, as the comment says; the edge's own pixels go on where it says nothing. */
+        Input.Edge edge() {
+            for (Input.Edge edge : Input.Edge.values()) {
+                if (comment.matches("(?i).*\\b" + edge.name() + "\\b.*")) return edge;
+            }
+            return Input.Edge.HOLD;
+        }
+    }
 
     /** What compiling gave: a shader, or what is wrong, in the order of the text; never both. */
     public record Result(Shader shader, List<Problem> problems) {}
@@ -70,17 +78,16 @@ public final class Shader {
     /** Compiles a text; its length and everything that comes of it is limited. */
     public static Result compile(String text) {
         List<Problem> problems = new ArrayList<>();
-        Preprocessor preprocessor = new Preprocessor(text, problems);
-        List<Token> tokens = preprocessor.tokens();
-        if (problems.isEmpty()) {
-            Tree tree = Parser.shader(tokens, problems).parse();
-            if (problems.isEmpty()) {
-                try {
-                    return new Result(build(tree, preprocessor.comments), List.of());
-                } catch (Problem.Found found) {
-                    problems.add(found.problem);
-                }
-            }
+        try {
+            Preprocessor preprocessor = new Preprocessor(text, problems);
+            List<Token> tokens = preprocessor.tokens();
+            Tree tree = problems.isEmpty() ? Parser.shader(tokens, problems).parse() : null;
+            if (problems.isEmpty()) return new Result(build(tree, preprocessor.comments), List.of());
+        } catch (Problem.Found found) {
+            problems.add(found.problem);
+        } catch (RuntimeException fault) {
+            // A fault of ours must cost nobody the picture: the text before it goes on.
+            problems.add(new Problem(1, 1, "this text is more than the compiler can take: " + fault));
         }
         problems.sort(Comparator.comparingInt(Problem::line).thenComparingInt(Problem::column));
         return new Result(null, List.copyOf(problems));
@@ -114,15 +121,7 @@ public final class Shader {
             Reg[] regs = new Reg[layout.size()];
             for (int i = 0; i < regs.length; i++) regs[i] = lowering.out.input(layout.get(i), next + i);
             inputs.put(var, regs);
-            Base base = Type.base(var.type instanceof Type.Array a ? a.of() : var.type);
-            uniforms.add(new Uniform(
-                    var.name,
-                    var.type.word(),
-                    base != null && base != Base.FLOAT,
-                    base == Base.BOOL,
-                    regs.length,
-                    next,
-                    comments.getOrDefault(var.at.line(), "")));
+            uniforms(uniforms, var.name, var.type, next, comments.getOrDefault(var.at.line(), ""));
             next += regs.length;
         }
         given(tree, inputs, lowering.out);
@@ -141,6 +140,21 @@ public final class Shader {
         shaping.shape();
         Program program = new Placing(lowering.out.code, results).place();
         return new Shader(program, List.copyOf(uniforms), List.copyOf(samplers), next);
+    }
+
+    /** A struct's members are uniforms of their own, as they are for whoever sets them. */
+    private static void uniforms(List<Uniform> uniforms, String name, Type type, int at, String comment) {
+        if (type instanceof Type.Struct struct) {
+            int next = at;
+            for (Type.Field f : struct.fields()) {
+                uniforms(uniforms, name + "." + f.name(), f.type(), next, "");
+                next += f.type().size();
+            }
+            return;
+        }
+        Base base = Type.base(type instanceof Type.Array a ? a.of() : type);
+        boolean whole = base != null && base != Base.FLOAT;
+        uniforms.add(new Uniform(name, type.word(), whole, base == Base.BOOL, type.size(), at, comment));
     }
 
     private static int samplers(Type type) {

@@ -1,6 +1,7 @@
 package gloaming.step;
 
 import gloaming.look.Step;
+import gloaming.look.Value;
 import io.github.classgraph.ClassGraph;
 import io.github.classgraph.ScanResult;
 import java.io.IOException;
@@ -86,6 +87,15 @@ public final class Catalogue {
         synchronized (grown) {
             return grown.computeIfAbsent(key, k -> description.grown(step.settings()));
         }
+    }
+
+    /** What is wrong with the texts of a step as they are being written; nothing when all of them work. */
+    public List<Grows.Trouble> problems(Step step) {
+        Step written = step;
+        for (Map.Entry<String, String> draft : step.drafts().entrySet()) {
+            written = written.with(draft.getKey(), Value.of(draft.getValue()));
+        }
+        return of(written).problems();
     }
 
     /** All of them, by id. */

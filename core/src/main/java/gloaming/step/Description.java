@@ -32,7 +32,7 @@ public final class Description {
     private final Class<?>[] types;
     private final MethodHandle constructor;
     private final Grows.From grows;
-    private final List<String> problems;
+    private final List<Grows.Trouble> problems;
 
     Description(Class<? extends Operation<?, ?, ?>> type) {
         Says says = type.getAnnotation(Says.class);
@@ -87,8 +87,8 @@ public final class Description {
         return grows != null;
     }
 
-    /** What is wrong with the text that settings should have grown from, a sentence each. */
-    public List<String> problems() {
+    /** What is wrong with the text that settings should have grown from, in its order. */
+    public List<Grows.Trouble> problems() {
         return problems;
     }
 

@@ -21,7 +21,15 @@ public @interface Grows {
     Class<? extends From> value();
 
     /** Settings and inputs beyond the record's own, or what is wrong with that from which they should grow. */
-    record Own(List<Setting> settings, List<Description.Input> reads, List<String> problems) {}
+    record Own(List<Setting> settings, List<Description.Input> reads, List<Trouble> problems) {}
+
+    /** What is wrong at a place of a text; lines and columns count from 1. */
+    record Trouble(int line, int column, String says) {
+        @Override
+        public String toString() {
+            return "line " + line + ": " + says;
+        }
+    }
 
     /** Tells from the values of the record's own settings what there is besides; it has a public constructor without arguments. */
     interface From extends Function<Map<String, Value>, Own> {}

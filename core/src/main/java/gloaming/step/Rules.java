@@ -137,6 +137,12 @@ public final class Rules {
                         "The setting '" + description.settings().get(i).label() + "' of " + where + " " + why + ".");
             }
         });
+        step.drafts().forEach((id, text) -> {
+            int i = description.settingIndex(id);
+            if (i < 0 || description.settings().get(i).form() != Setting.Form.CODE) {
+                throw new Refused(where + " has no text '" + id + "' that could have a draft.");
+            }
+        });
         step.follows().forEach((id, follow) -> {
             int i = description.settingIndex(id);
             if (i < 0 && description.grows()) return;

@@ -78,6 +78,12 @@ public final class Schema {
         p.set("settings", settings);
         p.set("follows", follows);
         p.set("reads", reads);
+        ObjectNode drafts = object();
+        for (Setting setting : description.settings()) {
+            if (setting.form() != Setting.Form.CODE) continue;
+            ((ObjectNode) drafts.get("properties")).set(setting.id(), string(Limits.TEXT));
+            p.set("drafts", drafts);
+        }
         return step;
     }
 

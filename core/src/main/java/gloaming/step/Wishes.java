@@ -108,6 +108,21 @@ public final class Wishes {
         return new Edit.SetFollow(step, setting, new Follow(lane, 0, 1, now, high, 0.02, 0.18));
     }
 
+    /** Puts a text into a setting if it works; otherwise keeps it as a draft, and what worked before goes on. */
+    public Edit write(Look look, String step, String setting, String text) {
+        Step at = look.step(step).orElseThrow(() -> new Refused("That step is not there any more."));
+        Description description = catalogue.of(at);
+        int index = description.settingIndex(setting);
+        if (index < 0 || description.settings().get(index).form() != Setting.Form.CODE) {
+            throw new Refused(description.name() + " has no text '" + setting + "'.");
+        }
+        boolean works =
+                catalogue.of(at.with(setting, Value.of(text))).problems().isEmpty();
+        return works
+                ? new Edit.Write(step, setting, Value.of(text), null)
+                : new Edit.Write(step, setting, at.settings().get(setting), text);
+    }
+
     /** Lets a layer's opacity follow a lane: from 0 to 1, to from nothing to where it is now, gently eased. */
     public Edit followLayer(Look look, String layer, String lane) {
         Layer at = look.mix().stream()

@@ -100,7 +100,11 @@ class PassesTest {
     void uniformsOfAllPassesAreSettingsOnceAndSamplersOfPassesAreNoReads() {
         Description d = Catalogue.all()
                 .of(new gloaming.look.Step(
-                        "s1", "shader-source", null, false, Map.of("code", Value.of(HEAD + """
+                        "s1",
+                        "shader-source",
+                        null,
+                        false,
+                        Map.of("code", Value.of(HEAD + """
                         uniform float speed; // 2 (0 to 4) for both
                         uniform sampler2D reeds;
                         uniform sampler2D trail;
@@ -110,7 +114,10 @@ class PassesTest {
                         // pass:
                         uniform float late;
                         void main() { color = texture(trail, uv) * speed * late; }
-                        """)), Map.of(), Map.of()));
+                        """)),
+                        Map.of(),
+                        Map.of(),
+                        Map.of()));
         assertThat(d.problems()).isEmpty();
         assertThat(d.settings()).extracting(Setting::id).containsExactly("code", "values", "speed", "lamp", "late");
         assertThat(d.reads()).extracting(Description.Input::name).containsExactly("reeds");

@@ -23,8 +23,10 @@ import gloaming.play.Player;
 import gloaming.sound.Sound;
 import gloaming.step.Catalogue;
 import gloaming.step.Description;
+import gloaming.step.Grows;
 import gloaming.step.Rules;
 import gloaming.step.Setting;
+import gloaming.step.Wishes;
 import java.util.List;
 import org.junit.jupiter.api.Test;
 
@@ -112,6 +114,31 @@ class ShaderStepsTest {
             assertThat(red(player, 2)).isEqualTo(0.75f);
             assertThat(player.troubles()).isEmpty();
         }
+    }
+
+    @Test
+    void aDraftThatDoesNotWorkChangesNothingThatPlaysAlsoWhenTheProgramStartsAnew() {
+        Wishes wishes = new Wishes(Catalogue.all());
+        Look look = rules.check(look(source(FLAT)));
+        Look broken = rules.check(Edits.apply(look, wishes.write(look, "s1", "code", FLAT.replace("void", "vod"))));
+        // Its sliders stay, and work.
+        Look turned = rules.check(Edits.apply(broken, new Edit.Set("s1", "level", Value.of(2))));
+        Look read = LookJson.read(LookJson.write(turned));
+        try (Crew crew = new Crew(1)) {
+            Player player = new Player(Catalogue.all(), crew);
+            player.load(rules.check(read));
+            assertThat(red(player, 0)).isEqualTo(2);
+            assertThat(player.troubles()).isEmpty();
+            Look mended = rules.check(
+                    Edits.apply(read, wishes.write(read, "s1", "code", FLAT.replace("* level", "* level * 0.5"))));
+            assertThat(mended.step("s1").orElseThrow().drafts()).isEmpty();
+            player.load(mended);
+            assertThat(red(player, 1)).isEqualTo(1);
+        }
+        Step step = turned.step("s1").orElseThrow();
+        assertThat(step.drafts()).containsEntry("code", FLAT.replace("void", "vod"));
+        assertThat(Catalogue.all().problems(step))
+                .containsExactly(new Grows.Trouble(5, 1, "'vod' : undeclared identifier"));
     }
 
     @Test

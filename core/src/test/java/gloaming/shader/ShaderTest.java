@@ -7,6 +7,7 @@ import static org.assertj.core.api.Assertions.within;
 import gloaming.flow.Crew;
 import gloaming.flow.Picture;
 import java.util.List;
+import java.util.Map;
 import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
@@ -41,6 +42,60 @@ class ShaderTest {
 
     private static String main(String body) {
         return "out vec4 color; in vec2 uv;\nvoid main() {\n" + body + "\n}\n";
+    }
+
+    private static Picture withUniforms(String text, Map<String, double[]> numbers) {
+        Shader shader = shader(text);
+        Shader.Values values = shader.values();
+        for (Shader.Uniform u : shader.uniforms()) values.set(u, numbers.getOrDefault(u.name(), new double[0]));
+        assertThat(shader.uniforms()).extracting(Shader.Uniform::name).containsAll(numbers.keySet());
+        Picture out = new Picture(4, 4);
+        shader.run(out, values, new Input[0], crew);
+        return out;
+    }
+
+    @Test
+    void theMembersOfBlocksAndStructsAreUniformsOfTheirOwn() {
+        Picture named = withUniforms(
+                """
+                layout(std140) uniform Lamp { vec3 paint; layout(row_major) mat2 turn; float level[2]; } lamp;
+                out vec4 color;
+                void main() { color = vec4(lamp.paint * lamp.level[1], lamp.turn[1].x); }
+                """,
+                Map.of(
+                        "lamp.paint", new double[] {1, 2, 3},
+                        "lamp.turn", new double[] {1, 2, 3, 4},
+                        "lamp.level", new double[] {9, 0.5}));
+        assertThat(new float[] {named.r[5], named.g[5], named.b[5], named.a[5]}).containsExactly(0.5f, 1, 1.5f, 3);
+        Picture open = withUniforms(
+                "uniform Lamp { vec3 paint; float level; }; out vec4 color; void main() { color = vec4(paint, level); }",
+                Map.of("paint", new double[] {1, 2, 3}, "level", new double[] {4}));
+        assertThat(new float[] {open.r[5], open.g[5], open.b[5], open.a[5]}).containsExactly(1, 2, 3, 4);
+        Picture struct = withUniforms(
+                "struct L { float a; bool b; }; uniform L l; out vec4 color; void main() { color = vec4(l.a, l.b, 0, 1); }",
+                Map.of("l.a", new double[] {0.25}, "l.b", new double[] {1}));
+        assertThat(new float[] {struct.r[5], struct.g[5]}).containsExactly(0.25f, 1);
+        assertThat(Shader.compile("uniform B { sampler2D t; }; out vec4 c; void main() { c = vec4(1); }")
+                        .problems())
+                .extracting(Problem::text)
+                .first()
+                .isEqualTo("'t' : a sampler cannot be in a block");
+        assertThat(Shader.compile("uniform B { float t; }; out vec4 c; void main() { t = 1.0; c = vec4(t); }")
+                        .problems())
+                .extracting(Problem::text)
+                .first()
+                .asString()
+                .contains("l-value required");
+    }
+
+    @Test
+    void aPictureAsAStatementDoesNothing() {
+        String text = "uniform sampler2D t[2]; out vec4 c; void main() { t; t[0]; t[1], c = vec4(t.length()); }";
+        Shader shader = shader(text);
+        Input input = new Input(new Picture(2, 2), Input.Edge.HOLD, false);
+        Picture out = new Picture(4, 4);
+        shader.run(out, shader.values(), new Input[] {input, input}, crew);
+        assertThat(out.r[5]).isEqualTo(2);
     }
 
     /** One line of statements, and the sentence at its place: the line and column of what is wrong. */

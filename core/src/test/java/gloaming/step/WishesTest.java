@@ -37,6 +37,25 @@ class WishesTest {
     }
 
     @Test
+    void writingIsOneStepOfUndoWhetherItWorksOrNot() {
+        Look look = added("shader-source");
+        Edit bad = wishes.write(look, "s1", "code", "void main() {");
+        Look broken = with(look, bad);
+        assertThat(broken.step("s1").orElseThrow().settings()).isEmpty();
+        Edit good = wishes.write(broken, "s1", "code", "out vec4 c; void main() { c = vec4(1); }");
+        assertThat(Edits.continues(bad, good)).isTrue();
+        assertThat(with(broken, good).step("s1").orElseThrow().drafts()).isEmpty();
+        assertThat(with(with(broken, good), Edits.inverse(broken, good))).isEqualTo(broken);
+        assertThat(with(broken, Edits.inverse(look, bad))).isEqualTo(look);
+        assertThatThrownBy(() -> wishes.write(look, "s1", "values", "x"))
+                .isInstanceOf(Refused.class)
+                .hasMessage("Shader has no text 'values'.");
+        assertThatThrownBy(() -> with(look, new Edit.Write("s1", "values", null, "x")))
+                .isInstanceOf(Refused.class)
+                .hasMessageContaining("no text 'values' that could have a draft");
+    }
+
+    @Test
     void lanesOfOneNameAreNumbered() {
         assertThat(added("fill", "fill", "fill").lanes())
                 .extracting(Lane::name)

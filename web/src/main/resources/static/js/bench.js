@@ -5,6 +5,7 @@ import { Curves } from './curves.js';
 import { Sound } from './sound.js';
 import { RAILS } from './rails.js';
 import { gesture, paint, slider, tidy } from './slider.js';
+import { codeEditor } from './code.js';
 
 const COLOURS = { raw: '#8d85a3', eased: '#ffb27a', signal: '#9ad8cb' };
 const root = /** @type {HTMLElement} */ (document.querySelector('.bench'));
@@ -17,6 +18,9 @@ const $ = (/** @type {string} */ selector) => /** @type {any} */ (document.query
 
 /** Numbers that change many times a second stay out of Alpine: they are painted straight into the page. */
 let board = /** @type {any} */ (null);
+let editor = /** @type {Awaited<ReturnType<typeof codeEditor>> | null} */ (null);
+/** Keys that follow one another closely are one step of undo. */
+let burst = { gesture: 0, at: 0 };
 let tilesList = 0;
 let tileSteps = /** @type {string[]} */ ([]);
 
@@ -39,6 +43,7 @@ Alpine.data('bench', () => ({
   finder: { open: false, words: '', lane: /** @type {string|null} */ (null), place: 0, found: /** @type {string[]} */ ([]), at: 0 },
   drag: { step: '', layer: '', over: '' },
   naming: false,
+  writing: '', versions: /** @type {any[]} */ ([]), versionName: '', word: /** @type {any} */ (null),
   media: /** @type {{ref: string, kind: string, name: string}[]} */ ([]),
   mediaPage: `/shows/${root.dataset.show}/media`,
 
@@ -53,7 +58,8 @@ Alpine.data('bench', () => ({
       this.version = m.version;
       if (m.select) this.wantSelect = m.select;
     };
-    live.on.refused = (m) => { this.refusal = m.says; clearTimeout(this.refusing); this.refusing = setTimeout(() => { this.refusal = ''; }, 8000); };
+    live.on.refused = (m) => { editor?.refused(); this.refusal = m.says; clearTimeout(this.refusing); this.refusing = setTimeout(() => { this.refusal = ''; }, 8000); };
+    live.on.versions = (m) => { if (m.step === this.writing) this.versions = m.list; };
     live.on.found = (m) => { if (m.asked === live.asked) { this.finder.found = m.steps; this.finder.at = 0; } };
     live.onFrame = ({ bitmap }) => this.frame(bitmap);
     live.onTiles = (tiles) => this.tiles(tiles);
@@ -74,16 +80,21 @@ Alpine.data('bench', () => ({
   take(m) {
     const structure = JSON.stringify(this.look.lanes.map((l) => l.steps.map((s) => s.id)));
     this.look = m.look;
-    this.grow(m.grown ?? {});
+    this.grown = m.grown ?? {};
     this.loaded = true;
     this.version = m.version;
     this.canUndo = m.canUndo;
     this.canRedo = m.canRedo;
     document.title = `${m.look.name} · Gloaming`;
-    if (this.wantSelect && this.find(this.wantSelect)) { this.select(this.wantSelect); this.wantSelect = ''; }
+    if (this.wantSelect && this.find(this.wantSelect)) {
+      this.select(this.wantSelect);
+      this.wantSelect = '';
+      if (this.codeSetting) this.write();
+    }
     if (this.stepId && !this.find(this.stepId)) this.stepId = '';
     if (!this.stepId && !this.laneId && !this.layerId && m.look.lanes.length) this.select(m.look.lanes.at(-1).steps.at(-1)?.id ?? '');
     if (structure !== JSON.stringify(m.look.lanes.map((l) => l.steps.map((s) => s.id)))) this.$nextTick(() => this.askTiles());
+    this.syncCode();
     this.$nextTick(() => this.wire());
   },
 
@@ -194,6 +205,7 @@ Alpine.data('bench', () => ({
     const view = $('.lanes').getBoundingClientRect();
     const inMix = new Set(this.look.mix.map((l) => this.lastStep(l.lane)));
     tileSteps = this.look.lanes.flatMap((lane) => lane.steps).filter((s) => this.gives(s) !== 'signal').filter((s) => {
+      if (this.writing) return inMix.has(s.id);
       const box = document.getElementById(`step-${s.id}`)?.getBoundingClientRect();
       return inMix.has(s.id) || !box || (box.bottom > view.top - 80 && box.top < view.bottom + 80 && box.right > view.left && box.left < view.right + 80);
     }).map((s) => s.id);
@@ -210,14 +222,6 @@ Alpine.data('bench', () => ({
   laneById(id) { return this.look.lanes.find((lane) => lane.id === id) ?? null; },
   laneName(id) { return this.laneById(id)?.name ?? '—'; },
   lastStep(lane) { return this.laneById(lane)?.steps.at(-1)?.id ?? ''; },
-  /** What steps have beyond their type's settings; while a text is wrong, what it had before stays. */
-  grow(grown) {
-    for (const id of Object.keys(grown)) {
-      const before = this.grown[id];
-      if (grown[id].problems.length && before) grown[id] = { ...before, problems: grown[id].problems };
-    }
-    this.grown = grown;
-  },
   get chosen() { return this.find(this.stepId); },
   get chosenLane() { return this.laneId ? this.laneById(this.laneId) : null; },
   get chosenLayer() { return this.layerId ? this.look.mix.find((l) => l.id === this.layerId) ?? null : null; },
@@ -231,13 +235,14 @@ Alpine.data('bench', () => ({
   name(step) { return step.label || catalogue[step.type].name; },
   gives(step) { return catalogue[step.type].gives; },
   select(id) {
+    if (this.writing && id !== this.writing) { editor?.flush(); this.writing = ''; this.$nextTick(() => this.askTiles()); }
     this.stepId = id; this.laneId = ''; this.layerId = '';
     const follows = Object.keys(this.find(id)?.follows ?? {});
     this.focusSetting = follows[0] ?? '';
     this.$nextTick(() => this.wire());
   },
-  selectLane(id) { this.laneId = id; this.stepId = ''; this.layerId = ''; this.$nextTick(() => this.wire()); },
-  selectLayer(id) { this.layerId = id; this.stepId = ''; this.laneId = ''; },
+  selectLane(id) { if (this.writing) this.closeCode(); this.laneId = id; this.stepId = ''; this.layerId = ''; this.$nextTick(() => this.wire()); },
+  selectLayer(id) { if (this.writing) this.closeCode(); this.layerId = id; this.stepId = ''; this.laneId = ''; },
   isThin(lane) { return lane.steps.length > 0 && lane.steps.every((s) => this.gives(s) === 'signal'); },
   kinds(lane) {
     if (!lane.steps.length) return 'empty';
@@ -279,7 +284,6 @@ Alpine.data('bench', () => ({
       reset: () => this.set(s, null, 0),
     };
   },
-  /** A field of code takes over its value but while somebody types in it. */
   /** What a setting may refer to: nothing, what fits its kinds, and what it refers to although it is gone. */
   mediaFor(s) {
     const fit = this.media.filter((m) => s.choices.includes(m.kind));
@@ -292,31 +296,70 @@ Alpine.data('bench', () => ({
     if (answer.ok) this.media = await answer.json();
   },
 
-  drawCode(el, s) {
-    const value = String(this.value(s));
-    if (document.activeElement !== el && el.value !== value) el.value = value;
+  // Writing a step's text
+
+  get codeSetting() { return this.settings.find((s) => s.form === 'CODE') ?? null; },
+  /** The text as it is being written: what plays, or what does not work yet. */
+  written(step) {
+    const s = this.codeSetting;
+    return step.drafts?.[s.id] ?? String(step.settings?.[s.id] ?? s.initial);
   },
-  typedCode(s, event) {
-    clearTimeout(this.typing);
-    const step = this.stepId;
-    this.typing = setTimeout(() => { if (this.stepId === step && event.target.value !== this.value(s)) this.set(s, event.target.value, 0); }, 350);
+  get codeState() {
+    if (!this.chosen || !this.writing) return '';
+    return this.problems.length ? 'Does not work yet; the last text that did goes on.' : 'Plays.';
   },
-  /** Tab and Enter keep the indentation; Escape leaves the field. */
-  codeKey(event) {
-    const el = event.target;
-    if (event.key !== 'Enter' && (event.key !== 'Tab' || event.shiftKey)) return;
-    event.preventDefault();
-    const line = el.value.slice(el.value.lastIndexOf('\n', el.selectionStart - 1) + 1, el.selectionStart);
-    el.setRangeText(event.key === 'Tab' ? '    ' : '\n' + line.match(/^ */)[0], el.selectionStart, el.selectionEnd, 'end');
-    el.dispatchEvent(new Event('input'));
+  async write() {
+    if (!this.codeSetting) return;
+    this.writing = this.stepId;
+    this.askTiles();
+    editor ??= await codeEditor($('.code-host'), {
+      write: (text) => this.sendText(text),
+      keep: () => this.keepVersion(),
+      leave: () => this.closeCode(),
+      word: (entry) => { if (entry?.name !== this.word?.name) this.word = entry; },
+    });
+    this.openText();
+    editor.focus();
   },
-  goLine(problem) {
-    const el = $('.code');
-    const line = Number(problem.match(/^line (\d+)/)?.[1] ?? 1);
-    const starts = el.value.split('\n').slice(0, line - 1).join('\n').length + (line > 1 ? 1 : 0);
-    el.focus();
-    el.setSelectionRange(starts, starts + (el.value.split('\n')[line - 1] ?? '').length);
+  openText() {
+    if (!editor || !this.chosen) return;
+    this.versions = [];
+    editor.open(this.written(this.chosen));
+    editor.mark(this.problems);
+    live.send({ do: 'versions', step: this.writing, setting: this.codeSetting.id });
   },
+  sendText(text) {
+    if (!this.find(this.writing)) return;
+    const now = performance.now();
+    if (now - burst.at > 1500) burst.gesture = gesture();
+    burst.at = now;
+    live.send({ do: 'write', gesture: burst.gesture, step: this.writing, setting: this.codeSetting.id, text });
+  },
+  /** After the document has come: the editor shows what is wrong, or another text. */
+  syncCode() {
+    if (!this.writing || !editor) return;
+    if (!this.find(this.writing)) return this.closeCode();
+    if (this.stepId !== this.writing) return;
+    editor.take(this.written(this.chosen));
+    editor.mark(this.problems);
+  },
+  keepVersion() {
+    editor?.flush();
+    live.send({ do: 'keep', step: this.writing, setting: this.codeSetting.id, name: this.versionName });
+    this.versionName = '';
+  },
+  goBack(version) {
+    editor?.flush();
+    live.send({ do: 'go-back', step: this.writing, setting: this.codeSetting.id, version });
+  },
+  closeCode() {
+    editor?.flush();
+    const id = this.writing;
+    this.writing = '';
+    this.$nextTick(() => { this.askTiles(); this.wire(); document.getElementById(`step-${id}`)?.focus(); });
+  },
+  versionText(v) { return [v.name ? v.at : '', `${v.lines} lines`, v.works ? '' : 'does not work', v.same ? 'now' : ''].filter(Boolean).join(' · '); },
+  goProblem(problem) { if (!this.writing) this.write().then(() => editor?.go(problem)); else editor?.go(problem); },
   set(setting, value, g) {
     const step = this.chosen;
     if (!step) return;
@@ -573,6 +616,7 @@ Alpine.data('bench', () => ({
   get savedText() { return this.savedVersion >= this.version ? 'saved' : 'saving…'; },
 
   key(event) {
+    if (event.target.closest?.('.code-host')) return;
     const typing = /^(INPUT|SELECT|TEXTAREA)$/.test(event.target.tagName);
     const command = event.ctrlKey || event.metaKey;
     if (command && event.key.toLowerCase() === 'z') { event.preventDefault(); return event.shiftKey ? this.redo() : this.undo(); }
@@ -588,11 +632,12 @@ Alpine.data('bench', () => ({
       s: () => (this.laneId ? this.soloLane(this.chosenLane) : this.soloStep()),
       w: () => this.only(''),
       p: () => this.toggleProbe(),
+      e: () => this.write(),
       n: () => this.openFinder(null, 0),
       r: () => $('.set .rename')?.focus(),
       B: () => this.blackout(0),
       F: () => this.blackout(2),
-      Escape: () => this.closeFinder(),
+      Escape: () => (this.finder.open || !this.writing ? this.closeFinder() : this.closeCode()),
       ArrowLeft: () => (event.altKey ? this.shift(-1) : this.walk(-1, 0)),
       ArrowRight: () => (event.altKey ? this.shift(1) : this.walk(1, 0)),
       ArrowUp: () => (event.altKey ? (this.layerId ? this.moveLayer(-1) : this.moveLane(-1)) : this.walk(0, -1)),

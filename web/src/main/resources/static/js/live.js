@@ -64,6 +64,6 @@ export class Live {
   /** Sends now; while the program is away edits wait and everything else is dropped. @param {object} message */
   send(message) {
     if (this.open) this.socket?.send(JSON.stringify(message));
-    else if (/** @type {any} */ (message).do === 'edit' && this.waiting.length < 500) this.waiting.push(message);
+    else if (['edit', 'write'].includes(/** @type {any} */ (message).do) && this.waiting.length < 500) this.waiting.push(message);
   }
 }

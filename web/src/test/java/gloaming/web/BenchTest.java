@@ -223,42 +223,6 @@ class BenchTest {
     }
 
     @Test
-    void aShaderIsWrittenItsUniformBecomesASliderAndAWrongLineIsNamedWhileThePictureGoesOn() {
-        OpenLook open = bench("Shader");
-        addAndSelect(open, "n", "glsl", "shader-source");
-        until(
-                "the shader it begins with is on the monitor",
-                () -> middle().get(0).intValue() > 60);
-        WebElement code = browser.findElement(By.cssSelector("textarea.code"));
-        code.clear();
-        code.sendKeys(
-                "out vec4 color;\nuniform float level; // 0.3 (0 to 1)\nvoid main() { color = vec4(0, level, 0, 1); }");
-        until(
-                "its uniform is a slider",
-                () -> !browser.findElements(By.cssSelector(".sl[data-setting=level]"))
-                        .isEmpty());
-        until(
-                "it is green",
-                () -> middle().get(1).intValue() > 100 && middle().get(0).intValue() < 20);
-        WebElement number = browser.findElement(By.cssSelector("input[aria-label='level as a number']"));
-        number.sendKeys(Keys.chord(Keys.CONTROL, "a"), "0.8", Keys.ENTER);
-        until("it is brighter", () -> middle().get(1).intValue() > 200);
-
-        code = browser.findElement(By.cssSelector("textarea.code"));
-        code.sendKeys(" wrong");
-        until(
-                "the wrong line is named",
-                () -> browser.findElements(By.cssSelector(".problems li")).stream()
-                        .anyMatch(e -> e.getText().contains("line 3")));
-        until(
-                "the footer says that it goes on",
-                () -> browser.findElement(By.cssSelector(".says")).getText().contains("goes on as it was before"));
-        assertThat(middle().get(1).intValue()).isGreaterThan(200);
-        assertThat(browser.findElements(By.cssSelector(".sl[data-setting=level]")))
-                .hasSize(1);
-    }
-
-    @Test
     void aSliderIsDraggedAsOneStepOfUndo() {
         OpenLook open = bench("Slider");
         addAndSelect(open, "n", "solid", "fill");

@@ -106,6 +106,30 @@ class ShadeTest {
     }
 
     @Test
+    void passesAreDrawnOneAfterTheOtherEachInItsOwnSizeAndAFrameBeforeIsEmpty() throws Exception {
+        String text = file("passes.frag", """
+                in vec2 uv;
+                out vec4 color;
+                uniform vec2 size;
+                uniform sampler2D coarse; // repeat
+                // pass: coarse 2x3
+                void main() { color = vec4(size, gl_FragCoord.x, 1) + texture(coarse, uv); }
+                // pass:
+                void main() { color = vec4(texelFetch(coarse, ivec2(1, 0), 0).rgb + vec3(0, 0, size.x), 1); }
+                """);
+        Path out = folder.resolve("passes.pfm");
+        CommandTest.Ended ended = shade(text, "--size", "8x4", "--out", out.toString());
+        assertThat(ended.code()).as(ended.err()).isZero();
+        assertThat(java.util.Arrays.copyOf(pfm(out, 8, 4), 3)).containsExactly(2, 3, 9.5f);
+
+        String bad = file(
+                "bad-pass.frag", "out vec4 c;\n// pass: a\nvoid main() { c = 1; }\n// pass:\nvoid main() { c; }\n");
+        CommandTest.Ended wrong = shade(bad, "--size", "8x4", "--out", out.toString());
+        assertThat(wrong.code()).isEqualTo(1);
+        assertThat(wrong.err()).contains(bad + ":3:17: '=' : cannot convert from 'int' to 'vec4'");
+    }
+
+    @Test
     void errorsNameFileLineAndColumnAndTheCodeIsOne() throws Exception {
         String bad = file("bad.frag", "out vec4 color;\nvoid main() {\n  color = vec4(wave);\n  int a = 1.0;\n}\n");
         Path out = folder.resolve("out.png");

@@ -6,8 +6,8 @@ import gloaming.look.Limits;
 import gloaming.look.Refused;
 import gloaming.media.RawPicture;
 import gloaming.media.Unreadable;
-import gloaming.shader.Input;
 import gloaming.shader.Note;
+import gloaming.shader.Passes;
 import gloaming.shader.Problem;
 import gloaming.shader.Shader;
 import java.io.BufferedReader;
@@ -217,26 +217,23 @@ final class Shade implements Callable<Integer> {
             throw new Refused(job.file + " is larger than a shader may be (1 MB).");
         String text = Files.readString(job.file);
         long begun = System.nanoTime();
-        Shader.Result result = Shader.compile(text);
+        Passes passes = Passes.compile(text);
         double compileMs = (System.nanoTime() - begun) / 1e6;
-        if (result.shader() == null) return new Done(result.problems(), compileMs, 0);
-        Shader shader = result.shader();
-        Shader.Values values = values(shader, job);
-        Input[] pictures = new Input[shader.samplers().size()];
-        for (int i = 0; i < pictures.length; i++) {
-            Path path = job.inputs.get(shader.samplers().get(i).name());
-            pictures[i] = new Input(
-                    path == null ? new Picture(1, 1).fill(0, 0, 0, 1) : RawPicture.read(path), Input.Edge.HOLD, false);
+        if (!passes.problems().isEmpty()) return new Done(passes.problems(), compileMs, 0);
+        Map<String, Picture> inputs = new LinkedHashMap<>();
+        for (Map.Entry<String, Path> input : job.inputs.entrySet()) {
+            inputs.put(input.getKey(), RawPicture.read(input.getValue()));
         }
         Picture picture = new Picture(job.width, job.height);
         begun = System.nanoTime();
-        shader.run(picture, values, pictures, crew);
+        passes.draw(picture, pass -> values(pass, job), inputs, crew);
         double frameMs = (System.nanoTime() - begun) / 1e6;
         RawPicture.write(picture, job.out);
         return new Done(List.of(), compileMs, frameMs);
     }
 
-    private static Shader.Values values(Shader shader, Job job) {
+    private static Shader.Values values(Passes.Pass pass, Job job) {
+        Shader shader = pass.shader();
         Shader.Values values = shader.values();
         for (Shader.Uniform uniform : shader.uniforms()) {
             double[] given = job.uniforms.get(uniform.name());
@@ -244,7 +241,7 @@ final class Shade implements Callable<Integer> {
                 given = switch (uniform.name()) {
                     case "time" -> new double[] {job.time};
                     case "beat" -> new double[] {job.time * 2};
-                    case "size" -> new double[] {job.width, job.height};
+                    case "size" -> new double[] {pass.width(job.width), pass.height(job.height)};
                     case "frame", "seed" -> new double[] {0};
                     default -> Note.of(uniform.comment()).initial();
                 };

@@ -6,10 +6,14 @@ import gloaming.play.Board;
 import gloaming.play.Diagnosis;
 import gloaming.step.Catalogue;
 import gloaming.step.Description;
+import gloaming.step.Grows;
 import gloaming.step.Setting;
 import gloaming.web.store.Journal;
 import gloaming.web.store.OpenLook;
+import gloaming.web.store.Versions;
+import java.time.format.DateTimeFormatter;
 import java.util.List;
+import java.util.Locale;
 import org.springframework.stereotype.Component;
 import tools.jackson.databind.json.JsonMapper;
 import tools.jackson.databind.node.ArrayNode;
@@ -99,18 +103,21 @@ class Boards {
         ObjectNode all = JSON.createObjectNode();
         look.steps().forEach(step -> {
             Description d = Catalogue.all().of(step);
-            if (d.grows()) all.set(step.id(), face(JSON.createObjectNode(), d));
+            if (d.grows())
+                all.set(
+                        step.id(),
+                        face(JSON.createObjectNode(), d, Catalogue.all().problems(step)));
         });
         return all;
     }
 
-    private static ObjectNode face(ObjectNode o, Description d) {
+    private static ObjectNode face(ObjectNode o, Description d, List<Grows.Trouble> troubles) {
         ArrayNode settings = o.putArray("settings");
         for (Setting setting : d.settings()) settings.add(JSON.valueToTree(setting));
         ArrayNode reads = o.putArray("reads");
         for (Description.Input input : d.reads()) reads.add(JSON.valueToTree(input));
         ArrayNode problems = o.putArray("problems");
-        d.problems().forEach(problems::add);
+        troubles.forEach(t -> problems.add(JSON.valueToTree(t)));
         return o;
     }
 
@@ -145,6 +152,23 @@ class Boards {
                 .toString();
     }
 
+    /** The versions of a text that were kept, newest first; {@code now} is the text as it is being written. */
+    String versions(String step, String setting, List<Versions.Row> rows, String now) {
+        ObjectNode o = JSON.createObjectNode();
+        o.put("is", "versions").put("step", step).put("setting", setting);
+        ArrayNode list = o.putArray("list");
+        for (Versions.Row row : rows) {
+            list.addObject()
+                    .put("id", row.id())
+                    .put("at", row.at().format(DateTimeFormatter.ofPattern("d MMM HH:mm", Locale.ENGLISH)))
+                    .put("name", row.name())
+                    .put("works", row.works())
+                    .put("lines", row.text().lines().count())
+                    .put("same", row.text().equals(now));
+        }
+        return o.toString();
+    }
+
     String pong(double at, double clock) {
         return JSON.createObjectNode()
                 .put("is", "pong")
@@ -163,7 +187,7 @@ class Boards {
             o.put("id", d.id()).put("name", d.name()).put("does", d.does());
             o.put("takes", d.takes() == null ? null : d.takes().id())
                     .put("gives", d.gives().id());
-            face(o, d);
+            face(o, d, List.of());
         }
         return all.toString();
     }

@@ -7,15 +7,18 @@ import gloaming.look.Look;
 import gloaming.look.LookJson;
 import gloaming.look.Refused;
 import gloaming.look.Step;
+import gloaming.look.Value;
 import gloaming.play.Stage;
 import gloaming.play.Tiles;
 import gloaming.step.Catalogue;
+import gloaming.step.Description;
 import gloaming.step.Finder;
 import gloaming.step.Rules;
 import gloaming.step.Wishes;
 import gloaming.web.store.Journal;
 import gloaming.web.store.OpenLook;
 import gloaming.web.store.Shows;
+import gloaming.web.store.Versions;
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
@@ -43,6 +46,7 @@ class LiveSocket extends AbstractWebSocketHandler {
 
     private final House house;
     private final Shows shows;
+    private final Versions versions;
     private final Courier courier;
     private final Boards boards;
     private final Stage stage;
@@ -50,9 +54,10 @@ class LiveSocket extends AbstractWebSocketHandler {
     private final Wishes wishes = new Wishes(Catalogue.all());
     private final Map<String, Viewer> viewers = new ConcurrentHashMap<>();
 
-    LiveSocket(House house, Shows shows, Courier courier, Boards boards, Journal journal) {
+    LiveSocket(House house, Shows shows, Versions versions, Courier courier, Boards boards, Journal journal) {
         this.house = house;
         this.shows = shows;
+        this.versions = versions;
         this.courier = courier;
         this.boards = boards;
         stage = house.stage();
@@ -160,6 +165,24 @@ class LiveSocket extends AbstractWebSocketHandler {
                 apply(viewer, open, m, wishes.follow(look, text(m, "step"), text(m, "setting"), text(m, "lane")), null);
             case "follow-layer" ->
                 apply(viewer, open, m, wishes.followLayer(look, text(m, "layer"), text(m, "lane")), null);
+            case "write" -> write(viewer, open, m, text(m, "text"));
+            case "versions" -> versions(viewer, open, m);
+            case "keep" -> {
+                keep(open, m, m.path("name").asString(""));
+                versions(viewer, open, m);
+            }
+            case "go-back" -> {
+                Versions.Row row = versions.find(
+                                open.id,
+                                text(m, "step"),
+                                text(m, "setting"),
+                                m.path("version").asLong(0))
+                        .orElseThrow(() -> new Refused("That version is not there any more."));
+                // What stands there now is not lost by going back.
+                keep(open, m, "");
+                write(viewer, open, m, row.text());
+                versions(viewer, open, m);
+            }
             case "find" ->
                 viewer.send(new TextMessage(boards.found(
                         m.path("asked").asLong(0),
@@ -185,6 +208,53 @@ class LiveSocket extends AbstractWebSocketHandler {
             case "sound" -> house.choose(open.showId, m.hasNonNull("sound") ? text(m, "sound") : null);
             default -> throw new Refused("The page asked for something this program does not know; load it again.");
         }
+    }
+
+    /** Whoever writes is told the document also within a gesture: what is wrong with the text comes with it. */
+    private void write(Viewer viewer, OpenLook open, JsonNode m, String text) {
+        Edit edit = wishes.write(open.look(), text(m, "step"), text(m, "setting"), text);
+        house.refresh(open, open.apply(edit, m.path("gesture").asLong(0)));
+        viewer.knowsVersion = open.version();
+        viewer.send(new TextMessage(boards.look(open)));
+    }
+
+    private void keep(OpenLook open, JsonNode m, String name) {
+        Step step = step(open, m);
+        String now = written(step, text(m, "setting"));
+        versions.keep(
+                open.id,
+                step.id(),
+                text(m, "setting"),
+                name,
+                now,
+                Catalogue.all().problems(step).isEmpty());
+    }
+
+    private void versions(Viewer viewer, OpenLook open, JsonNode m) {
+        Step step = step(open, m);
+        String setting = text(m, "setting");
+        viewer.send(new TextMessage(
+                boards.versions(step.id(), setting, versions.of(open.id, step.id(), setting), written(step, setting))));
+    }
+
+    private static Step step(OpenLook open, JsonNode m) {
+        return open.look().step(text(m, "step")).orElseThrow(() -> new Refused("That step is not there any more."));
+    }
+
+    /** A text as it is being written. */
+    private static String written(Step step, String setting) {
+        String draft = step.drafts().get(setting);
+        if (draft != null) return draft;
+        Description description = Catalogue.all().of(step);
+        int i = description.settingIndex(setting);
+        if (i >= 0
+                && step.settings()
+                                .getOrDefault(
+                                        setting, description.settings().get(i).initial())
+                        instanceof Value.Word word) {
+            return word.text();
+        }
+        throw new Refused(description.name() + " has no text '" + setting + "'.");
     }
 
     private void apply(Viewer viewer, OpenLook open, JsonNode m, Edit edit, String select) {

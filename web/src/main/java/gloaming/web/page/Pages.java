@@ -4,6 +4,7 @@ import gloaming.look.Look;
 import gloaming.look.Refused;
 import gloaming.media.Facts;
 import gloaming.media.Wav;
+import gloaming.shader.Help;
 import gloaming.web.live.CatalogueJson;
 import gloaming.web.live.House;
 import gloaming.web.store.Journal;
@@ -102,6 +103,12 @@ class Pages {
     @ResponseBody
     String catalogue() {
         return catalogue.text();
+    }
+
+    @GetMapping(value = "/glsl.json", produces = MediaType.APPLICATION_JSON_VALUE)
+    @ResponseBody
+    List<Help.Entry> help() {
+        return Help.ENTRIES;
     }
 
     @GetMapping("/looks/{id}/picture.jpg")
