@@ -233,12 +233,6 @@ class MediaPages {
         return name.isEmpty() ? "medium" : name;
     }
 
-    @ExceptionHandler(Refused.class)
-    String refused(Refused e, RedirectAttributes flash) {
-        flash.addFlashAttribute("refused", e.getMessage());
-        return "redirect:/";
-    }
-
     @ExceptionHandler(MultipartException.class)
     ResponseEntity<Map<String, String>> tooLarge() {
         return ResponseEntity.status(HttpStatus.CONTENT_TOO_LARGE)

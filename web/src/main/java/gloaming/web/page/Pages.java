@@ -253,12 +253,6 @@ class Pages {
     }
 
     /** A refusal is said on the page of shows, where everything else still is. */
-    @ExceptionHandler(Refused.class)
-    String refused(Refused e, RedirectAttributes flash) {
-        flash.addFlashAttribute("refused", e.getMessage());
-        return "redirect:/";
-    }
-
     @ExceptionHandler(org.springframework.web.multipart.MultipartException.class)
     String tooLarge(RedirectAttributes flash) {
         flash.addFlashAttribute(
