@@ -8,24 +8,31 @@ import jdk.incubator.vector.VectorOperators;
 import jdk.incubator.vector.VectorSpecies;
 
 /**
- * A shader's input with the four channels of a pixel side by side, so that a place is read as four short vectors; behind the
- * last pixel stands an empty one, for what lies beyond an empty border. Its buffer is used again from frame to frame.
+ * A shader's input with the four channels of a pixel side by side and a margin round it that holds what lies beyond the border:
+ * so two pixels beside each other are always read at once, and no place needs to be told from another. Its buffer is used again
+ * from frame to frame.
  */
 final class Texels {
-    private static final VectorSpecies<Float> PIXEL = FloatVector.SPECIES_128;
+    private static final VectorSpecies<Float> PAIR = FloatVector.SPECIES_256;
     private static final VectorSpecies<Float> F = FloatVector.SPECIES_PREFERRED;
-    private static final VectorSpecies<Integer> I = IntVector.SPECIES_PREFERRED;
+    private static final int LANES = F.length();
+    /** Pixels beyond the border on the low side, and on both sides together. */
+    private static final int LOW = 1;
 
-    /** Room for one thread: which four pixels, how far between them, and what was read. */
+    private static final int MARGIN = 3;
+
+    /** Room for one thread: the lower left one of four pixels, how far between them, and what was read of two columns. */
     static final class Room {
-        final int[] corners = new int[4 * Program.STRIDE];
-        final float[] between = new float[2 * Program.STRIDE];
-        final float[] read = new float[4 * Program.STRIDE];
+        final int[] corner = new int[Program.STRIDE];
+        final float[] across = new float[Program.STRIDE];
+        final float[] up = new float[Program.STRIDE];
+        final float[] pairs = new float[8 * Program.STRIDE];
     }
 
-    private float[] rgba = new float[4];
+    private float[] rgba = new float[4 * (1 + MARGIN) * (1 + MARGIN) + 4];
     private int width = 1;
     private int height = 1;
+    private int row = 4 * (1 + MARGIN);
     private Input.Edge edge = Input.Edge.HOLD;
     private boolean nearest;
 
@@ -35,91 +42,39 @@ final class Texels {
         height = p.height;
         edge = input.edge();
         nearest = input.nearest();
-        int floats = Math.multiplyExact(4, p.pixels() + 1);
+        row = 4 * (width + MARGIN);
+        // Behind the last row stands one more pixel, which is always empty.
+        int floats = Math.addExact(Math.multiplyExact(row, height + MARGIN), 4);
         if (rgba.length != floats) rgba = new float[floats];
-        crew.each(p.height, 16, (from, to) -> {
-            for (int i = from * width; i < to * width; i++) {
-                rgba[4 * i] = p.r[i];
-                rgba[4 * i + 1] = p.g[i];
-                rgba[4 * i + 2] = p.b[i];
-                rgba[4 * i + 3] = p.a[i];
-            }
+        crew.each(height + MARGIN, 16, (from, to) -> {
+            for (int y = from; y < to; y++) fill(p, y);
         });
     }
 
-    /** Reads at places from 0 to 1, linearly between the centres of four pixels; {@code o0} to {@code o3} take the channels. */
-    void texture(float[] f, int o0, int o1, int o2, int o3, int u, int su, int v, int sv, int n, Room room) {
-        if (edge == Input.Edge.HOLD && !nearest) held(f, u, su, v, sv, n, width, height, room);
-        else corners(f, u, su, v, sv, n, room);
-        blend(rgba, room.corners, room.between, room.read, n);
-        apart(room.read, f, o0, o1, o2, o3, n);
-    }
-
-    /** Reads pixels by their column and row; beyond the border there is nothing. */
-    void fetch(float[] f, int[] w, int o0, int o1, int o2, int o3, int u, int su, int v, int sv, int n, Room room) {
-        for (int i = 0; i < n; i++) {
-            int x = w[u + (i & su)];
-            int y = w[v + (i & sv)];
-            int at = x >= 0 && y >= 0 && x < width && y < height ? 4 * (y * width + x) : rgba.length - 4;
-            for (int c = 0; c < 4; c++) room.read[4 * i + c] = rgba[at + c];
+    /** One row of the buffer from the row of the picture that it shows. */
+    private void fill(Picture p, int y) {
+        int start = y * row;
+        int of = within(y - LOW, height);
+        if (of < 0) {
+            java.util.Arrays.fill(rgba, start, start + row, 0);
+            return;
         }
-        apart(room.read, f, o0, o1, o2, o3, n);
-    }
-
-    static void held(float[] f, int u, int su, int v, int sv, int n, int width, int height, Room room) {
-        for (int i = 0; i < n; i += F.length()) {
-            FloatVector x = FloatVector.fromArray(F, f, u + (i & su)).mul(width).sub(0.5f);
-            FloatVector y =
-                    FloatVector.fromArray(F, f, v + (i & sv)).mul(height).sub(0.5f);
-            // What lies further out than a pixel shows the same; what is no number lies at the border.
-            x = x.blend(-1, x.compare(VectorOperators.NE, x)).max(-1).min(width);
-            y = y.blend(-1, y.compare(VectorOperators.NE, y)).max(-1).min(height);
-            FloatVector left = Wide.floor(x);
-            FloatVector low = Wide.floor(y);
-            x.sub(left).intoArray(room.between, i);
-            y.sub(low).intoArray(room.between, Program.STRIDE + i);
-            IntVector x0 = Wide.whole(left);
-            IntVector y0 = Wide.whole(low);
-            IntVector x1 = x0.add(1).max(0).min(width - 1);
-            IntVector y1 = y0.add(1).max(0).min(height - 1).mul(width);
-            x0 = x0.max(0).min(width - 1);
-            y0 = y0.max(0).min(height - 1).mul(width);
-            corner(room.corners, i, y0.add(x0));
-            corner(room.corners, Program.STRIDE + i, y0.add(x1));
-            corner(room.corners, 2 * Program.STRIDE + i, y1.add(x0));
-            corner(room.corners, 3 * Program.STRIDE + i, y1.add(x1));
+        int at = p.at(of);
+        int to = start + 4 * LOW;
+        for (int x = 0; x < width; x++) {
+            rgba[to + 4 * x] = p.r[at + x];
+            rgba[to + 4 * x + 1] = p.g[at + x];
+            rgba[to + 4 * x + 2] = p.b[at + x];
+            rgba[to + 4 * x + 3] = p.a[at + x];
+        }
+        for (int k = 0; k < MARGIN; k++) {
+            int x = k < LOW ? k - LOW : width + k - LOW;
+            int shows = within(x, width);
+            for (int c = 0; c < 4; c++) rgba[to + 4 * x + c] = shows < 0 ? 0 : p.plane(c)[at + shows];
         }
     }
 
-    private static void corner(int[] corners, int at, IntVector pixel) {
-        pixel.lanewise(VectorOperators.LSHL, 2).intoArray(corners, at);
-    }
-
-    /** The plain version, for every kind of border. */
-    void corners(float[] f, int u, int su, int v, int sv, int n, Room room) {
-        for (int i = 0; i < n; i++) {
-            float x = f[u + (i & su)] * width - 0.5f;
-            float y = f[v + (i & sv)] * height - 0.5f;
-            x = Math.clamp(Float.isNaN(x) ? -1 : x, -1e6f, 1e6f);
-            y = Math.clamp(Float.isNaN(y) ? -1 : y, -1e6f, 1e6f);
-            if (nearest) {
-                x = (float) Math.floor(x + 0.5f);
-                y = (float) Math.floor(y + 0.5f);
-            }
-            int x0 = (int) Math.floor(x);
-            int y0 = (int) Math.floor(y);
-            room.between[i] = x - x0;
-            room.between[Program.STRIDE + i] = y - y0;
-            for (int k = 0; k < 4; k++) {
-                int column = within(x0 + (k & 1), width);
-                int row = within(y0 + (k >> 1), height);
-                room.corners[k * Program.STRIDE + i] =
-                        column < 0 || row < 0 ? rgba.length - 4 : 4 * (row * width + column);
-            }
-        }
-    }
-
-    /** Where a column or row lies; -1 when there is nothing. */
+    /** Which column or row one beyond the border shows; -1 when there is nothing. */
     private int within(int i, int size) {
         if (i >= 0 && i < size) return i;
         return switch (edge) {
@@ -133,25 +88,148 @@ final class Texels {
         };
     }
 
-    static void blend(float[] rgba, int[] corners, float[] between, float[] out, int n) {
+    /** Reads at places from 0 to 1, linearly between the centres of four pixels; {@code o0} to {@code o3} take the channels. */
+    void texture(float[] f, int o0, int o1, int o2, int o3, int u, int su, int v, int sv, int n, Room room) {
+        places(f, u, su, v, sv, n, room);
+        rows(rgba, row, room.corner, room.up, room.pairs, n);
+        if (LANES < 8) columns(room, f, o0, o1, o2, o3, n);
+        else columnsByLanes(room.pairs, room.across, f, o0, o1, o2, o3, n);
+    }
+
+    /** Reads pixels by their column and row; beyond the border there is nothing. */
+    void fetch(float[] f, int[] w, int o0, int o1, int o2, int o3, int u, int su, int v, int sv, int n, Room room) {
         for (int i = 0; i < n; i++) {
-            FloatVector a = FloatVector.fromArray(PIXEL, rgba, corners[i]);
-            FloatVector b = FloatVector.fromArray(PIXEL, rgba, corners[Program.STRIDE + i]);
-            FloatVector c = FloatVector.fromArray(PIXEL, rgba, corners[2 * Program.STRIDE + i]);
-            FloatVector d = FloatVector.fromArray(PIXEL, rgba, corners[3 * Program.STRIDE + i]);
-            float s = between[i];
-            FloatVector low = b.sub(a).mul(s).add(a);
-            FloatVector high = d.sub(c).mul(s).add(c);
-            high.sub(low).mul(between[Program.STRIDE + i]).add(low).intoArray(out, 4 * i);
+            int x = w[u + (i & su)];
+            int y = w[v + (i & sv)];
+            boolean inside = x >= 0 && y >= 0 && x < width && y < height;
+            int at = inside ? (y + LOW) * row + 4 * (x + LOW) : rgba.length - 4;
+            f[o0 + i] = rgba[at];
+            f[o1 + i] = rgba[at + 1];
+            f[o2 + i] = rgba[at + 2];
+            f[o3 + i] = rgba[at + 3];
         }
     }
 
-    static void apart(float[] read, float[] f, int o0, int o1, int o2, int o3, int n) {
+    /** Finds the lower left of the four pixels round each place, and how far up and across between them it lies. */
+    private void places(float[] f, int u, int su, int v, int sv, int n, Room room) {
+        for (int i = 0; i < n; i += LANES) {
+            FloatVector x = folded(FloatVector.fromArray(F, f, u + (i & su)), width, edge);
+            FloatVector y = folded(FloatVector.fromArray(F, f, v + (i & sv)), height, edge);
+            if (nearest) {
+                x = Wide.floor(x.add(0.5f));
+                y = Wide.floor(y.add(0.5f));
+            }
+            FloatVector left = Wide.floor(x);
+            FloatVector low = Wide.floor(y);
+            x.sub(left).intoArray(room.across, i);
+            y.sub(low).intoArray(room.up, i);
+            IntVector column = Wide.whole(left).add(LOW).lanewise(VectorOperators.LSHL, 2);
+            Wide.whole(low).add(LOW).mul(row).add(column).intoArray(room.corner, i);
+        }
+    }
+
+    /** A place in pixels from the centre of the first, brought to where the margin reaches; what is no number is the border. */
+    private static FloatVector folded(FloatVector place, int size, Input.Edge edge) {
+        FloatVector p = place.blend(0, place.compare(VectorOperators.NE, place));
+        return switch (edge) {
+            case HOLD -> p.mul(size).sub(0.5f).max(0).min(size - 1);
+            case EMPTY -> p.mul(size).sub(0.5f).max(-1).min(size);
+            case REPEAT -> {
+                FloatVector turn = p.sub(Wide.floor(p));
+                yield turn.mul(size).sub(0.5f).max(-0.5f).min(size - 0.5f);
+            }
+            case MIRROR -> {
+                FloatVector turn = p.sub(Wide.floor(p.mul(0.5f)).mul(2));
+                FloatVector back = turn.min(turn.neg().add(2));
+                yield back.mul(size).sub(0.5f).max(-0.5f).min(size - 0.5f);
+            }
+        };
+    }
+
+    /** Between the lower and the upper row, for both columns of a place at once. */
+    static void rows(float[] rgba, int row, int[] corner, float[] up, float[] pairs, int n) {
         for (int i = 0; i < n; i++) {
-            f[o0 + i] = read[4 * i];
-            f[o1 + i] = read[4 * i + 1];
-            f[o2 + i] = read[4 * i + 2];
-            f[o3 + i] = read[4 * i + 3];
+            FloatVector low = FloatVector.fromArray(PAIR, rgba, corner[i]);
+            FloatVector high = FloatVector.fromArray(PAIR, rgba, corner[i] + row);
+            high.sub(low).mul(up[i]).add(low).intoArray(pairs, 8 * i);
+        }
+    }
+
+    /** Between the left and the right column; the plain version. */
+    static void columns(Room room, float[] f, int o0, int o1, int o2, int o3, int n) {
+        int[] o = {o0, o1, o2, o3};
+        for (int i = 0; i < n; i++) {
+            for (int c = 0; c < 4; c++) {
+                float left = room.pairs[8 * i + c];
+                f[o[c] + i] = left + (room.pairs[8 * i + 4 + c] - left) * room.across[i];
+            }
+        }
+    }
+
+    // Which lanes of two vectors go where, to bring the eight numbers of a place from side by side into eight vectors.
+    private static final FloatVector LEFT = picks(j -> part(j, 4, 8, 0));
+    private static final FloatVector RIGHT = picks(j -> part(j, 4, 8, 4));
+    private static final FloatVector FIRST = picks(j -> half(j, 0));
+    private static final FloatVector SECOND = picks(j -> half(j, 2));
+    private static final FloatVector BEGIN = picks(j -> j / (LANES / 2) * LANES + j % (LANES / 2));
+    private static final FloatVector END = picks(j -> j / (LANES / 2) * LANES + j % (LANES / 2) + LANES / 2);
+
+    private static FloatVector picks(java.util.function.IntUnaryOperator of) {
+        float[] lanes = new float[LANES];
+        for (int j = 0; j < LANES; j++) lanes[j] = LANES < 8 ? 0 : of.applyAsInt(j);
+        return FloatVector.fromArray(F, lanes, 0);
+    }
+
+    private static int part(int j, int channels, int each, int from) {
+        int places = LANES / channels;
+        int place = j % places;
+        int inVector = LANES / each;
+        return place / inVector * LANES + place % inVector * each + j / places + from;
+    }
+
+    private static int half(int j, int channel) {
+        int places = LANES / 2;
+        int place = j % places;
+        int inVector = LANES / 4;
+        return place / inVector * LANES + (j / places + channel) * inVector + place % inVector;
+    }
+
+    /** Between the left and the right column, for as many places at once as a vector has lanes (8 or 16). */
+    static void columnsByLanes(float[] pairs, float[] across, float[] f, int o0, int o1, int o2, int o3, int n) {
+        for (int i = 0; i < n; i += LANES) {
+            FloatVector p0 = FloatVector.fromArray(F, pairs, 8 * i);
+            FloatVector p1 = FloatVector.fromArray(F, pairs, 8 * i + LANES);
+            FloatVector p2 = FloatVector.fromArray(F, pairs, 8 * i + 2 * LANES);
+            FloatVector p3 = FloatVector.fromArray(F, pairs, 8 * i + 3 * LANES);
+            FloatVector p4 = FloatVector.fromArray(F, pairs, 8 * i + 4 * LANES);
+            FloatVector p5 = FloatVector.fromArray(F, pairs, 8 * i + 5 * LANES);
+            FloatVector p6 = FloatVector.fromArray(F, pairs, 8 * i + 6 * LANES);
+            FloatVector p7 = FloatVector.fromArray(F, pairs, 8 * i + 7 * LANES);
+            FloatVector l0 = LEFT.selectFrom(p0, p1);
+            FloatVector l1 = LEFT.selectFrom(p2, p3);
+            FloatVector l2 = LEFT.selectFrom(p4, p5);
+            FloatVector l3 = LEFT.selectFrom(p6, p7);
+            FloatVector r0 = RIGHT.selectFrom(p0, p1);
+            FloatVector r1 = RIGHT.selectFrom(p2, p3);
+            FloatVector r2 = RIGHT.selectFrom(p4, p5);
+            FloatVector r3 = RIGHT.selectFrom(p6, p7);
+            FloatVector t = FloatVector.fromArray(F, across, i);
+            FloatVector left = FIRST.selectFrom(l0, l1);
+            FloatVector leftOn = FIRST.selectFrom(l2, l3);
+            FloatVector right = FIRST.selectFrom(r0, r1);
+            FloatVector rightOn = FIRST.selectFrom(r2, r3);
+            FloatVector a = BEGIN.selectFrom(left, leftOn);
+            BEGIN.selectFrom(right, rightOn).sub(a).mul(t).add(a).intoArray(f, o0 + i);
+            FloatVector b = END.selectFrom(left, leftOn);
+            END.selectFrom(right, rightOn).sub(b).mul(t).add(b).intoArray(f, o1 + i);
+            left = SECOND.selectFrom(l0, l1);
+            leftOn = SECOND.selectFrom(l2, l3);
+            right = SECOND.selectFrom(r0, r1);
+            rightOn = SECOND.selectFrom(r2, r3);
+            FloatVector c = BEGIN.selectFrom(left, leftOn);
+            BEGIN.selectFrom(right, rightOn).sub(c).mul(t).add(c).intoArray(f, o2 + i);
+            FloatVector d = END.selectFrom(left, leftOn);
+            END.selectFrom(right, rightOn).sub(d).mul(t).add(d).intoArray(f, o3 + i);
         }
     }
 }

@@ -206,7 +206,7 @@ final class Live {
         }
     }
 
-    private static double heap() {
+    static double heap() {
         for (int i = 0; i < 3; i++) System.gc();
         return (Runtime.getRuntime().totalMemory() - Runtime.getRuntime().freeMemory()) / 1e6;
     }

@@ -36,6 +36,8 @@ public final class Perf implements Callable<Integer> {
         all.put("swirl", Kernels::swirl);
         all.put("step", Steps::run);
         all.put("shaders", Shaders::run);
+        all.put("guide", Shaders::guide);
+        all.put("recompiles", Shaders::recompiles);
         all.put("start", Live::start);
         all.put("monitor", Live::monitor);
         all.put("clip", Live::clip);

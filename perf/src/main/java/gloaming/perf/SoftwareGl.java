@@ -1,6 +1,8 @@
 package gloaming.perf;
 
+import gloaming.shader.Shader;
 import java.util.List;
+import java.util.stream.DoubleStream;
 import org.openqa.selenium.chrome.ChromeDriver;
 import org.openqa.selenium.chrome.ChromeDriverService;
 import org.openqa.selenium.chrome.ChromeOptions;
@@ -111,13 +113,7 @@ final class SoftwareGl implements AutoCloseable {
                 } catch (e) { return 'error: ' + e.message; }
                 """, text, width, height, texture, textureWidth, textureHeight);
         if (answer.startsWith("error: ")) throw new IllegalArgumentException(answer + "\n" + text);
-        byte[] bytes = java.util.Base64.getDecoder().decode(answer);
-        float[] out = new float[bytes.length / 4];
-        java.nio.ByteBuffer.wrap(bytes)
-                .order(java.nio.ByteOrder.LITTLE_ENDIAN)
-                .asFloatBuffer()
-                .get(out);
-        return out;
+        return floats(answer);
     }
 
     /** Makes a shader ready to be timed. */
@@ -136,6 +132,25 @@ final class SoftwareGl implements AutoCloseable {
                 return '';
                 """, text, width, height);
         if (!"".equals(trouble)) throw new IllegalStateException("" + trouble);
+    }
+
+    /** Sets uniforms of the shader that was prepared last, those that it has; a uniform's default is its comment's. */
+    void defaults(Shader shader) {
+        for (Shader.Uniform u : shader.uniforms()) {
+            String kind = u.whole() ? (u.type().startsWith("u") ? "uiv" : "iv") : "fv";
+            List<Double> values = DoubleStream.of(Shaders.initial(u)).boxed().toList();
+            browser.executeScript("put(timed, ...arguments);", "uniform" + u.count() + kind, u.name(), values);
+        }
+    }
+
+    private static float[] floats(String base64) {
+        byte[] bytes = java.util.Base64.getDecoder().decode(base64);
+        float[] out = new float[bytes.length / 4];
+        java.nio.ByteBuffer.wrap(bytes)
+                .order(java.nio.ByteOrder.LITTLE_ENDIAN)
+                .asFloatBuffer()
+                .get(out);
+        return out;
     }
 
     /** Milliseconds of frames, each waited for until its pixels are there. */
