@@ -38,24 +38,43 @@ public record ColourKey(
         float length = (float) Math.sqrt(key[0] * key[0] + key[1] * key[1]);
         float scale = 1 / Math.max(1e-4f, length);
         return (p, from, to, row) -> {
-            for (int i = from; i < to; i++) {
-                float r = p.r[i];
-                float g = p.g[i];
-                float b = p.b[i];
-                float light = 0.2126f * r + 0.7152f * g + 0.0722f * b;
-                float inverse = 1 / Math.max(1e-4f, light);
-                float u = (b - light) * inverse * 0.5389f - key[0];
-                float v = (r - light) * inverse * 0.6350f - key[1];
-                float far = (float) Math.sqrt(u * u + v * v) * scale;
-                float k = Math.clamp((far - (float) tolerance) / (float) softness, 0f, 1f);
-                k = k * k * (3 - 2 * k);
-                float spill = (float) despill * (1 - Math.min(1f, far));
-                p.r[i] = k * (r - spill * Math.max(0f, r - Math.max(g, b)));
-                p.g[i] = k * (g - spill * Math.max(0f, g - Math.max(r, b)));
-                p.b[i] = k * (b - spill * Math.max(0f, b - Math.max(r, g)));
-                p.a[i] *= k;
+            float[] far = Slope.Room.of(p.width).x;
+            for (int i = from; i < to; i += p.width) {
+                far(p.r, p.g, p.b, i, key[0], key[1], scale, far, p.width);
+                cut(p.r, p.g, p.b, p.a, i, far, p.width);
             }
         };
+    }
+
+    private static void far(
+            float[] red, float[] green, float[] blue, int at, float keyU, float keyV, float scale, float[] far, int n) {
+        for (int i = 0; i < n; i++) {
+            float r = red[at + i];
+            float b = blue[at + i];
+            float light = 0.2126f * r + 0.7152f * green[at + i] + 0.0722f * b;
+            float inverse = 1 / Math.max(1e-4f, light);
+            float u = (b - light) * inverse * 0.5389f - keyU;
+            float v = (r - light) * inverse * 0.6350f - keyV;
+            far[i] = (float) Math.sqrt(u * u + v * v) * scale;
+        }
+    }
+
+    private void cut(float[] red, float[] green, float[] blue, float[] cover, int at, float[] far, int n) {
+        float near = (float) tolerance;
+        float sharp = 1 / (float) softness;
+        float strength = (float) despill;
+        for (int i = 0; i < n; i++) {
+            float r = red[at + i];
+            float g = green[at + i];
+            float b = blue[at + i];
+            float k = Math.min(1, Math.max(0, (far[i] - near) * sharp));
+            k = k * k * (3 - 2 * k);
+            float spill = strength * (1 - Math.min(1, far[i]));
+            red[at + i] = k * (r - spill * Math.max(0, r - Math.max(g, b)));
+            green[at + i] = k * (g - spill * Math.max(0, g - Math.max(r, b)));
+            blue[at + i] = k * (b - spill * Math.max(0, b - Math.max(r, g)));
+            cover[at + i] *= k;
+        }
     }
 
     private static float[] chroma(float r, float g, float b) {

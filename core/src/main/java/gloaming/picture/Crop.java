@@ -36,18 +36,36 @@ public record Crop(
         return (p, from, to, row) -> {
             double soft = Math.max(softness, 2.0 / p.height);
             double round = Math.min(corner, Math.min(width, height) / 2);
-            for (int i = from, column = 0, line = row; i < to; i++) {
-                double k = Math.clamp(0.5 - distance(p.worldX(column), p.worldY(line), round) / soft, 0.0, 1.0);
-                p.r[i] *= (float) k;
-                p.g[i] *= (float) k;
-                p.b[i] *= (float) k;
-                p.a[i] *= (float) k;
-                if (++column == p.width) {
-                    column = 0;
-                    line++;
-                }
+            float[] k = Slope.Room.of(p.width).x;
+            for (int i = from, line = row; i < to; i += p.width, line++) {
+                float dy = (float) (Math.abs(p.worldY(line) - y) - height / 2 + round);
+                keep(
+                        (float) (p.worldX(0) - x),
+                        (float) (2.0 / p.height),
+                        dy,
+                        (float) round,
+                        (float) (1 / soft),
+                        k,
+                        p.width);
+                for (int c = 0; c < 4; c++) times(p.plane(c), i, k, p.width);
             }
         };
+    }
+
+    /** How much of each pixel of a row stays: {@link #distance} in a form that the JIT makes vectors of. */
+    private void keep(float from, float step, float dy, float round, float sharp, float[] k, int n) {
+        float half = (float) (width / 2) - round;
+        float above = Math.max(dy, 0);
+        for (int i = 0; i < n; i++) {
+            float dx = Math.abs(from + i * step) - half;
+            float out = Math.max(dx, 0);
+            float distance = (float) Math.sqrt(out * out + above * above) + Math.min(Math.max(dx, dy), 0) - round;
+            k[i] = Math.min(1, Math.max(0, 0.5f - distance * sharp));
+        }
+    }
+
+    private static void times(float[] p, int at, float[] k, int n) {
+        for (int i = 0; i < n; i++) p[at + i] *= k[i];
     }
 
     /** Signed distance of a place from the rounded rectangle, negative inside (Quilez 2008). */

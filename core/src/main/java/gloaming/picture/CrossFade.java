@@ -51,27 +51,31 @@ public record CrossFade(
                 int at = in.at(row);
                 int into = out.at(row);
                 int with = other.at(row);
+                float[] k = Slope.Room.of(in.width).x;
                 for (int x = 0; x < in.width; x++) {
+                    if (pattern == Pattern.EVEN) break;
                     double wx = in.worldX(x);
                     double wy = in.worldY(row);
                     double order = switch (pattern) {
                         case EVEN -> 0;
                         case LINE -> 0.5 + 0.5 * (wx * cos + wy * sin) / reach;
-                        case ROUND -> Math.hypot(wx, wy) / reach;
+                        case ROUND -> Math.sqrt(wx * wx + wy * wy) / reach;
                         case SWEEP -> part(Math.atan2(wy, wx) / (2 * Math.PI) - turn);
                         case LIGHT -> 1 - Math.clamp(light(in, at + x), 0f, 1f);
                     };
-                    double k = pattern == Pattern.EVEN
-                            ? amount
-                            : Math.clamp((amount * (1 + soft) - order) / soft, 0.0, 1.0);
-                    for (int c = 0; c < 4; c++) {
-                        float here = in.plane(c)[at + x];
-                        out.plane(c)[into + x] = here + (float) k * (other.plane(c)[with + x] - here);
-                    }
+                    k[x] = (float) Math.clamp((amount * (1 + soft) - order) / soft, 0.0, 1.0);
+                }
+                if (pattern == Pattern.EVEN) java.util.Arrays.fill(k, 0, in.width, (float) amount);
+                for (int c = 0; c < 4; c++) {
+                    between(in.plane(c), at, other.plane(c), with, k, out.plane(c), into, in.width);
                 }
             }
             return out;
         };
+    }
+
+    private static void between(float[] a, int at, float[] b, int with, float[] k, float[] out, int into, int n) {
+        for (int x = 0; x < n; x++) out[into + x] = a[at + x] + k[x] * (b[with + x] - a[at + x]);
     }
 
     private static float light(Picture p, int i) {

@@ -24,6 +24,6 @@ public record Delay(
     public Picture run(Picture in, Past past, Frame frame) {
         if (frames == 0) return in;
         past.take(in, frames + 1, frame.dt());
-        return frame.picture().copyFrom(past.ago(frames));
+        return past.ago(frames);
     }
 }

@@ -1,6 +1,5 @@
 package gloaming.picture;
 
-import gloaming.flow.Picture;
 import gloaming.step.ByPixel;
 import gloaming.step.Frame;
 import gloaming.step.Range;
@@ -28,24 +27,19 @@ public record Dither(
         float wide = (float) Math.max(1, cell * frame.height() / 2);
         int mask = (1 << order) - 1;
         return (p, from, to, row) -> {
-            for (int i = from, x = 0, y = row; i < to; i++) {
-                float lift = threshold((int) (x / wide) & mask, (int) (y / wide) & mask, order);
-                put(p, i, n, lift);
-                if (++x == p.width) {
-                    x = 0;
-                    y++;
-                }
+            Slope.Room room = Slope.Room.of(Math.max(8, p.width));
+            float[] lift = room.x;
+            float[] line = room.y;
+            for (int i = from, y = row; i < to; i += p.width, y++) {
+                for (int x = 0; x <= mask; x++) line[x] = threshold(x, (int) (y / wide) & mask, order);
+                for (int x = 0; x < p.width; x++) lift[x] = line[(int) (x / wide) & mask];
+                for (int c = 0; c < 3; c++) Strips.steps(p.plane(c), i, n, lift, p.width);
             }
         };
     }
 
-    private static void put(Picture p, int i, float n, float lift) {
-        p.r[i] = step(p.r[i], n, lift);
-        p.g[i] = step(p.g[i], n, lift);
-        p.b[i] = step(p.b[i], n, lift);
-    }
-
-    private static float step(float light, float n, float lift) {
+    /** One colour of a pixel, the plain version. */
+    static float step(float light, float n, float lift) {
         return Tone.linear((float) Math.floor(Tone.seen(light) * n + lift) / n);
     }
 

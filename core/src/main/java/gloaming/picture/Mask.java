@@ -39,19 +39,26 @@ public record Mask(
         if (mask == null || amount == 0) return null;
         return (in, out, from, to) -> {
             if (out != in) out.copyFrom(in, from, to);
-            int shift = mask.at(from) - out.at(from);
-            for (int i = out.at(from); i < out.at(to); i++) {
-                int m = i + shift;
-                float light =
-                        by == By.COVER ? mask.a[m] : 0.2126f * mask.r[m] + 0.7152f * mask.g[m] + 0.0722f * mask.b[m];
-                float k = Math.clamp(inverted ? 1 - light : light, 0f, 1f);
-                k = 1 - (float) amount * (1 - k);
-                out.r[i] *= k;
-                out.g[i] *= k;
-                out.b[i] *= k;
-                out.a[i] *= k;
+            float[] k = Slope.Room.of(in.width).x;
+            for (int row = from; row < to; row++) {
+                if (by == By.COVER) System.arraycopy(mask.a, mask.at(row), k, 0, in.width);
+                else light(mask.r, mask.g, mask.b, mask.at(row), k, in.width);
+                keep(k, inverted ? -1 : 1, inverted ? 1 : 0, (float) amount, in.width);
+                for (int c = 0; c < 4; c++) times(out.plane(c), out.at(row), k, in.width);
             }
             return out;
         };
+    }
+
+    private static void light(float[] r, float[] g, float[] b, int at, float[] k, int n) {
+        for (int i = 0; i < n; i++) k[i] = 0.2126f * r[at + i] + 0.7152f * g[at + i] + 0.0722f * b[at + i];
+    }
+
+    private static void keep(float[] k, float slope, float lift, float amount, int n) {
+        for (int i = 0; i < n; i++) k[i] = 1 - amount * (1 - Math.min(1, Math.max(0, lift + slope * k[i])));
+    }
+
+    private static void times(float[] p, int at, float[] k, int n) {
+        for (int i = 0; i < n; i++) p[at + i] *= k[i];
     }
 }

@@ -18,9 +18,10 @@ public record Posterise(
     public Pixels pixels(Void memory, Frame frame) {
         float n = steps - 1;
         return (p, from, to, row) -> {
-            for (int c = 0; c < 3; c++) {
-                float[] plane = p.plane(c);
-                for (int i = from; i < to; i++) plane[i] = Tone.linear(Math.round(Tone.seen(plane[i]) * n) / n);
+            float[] half = Slope.Room.of(p.width).x;
+            java.util.Arrays.fill(half, 0, p.width, 0.5f);
+            for (int i = from; i < to; i += p.width) {
+                for (int c = 0; c < 3; c++) Strips.steps(p.plane(c), i, n, half, p.width);
             }
         };
     }

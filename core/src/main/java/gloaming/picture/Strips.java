@@ -2,6 +2,7 @@ package gloaming.picture;
 
 import jdk.incubator.vector.FloatVector;
 import jdk.incubator.vector.IntVector;
+import jdk.incubator.vector.VectorMask;
 import jdk.incubator.vector.VectorOperators;
 import jdk.incubator.vector.VectorShuffle;
 import jdk.incubator.vector.VectorSpecies;
@@ -340,6 +341,40 @@ final class Strips {
         for (; i < at + n; i++) p[i] = Math.copySign(scale * (float) Math.pow(Math.abs(p[i]), exponent), p[i]);
     }
 
+    /** {@link ToneCurve#one} along a run; {@code c} is what {@code ToneCurve.pieces} gives. */
+    static void tones(float[] p, float[] cover, float[] c, int from, int to) {
+        for (int i = from; i < to; i += LANES) {
+            VectorMask<Float> in = F.indexInRange(i, to);
+            FloatVector light = FloatVector.fromArray(F, p, i, in);
+            FloatVector a = FloatVector.fromArray(F, cover, i, in);
+            FloatVector root = light.abs().sqrt();
+            FloatVector tone = root.blend(root.neg(), light.compare(VectorOperators.LT, 0));
+            FloatVector held = tone.max(0).min(1);
+            FloatVector bent = Parts.pieces(held.mul(4), c)
+                    .add(tone.min(0).mul(c[16]))
+                    .add(tone.sub(1).max(0).mul(c[17]));
+            FloatVector lifted = bent.mul(bent.abs());
+            FloatVector part = lifted.mul(a.max(light.min(1)));
+            VectorMask<Float> absent = a.compare(VectorOperators.LE, 0).and(light.compare(VectorOperators.EQ, 0));
+            part.blend(0, absent)
+                    .blend(lifted, a.compare(VectorOperators.GE, 1))
+                    .intoArray(p, i, in);
+        }
+    }
+
+    /** To the nearest of {@code n + 1} steps as the eye counts them, the step lifted by {@code lift[i]} first. */
+    static void steps(float[] p, int at, float n, float[] lift, int count) {
+        for (int i = 0; i < count; i += LANES) {
+            VectorMask<Float> in = F.indexInRange(i, count);
+            FloatVector light = FloatVector.fromArray(F, p, at + i, in);
+            FloatVector root = light.abs().sqrt();
+            FloatVector tone = root.blend(root.neg(), light.compare(VectorOperators.LT, 0));
+            FloatVector step = Parts.floor(tone.mul(n).add(FloatVector.fromArray(F, lift, i, in)))
+                    .div(n);
+            step.mul(step.abs()).intoArray(p, at + i, in);
+        }
+    }
+
     /** {@link Ramp#paint}: t lies in the red plane, alpha in its own. */
     static void ramp(float[] roots, float bend, float k, float[] r, float[] g, float[] b, float[] a, int from, int to) {
         for (int i = from; i < to; i += LANES) {
@@ -492,6 +527,24 @@ final class Strips {
     private static final class Parts {
         static FloatVector cube(FloatVector v) {
             return v.mul(v).mul(v);
+        }
+
+        /** Four cubics one after the other, for x from 0 to 4. */
+        static FloatVector pieces(FloatVector x, float[] c) {
+            FloatVector k = floor(x).min(3);
+            FloatVector t = x.sub(k);
+            VectorMask<Float> second = k.compare(VectorOperators.GE, 1);
+            VectorMask<Float> third = k.compare(VectorOperators.GE, 2);
+            VectorMask<Float> last = k.compare(VectorOperators.GE, 3);
+            FloatVector sum = FloatVector.zero(F);
+            for (int j = 3; j >= 0; j--) {
+                FloatVector one = FloatVector.broadcast(F, c[j])
+                        .blend(c[4 + j], second)
+                        .blend(c[8 + j], third)
+                        .blend(c[12 + j], last);
+                sum = sum.mul(t).add(one);
+            }
+            return sum;
         }
 
         /** Brings a place into 0 to n - 1, or below n where a picture repeats. */

@@ -35,20 +35,36 @@ public record ToneCurve(
     @Override
     public Pixels pixels(Void memory, Frame frame) {
         float[] at = {(float) shadows, (float) darks, (float) middle, (float) lights, (float) highlights};
-        float[] slope = slopes(at);
+        float[] pieces = pieces(at, slopes(at));
         return (p, from, to, row) -> {
-            for (int c = 0; c < 3; c++) {
-                float[] plane = p.plane(c);
-                for (int i = from; i < to; i++) {
-                    float a = p.a[i];
-                    // A curve that lifts black must not lift what is not there.
-                    float lifted = Tone.linear(curve(Tone.seen(plane[i]), at, slope));
-                    plane[i] = a >= 1
-                            ? lifted
-                            : a <= 0 && plane[i] == 0 ? 0 : lifted * Math.max(a, Math.min(1f, plane[i]));
-                }
-            }
+            for (int c = 0; c < 3; c++) Strips.tones(p.plane(c), p.a, pieces, from, to);
         };
+    }
+
+    /** One colour of a pixel, the plain version: a curve that lifts black does not lift what is not there. */
+    float one(float light, float cover) {
+        float[] at = {(float) shadows, (float) darks, (float) middle, (float) lights, (float) highlights};
+        float lifted = Tone.linear(curve(Tone.seen(light), at, slopes(at)));
+        if (cover >= 1) return lifted;
+        return cover <= 0 && light == 0 ? 0 : lifted * Math.max(cover, Math.min(1f, light));
+    }
+
+    /**
+     * The curve as four cubics {@code a + t (b + t (c + t d))}, t from 0 to 1 in each, one after the other, and the slopes below 0
+     * and above 1.
+     */
+    private static float[] pieces(float[] at, float[] slope) {
+        float[] pieces = new float[18];
+        for (int k = 0; k < 4; k++) {
+            float rise = at[k + 1] - at[k];
+            pieces[4 * k] = at[k];
+            pieces[4 * k + 1] = slope[k];
+            pieces[4 * k + 2] = 3 * rise - 2 * slope[k] - slope[k + 1];
+            pieces[4 * k + 3] = slope[k] + slope[k + 1] - 2 * rise;
+        }
+        pieces[16] = 4 * slope[0];
+        pieces[17] = 4 * slope[4];
+        return pieces;
     }
 
     /** The curve at a tone as the eye counts it. */

@@ -216,6 +216,52 @@ class ColourStepsTest {
         frame.reads.clear();
     }
 
+    /** Light from below black to far above white, under cover from none to whole. */
+    private Picture wide(int width) {
+        Picture p = new Picture(width, 9);
+        for (int c = 0; c < 4; c++) {
+            for (int i = 0; i < p.pixels(); i++) {
+                double x = Math.sin(i * 1.7 + c) * Math.sin(i * 0.13);
+                p.plane(c)[i] = (float) (c == 3 ? Math.clamp(x + 0.6, 0, 1) : i % 11 == 0 ? 0 : 2.5 * x * Math.abs(x));
+            }
+        }
+        return p;
+    }
+
+    @ParameterizedTest
+    @ValueSource(ints = {1, 7, 16, 33, 160})
+    void tonesAreBentPosterisedAndDitheredAsThePlainWayDoes(int width) {
+        Picture in = wide(width);
+        ToneCurve bent = new ToneCurve(0.1, 0.1, 0.7, 0.6, 1.3);
+        Picture a = bent.run(new Picture(width, 9).copyFrom(in), null, frame);
+        Picture b = new Posterise(5).run(new Picture(width, 9).copyFrom(in), null, frame);
+        Dither dither = new Dither(3, 2, 0.2);
+        Picture c = dither.run(new Picture(width, 9).copyFrom(in), null, frame);
+        float cell = (float) Math.max(1, 0.2 * frame.height() / 2);
+        for (int i = 0; i < in.pixels(); i++) {
+            float light = in.g[i];
+            assertThat(a.g[i]).isCloseTo(bent.one(light, in.a[i]), offset(2e-6f * (1 + Math.abs(light))));
+            assertThat(b.g[i]).isCloseTo(Tone.linear(Math.round(Tone.seen(light) * 4) / 4f), offset(1e-6f));
+            int x = (int) (i % width / cell) & 3;
+            int y = (int) (i / width / cell) & 3;
+            assertThat(c.g[i]).isCloseTo(Dither.step(light, 2, Dither.threshold(x, y, 2)), offset(1e-6f));
+        }
+        assertThat(a.a).isEqualTo(in.a);
+    }
+
+    @Test
+    void aCropsRowsAreItsDistance() {
+        Crop crop = new Crop(1.2, 0.8, 0.1, -0.2, 0.3, 0.15);
+        Picture out = crop.run(flat(1), null, frame);
+        for (int y = 0; y < out.height; y += 7) {
+            for (int x = 0; x < out.width; x += 3) {
+                double far = crop.distance(out.worldX(x), out.worldY(y), 0.3);
+                double k = Math.clamp(0.5 - far / 0.15, 0.0, 1.0);
+                assertThat(out.a[out.at(y) + x]).isCloseTo((float) k, offset(1e-4f));
+            }
+        }
+    }
+
     @Test
     void aCropKeepsItsRectangleToThePixel() {
         Picture out = new Crop(1, 0.5, 0.25, 0, 0, 0).run(flat(1), null, frame);
