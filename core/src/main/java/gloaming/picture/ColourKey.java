@@ -37,44 +37,32 @@ public record ColourKey(
         float[] key = chroma(colour.r(), colour.g(), colour.b());
         float length = (float) Math.sqrt(key[0] * key[0] + key[1] * key[1]);
         float scale = 1 / Math.max(1e-4f, length);
+        float near = (float) tolerance;
+        float sharp = 1 / (float) softness;
+        float strength = (float) despill;
         return (p, from, to, row) -> {
             float[] far = Slope.Room.of(p.width).x;
             for (int i = from; i < to; i += p.width) {
-                far(p.r, p.g, p.b, i, key[0], key[1], scale, far, p.width);
-                cut(p.r, p.g, p.b, p.a, i, far, p.width);
+                Strips.distance(p.r, p.g, p.b, i, key[0], key[1], scale, far, p.width);
+                Strips.key(p.r, p.g, p.b, p.a, i, far, near, sharp, strength, p.width);
             }
         };
     }
 
-    private static void far(
-            float[] red, float[] green, float[] blue, int at, float keyU, float keyV, float scale, float[] far, int n) {
-        for (int i = 0; i < n; i++) {
-            float r = red[at + i];
-            float b = blue[at + i];
-            float light = 0.2126f * r + 0.7152f * green[at + i] + 0.0722f * b;
-            float inverse = 1 / Math.max(1e-4f, light);
-            float u = (b - light) * inverse * 0.5389f - keyU;
-            float v = (r - light) * inverse * 0.6350f - keyV;
-            far[i] = (float) Math.sqrt(u * u + v * v) * scale;
-        }
-    }
-
-    private void cut(float[] red, float[] green, float[] blue, float[] cover, int at, float[] far, int n) {
-        float near = (float) tolerance;
-        float sharp = 1 / (float) softness;
-        float strength = (float) despill;
-        for (int i = 0; i < n; i++) {
-            float r = red[at + i];
-            float g = green[at + i];
-            float b = blue[at + i];
-            float k = Math.min(1, Math.max(0, (far[i] - near) * sharp));
-            k = k * k * (3 - 2 * k);
-            float spill = strength * (1 - Math.min(1, far[i]));
-            red[at + i] = k * (r - spill * Math.max(0, r - Math.max(g, b)));
-            green[at + i] = k * (g - spill * Math.max(0, g - Math.max(r, b)));
-            blue[at + i] = k * (b - spill * Math.max(0, b - Math.max(r, g)));
-            cover[at + i] *= k;
-        }
+    /** One pixel, the plain version: red, green, blue and cover as they stay. */
+    float[] one(float r, float g, float b, float a) {
+        float[] key = chroma(colour.r(), colour.g(), colour.b());
+        float[] uv = chroma(r, g, b);
+        float far = (float) (Math.hypot(uv[0] - key[0], uv[1] - key[1]) / Math.max(1e-4, Math.hypot(key[0], key[1])));
+        float k = Math.clamp((far - (float) tolerance) / (float) softness, 0f, 1f);
+        k = k * k * (3 - 2 * k);
+        float spill = (float) despill * (1 - Math.min(1f, far));
+        return new float[] {
+            k * (r - spill * Math.max(0f, r - Math.max(g, b))),
+            k * (g - spill * Math.max(0f, g - Math.max(r, b))),
+            k * (b - spill * Math.max(0f, b - Math.max(r, g))),
+            k * a
+        };
     }
 
     private static float[] chroma(float r, float g, float b) {

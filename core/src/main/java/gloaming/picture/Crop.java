@@ -47,7 +47,7 @@ public record Crop(
                         (float) (1 / soft),
                         k,
                         p.width);
-                for (int c = 0; c < 4; c++) times(p.plane(c), i, k, p.width);
+                for (int c = 0; c < 4; c++) Strips.times(p.plane(c), i, k, p.width);
             }
         };
     }
@@ -62,10 +62,6 @@ public record Crop(
             float distance = (float) Math.sqrt(out * out + above * above) + Math.min(Math.max(dx, dy), 0) - round;
             k[i] = Math.min(1, Math.max(0, 0.5f - distance * sharp));
         }
-    }
-
-    private static void times(float[] p, int at, float[] k, int n) {
-        for (int i = 0; i < n; i++) p[at + i] *= k[i];
     }
 
     /** Signed distance of a place from the rounded rectangle, negative inside (Quilez 2008). */

@@ -67,15 +67,11 @@ public record CrossFade(
                 }
                 if (pattern == Pattern.EVEN) java.util.Arrays.fill(k, 0, in.width, (float) amount);
                 for (int c = 0; c < 4; c++) {
-                    between(in.plane(c), at, other.plane(c), with, k, out.plane(c), into, in.width);
+                    Strips.between(in.plane(c), at, other.plane(c), with, k, out.plane(c), into, in.width);
                 }
             }
             return out;
         };
-    }
-
-    private static void between(float[] a, int at, float[] b, int with, float[] k, float[] out, int into, int n) {
-        for (int x = 0; x < n; x++) out[into + x] = a[at + x] + k[x] * (b[with + x] - a[at + x]);
     }
 
     private static float light(Picture p, int i) {

@@ -51,15 +51,11 @@ public record Edges(
                 if (of == Of.LIGHT) Slope.light(in, row, step, room.dx, room.dy, room.x, room.y);
                 for (int c = 0; c < 3; c++) {
                     if (of == Of.COLOURS) Slope.row(in, in.plane(c), row, step, room.dx, room.dy);
-                    steepness(room.dx, room.dy, k, out.plane(c), at, in.width);
+                    Strips.steepness(room.dx, room.dy, k, out.plane(c), at, in.width);
                 }
                 System.arraycopy(in.a, in.at(row), out.a, at, in.width);
             }
             return out;
         };
-    }
-
-    private static void steepness(float[] dx, float[] dy, float k, float[] out, int at, int n) {
-        for (int i = 0; i < n; i++) out[at + i] = k * (float) Math.sqrt(dx[i] * dx[i] + dy[i] * dy[i]);
     }
 }

@@ -54,29 +54,11 @@ public record Emboss(
                 int at = in.at(row);
                 int into = out.at(row);
                 for (int c = 0; c < 3; c++) {
-                    lift(room.dx, room.dy, kx, ky, in.a, in.plane(c), at, own, out.plane(c), into, in.width);
+                    Strips.lift(room.dx, room.dy, kx, ky, in.a, in.plane(c), at, own, out.plane(c), into, in.width);
                 }
                 System.arraycopy(in.a, at, out.a, into, in.width);
             }
             return out;
         };
-    }
-
-    private static void lift(
-            float[] dx,
-            float[] dy,
-            float kx,
-            float ky,
-            float[] cover,
-            float[] s,
-            int at,
-            float own,
-            float[] out,
-            int into,
-            int n) {
-        for (int x = 0; x < n; x++) {
-            float grey = 0.5f * cover[at + x];
-            out[into + x] = kx * dx[x] + ky * dy[x] + grey + own * (s[at + x] - grey);
-        }
     }
 }

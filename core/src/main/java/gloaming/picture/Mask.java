@@ -44,7 +44,7 @@ public record Mask(
                 if (by == By.COVER) System.arraycopy(mask.a, mask.at(row), k, 0, in.width);
                 else light(mask.r, mask.g, mask.b, mask.at(row), k, in.width);
                 keep(k, inverted ? -1 : 1, inverted ? 1 : 0, (float) amount, in.width);
-                for (int c = 0; c < 4; c++) times(out.plane(c), out.at(row), k, in.width);
+                for (int c = 0; c < 4; c++) Strips.times(out.plane(c), out.at(row), k, in.width);
             }
             return out;
         };
@@ -56,9 +56,5 @@ public record Mask(
 
     private static void keep(float[] k, float slope, float lift, float amount, int n) {
         for (int i = 0; i < n; i++) k[i] = 1 - amount * (1 - Math.min(1, Math.max(0, lift + slope * k[i])));
-    }
-
-    private static void times(float[] p, int at, float[] k, int n) {
-        for (int i = 0; i < n; i++) p[at + i] *= k[i];
     }
 }

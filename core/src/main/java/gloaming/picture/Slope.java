@@ -29,25 +29,7 @@ final class Slope {
             dx[x] = (b + d - a - c + 2 * (plane[here + right] - plane[here + left])) * 0.125f;
             dy[x] = (c + d - a - b + 2 * (plane[high + x] - plane[low + x])) * 0.125f;
         }
-        across(plane, low, here, high, step, dx, inner, outer);
-        up(plane, low, high, step, dy, inner, outer);
-    }
-
-    /** Away from the border, in a form that the JIT makes vectors of. */
-    private static void across(float[] p, int low, int here, int high, int step, float[] dx, int from, int to) {
-        for (int x = from; x < to; x++) {
-            float right = p[low + x + step] + p[high + x + step] + 2 * p[here + x + step];
-            float left = p[low + x - step] + p[high + x - step] + 2 * p[here + x - step];
-            dx[x] = (right - left) * 0.125f;
-        }
-    }
-
-    private static void up(float[] p, int low, int high, int step, float[] dy, int from, int to) {
-        for (int x = from; x < to; x++) {
-            float above = p[high + x - step] + p[high + x + step] + 2 * p[high + x];
-            float below = p[low + x - step] + p[low + x + step] + 2 * p[low + x];
-            dy[x] = (above - below) * 0.125f;
-        }
+        Strips.slope(plane, low, here, high, step, dx, dy, inner, outer);
     }
 
     /** The same of the picture's light; {@code x} and {@code y} are room for one plane. */
@@ -57,8 +39,8 @@ final class Slope {
         for (int c = 0; c < 3; c++) {
             float weight = c == 0 ? 0.2126f : c == 1 ? 0.7152f : 0.0722f;
             row(p, p.plane(c), row, step, x, y);
-            for (int i = 0; i < p.width; i++) dx[i] += weight * x[i];
-            for (int i = 0; i < p.width; i++) dy[i] += weight * y[i];
+            Strips.addTimes(dx, x, weight, p.width);
+            Strips.addTimes(dy, y, weight, p.width);
         }
     }
 

@@ -343,23 +343,154 @@ final class Strips {
 
     /** {@link ToneCurve#one} along a run; {@code c} is what {@code ToneCurve.pieces} gives. */
     static void tones(float[] p, float[] cover, float[] c, int from, int to) {
-        for (int i = from; i < to; i += LANES) {
-            VectorMask<Float> in = F.indexInRange(i, to);
-            FloatVector light = FloatVector.fromArray(F, p, i, in);
-            FloatVector a = FloatVector.fromArray(F, cover, i, in);
-            FloatVector root = light.abs().sqrt();
-            FloatVector tone = root.blend(root.neg(), light.compare(VectorOperators.LT, 0));
-            FloatVector held = tone.max(0).min(1);
-            FloatVector bent = Parts.pieces(held.mul(4), c)
-                    .add(tone.min(0).mul(c[16]))
-                    .add(tone.sub(1).max(0).mul(c[17]));
-            FloatVector lifted = bent.mul(bent.abs());
-            FloatVector part = lifted.mul(a.max(light.min(1)));
-            VectorMask<Float> absent = a.compare(VectorOperators.LE, 0).and(light.compare(VectorOperators.EQ, 0));
-            part.blend(0, absent)
-                    .blend(lifted, a.compare(VectorOperators.GE, 1))
-                    .intoArray(p, i, in);
+        int i = from;
+        for (; i <= to - LANES; i += LANES) {
+            Parts.tones(FloatVector.fromArray(F, p, i), FloatVector.fromArray(F, cover, i), c)
+                    .intoArray(p, i);
         }
+        VectorMask<Float> in = F.indexInRange(i, to);
+        Parts.tones(FloatVector.fromArray(F, p, i, in), FloatVector.fromArray(F, cover, i, in), c)
+                .intoArray(p, i, in);
+    }
+
+    /** {@code p[at + i] *= k[i]}. */
+    static void times(float[] p, int at, float[] k, int n) {
+        int i = 0;
+        for (; i <= n - LANES; i += LANES) {
+            FloatVector.fromArray(F, p, at + i)
+                    .mul(FloatVector.fromArray(F, k, i))
+                    .intoArray(p, at + i);
+        }
+        for (; i < n; i++) p[at + i] *= k[i];
+    }
+
+    /** {@code out[into + i]} is {@code k[i]} of the way from {@code a[at + i]} to {@code b[with + i]}. */
+    static void between(float[] a, int at, float[] b, int with, float[] k, float[] out, int into, int n) {
+        int i = 0;
+        for (; i <= n - LANES; i += LANES) {
+            FloatVector here = FloatVector.fromArray(F, a, at + i);
+            FloatVector there = FloatVector.fromArray(F, b, with + i);
+            there.sub(here).mul(FloatVector.fromArray(F, k, i)).add(here).intoArray(out, into + i);
+        }
+        for (; i < n; i++) out[into + i] = a[at + i] + k[i] * (b[with + i] - a[at + i]);
+    }
+
+    /** {@link Slope#row} away from the border, for places {@code from} to {@code to} of the rows that begin there. */
+    static void slope(float[] p, int low, int here, int high, int step, float[] dx, float[] dy, int from, int to) {
+        int x = from;
+        for (; x <= to - LANES; x += LANES) {
+            FloatVector a = FloatVector.fromArray(F, p, low + x - step);
+            FloatVector b = FloatVector.fromArray(F, p, low + x + step);
+            FloatVector c = FloatVector.fromArray(F, p, high + x - step);
+            FloatVector d = FloatVector.fromArray(F, p, high + x + step);
+            FloatVector across =
+                    FloatVector.fromArray(F, p, here + x + step).sub(FloatVector.fromArray(F, p, here + x - step));
+            FloatVector up = FloatVector.fromArray(F, p, high + x).sub(FloatVector.fromArray(F, p, low + x));
+            across.mul(2).add(b).sub(a).add(d).sub(c).mul(0.125f).intoArray(dx, x);
+            up.mul(2).add(c).sub(a).add(d).sub(b).mul(0.125f).intoArray(dy, x);
+        }
+        for (; x < to; x++) {
+            float a = p[low + x - step];
+            float b = p[low + x + step];
+            float c = p[high + x - step];
+            float d = p[high + x + step];
+            dx[x] = (b + d - a - c + 2 * (p[here + x + step] - p[here + x - step])) * 0.125f;
+            dy[x] = (c + d - a - b + 2 * (p[high + x] - p[low + x])) * 0.125f;
+        }
+    }
+
+    /** {@code out[at + i] = k * length of (dx[i], dy[i])}. */
+    static void steepness(float[] dx, float[] dy, float k, float[] out, int at, int n) {
+        int i = 0;
+        for (; i <= n - LANES; i += LANES) {
+            FloatVector x = FloatVector.fromArray(F, dx, i);
+            FloatVector y = FloatVector.fromArray(F, dy, i);
+            x.mul(x).add(y.mul(y)).sqrt().mul(k).intoArray(out, at + i);
+        }
+        for (; i < n; i++) out[at + i] = k * (float) Math.sqrt(dx[i] * dx[i] + dy[i] * dy[i]);
+    }
+
+    /** {@link Emboss}: {@code kx dx + ky dy}, over half grey under the cover or as much of {@code s} as {@code own} says. */
+    static void lift(
+            float[] dx,
+            float[] dy,
+            float kx,
+            float ky,
+            float[] cover,
+            float[] s,
+            int at,
+            float own,
+            float[] out,
+            int into,
+            int n) {
+        for (int i = 0; i < n; i += LANES) {
+            VectorMask<Float> in = F.indexInRange(i, n);
+            FloatVector grey = FloatVector.fromArray(F, cover, at + i, in).mul(0.5f);
+            FloatVector base =
+                    FloatVector.fromArray(F, s, at + i, in).sub(grey).mul(own).add(grey);
+            FloatVector lift = FloatVector.fromArray(F, dx, i, in)
+                    .mul(kx)
+                    .add(FloatVector.fromArray(F, dy, i, in).mul(ky));
+            lift.add(base).intoArray(out, into + i, in);
+        }
+    }
+
+    /** {@link ColourKey}: how far each pixel's chromaticity is from the key's. */
+    static void distance(
+            float[] red, float[] green, float[] blue, int at, float keyU, float keyV, float k, float[] far, int n) {
+        for (int i = 0; i < n; i += LANES) {
+            VectorMask<Float> in = F.indexInRange(i, n);
+            FloatVector r = FloatVector.fromArray(F, red, at + i, in);
+            FloatVector b = FloatVector.fromArray(F, blue, at + i, in);
+            FloatVector light = FloatVector.fromArray(F, green, at + i, in)
+                    .mul(0.7152f)
+                    .add(r.mul(0.2126f))
+                    .add(b.mul(0.0722f));
+            FloatVector inverse = FloatVector.broadcast(F, 1).div(light.max(1e-4f));
+            FloatVector u = b.sub(light).mul(inverse).mul(0.5389f).sub(keyU);
+            FloatVector v = r.sub(light).mul(inverse).mul(0.6350f).sub(keyV);
+            u.mul(u).add(v.mul(v)).sqrt().mul(k).intoArray(far, i, in);
+        }
+    }
+
+    /** {@link ColourKey#one} where it is known how far each pixel is from the key. */
+    static void key(
+            float[] red,
+            float[] green,
+            float[] blue,
+            float[] cover,
+            int at,
+            float[] far,
+            float near,
+            float sharp,
+            float despill,
+            int n) {
+        for (int i = 0; i < n; i += LANES) {
+            VectorMask<Float> in = F.indexInRange(i, n);
+            FloatVector d = FloatVector.fromArray(F, far, i, in);
+            FloatVector t = d.sub(near).mul(sharp).max(0).min(1);
+            FloatVector k = t.mul(t).mul(t.mul(-2).add(3));
+            FloatVector spill = d.min(1).neg().add(1).mul(despill);
+            FloatVector r = FloatVector.fromArray(F, red, at + i, in);
+            FloatVector g = FloatVector.fromArray(F, green, at + i, in);
+            FloatVector b = FloatVector.fromArray(F, blue, at + i, in);
+            r.sub(spill.mul(r.sub(g.max(b)).max(0))).mul(k).intoArray(red, at + i, in);
+            g.sub(spill.mul(g.sub(r.max(b)).max(0))).mul(k).intoArray(green, at + i, in);
+            b.sub(spill.mul(b.sub(r.max(g)).max(0))).mul(k).intoArray(blue, at + i, in);
+            FloatVector.fromArray(F, cover, at + i, in).mul(k).intoArray(cover, at + i, in);
+        }
+    }
+
+    /** {@code into[i] += k * p[i]}. */
+    static void addTimes(float[] into, float[] p, float k, int n) {
+        int i = 0;
+        for (; i <= n - LANES; i += LANES) {
+            FloatVector.fromArray(F, p, i)
+                    .mul(k)
+                    .add(FloatVector.fromArray(F, into, i))
+                    .intoArray(into, i);
+        }
+        for (; i < n; i++) into[i] += k * p[i];
     }
 
     /** To the nearest of {@code n + 1} steps as the eye counts them, the step lifted by {@code lift[i]} first. */
@@ -527,6 +658,18 @@ final class Strips {
     private static final class Parts {
         static FloatVector cube(FloatVector v) {
             return v.mul(v).mul(v);
+        }
+
+        static FloatVector tones(FloatVector light, FloatVector cover, float[] c) {
+            FloatVector root = light.abs().sqrt();
+            FloatVector tone = root.blend(root.neg(), light.compare(VectorOperators.LT, 0));
+            FloatVector bent = pieces(tone.max(0).min(1).mul(4), c)
+                    .add(tone.min(0).mul(c[16]))
+                    .add(tone.sub(1).max(0).mul(c[17]));
+            FloatVector lifted = bent.mul(bent.abs());
+            FloatVector part = lifted.mul(cover.max(light.min(1)));
+            VectorMask<Float> absent = cover.compare(VectorOperators.LE, 0).and(light.compare(VectorOperators.EQ, 0));
+            return part.blend(0, absent).blend(lifted, cover.compare(VectorOperators.GE, 1));
         }
 
         /** Four cubics one after the other, for x from 0 to 4. */

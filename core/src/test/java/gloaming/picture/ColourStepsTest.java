@@ -249,6 +249,21 @@ class ColourStepsTest {
         assertThat(a.a).isEqualTo(in.a);
     }
 
+    @ParameterizedTest
+    @ValueSource(ints = {1, 7, 16, 33, 160})
+    void aColourIsKeyedAsThePlainWayDoes(int width) {
+        Picture in = wide(width);
+        ColourKey key = new ColourKey(Colour.parse("#2fbf4a"), 0.2, 0.6, 0.8);
+        Picture out = key.run(new Picture(width, 9).copyFrom(in), null, frame);
+        for (int i = 0; i < in.pixels(); i++) {
+            float[] plain = key.one(in.r[i], in.g[i], in.b[i], in.a[i]);
+            for (int c = 0; c < 4; c++) {
+                float near = 1e-4f * (1 + Math.abs(plain[c]));
+                assertThat(out.plane(c)[i]).isCloseTo(plain[c], offset(near));
+            }
+        }
+    }
+
     @Test
     void aCropsRowsAreItsDistance() {
         Crop crop = new Crop(1.2, 0.8, 0.1, -0.2, 0.3, 0.15);

@@ -1,11 +1,13 @@
 package gloaming.media;
 
+import static org.bytedeco.ffmpeg.global.avcodec.AV_CODEC_ID_AV1;
 import static org.bytedeco.ffmpeg.global.avcodec.AV_EF_EXPLODE;
 import static org.bytedeco.ffmpeg.global.avcodec.av_packet_alloc;
 import static org.bytedeco.ffmpeg.global.avcodec.av_packet_free;
 import static org.bytedeco.ffmpeg.global.avcodec.av_packet_unref;
 import static org.bytedeco.ffmpeg.global.avcodec.avcodec_alloc_context3;
 import static org.bytedeco.ffmpeg.global.avcodec.avcodec_find_decoder;
+import static org.bytedeco.ffmpeg.global.avcodec.avcodec_find_decoder_by_name;
 import static org.bytedeco.ffmpeg.global.avcodec.avcodec_flush_buffers;
 import static org.bytedeco.ffmpeg.global.avcodec.avcodec_free_context;
 import static org.bytedeco.ffmpeg.global.avcodec.avcodec_get_name;
@@ -104,9 +106,11 @@ final class Film implements AutoCloseable {
         stream = format.streams(index);
         var parameters = stream.codecpar();
         String coding = avcodec_get_name(parameters.codec_id()).getString();
-        var decoder = avcodec_find_decoder(parameters.codec_id());
-        // There is a decoder for AV1 by its name that only works with a graphics card.
-        if (decoder == null || decoder.name().getString().equals("av1")) {
+        // The first decoder found for AV1 only works with a graphics card.
+        var decoder = parameters.codec_id() == AV_CODEC_ID_AV1
+                ? avcodec_find_decoder_by_name("libaom-av1")
+                : avcodec_find_decoder(parameters.codec_id());
+        if (decoder == null) {
             throw new Unreadable("'" + name + "' is coded as " + coding + ", which cannot be decoded here.");
         }
         if (parameters.width() < 1 || parameters.height() < 1) throw damaged();

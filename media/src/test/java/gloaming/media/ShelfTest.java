@@ -22,6 +22,7 @@ import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.EnumSource;
+import org.junit.jupiter.params.provider.ValueSource;
 
 /** Real files by real encoders, as steps get them. */
 class ShelfTest {
@@ -180,12 +181,30 @@ class ShelfTest {
         "a.mp4, mpeg4, yuv420p, 10",
         "a.mov, qtrle, argb, 1",
         "a.gif, gif, bgr8, 12",
+        "a.mp4, libsvtav1, yuv420p, 20",
     })
     void everyFrameIsTheOneThatIsAskedForForwardsBackwardsAndAnywhere(
             String name, String encoder, String format, int keyEvery) throws Exception {
-        int frames = 60;
         Path file = Filming.film(
-                folder.resolve(name), encoder, format, 160, 90, frames, 25, keyEvery, Filming.numbered(160));
+                folder.resolve(name), encoder, format, 160, 90, NUMBERED, 25, keyEvery, Filming.numbered(160));
+        playsInEveryOrder(file, name);
+    }
+
+    /** Files by encoders that do not ship here; the second looks ahead, so that frames stand in another order than they are shown. */
+    @ParameterizedTest
+    @ValueSource(strings = {"numbered-h265.mp4", "numbered-h264-b.mp4"})
+    void filmsByOtherEncodersPlayInEveryOrderToo(String name) throws Exception {
+        Path file = folder.resolve(name);
+        try (var in = ShelfTest.class.getResourceAsStream(name)) {
+            Files.copy(in, file);
+        }
+        playsInEveryOrder(file, name);
+    }
+
+    private static final int NUMBERED = 60;
+
+    private static void playsInEveryOrder(Path file, String name) throws Exception {
+        int frames = NUMBERED;
         Facts facts = Facts.of(file, name);
         assertThat(facts.kind()).isEqualTo(Facts.Kind.CLIP);
         assertThat(facts.frames()).isEqualTo(frames);
