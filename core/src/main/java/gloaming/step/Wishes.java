@@ -42,6 +42,23 @@ public final class Wishes {
                 List.of(add, new Edit.AddLayer(0, Layer.of(look.freshId("m"), lane.id(), Blend.OVER, 1))));
     }
 
+    /** A new lane that shows a medium of a kind, at the front of the mix; {@link Refused} where no step shows that kind. */
+    public Edit bring(Look look, String ref, String kind, String name) {
+        for (Description d : catalogue.entries()) {
+            if (d.takes() != null || d.gives() != Kind.PICTURE) continue;
+            for (Setting setting : d.settings()) {
+                if (setting.form() != Setting.Form.MEDIUM || !setting.choices().getFirst().equals(kind)) continue;
+                Step step = Step.of(look.freshId("s"), d.id()).with(setting.id(), Value.of(ref));
+                String free = freeName(look, name.isBlank() ? d.name() : name.strip());
+                Lane lane = new Lane(look.freshId("l"), free, Clock.SHOW, List.of(step));
+                return new Edit.Several(List.of(
+                        new Edit.AddLane(look.lanes().size(), lane),
+                        new Edit.AddLayer(0, Layer.of(look.freshId("m"), lane.id(), Blend.OVER, 1))));
+            }
+        }
+        throw new Refused("No step shows a " + kind + " by itself; it is among the media of this show.");
+    }
+
     /** The same step once more, right behind it. */
     public Edit duplicateStep(Look look, String id) {
         Lane lane = look.laneOf(id).orElseThrow(() -> new Refused("That step is not there any more."));

@@ -56,6 +56,22 @@ class WishesTest {
     }
 
     @Test
+    void aMediumComesInAsALaneOfItsOwnAtTheFront() {
+        Look look = added("fill");
+        Look still = with(look, wishes.bring(look, "heron", "picture", "heron"));
+        assertThat(still.lanes().getLast().name()).isEqualTo("heron");
+        assertThat(still.mix().getFirst().lane()).isEqualTo("l2");
+        var step = still.lanes().getLast().steps().getFirst();
+        assertThat(step.type()).isEqualTo("still-picture");
+        assertThat(step.settings().values()).containsExactly(Value.of("heron"));
+        Look clip = with(still, wishes.bring(still, "race", "clip", ""));
+        assertThat(clip.lanes().getLast().steps().getFirst().type()).isEqualTo("clip");
+        assertThatThrownBy(() -> wishes.bring(look, "band", "sound", "band"))
+                .isInstanceOf(Refused.class)
+                .hasMessageContaining("No step shows a sound by itself");
+    }
+
+    @Test
     void lanesOfOneNameAreNumbered() {
         assertThat(added("fill", "fill", "fill").lanes())
                 .extracting(Lane::name)

@@ -6,6 +6,7 @@ import { Sound } from './sound.js';
 import { RAILS } from './rails.js';
 import { gesture, paint, slider, tidy } from './slider.js';
 import { codeEditor } from './code.js';
+import { takesFiles } from './drop.js';
 
 const COLOURS = { raw: '#8d85a3', eased: '#ffb27a', signal: '#9ad8cb' };
 const root = /** @type {HTMLElement} */ (document.querySelector('.bench'));
@@ -58,17 +59,36 @@ Alpine.data('bench', () => ({
       this.version = m.version;
       if (m.select) this.wantSelect = m.select;
     };
-    live.on.refused = (m) => { editor?.refused(); this.refusal = m.says; clearTimeout(this.refusing); this.refusing = setTimeout(() => { this.refusal = ''; }, 8000); };
+    live.on.refused = (m) => { editor?.refused(); this.say(m.says); };
     live.on.versions = (m) => { if (m.step === this.writing) this.versions = m.list; };
     live.on.found = (m) => { if (m.asked === live.asked) { this.finder.found = m.steps; this.finder.at = 0; } };
     live.onFrame = ({ bitmap }) => this.frame(bitmap);
     live.onTiles = (tiles) => this.tiles(tiles);
+    takesFiles(String(root.dataset.show), $('#upload input[name=_csrf]').value, {
+      busy: (says) => this.say(says),
+      refused: (says) => this.say(says),
+      is: (medium) => { this.refusal = ''; this.brought(medium); },
+    });
     addEventListener('keydown', (event) => this.key(event));
     addEventListener('resize', () => { this.watch(); this.wire(); });
     if (live.open) this.connected(true);
   },
 
   grown: {}, wantSelect: '', refusing: 0,
+
+  say(sentence) {
+    this.refusal = sentence;
+    clearTimeout(this.refusing);
+    this.refusing = setTimeout(() => { this.refusal = ''; }, 8000);
+  },
+
+  /** A file that was dropped: the selected step shows it if it can, else a lane of its own does. */
+  async brought(medium) {
+    await this.loadMedia();
+    const s = this.chosen && this.settings.find((each) => each.form === 'MEDIUM' && each.choices.includes(medium.kind));
+    if (s) this.set(s, medium.ref, 0);
+    else live.send({ do: 'bring', ...medium });
+  },
 
   connected(open) {
     this.lost = !open;

@@ -294,6 +294,50 @@ class MediaTest {
                 () -> browser.findElement(By.id("camera")).getText().equals("Open camera"));
     }
 
+    /** Drops a file of these bytes on the page, as a hand would. */
+    private static void drop(String name, byte[] bytes) {
+        browser.executeScript("""
+                const bytes = Uint8Array.from(atob(arguments[1]), (c) => c.charCodeAt(0));
+                const data = new DataTransfer();
+                data.items.add(new File([bytes], arguments[0]));
+                document.querySelector('.bench').dispatchEvent(new DragEvent('drop', { dataTransfer: data, bubbles: true, cancelable: true }));
+                """, name, java.util.Base64.getEncoder().encodeToString(bytes));
+    }
+
+    @Test
+    void aFileDroppedOnTheBenchIsALaneAndTheNextOneTakesItsPlace() throws Exception {
+        String id = program.get(Shows.class).addLook(show, Look.empty("Dropped"));
+        browser.get(program.url("/bench/" + id));
+        Browser.until(
+                browser,
+                "the Bench is there",
+                () -> browser.findElement(By.cssSelector(".hint")).isDisplayed());
+        OpenLook open = program.get(Journal.class).opened(id);
+        drop("red lamp.png", png(Color.RED, 32, 18));
+        Browser.until(browser, "it is a lane", () -> open.look().lanes().size() == 1);
+        assertThat(open.look().lanes().getFirst().name()).isEqualTo("red lamp");
+        assertThat(open.look().mix()).hasSize(1);
+        Browser.until(
+                browser,
+                "it is selected",
+                () -> !browser.findElements(By.cssSelector(".step.sel")).isEmpty());
+
+        drop("blue lamp.png", png(Color.BLUE, 32, 18));
+        String blue = "blue-lamp";
+        Browser.until(
+                browser,
+                "the selected step shows the other",
+                () -> open.look().step("s1").orElseThrow().settings().containsValue(Value.of(blue)));
+        assertThat(open.look().lanes()).hasSize(1);
+
+        drop("letter.png", "Dear miller".getBytes());
+        Browser.until(
+                browser,
+                "what is no picture is refused in a sentence",
+                () -> browser.findElement(By.cssSelector(".says")).getText().contains("letter.png"));
+        assertThat(open.look().lanes()).hasSize(1);
+    }
+
     @Test
     void anUploadedSoundCanBeChosenAndIsNoPicture() throws Exception {
         Media.Row band = add("band.wav", gloaming.media.Wav.bytes(new gloaming.sound.HouseBand(3, 220)));

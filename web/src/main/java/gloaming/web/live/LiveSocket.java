@@ -156,6 +156,13 @@ class LiveSocket extends AbstractWebSocketHandler {
                                 : wishes.addStep(look, lane, m.path("place").asInt(0), type),
                         look.freshId("s"));
             }
+            case "bring" ->
+                apply(
+                        viewer,
+                        open,
+                        m,
+                        wishes.bring(look, text(m, "ref"), text(m, "kind"), text(m, "name")),
+                        look.freshId("s"));
             case "duplicate-step" ->
                 apply(viewer, open, m, wishes.duplicateStep(look, text(m, "step")), look.freshId("s"));
             case "duplicate-lane" ->
