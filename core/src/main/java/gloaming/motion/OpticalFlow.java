@@ -18,6 +18,14 @@ final class OpticalFlow {
     private static final int ROUNDS = 2;
     /** Of squared luminance a pixel: below this a window tells nothing, and the motion stays what the neighbours say. */
     private static final float EVEN = 2e-5f;
+    /** Pixels: a window that wants to leap further has found something else. */
+    private static final float LEAP = 1.5f;
+    /** Pixels of a level that is not worth sharing out. */
+    private static final int SMALL = 6_000;
+    /** Columns worked on together: a multiple of what vectors hold. */
+    private static final int COLUMNS = 64;
+
+    private static final ThreadLocal<float[]> ROOM = ThreadLocal.withInitial(() -> new float[0]);
 
     /** One size of both pictures, and the motion between them. */
     private static final class Level {
@@ -46,6 +54,7 @@ final class OpticalFlow {
     private float[] yy = {};
     private float[] xt = {};
     private float[] yt = {};
+    private float[][] sums = {};
     private float[] scratch = {};
 
     int width() {
@@ -111,6 +120,7 @@ final class OpticalFlow {
         yy = new float[n];
         xt = new float[n];
         yt = new float[n];
+        sums = new float[][] {xx, xy, yy, xt, yt};
         scratch = new float[n];
         hasBefore = false;
     }
@@ -182,13 +192,39 @@ final class OpticalFlow {
     }
 
     private void refine(Level l, int radius, Crew crew) {
-        crew.each(l.height, 8, (from, to) -> warp(l, from, to));
-        crew.each(l.height, 8, (from, to) -> products(l, from, to));
-        for (float[] field : new float[][] {xx, xy, yy, xt, yt}) window(field, l.width, l.height, radius, crew);
-        crew.each(l.height, 8, (from, to) -> solve(l, from, to));
+        int w = l.width;
+        int h = l.height;
+        int even = Math.max(1, radius / 2);
+        each(l, h, 8, crew, (from, to) -> warp(l, from, to));
+        each(l, h, 8, crew, (from, to) -> {
+            for (int y = from; y < to; y++) {
+                products(l, y);
+                for (float[] field : sums) across(field, y * w, w, radius);
+            }
+        });
+        each(l, w, COLUMNS, crew, (from, to) -> {
+            for (float[] field : sums) up(field, from, to - from, w, h, radius);
+            for (int y = 0; y < h; y++) {
+                Windows.solve(xx, xy, yy, xt, yt, EVEN, LEAP, l.dx, l.dy, y * w + from, to - from);
+            }
+        });
         // What the windows say is drawn towards its neighbours, which fills even areas and evens out outliers.
-        window(l.dx, l.width, l.height, Math.max(1, radius / 2), crew);
-        window(l.dy, l.width, l.height, Math.max(1, radius / 2), crew);
+        each(l, h, 8, crew, (from, to) -> {
+            for (int y = from; y < to; y++) {
+                across(l.dx, y * w, w, even);
+                across(l.dy, y * w, w, even);
+            }
+        });
+        each(l, w, COLUMNS, crew, (from, to) -> {
+            up(l.dx, from, to - from, w, h, even);
+            up(l.dy, from, to - from, w, h, even);
+        });
+    }
+
+    /** Small levels are worked on by one thread: to wake the others takes longer. */
+    private static void each(Level l, int n, int grain, Crew crew, Crew.Strip part) {
+        if (l.width * l.height < SMALL) part.run(0, n);
+        else crew.each(n, grain, part);
     }
 
     /** The picture before, drawn where the motion so far brought it. */
@@ -213,80 +249,48 @@ final class OpticalFlow {
         }
     }
 
-    private void products(Level l, int from, int to) {
+    private void products(Level l, int y) {
         int w = l.width;
-        for (int y = from; y < to; y++) {
-            int down = y > 0 ? -w : 0;
-            int up = y < l.height - 1 ? w : 0;
-            float ky = up == 0 || down == 0 ? 0.5f : 0.25f;
-            for (int x = 0; x < w; x++) {
-                int p = y * w + x;
-                int left = x > 0 ? -1 : 0;
-                int right = x < w - 1 ? 1 : 0;
-                float kx = left == 0 || right == 0 ? 0.5f : 0.25f;
-                // Slopes of both pictures: where they lie well on one another that is twice as sure.
-                float gx = kx * (warped[p + right] - warped[p + left] + l.now[p + right] - l.now[p + left]);
-                float gy = ky * (warped[p + up] - warped[p + down] + l.now[p + up] - l.now[p + down]);
-                float t = warped[p] - l.now[p];
-                xx[p] = gx * gx;
-                xy[p] = gx * gy;
-                yy[p] = gy * gy;
-                xt[p] = gx * t;
-                yt[p] = gy * t;
-            }
-        }
+        int down = y > 0 ? -w : 0;
+        int up = y < l.height - 1 ? w : 0;
+        float ky = up == 0 || down == 0 ? 0.5f : 0.25f;
+        Windows.products(warped, l.now, y * w + 1, down, up, ky, xx, xy, yy, xt, yt, Math.max(0, w - 2));
+        border(l, y * w, 0, down, up, ky);
+        border(l, y * w, w - 1, down, up, ky);
     }
 
-    private void solve(Level l, int from, int to) {
-        for (int p = from * l.width; p < to * l.width; p++) {
-            float a = xx[p] + EVEN;
-            float d = yy[p] + EVEN;
-            float b = xy[p];
-            float det = a * d - b * b;
-            float x = (d * xt[p] - b * yt[p]) / det;
-            float y = (a * yt[p] - b * xt[p]) / det;
-            // A window that wants to leap has found something else.
-            float length = (float) Math.sqrt(x * x + y * y);
-            float k = length > 1.5f ? 1.5f / length : 1;
-            l.dx[p] += k * x;
-            l.dy[p] += k * y;
-        }
+    /** The plain version, at the ends of a row. */
+    private void border(Level l, int row, int x, int down, int up, float ky) {
+        int p = row + x;
+        int left = x > 0 ? -1 : 0;
+        int right = x < l.width - 1 ? 1 : 0;
+        // Slopes of both pictures: where they lie well on one another that is twice as sure.
+        float gx = 0.5f * (warped[p + right] - warped[p + left] + l.now[p + right] - l.now[p + left]);
+        float gy = ky * (warped[p + up] - warped[p + down] + l.now[p + up] - l.now[p + down]);
+        float t = warped[p] - l.now[p];
+        xx[p] = gx * gx;
+        xy[p] = gx * gy;
+        yy[p] = gy * gy;
+        xt[p] = gx * t;
+        yt[p] = gy * t;
     }
 
-    /** Means over a window of {@code 2 radius + 1} pixels a side, twice, which makes a tent; the borders go on. */
-    private void window(float[] field, int w, int h, int radius, Crew crew) {
-        for (int pass = 0; pass < 2; pass++) {
-            crew.each(h, 8, (from, to) -> {
-                for (int y = from; y < to; y++) across(field, scratch, y * w, w, radius);
-            });
-            crew.each(w, 32, (from, to) -> up(scratch, field, from, to, w, h, radius));
-        }
+    /** Means over a window, twice, which makes a tent; the borders go on. */
+    private static void across(float[] field, int at, int w, int radius) {
+        float[] room = room(Windows.room(w, radius));
+        Windows.across(field, at, w, radius, room);
+        Windows.across(field, at, w, radius, room);
     }
 
-    private static void across(float[] in, float[] out, int at, int w, int radius) {
-        float k = 1f / (2 * radius + 1);
-        float sum = (radius + 1) * in[at];
-        for (int x = 1; x <= radius; x++) sum += in[at + Math.min(w - 1, x)];
-        for (int x = 0; x < w; x++) {
-            out[at + x] = sum * k;
-            sum += in[at + Math.min(w - 1, x + radius + 1)] - in[at + Math.max(0, x - radius)];
-        }
+    private void up(float[] field, int left, int n, int w, int h, int radius) {
+        float[] room = room(n);
+        Windows.up(field, scratch, left, n, w, h, radius, room);
+        Windows.up(scratch, field, left, n, w, h, radius, room);
     }
 
-    private static void up(float[] in, float[] out, int from, int to, int w, int h, int radius) {
-        float k = 1f / (2 * radius + 1);
-        float[] sum = new float[to - from];
-        for (int y = -radius; y <= radius; y++) {
-            int row = Math.clamp(y, 0, h - 1) * w;
-            for (int x = from; x < to; x++) sum[x - from] += in[row + x];
-        }
-        for (int y = 0; y < h; y++) {
-            int plus = Math.min(h - 1, y + radius + 1) * w;
-            int minus = Math.max(0, y - radius) * w;
-            for (int x = from; x < to; x++) {
-                out[y * w + x] = sum[x - from] * k;
-                sum[x - from] += in[plus + x] - in[minus + x];
-            }
-        }
+    private static float[] room(int length) {
+        float[] room = ROOM.get();
+        if (room.length < length) ROOM.set(room = new float[length]);
+        return room;
     }
 }

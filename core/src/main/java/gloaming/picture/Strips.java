@@ -348,9 +348,21 @@ final class Strips {
             Parts.tones(FloatVector.fromArray(F, p, i), FloatVector.fromArray(F, cover, i), c)
                     .intoArray(p, i);
         }
-        VectorMask<Float> in = F.indexInRange(i, to);
-        Parts.tones(FloatVector.fromArray(F, p, i, in), FloatVector.fromArray(F, cover, i, in), c)
-                .intoArray(p, i, in);
+        for (; i < to; i++) p[i] = tone(p[i], cover[i], c);
+    }
+
+    private static float tone(float light, float cover, float[] c) {
+        float tone = Tone.seen(light);
+        float x = 4 * Math.clamp(tone, 0f, 1f);
+        int k = Math.min(3, (int) x);
+        float t = x - k;
+        float bent = c[4 * k]
+                + t * (c[4 * k + 1] + t * (c[4 * k + 2] + t * c[4 * k + 3]))
+                + Math.min(tone, 0) * c[16]
+                + Math.max(tone - 1, 0) * c[17];
+        float lifted = Tone.linear(bent);
+        if (cover >= 1) return lifted;
+        return cover <= 0 && light == 0 ? 0 : lifted * Math.max(cover, Math.min(1, light));
     }
 
     /** {@code p[at + i] *= k[i]}. */
@@ -423,33 +435,44 @@ final class Strips {
             float[] out,
             int into,
             int n) {
-        for (int i = 0; i < n; i += LANES) {
-            VectorMask<Float> in = F.indexInRange(i, n);
-            FloatVector grey = FloatVector.fromArray(F, cover, at + i, in).mul(0.5f);
+        int i = 0;
+        for (; i <= n - LANES; i += LANES) {
+            FloatVector grey = FloatVector.fromArray(F, cover, at + i).mul(0.5f);
             FloatVector base =
-                    FloatVector.fromArray(F, s, at + i, in).sub(grey).mul(own).add(grey);
-            FloatVector lift = FloatVector.fromArray(F, dx, i, in)
+                    FloatVector.fromArray(F, s, at + i).sub(grey).mul(own).add(grey);
+            FloatVector lift = FloatVector.fromArray(F, dx, i)
                     .mul(kx)
-                    .add(FloatVector.fromArray(F, dy, i, in).mul(ky));
-            lift.add(base).intoArray(out, into + i, in);
+                    .add(FloatVector.fromArray(F, dy, i).mul(ky));
+            lift.add(base).intoArray(out, into + i);
+        }
+        for (; i < n; i++) {
+            float grey = 0.5f * cover[at + i];
+            out[into + i] = kx * dx[i] + ky * dy[i] + grey + own * (s[at + i] - grey);
         }
     }
 
     /** {@link ColourKey}: how far each pixel's chromaticity is from the key's. */
     static void distance(
             float[] red, float[] green, float[] blue, int at, float keyU, float keyV, float k, float[] far, int n) {
-        for (int i = 0; i < n; i += LANES) {
-            VectorMask<Float> in = F.indexInRange(i, n);
-            FloatVector r = FloatVector.fromArray(F, red, at + i, in);
-            FloatVector b = FloatVector.fromArray(F, blue, at + i, in);
-            FloatVector light = FloatVector.fromArray(F, green, at + i, in)
+        int i = 0;
+        for (; i <= n - LANES; i += LANES) {
+            FloatVector r = FloatVector.fromArray(F, red, at + i);
+            FloatVector b = FloatVector.fromArray(F, blue, at + i);
+            FloatVector light = FloatVector.fromArray(F, green, at + i)
                     .mul(0.7152f)
                     .add(r.mul(0.2126f))
                     .add(b.mul(0.0722f));
             FloatVector inverse = FloatVector.broadcast(F, 1).div(light.max(1e-4f));
             FloatVector u = b.sub(light).mul(inverse).mul(0.5389f).sub(keyU);
             FloatVector v = r.sub(light).mul(inverse).mul(0.6350f).sub(keyV);
-            u.mul(u).add(v.mul(v)).sqrt().mul(k).intoArray(far, i, in);
+            u.mul(u).add(v.mul(v)).sqrt().mul(k).intoArray(far, i);
+        }
+        for (; i < n; i++) {
+            float light = 0.2126f * red[at + i] + 0.7152f * green[at + i] + 0.0722f * blue[at + i];
+            float inverse = 1 / Math.max(1e-4f, light);
+            float u = (blue[at + i] - light) * inverse * 0.5389f - keyU;
+            float v = (red[at + i] - light) * inverse * 0.6350f - keyV;
+            far[i] = (float) Math.sqrt(u * u + v * v) * k;
         }
     }
 
@@ -465,19 +488,31 @@ final class Strips {
             float sharp,
             float despill,
             int n) {
-        for (int i = 0; i < n; i += LANES) {
-            VectorMask<Float> in = F.indexInRange(i, n);
-            FloatVector d = FloatVector.fromArray(F, far, i, in);
+        int i = 0;
+        for (; i <= n - LANES; i += LANES) {
+            FloatVector d = FloatVector.fromArray(F, far, i);
             FloatVector t = d.sub(near).mul(sharp).max(0).min(1);
             FloatVector k = t.mul(t).mul(t.mul(-2).add(3));
             FloatVector spill = d.min(1).neg().add(1).mul(despill);
-            FloatVector r = FloatVector.fromArray(F, red, at + i, in);
-            FloatVector g = FloatVector.fromArray(F, green, at + i, in);
-            FloatVector b = FloatVector.fromArray(F, blue, at + i, in);
-            r.sub(spill.mul(r.sub(g.max(b)).max(0))).mul(k).intoArray(red, at + i, in);
-            g.sub(spill.mul(g.sub(r.max(b)).max(0))).mul(k).intoArray(green, at + i, in);
-            b.sub(spill.mul(b.sub(r.max(g)).max(0))).mul(k).intoArray(blue, at + i, in);
-            FloatVector.fromArray(F, cover, at + i, in).mul(k).intoArray(cover, at + i, in);
+            FloatVector r = FloatVector.fromArray(F, red, at + i);
+            FloatVector g = FloatVector.fromArray(F, green, at + i);
+            FloatVector b = FloatVector.fromArray(F, blue, at + i);
+            r.sub(spill.mul(r.sub(g.max(b)).max(0))).mul(k).intoArray(red, at + i);
+            g.sub(spill.mul(g.sub(r.max(b)).max(0))).mul(k).intoArray(green, at + i);
+            b.sub(spill.mul(b.sub(r.max(g)).max(0))).mul(k).intoArray(blue, at + i);
+            FloatVector.fromArray(F, cover, at + i).mul(k).intoArray(cover, at + i);
+        }
+        for (; i < n; i++) {
+            float t = Math.clamp((far[i] - near) * sharp, 0f, 1f);
+            float k = t * t * (3 - 2 * t);
+            float spill = despill * (1 - Math.min(1, far[i]));
+            float r = red[at + i];
+            float g = green[at + i];
+            float b = blue[at + i];
+            red[at + i] = k * (r - spill * Math.max(0, r - Math.max(g, b)));
+            green[at + i] = k * (g - spill * Math.max(0, g - Math.max(r, b)));
+            blue[at + i] = k * (b - spill * Math.max(0, b - Math.max(r, g)));
+            cover[at + i] *= k;
         }
     }
 
@@ -495,15 +530,16 @@ final class Strips {
 
     /** To the nearest of {@code n + 1} steps as the eye counts them, the step lifted by {@code lift[i]} first. */
     static void steps(float[] p, int at, float n, float[] lift, int count) {
-        for (int i = 0; i < count; i += LANES) {
-            VectorMask<Float> in = F.indexInRange(i, count);
-            FloatVector light = FloatVector.fromArray(F, p, at + i, in);
+        int i = 0;
+        for (; i <= count - LANES; i += LANES) {
+            FloatVector light = FloatVector.fromArray(F, p, at + i);
             FloatVector root = light.abs().sqrt();
             FloatVector tone = root.blend(root.neg(), light.compare(VectorOperators.LT, 0));
-            FloatVector step = Parts.floor(tone.mul(n).add(FloatVector.fromArray(F, lift, i, in)))
+            FloatVector step = Parts.floor(tone.mul(n).add(FloatVector.fromArray(F, lift, i)))
                     .div(n);
-            step.mul(step.abs()).intoArray(p, at + i, in);
+            step.mul(step.abs()).intoArray(p, at + i);
         }
+        for (; i < count; i++) p[at + i] = Tone.linear((float) Math.floor(Tone.seen(p[at + i]) * n + lift[i]) / n);
     }
 
     /** {@link Ramp#paint}: t lies in the red plane, alpha in its own. */

@@ -6,7 +6,7 @@ package gloaming.play;
  * <p>It goes one size down when frames take more than 92 percent of their time for half a second, at once when they take
  * half as much again, and up when the larger size would by its pixels take under 65 percent for four seconds. After a step
  * down it stays there for ten seconds, so that the picture does not breathe between two sizes. It begins at the smallest
- * size and climbs a size a second until it has once been too much.
+ * size and climbs a size a second until it has once been too much; where there is room by far, it never waits longer.
  */
 final class ScaleKeeper {
     static final double[] SIZES = {1, 0.75, 0.5, 1 / 3.0};
@@ -38,11 +38,20 @@ final class ScaleKeeper {
         }
         if (at == 0) return;
         double larger = SIZES[at - 1] / SIZES[at];
-        under = rest == 0 && part * larger * larger < 0.65 ? under + seconds : 0;
+        double then = part * larger * larger;
+        under = rest == 0 && then < 0.65 ? under + seconds * (then < 0.3 ? 4 : 1) : 0;
         if (under > patience) {
             at--;
             under = 0;
         }
+    }
+
+    /** Another look: how the one before did says nothing of it. */
+    void another() {
+        patience = 1;
+        rest = 0;
+        over = 0;
+        under = 0;
     }
 
     /** The nearest of the sizes to one chosen by hand. */

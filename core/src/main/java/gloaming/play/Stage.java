@@ -215,8 +215,10 @@ public final class Stage implements AutoCloseable {
         Look wanted = now.look;
         if (wanted != playing) {
             // Another look's steps may have the same ids; what they remember is not this one's.
-            if (now.number != shown || playing == null) player.begin(wanted);
-            else player.load(wanted);
+            if (now.number != shown || playing == null) {
+                player.begin(wanted);
+                keeper.another();
+            } else player.load(wanted);
             shown = now.number;
             playing = wanted;
             board = new Board(player.plan());

@@ -47,7 +47,8 @@ public final class Wishes {
         for (Description d : catalogue.entries()) {
             if (d.takes() != null || d.gives() != Kind.PICTURE) continue;
             for (Setting setting : d.settings()) {
-                if (setting.form() != Setting.Form.MEDIUM || !setting.choices().getFirst().equals(kind)) continue;
+                if (setting.form() != Setting.Form.MEDIUM
+                        || !setting.choices().getFirst().equals(kind)) continue;
                 Step step = Step.of(look.freshId("s"), d.id()).with(setting.id(), Value.of(ref));
                 String free = freeName(look, name.isBlank() ? d.name() : name.strip());
                 Lane lane = new Lane(look.freshId("l"), free, Clock.SHOW, List.of(step));

@@ -22,6 +22,19 @@ class ScaleKeeperTest {
     }
 
     @Test
+    void aLightLookAfterAHeavyOneDoesNotWait() {
+        ScaleKeeper keeper = new ScaleKeeper();
+        settle(keeper, 20, 300);
+        assertThat(settle(keeper, 400, 300)).isEqualTo(1 / 3.0);
+        keeper.another();
+        assertThat(settle(keeper, 4, 100)).isEqualTo(1);
+        settle(keeper, 400, 60);
+        // The same look, only that it has become light: ten seconds of rest, then a size a second.
+        assertThat(settle(keeper, 4, 300)).isLessThan(1);
+        assertThat(settle(keeper, 4, 150)).isEqualTo(1);
+    }
+
+    @Test
     void itDoesNotBreatheBetweenTwoSizes() {
         ScaleKeeper keeper = new ScaleKeeper();
         settle(keeper, 36, 100);

@@ -388,12 +388,17 @@ Alpine.data('bench', () => ({
     else step.settings[setting.id] = value;
     live.send({ do: 'edit', gesture: g, edit: { edit: 'set', step: step.id, setting: setting.id, value } });
   },
+  /** What is being typed is not written over when the document comes meanwhile. */
+  showNumber(element, setting) {
+    const now = this.shown(setting);
+    if (document.activeElement !== element) element.value = now;
+  },
+  leaveNumber(event, setting) { event.target.value = this.shown(setting); },
   typed(setting, event) {
     const text = event.target.value.trim().replace(',', '.');
     const number = Number(text);
     if (text === '') this.set(setting, null, 0);
     else if (Number.isFinite(number)) this.set(setting, setting.form === 'WHOLE' ? Math.round(number) : number, 0);
-    else event.target.value = plain(Number(this.value(setting)));
     event.target.blur();
   },
   shown(setting) { const v = Number(this.value(setting)); return plain(v); },

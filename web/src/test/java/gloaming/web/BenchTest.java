@@ -223,6 +223,31 @@ class BenchTest {
     }
 
     @Test
+    void whatIsBeingTypedIsNotWrittenOverByAnEditFromElsewhere() {
+        OpenLook open = bench("Typing");
+        addAndSelect(open, "n", "solid colour", "fill");
+        WebElement number = browser.findElement(By.cssSelector("input[aria-label='Brightness as a number']"));
+        number.click();
+        number.sendKeys(Keys.chord(Keys.CONTROL, "a"), "2.5");
+        open.apply(new gloaming.look.Edit.LabelStep("s1", "dusk"), 0);
+        until(
+                "the edit has come",
+                () -> browser.findElement(By.cssSelector(".step.sel b"))
+                        .getText()
+                        .equals("dusk"));
+        assertThat(number.getDomProperty("value")).isEqualTo("2.5");
+        number.sendKeys(Keys.ENTER);
+        until(
+                "it counts",
+                () -> Value.of(2.5)
+                        .equals(open.look().step("s1").orElseThrow().settings().get("brightness")));
+
+        number.click();
+        number.sendKeys(Keys.chord(Keys.CONTROL, "a"), "no number", Keys.ESCAPE);
+        until("what is none is put back", () -> "2.5".equals(number.getDomProperty("value")));
+    }
+
+    @Test
     void aSliderIsDraggedAsOneStepOfUndo() {
         OpenLook open = bench("Slider");
         addAndSelect(open, "n", "solid", "fill");
