@@ -1,0 +1,52 @@
+package gloaming.signal;
+
+import gloaming.flow.Signal;
+import gloaming.step.Frame;
+import gloaming.step.Operation;
+import gloaming.step.Pick;
+import gloaming.step.Range;
+import gloaming.step.Says;
+
+/** Keeps the signal between two values: held, begun again, or turned back. */
+@Says(
+        name = "Bounds",
+        does = "Keeps the signal between two values: held there, begun again, or turned back.",
+        find = "clamp limit wrap fold modulo ping pong range")
+public record Bounds(
+        @Range(min = -1000, max = 1000, initial = 0, says = "The lower bound.")
+        double low,
+
+        @Range(min = -1000, max = 1000, initial = 1, says = "The upper bound.")
+        double high,
+
+        @Pick(initial = "hold", says = "What happens beyond them.")
+        Beyond beyond)
+        implements Operation<Signal, Signal, Signal> {
+
+    /** What happens beyond the bounds. */
+    public enum Beyond {
+        HOLD,
+        WRAP,
+        FOLD
+    }
+
+    @Override
+    public Signal memory() {
+        return new Signal();
+    }
+
+    @Override
+    public Signal run(Signal in, Signal out, Frame frame) {
+        double least = Math.min(low, high);
+        double span = Math.abs(high - low);
+        if (span == 0) return out.set(least);
+        double part = (in.value() - least) / span;
+        return out.set(least
+                + span
+                        * switch (beyond) {
+                            case HOLD -> Math.clamp(part, 0.0, 1.0);
+                            case WRAP -> part - Math.floor(part);
+                            case FOLD -> 1 - Math.abs(part - 2 * Math.floor(part / 2) - 1);
+                        });
+    }
+}

@@ -1,0 +1,46 @@
+package gloaming.signal;
+
+import gloaming.flow.Signal;
+import gloaming.step.Frame;
+import gloaming.step.Operation;
+import gloaming.step.Range;
+import gloaming.step.Says;
+
+/** The largest value of late, kept for a while, then sinking. */
+@Says(
+        name = "Crest",
+        does = "Keeps the largest value for a while, then sinks towards the signal.",
+        find = "peak hold maximum meter decay top envelope follower")
+public record Crest(
+        @Range(min = 0, max = 10, initial = 0.3, unit = "s", says = "How long it is kept.")
+        double hold,
+
+        @Range(min = 0, max = 100, initial = 1, unit = "a second", says = "How fast it sinks then.")
+        double fall)
+        implements Operation<Signal, Signal, Crest.Memory> {
+
+    /** The crest and its age. */
+    public static final class Memory {
+        final Signal out = new Signal();
+        double crest = Double.NEGATIVE_INFINITY;
+        double age;
+    }
+
+    @Override
+    public Memory memory() {
+        return new Memory();
+    }
+
+    @Override
+    public Signal run(Signal in, Memory memory, Frame frame) {
+        double before = memory.age;
+        memory.age += frame.dt();
+        double sinks = Math.max(0, memory.age - Math.max(before, hold));
+        memory.crest -= fall * sinks;
+        if (in.value() >= memory.crest) {
+            memory.crest = in.value();
+            memory.age = 0;
+        }
+        return memory.out.set(memory.crest);
+    }
+}

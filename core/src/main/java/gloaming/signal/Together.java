@@ -1,0 +1,61 @@
+package gloaming.signal;
+
+import gloaming.flow.Kind;
+import gloaming.flow.Signal;
+import gloaming.step.Frame;
+import gloaming.step.Operation;
+import gloaming.step.Pick;
+import gloaming.step.Read;
+import gloaming.step.Says;
+
+/** Two signals as one: by arithmetic, or as truths, where above a half is true. */
+@Says(
+        name = "Together",
+        does = "Makes one of two signals: sum, product, larger, smaller, both, either.",
+        find = "merge combine add multiply subtract divide min max mean and or xor logic maths")
+@Read(name = "with", kind = Kind.SIGNAL, says = "The other signal.")
+public record Together(
+        @Pick(initial = "sum", says = "How they become one.")
+        How how) implements Operation<Signal, Signal, Signal> {
+
+    /** How two become one. */
+    public enum How {
+        SUM,
+        DIFFERENCE,
+        PRODUCT,
+        RATIO,
+        LARGER,
+        SMALLER,
+        MEAN,
+        BOTH,
+        EITHER,
+        ONE_ONLY
+    }
+
+    @Override
+    public Signal memory() {
+        return new Signal();
+    }
+
+    @Override
+    public Signal run(Signal in, Signal out, Frame frame) {
+        Signal with = frame.read("with", Signal.class);
+        double a = in.value();
+        double b = with == null ? 0 : with.value();
+        boolean p = a > 0.5;
+        boolean q = b > 0.5;
+        return out.set(
+                switch (how) {
+                    case SUM -> a + b;
+                    case DIFFERENCE -> a - b;
+                    case PRODUCT -> a * b;
+                    case RATIO -> b == 0 ? 0 : a / b;
+                    case LARGER -> Math.max(a, b);
+                    case SMALLER -> Math.min(a, b);
+                    case MEAN -> (a + b) / 2;
+                    case BOTH -> p && q ? 1 : 0;
+                    case EITHER -> p || q ? 1 : 0;
+                    case ONE_ONLY -> p != q ? 1 : 0;
+                });
+    }
+}
