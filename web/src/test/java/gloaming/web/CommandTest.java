@@ -12,9 +12,13 @@ import java.util.List;
 import java.util.concurrent.TimeUnit;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.json.JsonMapper;
 
 /** The commands as processes of their own: what they say, and the code they end with. */
 class CommandTest {
+    private static final JsonMapper JSON = JsonMapper.builder().build();
+
     @TempDir
     Path folder;
 
@@ -55,6 +59,28 @@ class CommandTest {
         Ended ended = run(arguments);
         assertThat(ended.code).isNotZero();
         assertThat(ended.err).contains(sentence).doesNotContain("Exception").doesNotContain("\tat ");
+    }
+
+    @Test
+    void hearTellsTheBeatsOfTheHouseBandAsJsonLines() throws Exception {
+        Path wav = folder.resolve("band.wav");
+        Files.write(wav, gloaming.media.Wav.bytes(new gloaming.sound.HouseBand(11, 120)));
+        Ended ended = run("hear", wav.toString());
+        assertThat(ended.code).as(ended.err).isZero();
+        List<JsonNode> lines = ended.out.lines().map(JSON::readTree).toList();
+        assertThat(lines).hasSize(3_200);
+        assertThat(lines.getFirst().propertyNames())
+                .containsExactlyInAnyOrder("t", "rms", "low", "mid", "high", "onset", "beat", "tempo");
+        assertThat(lines.getLast().path("tempo").asDouble(0)).isBetween(118.0, 122.0);
+        List<Double> beats = lines.stream()
+                .filter(line -> line.path("beat").asInt(0) == 1)
+                .map(line -> line.path("t").asDouble(0))
+                .filter(t -> t > 6 && t < 14)
+                .toList();
+        assertThat(beats).hasSizeBetween(15, 17);
+        assertThat(beats)
+                .allSatisfy(t -> assertThat(Math.abs(2 * t - Math.rint(2 * t))).isLessThan(0.14));
+        refused("There is no file", "hear", folder.resolve("gone.wav").toString());
     }
 
     @Test
