@@ -13,8 +13,6 @@ import java.net.http.HttpRequest;
 import java.net.http.HttpResponse;
 import java.nio.file.Path;
 import java.util.List;
-import org.junit.jupiter.api.AfterAll;
-import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.openqa.selenium.By;
@@ -22,33 +20,10 @@ import org.openqa.selenium.JavascriptExecutor;
 import org.openqa.selenium.Keys;
 import org.openqa.selenium.WebElement;
 import org.openqa.selenium.WindowType;
-import org.openqa.selenium.chrome.ChromeDriver;
 import org.openqa.selenium.interactions.Actions;
 
 /** The real pages in a real browser against the real program. */
-class BenchTest {
-    @TempDir
-    static Path data;
-
-    private static Program program;
-    private static ChromeDriver browser;
-
-    @BeforeAll
-    static void start() {
-        program = new Program(0, data, true);
-        browser = Browser.open();
-    }
-
-    @AfterAll
-    static void stop() {
-        if (browser != null) browser.quit();
-        if (program != null) program.close();
-    }
-
-    private static void until(String what, java.util.function.BooleanSupplier is) {
-        Browser.until(browser, what, is);
-    }
-
+class BenchTest extends PageTest {
     private static Object script(String text, Object... arguments) {
         return ((JavascriptExecutor) browser).executeScript(text, arguments);
     }

@@ -22,37 +22,15 @@ import javax.imageio.IIOImage;
 import javax.imageio.ImageIO;
 import javax.imageio.ImageWriteParam;
 import javax.imageio.ImageWriter;
-import org.junit.jupiter.api.AfterAll;
-import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
-import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.MethodSource;
 import org.openqa.selenium.By;
 import org.openqa.selenium.Keys;
 import org.openqa.selenium.WebElement;
-import org.openqa.selenium.chrome.ChromeDriver;
 
 /** The guide in a real browser, and its pictures against what its shaders draw. */
-class GuideTest {
-    @TempDir
-    static Path data;
-
-    private static Program program;
-    private static ChromeDriver browser;
-
-    @BeforeAll
-    static void start() {
-        program = new Program(0, data, true);
-        browser = Browser.open();
-    }
-
-    @AfterAll
-    static void stop() {
-        if (browser != null) browser.quit();
-        if (program != null) program.close();
-    }
-
+class GuideTest extends PageTest {
     static List<Worked> all() {
         return Worked.ALL;
     }

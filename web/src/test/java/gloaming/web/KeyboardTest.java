@@ -8,42 +8,15 @@ import gloaming.look.Value;
 import gloaming.web.store.Journal;
 import gloaming.web.store.OpenLook;
 import gloaming.web.store.Shows;
-import java.nio.file.Path;
 import java.util.List;
-import org.junit.jupiter.api.AfterAll;
-import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
-import org.junit.jupiter.api.io.TempDir;
 import org.openqa.selenium.By;
 import org.openqa.selenium.Keys;
 import org.openqa.selenium.WebElement;
-import org.openqa.selenium.chrome.ChromeDriver;
 import org.openqa.selenium.interactions.Actions;
 
 /** A whole look made, changed and shown without ever touching the mouse. */
-class KeyboardTest {
-    @TempDir
-    static Path data;
-
-    private static Program program;
-    private static ChromeDriver browser;
-
-    @BeforeAll
-    static void start() {
-        program = new Program(0, data, true);
-        browser = Browser.open();
-    }
-
-    @AfterAll
-    static void stop() {
-        if (browser != null) browser.quit();
-        if (program != null) program.close();
-    }
-
-    private static void until(String what, java.util.function.BooleanSupplier is) {
-        Browser.until(browser, what, is);
-    }
-
+class KeyboardTest extends PageTest {
     private static void press(CharSequence... keys) {
         for (CharSequence key : keys) new Actions(browser).sendKeys(key).perform();
     }

@@ -27,40 +27,20 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
 import javax.imageio.ImageIO;
-import org.junit.jupiter.api.AfterAll;
-import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.openqa.selenium.By;
 import org.openqa.selenium.Keys;
 import org.openqa.selenium.WebElement;
-import org.openqa.selenium.chrome.ChromeDriver;
 import org.openqa.selenium.support.ui.Select;
 
 /** Media from the page of media to the picture on the monitor. */
-class MediaTest {
-    @TempDir
-    static Path data;
-
+class MediaTest extends PageTest {
     @TempDir
     static Path files;
 
-    private static Program program;
-    private static ChromeDriver browser;
     private String show;
-
-    @BeforeAll
-    static void start() {
-        program = new Program(0, data, true);
-        browser = Browser.open();
-    }
-
-    @AfterAll
-    static void stop() {
-        if (browser != null) browser.quit();
-        if (program != null) program.close();
-    }
 
     @BeforeEach
     void freshShow() {

@@ -14,8 +14,6 @@ import java.net.http.HttpResponse;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
-import org.junit.jupiter.api.AfterAll;
-import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
@@ -25,28 +23,9 @@ import org.junit.jupiter.params.provider.ValueSource;
 import org.openqa.selenium.By;
 import org.openqa.selenium.Keys;
 import org.openqa.selenium.WebElement;
-import org.openqa.selenium.chrome.ChromeDriver;
 
 /** The page of shows in a real browser, and what it posts and fetches. */
-class ShowsPageTest {
-    @TempDir
-    static Path data;
-
-    private static Program program;
-    private static ChromeDriver browser;
-
-    @BeforeAll
-    static void start() {
-        program = new Program(0, data, true);
-        browser = Browser.open();
-    }
-
-    @AfterAll
-    static void stop() {
-        if (browser != null) browser.quit();
-        if (program != null) program.close();
-    }
-
+class ShowsPageTest extends PageTest {
     @BeforeEach
     void page() {
         browser.get(program.url("/"));

@@ -3,40 +3,22 @@ package gloaming.web;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.data.Offset.offset;
 
-import java.nio.file.Path;
 import java.util.List;
-import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
-import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.openqa.selenium.By;
 import org.openqa.selenium.Keys;
 import org.openqa.selenium.WebElement;
-import org.openqa.selenium.chrome.ChromeDriver;
 import org.openqa.selenium.interactions.Actions;
 
 /** The page's small modules, each by itself on a page that holds nothing else. */
-class WidgetsTest {
-    @TempDir
-    static Path data;
-
-    private static Program program;
-    private static ChromeDriver browser;
-
+class WidgetsTest extends PageTest {
     @BeforeAll
-    static void start() {
-        program = new Program(0, data, true);
-        browser = Browser.open();
+    static void patience() {
         browser.manage().timeouts().scriptTimeout(java.time.Duration.ofSeconds(30));
-    }
-
-    @AfterAll
-    static void stop() {
-        if (browser != null) browser.quit();
-        if (program != null) program.close();
     }
 
     /** A page of the program with its styles and nothing on it: a fresh one, so that no test meets another's. */

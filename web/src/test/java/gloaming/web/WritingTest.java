@@ -13,13 +13,8 @@ import gloaming.web.store.Journal;
 import gloaming.web.store.OpenLook;
 import gloaming.web.store.Shows;
 import gloaming.web.store.Versions;
-import java.nio.file.Path;
 import java.util.List;
-import java.util.function.BooleanSupplier;
-import org.junit.jupiter.api.AfterAll;
-import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
-import org.junit.jupiter.api.io.TempDir;
 import org.openqa.selenium.By;
 import org.openqa.selenium.Keys;
 import org.openqa.selenium.NoSuchElementException;
@@ -27,35 +22,12 @@ import org.openqa.selenium.NoSuchShadowRootException;
 import org.openqa.selenium.SearchContext;
 import org.openqa.selenium.WebElement;
 import org.openqa.selenium.WindowType;
-import org.openqa.selenium.chrome.ChromeDriver;
 import org.openqa.selenium.interactions.Actions;
 
 /** Writing a shader on the Bench, by keys alone wherever keys do. */
-class WritingTest {
+class WritingTest extends PageTest {
     private static final String GREEN =
             "out vec4 color;\nuniform float level; // 0.3 (0 to 1)\nvoid main() { color = vec4(0, level, 0, 1); }";
-
-    @TempDir
-    static Path data;
-
-    private static Program program;
-    private static ChromeDriver browser;
-
-    @BeforeAll
-    static void start() {
-        program = new Program(0, data, true);
-        browser = Browser.open();
-    }
-
-    @AfterAll
-    static void stop() {
-        if (browser != null) browser.quit();
-        if (program != null) program.close();
-    }
-
-    private static void until(String what, BooleanSupplier is) {
-        Browser.until(browser, what, is);
-    }
 
     /** A look with a step that writes, its text open. */
     private static OpenLook written(String text) {
