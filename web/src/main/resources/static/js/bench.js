@@ -350,8 +350,10 @@ Alpine.data('bench', () => ({
       word: (entry) => { if (entry?.name !== this.word?.name) this.word = entry; },
     });
     this.openText();
-    editor.focus();
+    this.whenShown(() => editor?.focus());
   },
+  /** What comes into sight does so with the next frame of the page, and takes no focus before. */
+  whenShown(then) { this.$nextTick(() => requestAnimationFrame(() => requestAnimationFrame(then))); },
   openText() {
     if (!editor || !this.chosen) return;
     this.versions = [];
@@ -387,7 +389,7 @@ Alpine.data('bench', () => ({
     editor?.flush();
     const id = this.writing;
     this.writing = '';
-    this.$nextTick(() => { this.askTiles(); this.wire(); document.getElementById(`step-${id}`)?.focus(); });
+    this.whenShown(() => { this.askTiles(); this.wire(); document.getElementById(`step-${id}`)?.focus(); });
   },
   versionText(v) { return [v.name ? v.at : '', `${v.lines} lines`, v.works ? '' : 'does not work', v.same ? 'now' : ''].filter(Boolean).join(' · '); },
   goProblem(problem) { if (!this.writing) this.write().then(() => editor?.go(problem)); else editor?.go(problem); },
