@@ -15,9 +15,9 @@ final class Beats {
     private static final int MEMORY = 1_024;
 
     private static final int LOOKED_AT = 800;
-    private static final double SLOWEST = 60;
-    private static final double FASTEST = 200;
+    /** Hops between beats at 60 and at 200 a minute. */
     private static final int LONGEST = 60 * Onsets.HOPS / 60;
+
     private static final int SHORTEST = 60 * Onsets.HOPS / 200;
     /** How firmly a beat keeps to its period, and how much of the score is what was. */
     private static final double FIRM = 5;
@@ -68,15 +68,6 @@ final class Beats {
     /** How sure it is of the tempo: 0 to 1. */
     double confidence() {
         return found ? sure : 0;
-    }
-
-    /** The hop on which the next beat is to fall. */
-    long next() {
-        return nextBeat;
-    }
-
-    double period() {
-        return period;
     }
 
     /** The best score about a period before {@code now}. */
@@ -140,8 +131,7 @@ final class Beats {
                 at = p;
             }
         }
-        at = level(at);
-        take(at, best);
+        take(level(at));
     }
 
     /** How well a period explains what is heard: with its multiples, weighted by what people tap. */
@@ -183,7 +173,7 @@ final class Beats {
     }
 
     /** Takes a period over at once where it hardly differs, and another one only when it has been the better one for a while. */
-    private void take(double p, double strength) {
+    private void take(double p) {
         sure = Math.clamp(peak(p), 0.0, 1.0);
         if (!found) {
             period = fine(p);
