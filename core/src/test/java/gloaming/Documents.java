@@ -1,12 +1,15 @@
 package gloaming;
 
 import gloaming.flow.Kind;
+import gloaming.look.Binding;
 import gloaming.look.Blend;
 import gloaming.look.Clock;
+import gloaming.look.Desk;
 import gloaming.look.Edit;
 import gloaming.look.Follow;
 import gloaming.look.Lane;
 import gloaming.look.Layer;
+import gloaming.look.Lifted;
 import gloaming.look.Look;
 import gloaming.look.Refused;
 import gloaming.look.Step;
@@ -68,6 +71,7 @@ public final class Documents {
         Map<String, Value> settings = new TreeMap<>();
         Map<String, Follow> follows = new TreeMap<>();
         Map<String, String> reads = new TreeMap<>();
+        Map<String, String> formulas = new TreeMap<>();
         Rules rules = new Rules(Catalogue.all());
         for (Setting setting : description.settings()) {
             if (random.nextBoolean()) settings.put(setting.id(), value(setting));
@@ -75,13 +79,24 @@ public final class Documents {
             if (setting.numeric() && signal != null && random.nextInt(4) == 0) {
                 follows.put(setting.id(), new Follow(signal.id(), 0, 1, small(setting), small(setting), 0.01, 0.1));
             }
+            if (setting.numeric() && signal != null && random.nextInt(8) == 0) {
+                formulas.put(setting.id(), "value * (0.5 + {" + signal.id() + "}) + sin(t)");
+            }
         }
         for (Description.Input input : description.reads()) {
             Lane lane = any(look, rules, input.kind());
             if (lane != null && random.nextInt(3) > 0) reads.put(input.name(), lane.id());
         }
         return new Step(
-                id, description.id(), "", random.nextInt(8) == 0, settings, follows, reads, drafts(description));
+                id,
+                description.id(),
+                "",
+                random.nextInt(8) == 0,
+                settings,
+                follows,
+                reads,
+                formulas,
+                drafts(description));
     }
 
     private Map<String, String> drafts(Description description) {
@@ -103,7 +118,7 @@ public final class Documents {
                 Value.of(setting.choices().get(random.nextInt(setting.choices().size())));
             case COLOUR -> Value.of("#%06x".formatted(random.nextInt(1 << 24)));
             case SWITCH -> Value.of(random.nextBoolean());
-            case TEXT, CODE, MEDIUM -> setting.initial();
+            case TEXT, CODE, FORMULA, MEDIUM -> setting.initial();
         };
     }
 
@@ -139,17 +154,22 @@ public final class Documents {
                 ? null
                 : look.mix().get(random.nextInt(look.mix().size()));
         Description description = Catalogue.all().find(step.type());
+        if (description.settings().isEmpty()) return new Edit.LabelStep(step.id(), "has none");
         Setting setting =
                 description.settings().get(random.nextInt(description.settings().size()));
         int place = random.nextInt(6);
-        return switch (random.nextInt(20)) {
+        return switch (random.nextInt(23)) {
             case 0 -> new Edit.Rename("Look " + random.nextInt(100));
             case 1 -> new Edit.Format(64 + random.nextInt(64), 48, 25, random.nextLong(), 100);
             case 2 -> new Edit.AddLane(place, lane.withName("more"));
             case 3 -> new Edit.RemoveLane(lane.id());
             case 4 -> new Edit.MoveLane(lane.id(), place);
             case 5 -> new Edit.RenameLane(lane.id(), "lane " + random.nextInt(100));
-            case 6 -> new Edit.SetClock(lane.id(), new Clock(random.nextDouble() * 4));
+            case 6 -> new Edit.SetClock(lane.id(), new Clock(random.nextDouble() * 4, maybe(look), maybe(look)));
+            case 19 -> new Edit.SetLookClock(new Clock(random.nextDouble() * 4, maybe(look), maybe(look)));
+            case 20 ->
+                new Edit.SetFormula(step.id(), setting.id(), random.nextBoolean() ? null : "x + {" + lane.id() + "}");
+            case 21 -> new Edit.SetDesk(desk(look, step, setting));
             case 7 ->
                 new Edit.AddStep(
                         lane.id(), place, step(look, look.freshId("s"), pick(steps.toArray(Description[]::new))));
@@ -171,6 +191,23 @@ public final class Documents {
             default ->
                 new Edit.Several(List.of(new Edit.Bypass(step.id(), true), new Edit.RenameLane(lane.id(), "both")));
         };
+    }
+
+    private String maybe(Look look) {
+        Lane lane = random.nextBoolean() ? any(look, new Rules(Catalogue.all()), Kind.SIGNAL) : null;
+        return lane == null ? null : lane.id();
+    }
+
+    /** What there is with a binding or a place on the strip more. */
+    private Desk desk(Look look, Step step, Setting setting) {
+        List<Binding> bindings = new ArrayList<>(look.desk().bindings());
+        List<Lifted> strip = new ArrayList<>(look.desk().strip());
+        Binding.Mode mode = pick(Binding.Mode.values());
+        if (random.nextBoolean()) {
+            bindings.add(new Binding(
+                    look.freshId("b"), "osc /mill/1", step.id(), setting.id(), 0, 1, 0, 1, 1, 0.1, mode, true));
+        } else if (strip.size() < Desk.STRIP) strip.add(new Lifted(step.id(), setting.id(), ""));
+        return new Desk(bindings, strip);
     }
 
     private <T> T pick(T[] of) {

@@ -1,8 +1,10 @@
 package gloaming;
 
+import gloaming.desk.Inbox;
 import gloaming.flow.Crew;
 import gloaming.flow.Flow;
 import gloaming.flow.Picture;
+import gloaming.flow.Signal;
 import gloaming.library.Library;
 import gloaming.sound.Hearing;
 import gloaming.step.Frame;
@@ -20,6 +22,7 @@ public final class Moments implements Frame {
     public long seed = 5;
     public double tempo = 120;
     public Library library = new Brought();
+    public final Inbox inbox = new Inbox();
     public final Hearing hearing = new Hearing();
     private final Crew crew = new Crew(1);
 
@@ -83,6 +86,21 @@ public final class Moments implements Frame {
     @Override
     public Hearing hearing() {
         return hearing;
+    }
+
+    @Override
+    public double tempo() {
+        return tempo;
+    }
+
+    @Override
+    public Inbox inbox() {
+        return inbox;
+    }
+
+    @Override
+    public Signal lane(String id) {
+        return (Signal) reads.get(id);
     }
 
     @Override

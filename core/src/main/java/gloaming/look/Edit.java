@@ -19,6 +19,8 @@ import java.util.List;
     @JsonSubTypes.Type(Edit.MoveLane.class),
     @JsonSubTypes.Type(Edit.RenameLane.class),
     @JsonSubTypes.Type(Edit.SetClock.class),
+    @JsonSubTypes.Type(Edit.SetLookClock.class),
+    @JsonSubTypes.Type(Edit.SetDesk.class),
     @JsonSubTypes.Type(Edit.AddStep.class),
     @JsonSubTypes.Type(Edit.RemoveStep.class),
     @JsonSubTypes.Type(Edit.MoveStep.class),
@@ -27,6 +29,7 @@ import java.util.List;
     @JsonSubTypes.Type(Edit.Set.class),
     @JsonSubTypes.Type(Edit.Write.class),
     @JsonSubTypes.Type(Edit.SetFollow.class),
+    @JsonSubTypes.Type(Edit.SetFormula.class),
     @JsonSubTypes.Type(Edit.SetRead.class),
     @JsonSubTypes.Type(Edit.AddLayer.class),
     @JsonSubTypes.Type(Edit.RemoveLayer.class),
@@ -58,6 +61,13 @@ public sealed interface Edit {
     @JsonTypeName("set-clock")
     record SetClock(String lane, Clock clock) implements Edit {}
 
+    @JsonTypeName("set-look-clock")
+    record SetLookClock(Clock clock) implements Edit {}
+
+    /** Puts {@code desk} in the place of the look's bindings and performance strip. */
+    @JsonTypeName("set-desk")
+    record SetDesk(Desk desk) implements Edit {}
+
     @JsonTypeName("add-step")
     record AddStep(String lane, int place, Step step) implements Edit {}
 
@@ -83,6 +93,10 @@ public sealed interface Edit {
 
     @JsonTypeName("set-follow")
     record SetFollow(String step, String setting, Follow follow) implements Edit {}
+
+    /** Lanes stand in the text as {@code {id}}. */
+    @JsonTypeName("set-formula")
+    record SetFormula(String step, String setting, String text) implements Edit {}
 
     @JsonTypeName("set-read")
     record SetRead(String step, String read, String lane) implements Edit {}

@@ -1,8 +1,10 @@
 package gloaming.look;
 
 import java.util.ArrayList;
+import java.util.HashSet;
 import java.util.List;
 import java.util.NoSuchElementException;
+import java.util.Set;
 import java.util.function.Function;
 
 /** Carries edits out and turns them round. */
@@ -19,8 +21,10 @@ public final class Edits {
             case Edit.MoveLane e -> look.withLanes(moved(look.lanes(), lane(look, e.lane()), e.place()));
             case Edit.RenameLane e -> look.withLane(lane(look, e.lane()).id(), lane -> lane.withName(e.name()));
             case Edit.SetClock e -> look.withLane(lane(look, e.lane()).id(), lane -> lane.withClock(e.clock()));
+            case Edit.SetLookClock e -> look.withClock(e.clock());
+            case Edit.SetDesk e -> look.withDesk(e.desk());
             case Edit.AddStep e -> look.withLane(lane(look, e.lane()).id(), lane -> lane.insert(e.place(), e.step()));
-            case Edit.RemoveStep e -> look.withLane(laneOf(look, e.step()).id(), lane -> lane.without(e.step()));
+            case Edit.RemoveStep e -> letGo(look.withLane(laneOf(look, e.step()).id(), lane -> lane.without(e.step())));
             case Edit.MoveStep e -> moveStep(look, e);
             case Edit.LabelStep e -> step(look, e.step(), s -> s.withLabel(e.label()));
             case Edit.Bypass e -> step(look, e.step(), s -> s.withBypass(e.bypassed()));
@@ -28,9 +32,10 @@ public final class Edits {
             case Edit.Write e ->
                 step(look, e.step(), s -> s.with(e.setting(), e.value()).withDraft(e.setting(), e.draft()));
             case Edit.SetFollow e -> step(look, e.step(), s -> s.withFollow(e.setting(), e.follow()));
+            case Edit.SetFormula e -> step(look, e.step(), s -> s.withFormula(e.setting(), e.text()));
             case Edit.SetRead e -> step(look, e.step(), s -> s.withRead(e.read(), e.lane()));
             case Edit.AddLayer e -> look.withMix(inserted(look.mix(), e.place(), e.layer()));
-            case Edit.RemoveLayer e -> look.withMix(without(look.mix(), layer(look, e.layer())));
+            case Edit.RemoveLayer e -> letGo(look.withMix(without(look.mix(), layer(look, e.layer()))));
             case Edit.MoveLayer e -> look.withMix(moved(look.mix(), layer(look, e.layer()), e.place()));
             case Edit.ChangeLayer e -> {
                 Layer was = layer(look, e.layer().id());
@@ -58,11 +63,14 @@ public final class Edits {
                 new Edit.RenameLane(e.lane(), lane(before, e.lane()).name());
             case Edit.SetClock e ->
                 new Edit.SetClock(e.lane(), lane(before, e.lane()).clock());
+            case Edit.SetLookClock e -> new Edit.SetLookClock(before.clock());
+            case Edit.SetDesk e -> new Edit.SetDesk(before.desk());
             case Edit.AddStep e -> new Edit.RemoveStep(e.step().id());
             case Edit.RemoveStep e -> {
                 Lane lane = laneOf(before, e.step());
                 Step step = step(before, e.step());
-                yield new Edit.AddStep(lane.id(), lane.steps().indexOf(step), step);
+                yield withDesk(
+                        before, edit, new Edit.AddStep(lane.id(), lane.steps().indexOf(step), step));
             }
             case Edit.MoveStep e -> {
                 Lane lane = laneOf(before, e.step());
@@ -86,13 +94,16 @@ public final class Edits {
             case Edit.SetFollow e ->
                 new Edit.SetFollow(
                         e.step(), e.setting(), step(before, e.step()).follows().get(e.setting()));
+            case Edit.SetFormula e ->
+                new Edit.SetFormula(
+                        e.step(), e.setting(), step(before, e.step()).formulas().get(e.setting()));
             case Edit.SetRead e ->
                 new Edit.SetRead(
                         e.step(), e.read(), step(before, e.step()).reads().get(e.read()));
             case Edit.AddLayer e -> new Edit.RemoveLayer(e.layer().id());
             case Edit.RemoveLayer e -> {
                 Layer layer = layer(before, e.layer());
-                yield new Edit.AddLayer(before.mix().indexOf(layer), layer);
+                yield withDesk(before, edit, new Edit.AddLayer(before.mix().indexOf(layer), layer));
             }
             case Edit.MoveLayer e -> new Edit.MoveLayer(e.layer(), before.mix().indexOf(layer(before, e.layer())));
             case Edit.ChangeLayer e ->
@@ -130,22 +141,43 @@ public final class Edits {
                         && e.layer().id().equals(l.layer().id());
             case Edit.SetClock l ->
                 earlier instanceof Edit.SetClock e && e.lane().equals(l.lane());
+            case Edit.SetLookClock l -> earlier instanceof Edit.SetLookClock;
+            case Edit.SetDesk l -> earlier instanceof Edit.SetDesk;
             case Edit.Format l -> earlier instanceof Edit.Format;
             default -> false;
         };
     }
 
     private static Look removeLane(Look look, String id) {
-        return look.withLanes(look.lanes().stream()
+        return letGo(look.withLanes(look.lanes().stream()
                         .filter(lane -> !lane.id().equals(id))
-                        .map(lane -> lane.withSteps(lane.steps().stream()
-                                .map(step -> forget(step, id))
-                                .toList()))
+                        .map(lane -> lane.withClock(lane.clock().forget(id))
+                                .withSteps(lane.steps().stream()
+                                        .map(step -> forget(step, id))
+                                        .toList()))
                         .toList())
                 .withMix(look.mix().stream()
                         .filter(layer -> !layer.lane().equals(id))
                         .map(layer -> forget(layer, id))
-                        .toList());
+                        .toList())
+                .withClock(look.clock().forget(id)));
+    }
+
+    /** Without the bindings and the places on the strip of what is not there any more. */
+    private static Look letGo(Look look) {
+        Set<String> there = new HashSet<>();
+        look.steps().forEach(step -> there.add(step.id()));
+        look.mix().forEach(layer -> there.add(layer.id()));
+        there.add(Binding.SHOW);
+        Desk kept = look.desk().keeping((of, setting) -> there.contains(of));
+        return kept == look.desk() ? look : look.withDesk(kept);
+    }
+
+    /** An inverse that also brings back what the artist's hands lost by the edit. */
+    private static Edit withDesk(Look before, Edit edit, Edit inverse) {
+        return apply(before, edit).desk().equals(before.desk())
+                ? inverse
+                : new Edit.Several(List.of(inverse, new Edit.SetDesk(before.desk())));
     }
 
     private static Step forget(Step step, String lane) {
@@ -170,6 +202,7 @@ public final class Edits {
         back.add(new Edit.AddLane(before.lanes().indexOf(gone), gone));
         for (Lane lane : before.lanes()) {
             if (lane == gone) continue;
+            if (lane.clock().reads(gone.id())) back.add(new Edit.SetClock(lane.id(), lane.clock()));
             for (Step step : lane.steps()) {
                 step.reads().forEach((read, id) -> {
                     if (id.equals(gone.id())) back.add(new Edit.SetRead(step.id(), read, id));
@@ -185,6 +218,8 @@ public final class Edits {
             else if (forget(layer, gone.id()).equals(layer)) continue;
             else back.add(new Edit.ChangeLayer(layer));
         }
+        if (before.clock().reads(gone.id())) back.add(new Edit.SetLookClock(before.clock()));
+        if (!removeLane(before, gone.id()).desk().equals(before.desk())) back.add(new Edit.SetDesk(before.desk()));
         return new Edit.Several(back);
     }
 

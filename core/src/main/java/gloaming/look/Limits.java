@@ -7,6 +7,7 @@ public final class Limits {
     public static final int LAYERS = 100;
     public static final int NAME = 120;
     public static final int TEXT = 65_536;
+    public static final int FORMULA = 2_000;
     public static final int MIN_SIDE = 16;
     public static final int MAX_SIDE = 8_192;
     public static final double MIN_RATE = 1;

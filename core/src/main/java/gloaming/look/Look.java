@@ -1,6 +1,8 @@
 package gloaming.look;
 
+import com.fasterxml.jackson.annotation.JsonCreator;
 import com.fasterxml.jackson.annotation.JsonIgnore;
+import com.fasterxml.jackson.annotation.JsonProperty;
 import java.util.List;
 import java.util.Optional;
 import java.util.function.UnaryOperator;
@@ -16,19 +18,61 @@ import java.util.stream.Stream;
  * @param tempo beats a minute where the sound does not tell, 20 to 400
  * @param lanes in the order they are read on the Bench
  * @param mix layers, front to back
+ * @param clock how the time of all its lanes runs, under their own clocks
+ * @param desk what is in the artist's hands
  */
 public record Look(
-        String name, int width, int height, double rate, long seed, double tempo, List<Lane> lanes, List<Layer> mix) {
-    public Look {
-        name = Limits.name("A look", name);
+        String name,
+        int width,
+        int height,
+        double rate,
+        long seed,
+        double tempo,
+        List<Lane> lanes,
+        List<Layer> mix,
+        Clock clock,
+        Desk desk) {
+    @JsonCreator
+    public Look(
+            @JsonProperty("name") String name,
+            @JsonProperty("width") int width,
+            @JsonProperty("height") int height,
+            @JsonProperty("rate") double rate,
+            @JsonProperty("seed") long seed,
+            @JsonProperty("tempo") double tempo,
+            @JsonProperty("lanes") List<Lane> lanes,
+            @JsonProperty("mix") List<Layer> mix,
+            @JsonProperty("clock") Clock clock,
+            @JsonProperty("desk") Desk desk) {
+        this.name = Limits.name("A look", name);
         Limits.within("A look's width", width, Limits.MIN_SIDE, Limits.MAX_SIDE);
         Limits.within("A look's height", height, Limits.MIN_SIDE, Limits.MAX_SIDE);
         Limits.within("A look's rate", rate, Limits.MIN_RATE, Limits.MAX_RATE);
         Limits.within("A look's tempo", tempo, Limits.MIN_TEMPO, Limits.MAX_TEMPO);
-        lanes = lanes == null ? List.of() : List.copyOf(lanes);
-        mix = mix == null ? List.of() : List.copyOf(mix);
-        if (lanes.size() > Limits.LANES) throw new Refused("The look has over " + Limits.LANES + " lanes.");
-        if (mix.size() > Limits.LAYERS) throw new Refused("The mix has over " + Limits.LAYERS + " layers.");
+        this.width = width;
+        this.height = height;
+        this.rate = rate;
+        this.seed = seed;
+        this.tempo = tempo;
+        this.lanes = lanes == null ? List.of() : List.copyOf(lanes);
+        this.mix = mix == null ? List.of() : List.copyOf(mix);
+        this.clock = clock == null ? Clock.SHOW : clock;
+        this.desk = desk == null ? Desk.EMPTY : desk;
+        if (this.lanes.size() > Limits.LANES) throw new Refused("The look has over " + Limits.LANES + " lanes.");
+        if (this.mix.size() > Limits.LAYERS) throw new Refused("The mix has over " + Limits.LAYERS + " layers.");
+    }
+
+    /** A look on show time with nothing in anybody's hands. */
+    public Look(
+            String name,
+            int width,
+            int height,
+            double rate,
+            long seed,
+            double tempo,
+            List<Lane> lanes,
+            List<Layer> mix) {
+        this(name, width, height, rate, seed, tempo, lanes, mix, Clock.SHOW, Desk.EMPTY);
     }
 
     public static Look empty(String name) {
@@ -59,19 +103,27 @@ public record Look(
     }
 
     public Look withLanes(List<Lane> lanes) {
-        return new Look(name, width, height, rate, seed, tempo, lanes, mix);
+        return new Look(name, width, height, rate, seed, tempo, lanes, mix, clock, desk);
     }
 
     public Look withMix(List<Layer> mix) {
-        return new Look(name, width, height, rate, seed, tempo, lanes, mix);
+        return new Look(name, width, height, rate, seed, tempo, lanes, mix, clock, desk);
     }
 
     public Look withName(String name) {
-        return new Look(name, width, height, rate, seed, tempo, lanes, mix);
+        return new Look(name, width, height, rate, seed, tempo, lanes, mix, clock, desk);
+    }
+
+    public Look withClock(Clock clock) {
+        return new Look(name, width, height, rate, seed, tempo, lanes, mix, clock, desk);
+    }
+
+    public Look withDesk(Desk desk) {
+        return new Look(name, width, height, rate, seed, tempo, lanes, mix, clock, desk);
     }
 
     public Look withFormat(int width, int height, double rate, long seed, double tempo) {
-        return new Look(name, width, height, rate, seed, tempo, lanes, mix);
+        return new Look(name, width, height, rate, seed, tempo, lanes, mix, clock, desk);
     }
 
     public Look withLane(String id, UnaryOperator<Lane> change) {
@@ -90,12 +142,13 @@ public record Look(
                 .toList());
     }
 
-    /** The next unused id that starts with {@code prefix}: for lanes "l", steps "s", layers "m". */
+    /** The next unused id that starts with {@code prefix}: for lanes "l", steps "s", layers "m", bindings "b". */
     public String freshId(String prefix) {
         long highest = Stream.of(
                         lanes.stream().map(Lane::id),
                         steps().map(Step::id),
-                        mix.stream().map(Layer::id))
+                        mix.stream().map(Layer::id),
+                        desk.bindings().stream().map(Binding::id))
                 .flatMap(ids -> ids)
                 .filter(id -> id.matches(prefix + "\\d{1,9}"))
                 .mapToLong(id -> Long.parseLong(id.substring(prefix.length())))

@@ -13,6 +13,7 @@ import java.util.TreeMap;
  * @param settings what differs from the step's defaults
  * @param follows settings that a lane drives
  * @param reads further inputs: name of the input to id of the lane it reads
+ * @param formulas settings that a formula drives; lanes stand in it as {@code {id}}
  * @param drafts texts being written that do not work yet, by setting; what plays is the setting's value
  */
 @JsonInclude(JsonInclude.Include.NON_DEFAULT)
@@ -24,7 +25,9 @@ public record Step(
         Map<String, Value> settings,
         Map<String, Follow> follows,
         Map<String, String> reads,
+        Map<String, String> formulas,
         Map<String, String> drafts) {
+
     public Step {
         Limits.id("A step", id);
         if (type == null) throw new Refused("The step '" + id + "' names no type.");
@@ -34,42 +37,51 @@ public record Step(
         settings = sorted(settings);
         follows = sorted(follows);
         reads = sorted(reads);
+        formulas = sorted(formulas);
         drafts = sorted(drafts);
+        for (String formula : formulas.values()) {
+            if (formula.length() > Limits.FORMULA)
+                throw new Refused("A formula is over " + Limits.FORMULA + " characters long.");
+        }
         drafts.values().forEach(Value::of);
     }
 
     public static Step of(String id, String type) {
-        return new Step(id, type, "", false, null, null, null, null);
+        return new Step(id, type, "", false, null, null, null, null, null);
     }
 
     /** Sets, or with null takes back to the default. */
     public Step with(String setting, Value value) {
-        return new Step(id, type, label, bypassed, put(settings, setting, value), follows, reads, drafts);
+        return new Step(id, type, label, bypassed, put(settings, setting, value), follows, reads, formulas, drafts);
     }
 
     public Step withFollow(String setting, Follow follow) {
-        return new Step(id, type, label, bypassed, settings, put(follows, setting, follow), reads, drafts);
+        return new Step(id, type, label, bypassed, settings, put(follows, setting, follow), reads, formulas, drafts);
     }
 
     public Step withRead(String read, String lane) {
-        return new Step(id, type, label, bypassed, settings, follows, put(reads, read, lane), drafts);
+        return new Step(id, type, label, bypassed, settings, follows, put(reads, read, lane), formulas, drafts);
+    }
+
+    public Step withFormula(String setting, String text) {
+        return new Step(id, type, label, bypassed, settings, follows, reads, put(formulas, setting, text), drafts);
     }
 
     /** The text of a setting that does not work yet, or null when there is none. */
     public Step withDraft(String setting, String text) {
-        return new Step(id, type, label, bypassed, settings, follows, reads, put(drafts, setting, text));
+        return new Step(id, type, label, bypassed, settings, follows, reads, formulas, put(drafts, setting, text));
     }
 
     public Step withLabel(String label) {
-        return new Step(id, type, label, bypassed, settings, follows, reads, drafts);
+        return new Step(id, type, label, bypassed, settings, follows, reads, formulas, drafts);
     }
 
     public Step withBypass(boolean bypassed) {
-        return new Step(id, type, label, bypassed, settings, follows, reads, drafts);
+        return new Step(id, type, label, bypassed, settings, follows, reads, formulas, drafts);
     }
 
     public Step withId(String id) {
-        return new Step(id, type, label, bypassed, settings, follows, reads, drafts);
+        return new Step(id, type, label, bypassed, settings, follows, reads, formulas, drafts);
     }
 
     private static <T> Map<String, T> put(Map<String, T> map, String key, T value) {

@@ -2,6 +2,7 @@ package gloaming.play;
 
 import gloaming.look.Look;
 import gloaming.sound.Band;
+import gloaming.sound.BeatClock;
 import java.util.List;
 import java.util.stream.Stream;
 
@@ -25,12 +26,22 @@ public final class Board extends Relay {
     public final int[] count;
     /** What is wrong with a step, or null. */
     public final String[] trouble;
-    /** Followed settings as "step setting", then followed layers as "layer opacity", with the raw signal, the eased one and the setting itself. */
+    /**
+     * Driven settings as "step setting", then driven layers as "layer opacity", with the raw signal, the eased one and the setting
+     * itself; where no lane is followed all three are the setting.
+     */
     public final List<String> follows;
 
     public final double[][] followed;
     public final double[] levels = new double[Band.values().length];
 
+    /** The largest sample since the frame before; from 1 on the input is clipped. */
+    public double peak;
+
+    /** Who leads the beat. */
+    public BeatClock.Leader leader = BeatClock.Leader.LOOK;
+
+    public double confidence;
     public long frame;
     public double time;
     public double beat;
@@ -67,7 +78,9 @@ public final class Board extends Relay {
         count = new int[n];
         trouble = new String[n];
         Stream<String> ofSteps = plan.steps.stream()
-                .flatMap(s -> s.step.follows().keySet().stream().map(setting -> s.step.id() + " " + setting));
+                .flatMap(s -> Stream.of(s.driven)
+                        .map(d -> s.step.id() + " "
+                                + s.description.settings().get(d.setting).id()));
         Stream<String> ofLayers = plan.layers.stream()
                 .filter(l -> l.opacity() != null)
                 .map(l -> l.layer().id() + " opacity");

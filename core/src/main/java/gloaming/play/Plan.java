@@ -1,7 +1,12 @@
 package gloaming.play;
 
+import gloaming.desk.Grasp;
+import gloaming.desk.Grip;
+import gloaming.desk.Inbox;
 import gloaming.flow.Flow;
 import gloaming.flow.Picture;
+import gloaming.flow.Rising;
+import gloaming.look.Binding;
 import gloaming.look.Follow;
 import gloaming.look.Lane;
 import gloaming.look.Layer;
@@ -9,14 +14,18 @@ import gloaming.look.Look;
 import gloaming.look.Step;
 import gloaming.step.Catalogue;
 import gloaming.step.Description;
+import gloaming.step.Formulas;
 import gloaming.step.Operation;
 import gloaming.step.Randomness;
 import gloaming.step.Rules;
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.Comparator;
 import java.util.HashMap;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import java.util.concurrent.atomic.AtomicLong;
 
 /**
@@ -26,30 +35,6 @@ import java.util.concurrent.atomic.AtomicLong;
  * ease of every follow that is still there, so that an edit restarts nothing but what it touches.
  */
 final class Plan {
-
-    /** A setting or an opacity that follows a lane: where its eased signal is. */
-    static final class Driven {
-        final Follow follow;
-        final LaneRun lane;
-        final int setting;
-        double raw;
-        double eased = Double.NaN;
-        double value;
-
-        Driven(Follow follow, LaneRun lane, int setting) {
-            this.follow = follow;
-            this.lane = lane;
-            this.setting = setting;
-        }
-
-        /** Moves on by {@code dt} seconds of show time and returns the value. */
-        double advance(double dt) {
-            raw = lane.end instanceof gloaming.flow.Signal signal ? signal.value() : 0;
-            eased = Double.isNaN(eased) ? raw : follow.ease(eased, raw, dt);
-            value = follow.map(eased);
-            return value;
-        }
-    }
 
     /** A further input, resolved. */
     record Source(String name, LaneRun lane, boolean before) {}
@@ -62,6 +47,9 @@ final class Plan {
         final Object[] arguments;
         final Driven[] driven;
         final Source[] sources;
+        /** Lanes that its formulas speak of. */
+        final List<LaneRun> spokenOf;
+
         int index;
         Operation<?, ?, ?> operation;
         Object memory;
@@ -75,13 +63,21 @@ final class Plan {
 
         final AtomicLong inRows = new AtomicLong();
 
-        StepRun(Step step, Description description, long seed, Driven[] driven, Source[] sources) {
+        StepRun(
+                Step step,
+                Description description,
+                long seed,
+                Object[] arguments,
+                Driven[] driven,
+                Source[] sources,
+                List<LaneRun> spokenOf) {
             this.step = step;
             this.description = description;
             this.seed = seed;
             this.driven = driven;
             this.sources = sources;
-            arguments = description.arguments(step.settings());
+            this.arguments = arguments;
+            this.spokenOf = spokenOf;
         }
 
         /** Takes the time of this frame into account. */
@@ -100,6 +96,19 @@ final class Plan {
         double time = Double.NaN;
 
         double dt;
+        /** The lane's own time in beats, and the show's at the frame before. */
+        double beat;
+
+        double showBeat;
+        /** Whether its beat is the show's and not one of its own. */
+        boolean inStep = true;
+
+        /** Whether it runs on the show's time whatever the look's clock does, because that depends on it. */
+        boolean ahead;
+
+        LaneRun push;
+        LaneRun restart;
+        Rising restarts = new Rising();
         boolean needed;
         boolean remembered;
         /** Whether somebody but one layer of the mix needs its whole end. */
@@ -128,23 +137,50 @@ final class Plan {
     final Map<String, LaneRun> byId = new HashMap<>();
     final Map<String, StepRun> stepById = new HashMap<>();
 
+    /** What pushes and restarts the look's own clock, or null. */
+    final LaneRun push;
+
+    final LaneRun restart;
+    Rising restarts = new Rising();
+    /** Settings and opacities in somebody's hands. */
+    final List<Grasp> held = new ArrayList<>();
+
+    /** Controls that make the program do something. */
+    final List<Grip> acts = new ArrayList<>();
+
     /** Compiles a look that keeps the rules; {@code last} may be null. */
-    Plan(Look look, Catalogue catalogue, Rules rules, Plan last) {
+    Plan(Look look, Catalogue catalogue, Rules rules, Inbox inbox, Plan last) {
         this.look = look;
+        Set<String> ahead = rules.ahead(look);
         for (Lane lane : look.lanes()) {
             LaneRun run = new LaneRun(lane);
             LaneRun was = last == null ? null : last.byId.get(lane.id());
             if (was != null) {
                 run.time = was.time;
+                run.beat = was.beat;
+                run.showBeat = was.showBeat;
+                run.inStep = was.inStep;
+                run.restarts = was.restarts;
                 run.before = was.before;
             }
+            run.ahead = ahead.contains(lane.id());
             byId.put(lane.id(), run);
         }
+        for (LaneRun run : byId.values()) {
+            run.push = byId.get(run.lane.clock().push());
+            run.restart = byId.get(run.lane.clock().restart());
+        }
+        push = byId.get(look.clock().push());
+        restart = byId.get(look.clock().restart());
+        if (last != null) restarts = last.restarts;
+        Map<String, Grasp> grasps = grasps(inbox, last);
         for (Lane lane : rules.order(look)) {
             LaneRun run = byId.get(lane.id());
-            for (Step step : lane.steps()) run.steps.add(compile(step, catalogue, last));
+            for (Step step : lane.steps()) run.steps.add(compile(step, catalogue, grasps, last));
             lanes.add(run);
         }
+        // Those the look's clock depends on come first, so that it is known when the others begin.
+        lanes.sort(Comparator.comparing(run -> !run.ahead));
         for (Lane lane : look.lanes()) {
             LaneRun run = byId.get(lane.id());
             long layers = look.mix().stream()
@@ -156,30 +192,86 @@ final class Plan {
         for (Lane lane : look.lanes()) steps.addAll(byId.get(lane.id()).steps);
         for (int i = 0; i < steps.size(); i++) steps.get(i).index = i;
         for (Layer layer : look.mix().reversed()) {
-            Driven opacity = layer.follow() == null
+            Grasp grasp = grasps.get(layer.id() + " opacity");
+            Driven opacity = layer.follow() == null && grasp == null
                     ? null
-                    : new Driven(layer.follow(), byId.get(layer.follow().lane()), -1);
+                    : Driven.of(-1, layer.opacity(), layer.follow(), null, grasp, byId);
             LayerRun was = last == null ? null : last.layer(layer.id());
-            if (opacity != null && was != null && was.opacity() != null) opacity.eased = was.opacity().eased;
+            if (opacity != null && was != null && was.opacity() != null) opacity.after(was.opacity());
             layers.add(new LayerRun(
                     layer, byId.get(layer.lane()), layer.mask() == null ? null : byId.get(layer.mask()), opacity));
         }
     }
 
-    private StepRun compile(Step step, Catalogue catalogue, Plan last) {
+    /** What is in hands, by what it is of and the setting; grips on settings whose bindings stay keep their hold. */
+    private Map<String, Grasp> grasps(Inbox inbox, Plan last) {
+        Map<String, List<Binding>> byTarget = new LinkedHashMap<>();
+        for (Binding binding : look.desk().bindings()) {
+            byTarget.computeIfAbsent(binding.of() + " " + binding.setting(), key -> new ArrayList<>())
+                    .add(binding);
+        }
+        Map<String, Grasp> all = new HashMap<>();
+        byTarget.forEach((target, bindings) -> {
+            Grasp was = last == null
+                    ? null
+                    : last.held.stream()
+                            .filter(g -> target.equals(g.of() + " " + g.setting()))
+                            .findFirst()
+                            .orElse(null);
+            if (bindings.getFirst().of().equals(Binding.SHOW)) {
+                for (Binding binding : bindings) acts.add(act(binding, inbox, last));
+                return;
+            }
+            if (was == null || !was.has(bindings)) {
+                Grasp now = new Grasp(
+                        bindings.getFirst().of(),
+                        bindings.getFirst().setting(),
+                        bindings.stream().map(b -> new Grip(b, inbox)).toList());
+                was = was == null ? now : now.after(was);
+            }
+            held.add(was);
+            all.put(target, was);
+        });
+        return all;
+    }
+
+    private static Grip act(Binding binding, Inbox inbox, Plan last) {
+        if (last != null) for (Grip grip : last.acts) if (grip.binding().equals(binding)) return grip;
+        return new Grip(binding, inbox);
+    }
+
+    private Driven[] driven(Step step, Description description, Map<String, Grasp> grasps, Object[] arguments) {
+        List<Driven> all = new ArrayList<>();
+        for (int i = 0; i < description.settings().size(); i++) {
+            String id = description.settings().get(i).id();
+            Follow follow = step.follows().get(id);
+            String formula = step.formulas().get(id);
+            Grasp grasp = grasps.get(step.id() + " " + id);
+            if (follow == null && formula == null && grasp == null) continue;
+            double own = switch (arguments[i]) {
+                case Number number -> number.doubleValue();
+                case Boolean on -> on ? 1 : 0;
+                default -> 0;
+            };
+            all.add(Driven.of(i, own, follow, formula, grasp, byId));
+        }
+        return all.toArray(Driven[]::new);
+    }
+
+    private StepRun compile(Step step, Catalogue catalogue, Map<String, Grasp> grasps, Plan last) {
         Description description = catalogue.of(step);
         StepRun was = last == null ? null : last.stepById.get(step.id());
         boolean stays = was != null && was.step.type().equals(step.type());
-        Driven[] driven = step.follows().entrySet().stream()
-                .filter(e -> description.settingIndex(e.getKey()) >= 0)
-                .map(e -> new Driven(e.getValue(), byId.get(e.getValue().lane()), description.settingIndex(e.getKey())))
-                .toArray(Driven[]::new);
+        List<LaneRun> spokenOf = new ArrayList<>();
+        Object[] arguments = description.arguments(step.settings());
+        Driven[] driven = driven(step, description, grasps, arguments);
+        for (String lane : Formulas.lanes(step, description)) if (byId.containsKey(lane)) spokenOf.add(byId.get(lane));
         Source[] sources = step.reads().entrySet().stream()
                 .filter(e -> description.input(e.getKey()) != null)
                 .map(e -> source(description, e.getKey(), byId.get(e.getValue())))
                 .toArray(Source[]::new);
         long seed = Randomness.bits(look.seed(), step.id().hashCode(), 0);
-        StepRun run = new StepRun(step, description, seed, driven, sources);
+        StepRun run = new StepRun(step, description, seed, arguments, driven, sources, spokenOf);
         if (stays) {
             run.cost = was.cost;
             run.fresh = was.fresh;
@@ -188,7 +280,7 @@ final class Plan {
             if (was.description == description && Arrays.equals(was.arguments, run.arguments))
                 run.operation = was.operation;
             for (Driven now : driven) {
-                for (Driven then : was.driven) if (then.setting == now.setting) now.eased = then.eased;
+                for (Driven then : was.driven) if (then.setting == now.setting) now.after(then);
             }
         }
         stepById.put(step.id(), run);
@@ -211,9 +303,12 @@ final class Plan {
     void need(LaneRun lane) {
         if (lane.needed) return;
         lane.needed = true;
+        if (lane.push != null) need(lane.push);
+        if (lane.restart != null) need(lane.restart);
         for (StepRun step : lane.steps) {
             for (Source source : step.sources) need(source.lane());
-            for (Driven driven : step.driven) need(driven.lane);
+            for (Driven driven : step.driven) driven.each(this::need);
+            for (LaneRun spokenOf : step.spokenOf) need(spokenOf);
         }
     }
 }

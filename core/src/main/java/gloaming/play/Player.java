@@ -1,14 +1,18 @@
 package gloaming.play;
 
+import gloaming.desk.Inbox;
 import gloaming.flow.Crew;
 import gloaming.flow.Flow;
 import gloaming.flow.Picture;
 import gloaming.flow.PicturePool;
+import gloaming.flow.Signal;
 import gloaming.library.Library;
 import gloaming.look.Blend;
+import gloaming.look.Clock;
 import gloaming.look.Look;
 import gloaming.look.Refused;
 import gloaming.picture.Blending;
+import gloaming.sound.BeatClock;
 import gloaming.sound.Hearing;
 import gloaming.sound.Sound;
 import gloaming.step.ByRows;
@@ -27,17 +31,21 @@ import java.util.List;
  * frame goes on. One thread at a time.
  */
 public final class Player {
+    /** Seconds of a lane in a second of the show that a signal can push at most. */
+    private static final double FASTEST = 64;
+
     private final Catalogue catalogue;
     private final Rules rules;
     private final Crew crew;
     private final PicturePool pool = new PicturePool();
     private final Hearing hearing = new Hearing();
+    private final BeatClock beats = new BeatClock();
     private final Hand hand = new Hand();
     private final ThreadLocal<Strip> strips = ThreadLocal.withInitial(Strip::new);
     private Plan plan;
     private Library library = Library.EMPTY;
     private Picture mix;
-    private double tempo;
+    private Inbox inbox = Inbox.EMPTY;
     private long others;
 
     public Player(Catalogue catalogue, Crew crew) {
@@ -49,13 +57,18 @@ public final class Player {
     /** Goes on with this look; steps that stay keep their memory. {@link Refused} when it breaks a rule. */
     public void load(Look look) {
         rules.check(look);
-        plan = new Plan(look, catalogue, rules, plan);
+        plan = new Plan(look, catalogue, rules, inbox, plan);
     }
 
     /** Begins with this look: nothing is taken over from the one before. {@link Refused} when it breaks a rule. */
     public void begin(Look look) {
         rules.check(look);
-        plan = new Plan(look, catalogue, rules, null);
+        plan = new Plan(look, catalogue, rules, inbox, null);
+    }
+
+    /** Where what controllers send arrives; before the first look. */
+    public void inbox(Inbox inbox) {
+        this.inbox = inbox;
     }
 
     /** What its steps may show from the next frame on. */
@@ -65,7 +78,8 @@ public final class Player {
 
     /** Forgets all memory, as at the start of the show. */
     public void rewind() {
-        if (plan != null) plan = new Plan(plan.look, catalogue, rules, null);
+        if (plan != null) plan = new Plan(plan.look, catalogue, rules, inbox, null);
+        beats.rewind();
     }
 
     Plan plan() {
@@ -76,9 +90,9 @@ public final class Player {
         return hearing;
     }
 
-    /** Beats a minute in the last frame. */
-    public double tempo() {
-        return tempo;
+    /** Beats and tempo of the show. */
+    public BeatClock beats() {
+        return beats;
     }
 
     /** Works out one frame at {@code width} by {@code height}; the picture is the player's and valid until the next call. */
@@ -86,13 +100,16 @@ public final class Player {
         pool.resize(width, height);
         if (mix == null || mix.width != width || mix.height != height) mix = new Picture(width, height);
         hearing.listen(sound, moment.time());
-        tempo = sound.tempo() > 0 ? sound.tempo() : plan.look.tempo();
+        beats.advance(moment.time(), moment.dt(), sound, hearing, plan.look.tempo());
         choose(onlooker);
+        double looks = moment.dt();
+        boolean begun = false;
         for (Plan.LaneRun lane : plan.lanes) {
-            double factor = lane.lane.clock().factor();
-            lane.dt = moment.dt() * factor;
-            // A lane that comes in the middle of the show is in step with the others, and with the sound.
-            if (Double.isNaN(lane.time)) lane.time = moment.time() * factor;
+            if (!lane.ahead && !begun) {
+                looks = lookTime(moment.dt());
+                begun = true;
+            }
+            go(lane, moment, lane.ahead ? moment.dt() : looks);
             if (lane.needed) run(lane, moment, onlooker);
             // Time goes on in a lane that nobody looks at.
             lane.time += lane.dt;
@@ -102,13 +119,65 @@ public final class Player {
         return mix;
     }
 
+    /** Seconds of the look's time in this frame; the lanes its clock depends on have run. */
+    private double lookTime(double dt) {
+        Clock clock = plan.look.clock();
+        if (plan.restart != null && plan.restarts.by(value(plan.restart))) {
+            for (Plan.LaneRun lane : plan.lanes) if (!lane.ahead) restart(lane);
+        }
+        return dt * clock.factor() * (plan.push == null ? 1 : pushed(plan.push));
+    }
+
+    /** Lets a lane's time go on by its clock: {@code dt} seconds of the look's time. */
+    private void go(Plan.LaneRun lane, Moment moment, double dt) {
+        Clock clock = lane.lane.clock();
+        boolean asTheShow = clock.plain() && (lane.ahead || plan.look.clock().plain());
+        lane.dt = dt * clock.factor() * (lane.push == null ? 1 : pushed(lane.push));
+        // A lane that comes in the middle of the show is in step with the others, and with the sound; one that is
+        // pushed begins.
+        if (Double.isNaN(lane.time)) {
+            boolean begins = lane.push != null || lane.restart != null || plan.push != null || plan.restart != null;
+            double factor = clock.factor() * (lane.ahead ? 1 : plan.look.clock().factor());
+            lane.time = begins ? 0 : moment.time() * factor;
+            lane.beat = begins ? 0 : beats.beat() * factor;
+            lane.showBeat = beats.beat();
+            lane.inStep = asTheShow;
+        }
+        if (lane.restart != null && lane.restarts.by(value(lane.restart))) restart(lane);
+        // A clock that was turned leaves the beat where it is.
+        if (lane.inStep && !asTheShow) lane.beat = lane.showBeat;
+        lane.inStep &= asTheShow;
+        if (moment.dt() > 0) lane.beat += (beats.beat() - lane.showBeat) * lane.dt / moment.dt();
+        lane.showBeat = beats.beat();
+        if (lane.inStep) lane.beat = beats.beat();
+    }
+
+    /** Starts a lane anew: its time, its beat and all that its steps remember. */
+    private void restart(Plan.LaneRun lane) {
+        lane.time = 0;
+        lane.beat = 0;
+        lane.inStep = false;
+        for (Plan.StepRun step : lane.steps) step.fresh = true;
+    }
+
+    private static double value(Plan.LaneRun lane) {
+        return lane.end instanceof Signal signal ? signal.value() : 0;
+    }
+
+    /** How many times as fast a signal pushes: never backwards, and no more than a frame can bear. */
+    private static double pushed(Plan.LaneRun lane) {
+        return Math.clamp(value(lane), 0.0, FASTEST);
+    }
+
     private void choose(Onlooker onlooker) {
         for (Plan.LaneRun lane : plan.lanes) lane.needed = false;
+        if (plan.push != null) plan.need(plan.push);
+        if (plan.restart != null) plan.need(plan.restart);
         for (Plan.LayerRun layer : plan.layers) {
             if (layer.layer().hidden()) continue;
             plan.need(layer.lane());
             if (layer.mask() != null) plan.need(layer.mask());
-            if (layer.opacity() != null) plan.need(layer.opacity().lane);
+            if (layer.opacity() != null) layer.opacity().each(plan::need);
         }
         for (Plan.LaneRun lane : plan.lanes) if (onlooker.watches(lane.lane.id())) plan.need(lane);
     }
@@ -132,12 +201,12 @@ public final class Player {
             others = 0;
             hand.begin(step, lane, moment);
             try {
-                drive(step, moment.dt());
+                step.trouble = null;
+                drive(step, lane, moment.dt(), flow instanceof Signal signal ? signal.value() : 0);
                 if (step.fresh) {
                     step.memory = step.operation.memory();
                     step.fresh = false;
                 }
-                step.trouble = null;
                 if (reach(step) != ByRows.Reach.PIXEL) flow = whole(pass, flow);
                 flow = run(step, pass, flow);
             } catch (VirtualMachineError | RuntimeException e) {
@@ -194,10 +263,14 @@ public final class Player {
         return made;
     }
 
-    private void drive(Plan.StepRun step, double dt) {
+    private void drive(Plan.StepRun step, Plan.LaneRun lane, double dt, double x) {
         boolean changed = step.operation == null;
-        for (Plan.Driven driven : step.driven) {
-            Object argument = step.description.argument(driven.setting, driven.advance(dt));
+        for (Driven driven : step.driven) {
+            if (driven.unreadable != null) step.trouble = "does without a formula. " + driven.unreadable;
+            else if (driven.misses())
+                step.trouble = "has a formula that speaks of a lane that is gone; it counts as 0.";
+            double value = driven.advance(dt, lane.time, lane.beat, x);
+            Object argument = step.description.argument(driven.setting, value);
             if (!argument.equals(step.arguments[driven.setting])) {
                 step.arguments[driven.setting] = argument;
                 changed = true;
@@ -219,7 +292,7 @@ public final class Player {
 
     private void blend(Moment moment) {
         for (Plan.LayerRun layer : plan.layers)
-            if (layer.opacity() != null) layer.opacity().advance(moment.dt());
+            if (layer.opacity() != null) layer.opacity().advance(moment.dt(), moment.time(), beats.beat(), 0);
         List<Plan.LayerRun> layers = plan.layers;
         crew.each(mix.height, ByRows.STRIP, (from, to) -> {
             boolean empty = true;
@@ -327,7 +400,23 @@ public final class Player {
 
         @Override
         public double beat() {
-            return lane.time * tempo / 60;
+            return lane.beat;
+        }
+
+        @Override
+        public double tempo() {
+            return beats.tempo();
+        }
+
+        @Override
+        public Inbox inbox() {
+            return inbox;
+        }
+
+        @Override
+        public Signal lane(String id) {
+            Plan.LaneRun run = plan.byId.get(id);
+            return run != null && run.end instanceof Signal signal ? signal : null;
         }
 
         @Override

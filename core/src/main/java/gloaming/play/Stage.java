@@ -307,21 +307,18 @@ public final class Stage implements AutoCloseable {
             b.count[i] = eyes.count(i);
             b.light[i] = eyes.light(i);
             b.cover[i] = eyes.cover(i);
-            for (String setting : run.step.follows().keySet()) {
-                int index = run.description.settingIndex(setting);
-                for (Plan.Driven driven : run.driven) {
-                    if (driven.setting == index) note(driven, b.followed[f]);
-                }
-                f++;
-            }
+            for (Driven driven : run.driven) note(driven, b.followed[f++]);
         }
         for (Plan.LayerRun layer : plan.layers) if (layer.opacity() != null) note(layer.opacity(), b.followed[f++]);
         for (Band band : Band.values())
             b.levels[band.ordinal()] = player.hearing().level(band, -48);
         b.frame = frame;
         b.time = time;
-        b.beat = time * player.tempo() / 60;
-        b.tempo = player.tempo();
+        b.beat = player.beats().beat();
+        b.tempo = player.beats().tempo();
+        b.leader = player.beats().leader();
+        b.confidence = player.hearing().confidence();
+        b.peak = player.hearing().peak();
         b.paused = paused;
         b.frameMs = frameMs;
         b.budgetMs = 1000 / plan.look.rate();
@@ -337,7 +334,7 @@ public final class Stage implements AutoCloseable {
         eyes.made = true;
     }
 
-    private static void note(Plan.Driven driven, double[] into) {
+    private static void note(Driven driven, double[] into) {
         into[0] = driven.raw;
         into[1] = driven.eased;
         into[2] = driven.value;

@@ -38,12 +38,15 @@ public record Bend(
 
     @Override
     public Signal run(Signal in, Signal out, Frame frame) {
-        double x = in.value();
+        return out.each(in, this::bend);
+    }
+
+    private double bend(double x) {
         // Beyond 0 to 1 it goes on as a mirror, so that nothing is cut.
         double size = Math.abs(x);
         double bent = shape == Shape.POWER || size > 1
                 ? Math.pow(size, amount)
                 : Math.pow(size, amount) / (Math.pow(size, amount) + Math.pow(1 - size, amount));
-        return out.set(Math.copySign(bent, x));
+        return Math.copySign(bent, x);
     }
 }

@@ -37,16 +37,20 @@ public record Bounds(
 
     @Override
     public Signal run(Signal in, Signal out, Frame frame) {
+        return out.each(in, this::keep);
+    }
+
+    private double keep(double value) {
         double least = Math.min(low, high);
         double span = Math.abs(high - low);
-        if (span == 0) return out.set(least);
-        double part = (in.value() - least) / span;
-        return out.set(least
+        if (span == 0) return least;
+        double part = (value - least) / span;
+        return least
                 + span
                         * switch (beyond) {
                             case HOLD -> Math.clamp(part, 0.0, 1.0);
                             case WRAP -> part - Math.floor(part);
                             case FOLD -> 1 - Math.abs(part - 2 * Math.floor(part / 2) - 1);
-                        });
+                        };
     }
 }

@@ -1,5 +1,6 @@
 package gloaming.signal;
 
+import gloaming.flow.Rising;
 import gloaming.flow.Signal;
 import gloaming.step.Frame;
 import gloaming.step.Operation;

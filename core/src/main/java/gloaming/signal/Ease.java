@@ -32,10 +32,15 @@ public record Ease(
 
     @Override
     public Signal run(Signal in, Memory memory, Frame frame) {
-        double target = in.value();
-        double was = memory.started ? memory.out.value() : target;
+        int before = memory.started ? memory.out.size() : 0;
+        memory.out.size(in.size());
         memory.started = true;
-        double seconds = target > was ? up : down;
-        return memory.out.set(seconds <= 0 ? target : target + (was - target) * Math.exp(-frame.dt() / seconds));
+        for (int i = 0; i < in.size(); i++) {
+            double target = in.at(i);
+            double was = i < before ? memory.out.at(i) : target;
+            double seconds = target > was ? up : down;
+            memory.out.put(i, seconds <= 0 ? target : target + (was - target) * Math.exp(-frame.dt() / seconds));
+        }
+        return memory.out;
     }
 }

@@ -7,13 +7,18 @@ import gloaming.step.Pick;
 import gloaming.step.Range;
 import gloaming.step.Says;
 
-/** Arithmetic over the signal that comes in. */
+/** Arithmetic over the signal that comes in, and over other lanes by name. */
 @Says(
         name = "Formula",
-        does = "Works the signal out by ordinary arithmetic: x is what comes in, t the seconds, beat the beats.",
-        find = "math expression calculate arithmetic equation function")
+        does =
+                "Works the signal out by ordinary arithmetic: x is what comes in, t the seconds, beat the beats, and lanes by name.",
+        find = "math expression calculate arithmetic equation function condition if")
 public record Formula(
-        @Pick(initial = "x", says = "For example 0.5 + 0.5 * sin(x * tau), or x > 0.5 ? 1 : a.")
+        @Pick(
+                initial = "x",
+                formula = true,
+                says =
+                        "For example 0.5 + 0.5 * sin(x * tau), or kick > 0.5 ? 1 : a; names of lanes that are no single word in 'quotes'.")
         String text,
 
         @Range(min = -100, max = 100, initial = 0, says = "A number that the formula can use as a.")
@@ -23,12 +28,13 @@ public record Formula(
         double b)
         implements Operation<Signal, Signal, Formula.Memory> {
 
-    /** The expression that was last worked out, kept until the text changes. */
+    /** The formula that was last worked out, kept until the text changes. */
     public static final class Memory {
         final Signal out = new Signal();
-        final double[] variables = new double[5];
+        final double[] variables = new double[gloaming.formula.Formula.VARIABLES.size()];
+        Signal[] lanes = {};
         String text;
-        Expression expression;
+        gloaming.formula.Formula formula;
     }
 
     @Override
@@ -37,17 +43,26 @@ public record Formula(
     }
 
     @Override
-    public Signal run(Signal in, Memory memory, Frame frame) {
-        if (!text.equals(memory.text)) {
-            memory.expression = Expression.parse(text, "x", "t", "beat", "a", "b");
-            memory.text = text;
+    public Signal run(Signal in, Memory m, Frame frame) {
+        if (!text.equals(m.text)) {
+            m.formula = gloaming.formula.Formula.of(text);
+            m.lanes = new Signal[m.formula.lanes().size()];
+            m.text = text;
         }
-        double[] v = memory.variables;
-        v[0] = in.value();
-        v[1] = frame.time();
-        v[2] = frame.beat();
-        v[3] = a;
-        v[4] = b;
-        return memory.out.set(memory.expression.value(v));
+        double[] v = m.variables;
+        v[gloaming.formula.Formula.T] = frame.time();
+        v[gloaming.formula.Formula.BEAT] = frame.beat();
+        v[gloaming.formula.Formula.A] = a;
+        v[gloaming.formula.Formula.B] = b;
+        for (int i = 0; i < m.lanes.length; i++) {
+            m.lanes[i] = frame.lane(m.formula.lanes().get(i));
+            if (m.lanes[i] == null) frame.trouble("speaks of a lane that is not there any more; it counts as 0.");
+        }
+        m.out.size(in.size());
+        for (int i = 0; i < in.size(); i++) {
+            v[gloaming.formula.Formula.X] = in.at(i);
+            m.out.put(i, m.formula.code().value(v, m.lanes));
+        }
+        return m.out;
     }
 }

@@ -1,6 +1,7 @@
 package gloaming.signal;
 
 import gloaming.flow.Kind;
+import gloaming.flow.Rising;
 import gloaming.flow.Signal;
 import gloaming.step.Frame;
 import gloaming.step.Operation;

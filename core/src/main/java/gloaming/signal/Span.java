@@ -36,8 +36,12 @@ public record Span(
 
     @Override
     public Signal run(Signal in, Signal out, Frame frame) {
+        return out.each(in, this::map);
+    }
+
+    private double map(double value) {
         double span = fromHigh - fromLow;
-        double part = span == 0 ? (in.value() >= fromLow ? 1 : 0) : (in.value() - fromLow) / span;
-        return out.set(toLow + (hold ? Math.clamp(part, 0.0, 1.0) : part) * (toHigh - toLow));
+        double part = span == 0 ? (value >= fromLow ? 1 : 0) : (value - fromLow) / span;
+        return toLow + (hold ? Math.clamp(part, 0.0, 1.0) : part) * (toHigh - toLow);
     }
 }

@@ -28,7 +28,10 @@ public record Sway(
         double phase,
 
         @Range(min = 0.02, max = 0.98, initial = 0.5, says = "Part of a round that the square is high.")
-        double width)
+        double width,
+
+        @Range(min = 0, max = 0.75, initial = 0, says = "How late every second round comes, as a part of it.")
+        double swing)
         implements Operation<Nothing, Signal, Sway.Memory> {
 
     /** Shapes of one round. */
@@ -66,7 +69,7 @@ public record Sway(
             memory.rounds = joins ? rate * frame.beat() : memory.rounds + rate * (frame.beat() - memory.lastBeat);
             memory.lastBeat = frame.beat();
         }
-        double at = memory.rounds + phase;
+        double at = Beat.swung(memory.rounds, swing) + phase;
         double part = at - Math.floor(at);
         if (per == Per.SECOND) memory.rounds += rate * frame.dt();
         return memory.out.set(

@@ -40,22 +40,27 @@ public record Together(
     @Override
     public Signal run(Signal in, Signal out, Frame frame) {
         Signal with = frame.read("with", Signal.class);
-        double a = in.value();
-        double b = with == null ? 0 : with.value();
+        int n = Math.max(in.size(), with == null ? 1 : with.size());
+        out.size(n);
+        // The shorter begins again.
+        for (int i = 0; i < n; i++) out.put(i, of(in.at(i), with == null ? 0 : with.at(i)));
+        return out;
+    }
+
+    private double of(double a, double b) {
         boolean p = a > 0.5;
         boolean q = b > 0.5;
-        return out.set(
-                switch (how) {
-                    case SUM -> a + b;
-                    case DIFFERENCE -> a - b;
-                    case PRODUCT -> a * b;
-                    case RATIO -> b == 0 ? 0 : a / b;
-                    case LARGER -> Math.max(a, b);
-                    case SMALLER -> Math.min(a, b);
-                    case MEAN -> (a + b) / 2;
-                    case BOTH -> p && q ? 1 : 0;
-                    case EITHER -> p || q ? 1 : 0;
-                    case ONE_ONLY -> p != q ? 1 : 0;
-                });
+        return switch (how) {
+            case SUM -> a + b;
+            case DIFFERENCE -> a - b;
+            case PRODUCT -> a * b;
+            case RATIO -> b == 0 ? 0 : a / b;
+            case LARGER -> Math.max(a, b);
+            case SMALLER -> Math.min(a, b);
+            case MEAN -> (a + b) / 2;
+            case BOTH -> p && q ? 1 : 0;
+            case EITHER -> p || q ? 1 : 0;
+            case ONE_ONLY -> p != q ? 1 : 0;
+        };
     }
 }

@@ -2,23 +2,47 @@ package gloaming.sound;
 
 /** Follows a sound {@value Onsets#HOPS} times a second: how loud it is, what begins, and where the beats are. */
 public final class Follower {
+    /** An onset stands out from what was usual in the last second by this factor, and by this much. */
+    private static final double STANDS_OUT = 2;
+
+    private static final double AT_LEAST = 1.2;
+    /** Hops that pass before the next onset counts. */
+    private static final int REST = 6;
+
     private final Sound sound;
     private final Onsets onsets;
     private final Beats beats = new Beats();
-    private final Hearing hearing = new Hearing();
     private final float[] window;
     private final float[] part;
     private long hops;
     private double onset;
+    private double usual;
+    private double before;
+    private int since = REST;
+    private boolean begins;
     private boolean beat;
     private double rms;
-    private double peak;
+    private float lowest;
+    private float highest;
 
     public Follower(Sound sound) {
         this.sound = sound;
         onsets = new Onsets(sound.rate());
         window = new float[onsets.window()];
         part = new float[sound.rate() / Onsets.HOPS];
+    }
+
+    Sound sound() {
+        return sound;
+    }
+
+    /** Begins at this hop instead of the first. */
+    void begin(long hop) {
+        hops = hop;
+    }
+
+    long hops() {
+        return hops;
     }
 
     /** Goes on by a hundredth of a second. */
@@ -28,13 +52,20 @@ public final class Follower {
         sound.upTo(end, window);
         onset = onsets.hop(window);
         beat = beats.hop(onset);
-        hearing.listen(sound, end);
+        // It begins where the growth has just passed its largest; that is known one hop later.
+        since++;
+        begins = since > REST && before > onset && before > STANDS_OUT * usual + AT_LEAST;
+        if (begins) since = 0;
+        usual += (onset - usual) * 0.02;
+        before = onset;
         sound.upTo(end, part);
         double sum = 0;
-        peak = 0;
+        lowest = 0;
+        highest = 0;
         for (float v : part) {
             sum += v * v;
-            peak = Math.max(peak, Math.abs(v));
+            lowest = Math.min(lowest, v);
+            highest = Math.max(highest, v);
         }
         rms = Math.sqrt(sum / part.length);
     }
@@ -47,6 +78,11 @@ public final class Follower {
     /** How much begins: 0 for nothing, some tens when all of it does. */
     public double onset() {
         return onset;
+    }
+
+    /** Whether something began a hop ago. */
+    public boolean begins() {
+        return begins;
     }
 
     /** Whether a beat falls here. */
@@ -66,20 +102,27 @@ public final class Follower {
 
     /** Root mean square of the last hundredth of a second in dBFS, where a full-scale sine is -3. */
     public double rms() {
-        return decibels(rms);
+        return Hearing.decibels(rms);
+    }
+
+    double rmsLevel() {
+        return rms;
     }
 
     /** The largest sample of the last hundredth of a second in dBFS. */
     public double peak() {
-        return decibels(peak);
+        return Hearing.decibels(peakLevel());
     }
 
-    /** Level of a band in dBFS. */
-    public double level(Band band) {
-        return hearing.decibels(band);
+    double peakLevel() {
+        return Math.max(highest, -lowest);
     }
 
-    private static double decibels(double level) {
-        return Math.max(Hearing.SILENCE_DB, 20 * Math.log10(Math.max(1e-9, level)));
+    float lowest() {
+        return lowest;
+    }
+
+    float highest() {
+        return highest;
     }
 }

@@ -49,7 +49,12 @@ public interface Sound {
         return (double) length() / rate();
     }
 
-    /** Fills {@code into} with the samples that end at {@code seconds} of show time; 0 before the start. */
+    /** The place in this sound, in seconds, that is heard at a moment of the show; what comes in live has a time of its own. */
+    default double heard(double showSeconds) {
+        return showSeconds;
+    }
+
+    /** Fills {@code into} with the samples that end at {@code seconds} of the sound; 0 before the start. */
     default void upTo(double seconds, float[] into) {
         long end = Math.round(seconds * rate());
         long length = length();

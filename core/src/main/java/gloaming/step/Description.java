@@ -178,6 +178,7 @@ public final class Description {
     /** The argument for setting {@code i} driven to {@code number}, which is held inside the setting's range. */
     public Object argument(int i, double number) {
         Setting setting = settings.get(i);
+        if (setting.form() == Setting.Form.SWITCH) return number > 0.5;
         double held = Math.clamp(number, setting.min(), setting.max());
         if (setting.form() == Setting.Form.WHOLE) return (int) Math.rint(held);
         return held;
@@ -251,6 +252,7 @@ public final class Description {
         if (type == Colour.class) return Setting.Form.COLOUR;
         if (type.isEnum()) return Setting.Form.CHOICE;
         if (pick.code()) return Setting.Form.CODE;
+        if (pick.formula()) return Setting.Form.FORMULA;
         return pick.medium().isEmpty() ? Setting.Form.TEXT : Setting.Form.MEDIUM;
     }
 

@@ -1,8 +1,10 @@
 package gloaming.step;
 
+import gloaming.desk.Inbox;
 import gloaming.flow.Crew;
 import gloaming.flow.Flow;
 import gloaming.flow.Picture;
+import gloaming.flow.Signal;
 import gloaming.library.Library;
 import gloaming.sound.Hearing;
 
@@ -18,8 +20,13 @@ public interface Frame {
     /** Seconds of the lane's time since the frame before: 0 when it stands still. */
     double dt();
 
-    /** The lane's own time in beats, 0 at the start of the show; 4 to a bar. */
+    /** The lane's own time in beats, 0 at its start; 4 to a bar. */
     double beat();
+
+    /** Beats a minute of the show's clock. */
+    default double tempo() {
+        return 96;
+    }
 
     /** A number that belongs to this step in this look: where its randomness starts. */
     long seed();
@@ -56,6 +63,16 @@ public interface Frame {
     /** Pixels of this frame to one of the look at its full size. */
     default double renderScale() {
         return 1;
+    }
+
+    /** What a lane that a formula speaks of gives, or null when it gives no signal. */
+    default Signal lane(String id) {
+        return null;
+    }
+
+    /** What arrives from controllers. */
+    default Inbox inbox() {
+        return Inbox.EMPTY;
     }
 
     /** What a further input hands out, or null when it reads nothing. */

@@ -14,6 +14,9 @@ public @interface Pick {
     /** Whether a text is code, of many lines. */
     boolean code() default false;
 
+    /** Whether a text is a formula, in which lanes stand as {@code {id}}. */
+    boolean formula() default false;
+
     /** Of a text that refers to a medium: the kinds it may be of, with a blank between them. */
     String medium() default "";
 

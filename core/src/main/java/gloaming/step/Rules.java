@@ -1,9 +1,12 @@
 package gloaming.step;
 
 import gloaming.flow.Kind;
+import gloaming.look.Binding;
+import gloaming.look.Clock;
 import gloaming.look.Follow;
 import gloaming.look.Lane;
 import gloaming.look.Layer;
+import gloaming.look.Lifted;
 import gloaming.look.Look;
 import gloaming.look.Refused;
 import gloaming.look.Step;
@@ -12,7 +15,9 @@ import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Set;
+import java.util.stream.Stream;
 
 /** What makes a document one that can be played: every rule refuses with a sentence that names the place. */
 public final class Rules {
@@ -30,6 +35,9 @@ public final class Rules {
             for (Step step : lane.steps()) step(look, lane, step);
         }
         for (Layer layer : look.mix()) layer(look, layer);
+        for (Lane lane : look.lanes()) clock(look, "The clock of '" + lane.name() + "'", lane.clock());
+        clock(look, "The look's clock", look.clock());
+        desk(look);
         order(look);
         return look;
     }
@@ -46,35 +54,67 @@ public final class Rules {
      * broken by a read of the frame before.
      */
     public List<Lane> order(Look look) {
-        Map<String, Lane> byId = new LinkedHashMap<>();
-        for (Lane lane : look.lanes()) byId.put(lane.id(), lane);
-        List<Lane> order = new ArrayList<>();
-        Set<String> done = new HashSet<>();
-        for (Lane lane : look.lanes()) visit(lane, byId, done, new ArrayList<>(), order);
-        return order;
+        return new Order(look).of(look.lanes());
     }
 
-    private void visit(Lane lane, Map<String, Lane> byId, Set<String> done, List<Lane> path, List<Lane> order) {
-        if (done.contains(lane.id())) return;
-        if (path.contains(lane)) {
-            List<String> names = path.subList(path.indexOf(lane), path.size()).stream()
-                    .map(Lane::name)
-                    .toList();
-            throw new Refused("The lanes " + String.join(", ", names)
-                    + " read each other in a circle with no delay in it; read one of them through Recall.");
+    /**
+     * The lanes on which the look's own clock depends: they run on the show's time, whatever that clock does. {@link Refused} for a cycle.
+     */
+    public Set<String> ahead(Look look) {
+        List<Lane> pushing = Stream.of(look.clock().push(), look.clock().restart())
+                .filter(Objects::nonNull)
+                .map(id -> look.lane(id).orElseThrow())
+                .toList();
+        Set<String> ids = new HashSet<>();
+        for (Lane lane : new Order(look).of(pushing)) ids.add(lane.id());
+        return ids;
+    }
+
+    /** Puts lanes in order, each behind all that it depends on. */
+    private final class Order {
+        private final Map<String, Lane> byId = new LinkedHashMap<>();
+        private final Set<String> done = new HashSet<>();
+        private final List<Lane> order = new ArrayList<>();
+
+        Order(Look look) {
+            for (Lane lane : look.lanes()) byId.put(lane.id(), lane);
         }
-        path.add(lane);
-        for (Step step : lane.steps()) {
-            Description description = catalogue.of(step);
-            step.reads().forEach((name, id) -> {
-                Description.Input input = description.input(name);
-                if (input != null && !input.before()) visit(byId.get(id), byId, done, path, order);
-            });
-            for (Follow follow : step.follows().values()) visit(byId.get(follow.lane()), byId, done, path, order);
+
+        List<Lane> of(List<Lane> lanes) {
+            for (Lane lane : lanes) visit(lane, new ArrayList<>());
+            return order;
         }
-        path.removeLast();
-        done.add(lane.id());
-        order.add(lane);
+
+        private void visit(String id, List<Lane> path) {
+            // What a formula speaks of may be gone; it then counts as 0.
+            if (id != null && byId.containsKey(id)) visit(byId.get(id), path);
+        }
+
+        private void visit(Lane lane, List<Lane> path) {
+            if (done.contains(lane.id())) return;
+            if (path.contains(lane)) {
+                List<String> names = path.subList(path.indexOf(lane), path.size()).stream()
+                        .map(Lane::name)
+                        .toList();
+                throw new Refused("The lanes " + String.join(", ", names)
+                        + " read each other in a circle with no delay in it; read one of them through Recall.");
+            }
+            path.add(lane);
+            visit(lane.clock().push(), path);
+            visit(lane.clock().restart(), path);
+            for (Step step : lane.steps()) {
+                Description description = catalogue.of(step);
+                step.reads().forEach((name, id) -> {
+                    Description.Input input = description.input(name);
+                    if (input != null && !input.before()) visit(id, path);
+                });
+                for (Follow follow : step.follows().values()) visit(follow.lane(), path);
+                for (String id : Formulas.lanes(step, description)) visit(id, path);
+            }
+            path.removeLast();
+            done.add(lane.id());
+            order.add(lane);
+        }
     }
 
     private void ids(Look look) {
@@ -154,6 +194,13 @@ public final class Rules {
             }
             follow(look, "The setting '" + description.settings().get(i).label() + "' of " + where, follow);
         });
+        step.formulas().forEach((id, text) -> {
+            int i = description.settingIndex(id);
+            if (i < 0 && description.grows()) return;
+            if (i < 0 || !description.settings().get(i).numeric()) {
+                throw new Refused(where + " has no number '" + id + "' that a formula could drive.");
+            }
+        });
         step.reads().forEach((name, id) -> {
             Description.Input input = description.input(name);
             if (input == null && description.grows()) return;
@@ -170,6 +217,40 @@ public final class Rules {
         if (layer.mask() != null)
             lane(look, "The layer of '" + lane.name() + "' is masked by", layer.mask(), Kind.PICTURE);
         if (layer.follow() != null) follow(look, "The opacity of '" + lane.name() + "'", layer.follow());
+    }
+
+    private void clock(Look look, String what, Clock clock) {
+        if (clock.push() != null) lane(look, what + " is pushed by", clock.push(), Kind.SIGNAL);
+        if (clock.restart() != null) lane(look, what + " is restarted by", clock.restart(), Kind.SIGNAL);
+    }
+
+    private void desk(Look look) {
+        for (Binding binding : look.desk().bindings()) {
+            String what = "'" + binding.control() + "' is bound to";
+            if (binding.of().equals(Binding.SHOW)) {
+                if (Binding.Act.of(binding.setting()) == null) {
+                    throw new Refused(what + " '" + binding.setting() + "', which the program does not do.");
+                }
+            } else hand(look, what, binding.of(), binding.setting());
+        }
+        for (Lifted lifted : look.desk().strip()) {
+            hand(look, "The performance strip shows", lifted.of(), lifted.setting());
+        }
+    }
+
+    private void hand(Look look, String what, String of, String setting) {
+        if (look.layer(of).isPresent() && setting.equals("opacity")) return;
+        Step step = look.step(of).orElse(null);
+        if (step == null) throw new Refused(what + " '" + of + "', which is not in this look.");
+        Description description = catalogue.of(step);
+        int i = description.settingIndex(setting);
+        if (i < 0 && description.grows()) return;
+        if (i < 0
+                || !(description.settings().get(i).numeric()
+                        || description.settings().get(i).form() == Setting.Form.SWITCH)) {
+            throw new Refused(
+                    what + " '" + setting + "' of " + description.name() + ", which is no number and no switch.");
+        }
     }
 
     private void follow(Look look, String what, Follow follow) {

@@ -1,6 +1,8 @@
 package gloaming.step;
 
+import gloaming.look.Binding;
 import gloaming.look.Blend;
+import gloaming.look.Desk;
 import gloaming.look.Limits;
 import java.util.List;
 import java.util.stream.Stream;
@@ -30,11 +32,46 @@ public final class Schema {
         p.set("tempo", number("number", Limits.MIN_TEMPO, Limits.MAX_TEMPO));
         p.set("lanes", array(lane(), Limits.LANES));
         p.set("mix", array(layer(), Limits.LAYERS));
+        p.putObject("clock").put("$ref", "#/$defs/clock");
+        p.set("desk", desk());
         ObjectNode defs = root.putObject("$defs");
+        defs.set("clock", clock());
         defs.set("follow", follow());
         for (Description description : Catalogue.all().entries())
             defs.set("step-" + description.id(), step(description));
         return JSON.writeValueAsString(root) + "\n";
+    }
+
+    private static ObjectNode clock() {
+        ObjectNode clock = object("factor");
+        ObjectNode p = (ObjectNode) clock.get("properties");
+        p.set("factor", number("number", 0, 16));
+        p.set("push", string(40));
+        p.set("restart", string(40));
+        return clock;
+    }
+
+    private static ObjectNode desk() {
+        ObjectNode desk = object();
+        ObjectNode p = (ObjectNode) desk.get("properties");
+        ObjectNode binding = object("id", "control", "of", "setting");
+        ObjectNode b = (ObjectNode) binding.get("properties");
+        for (String word : List.of("id", "of", "setting")) b.set(word, string(Limits.NAME));
+        b.set("control", string(Binding.LONGEST));
+        for (String end : List.of("inLow", "inHigh", "low", "high"))
+            b.putObject(end).put("type", "number");
+        b.set("bend", number("number", 0.1, 10));
+        b.set("ease", number("number", 0, 60));
+        ArrayNode modes = b.putObject("mode").putArray("enum");
+        Stream.of(Binding.Mode.values()).map(Binding.Mode::id).forEach(modes::add);
+        b.putObject("pickUp").put("type", "boolean");
+        ObjectNode lifted = object("of", "setting");
+        for (String word : List.of("of", "setting", "name")) {
+            ((ObjectNode) lifted.get("properties")).set(word, string(Limits.NAME));
+        }
+        p.set("bindings", array(binding, Desk.BINDINGS));
+        p.set("strip", array(lifted, Desk.STRIP));
+        return desk;
     }
 
     private static ObjectNode lane() {
@@ -42,9 +79,7 @@ public final class Schema {
         ObjectNode p = (ObjectNode) lane.get("properties");
         p.set("id", string(40));
         p.set("name", string(Limits.NAME));
-        ObjectNode clock = object("factor");
-        ((ObjectNode) clock.get("properties")).set("factor", number("number", 0, 16));
-        p.set("clock", clock);
+        p.putObject("clock").put("$ref", "#/$defs/clock");
         ObjectNode any = JSON.createObjectNode();
         ArrayNode oneOf = any.putArray("oneOf");
         for (Description d : Catalogue.all().entries()) oneOf.addObject().put("$ref", "#/$defs/step-" + d.id());
@@ -63,21 +98,24 @@ public final class Schema {
         ObjectNode settings = object();
         ObjectNode follows = object();
         ObjectNode reads = object();
+        ObjectNode formulas = object();
         for (Setting setting : description.settings()) {
             ((ObjectNode) settings.get("properties")).set(setting.id(), setting(setting));
             if (setting.numeric()) {
                 ((ObjectNode) follows.get("properties")).putObject(setting.id()).put("$ref", "#/$defs/follow");
+                ((ObjectNode) formulas.get("properties")).set(setting.id(), string(Limits.FORMULA));
             }
         }
         for (Description.Input input : description.reads()) {
             ((ObjectNode) reads.get("properties")).set(input.name(), string(40));
         }
         if (description.grows()) {
-            for (ObjectNode open : List.of(settings, follows, reads)) open.put("additionalProperties", true);
+            for (ObjectNode open : List.of(settings, follows, reads, formulas)) open.put("additionalProperties", true);
         }
         p.set("settings", settings);
         p.set("follows", follows);
         p.set("reads", reads);
+        p.set("formulas", formulas);
         ObjectNode drafts = object();
         for (Setting setting : description.settings()) {
             if (setting.form() != Setting.Form.CODE) continue;
@@ -100,6 +138,7 @@ public final class Schema {
             case COLOUR -> string(7).put("pattern", "^#[0-9a-fA-F]{6}$");
             case MEDIUM -> string(Limits.NAME);
             case TEXT, CODE -> string(Limits.TEXT);
+            case FORMULA -> string(Limits.FORMULA);
             case SWITCH -> JSON.createObjectNode().put("type", "boolean");
         };
         node.put("description", setting.says());

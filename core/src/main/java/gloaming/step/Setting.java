@@ -36,6 +36,7 @@ public record Setting(
         COLOUR,
         TEXT,
         CODE,
+        FORMULA,
         MEDIUM,
         SWITCH
     }
@@ -76,7 +77,7 @@ public record Setting(
                 value instanceof Value.Word word && word.text().length() <= Limits.NAME
                         ? null
                         : "takes a medium's name";
-            case TEXT, CODE -> value instanceof Value.Word ? null : "takes a text";
+            case TEXT, CODE, FORMULA -> value instanceof Value.Word ? null : "takes a text";
             case SWITCH -> value instanceof Value.Flag ? null : "takes true or false";
         };
     }

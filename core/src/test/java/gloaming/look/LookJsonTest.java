@@ -78,7 +78,7 @@ class LookJsonTest {
     @CsvSource(delimiter = '|', quoteCharacter = '`', textBlock = """
         {"id":"s1","type":"wobble"} | The lane 'kick' has a step of the unknown type 'wobble'.
         {"id":"s1","type":"listen","settings":{"gain":9}} | The setting 'Gain' of Listen in the lane 'kick' is 9; it goes from 0 to 4.
-        {"id":"s1","type":"listen","settings":{"band":"loud"}} | The setting 'Band' of Listen in the lane 'kick' takes one of low, mid, high, all.
+        {"id":"s1","type":"listen","settings":{"band":"loud"}} | The setting 'Band' of Listen in the lane 'kick' takes one of low, mid, high, all, own.
         {"id":"s1","type":"listen","settings":{"volume":1}} | Listen in the lane 'kick' has no setting 'volume'.
         {"id":"s1","type":"recall","reads":{"lane":"l7"}} | Recall in the lane 'kick' reads the lane 'l7', which is not in this look.
         {"id":"s1","type":"listen","follows":{"gain":{"lane":"l1","inLow":0,"inHigh":1,"outLow":0,"outHigh":1,"easeUp":0,"easeDown":0}}} | The lanes kick read each other in a circle with no delay in it; read one of them through Recall.

@@ -117,6 +117,7 @@ class PassesTest {
                         """)),
                         Map.of(),
                         Map.of(),
+                        Map.of(),
                         Map.of()));
         assertThat(d.problems()).isEmpty();
         assertThat(d.settings()).extracting(Setting::id).containsExactly("code", "values", "speed", "lamp", "late");

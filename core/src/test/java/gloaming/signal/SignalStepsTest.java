@@ -1,7 +1,6 @@
 package gloaming.signal;
 
 import static org.assertj.core.api.Assertions.assertThat;
-import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.data.Offset.offset;
 
 import gloaming.Moments;
@@ -35,7 +34,7 @@ class SignalStepsTest {
     @ParameterizedTest
     @CsvSource({"SINE, 0.5, 1", "TRIANGLE, 0.5, 1", "SAW, 0.25, 0.25", "SQUARE, 0.25, 1", "SQUARE, 0.75, 0"})
     void swayHasItsShapeAfterPartOfARound(Sway.Wave wave, double after, double expected) {
-        Sway sway = new Sway(wave, 1, Sway.Per.SECOND, 0, 0.5);
+        Sway sway = new Sway(wave, 1, Sway.Per.SECOND, 0, 0.5, 0);
         Sway.Memory memory = sway.memory();
         Moments at = new Moments().rate(64);
         Signal out = sway.run(null, memory, at);
@@ -45,7 +44,7 @@ class SignalStepsTest {
 
     @Test
     void swayInBeatsKeepsInStepHoweverLongNobodyLooked() {
-        Sway sway = new Sway(Sway.Wave.SAW, 0.25, Sway.Per.BEAT, 0, 0.5);
+        Sway sway = new Sway(Sway.Wave.SAW, 0.25, Sway.Per.BEAT, 0, 0.5, 0);
         Sway.Memory memory = sway.memory();
         sway.run(null, memory, frame);
         frame.time = 7.3;
@@ -110,26 +109,6 @@ class SignalStepsTest {
     void formulasAreOrdinaryArithmetic(String text, double expected) {
         Formula formula = new Formula(text, 3, 4);
         assertThat(formula.run(Signal.of(0.5), formula.memory(), frame).value()).isCloseTo(expected, offset(1e-9));
-    }
-
-    @ParameterizedTest
-    @CsvSource(delimiter = '|', textBlock = """
-        1 + | column 4: it ends too early
-        2 * (3 + 1 | column 11: ')' is missing
-        wibble + 1 | column 1: there is nothing called 'wibble'; there are x, t
-        1 2 | column 3: '2' does not fit here
-        """)
-    void aFormulaThatMakesNoSenseSaysWhere(String text, String where) {
-        assertThatThrownBy(() -> Expression.parse(text, "x", "t"))
-                .isInstanceOf(IllegalArgumentException.class)
-                .hasMessageContaining(where);
-        assertThatThrownBy(() -> Expression.parse("(".repeat(5000), "x")).hasMessageContaining("nested too deep");
-    }
-
-    @Test
-    void eitherIsEnoughForOr() {
-        assertThat(Expression.parse("0 || 2").value(new double[0])).isEqualTo(1);
-        assertThat(Expression.parse("0 || 0").value(new double[0])).isZero();
     }
 
     @Test

@@ -4,6 +4,7 @@ import gloaming.look.Refused;
 import gloaming.media.SoundFile;
 import gloaming.sound.Band;
 import gloaming.sound.Follower;
+import gloaming.sound.Hearing;
 import gloaming.sound.Sound;
 import java.io.PrintStream;
 import java.nio.file.Files;
@@ -29,16 +30,17 @@ final class Hear implements Callable<Integer> {
     public Integer call() throws Exception {
         if (!Files.isRegularFile(file)) throw new Refused("There is no file " + file + ".");
         Sound sound = SoundFile.read(file, file.getFileName().toString());
-        Follower follower = new Follower(sound);
+        Hearing hearing = new Hearing();
         PrintStream out = new PrintStream(System.out, false);
         for (int hop = 0; hop < Math.floor(sound.seconds() * 100); hop++) {
-            follower.next();
+            hearing.listen(sound, (hop + 1) / 100.0);
+            Follower follower = hearing.follower();
             ObjectNode line = JSON.createObjectNode();
             line.put("t", round(follower.seconds(), 1e4));
             line.put("rms", round(follower.rms(), 100));
-            line.put("low", round(follower.level(Band.LOW), 100));
-            line.put("mid", round(follower.level(Band.MID), 100));
-            line.put("high", round(follower.level(Band.HIGH), 100));
+            line.put("low", round(hearing.decibels(Band.LOW), 100));
+            line.put("mid", round(hearing.decibels(Band.MID), 100));
+            line.put("high", round(hearing.decibels(Band.HIGH), 100));
             line.put("onset", round(follower.onset(), 1000));
             line.put("beat", follower.beat() ? 1 : 0);
             line.put("tempo", round(follower.tempo(), 100));

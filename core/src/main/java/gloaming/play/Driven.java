@@ -1,0 +1,135 @@
+package gloaming.play;
+
+import gloaming.desk.Grasp;
+import gloaming.flow.Signal;
+import gloaming.formula.Formula;
+import gloaming.formula.Wrong;
+import gloaming.look.Follow;
+import java.util.List;
+
+/**
+ * A number of the document that something drives: a lane it follows, a formula, or a hand. A formula comes before a follow, a hand before
+ * both.
+ */
+final class Driven {
+    /** The setting's place in its step, or -1 for an opacity. */
+    final int setting;
+    /** Its value in the document. */
+    final double own;
+
+    final Follow follow;
+    private final Plan.LaneRun followed;
+    private final Formula formula;
+    private final List<Plan.LaneRun> spokenOf;
+    private final Signal[] lanes;
+    private final double[] variables = new double[Formula.VARIABLES.size()];
+    final Grasp grasp;
+    final String unreadable;
+    double raw;
+    double eased = Double.NaN;
+    double value;
+
+    /** {@code spokenOf} has a null where a lane of the formula is gone. */
+    private Driven(
+            int setting,
+            double own,
+            Follow follow,
+            Plan.LaneRun followed,
+            Formula formula,
+            String unreadable,
+            List<Plan.LaneRun> spokenOf,
+            Grasp grasp) {
+        this.setting = setting;
+        this.own = own;
+        this.follow = follow;
+        this.followed = followed;
+        this.formula = formula;
+        this.unreadable = unreadable;
+        this.spokenOf = spokenOf;
+        this.grasp = grasp;
+        lanes = new Signal[spokenOf.size()];
+        value = own;
+    }
+
+    static Driven of(
+            int setting,
+            double own,
+            Follow follow,
+            String formula,
+            Grasp grasp,
+            java.util.Map<String, Plan.LaneRun> byId) {
+        Formula read = null;
+        String unreadable = null;
+        if (formula != null) {
+            try {
+                read = Formula.of(formula);
+            } catch (Wrong e) {
+                unreadable = e.getMessage();
+            }
+        }
+        List<Plan.LaneRun> spokenOf = new java.util.ArrayList<>();
+        if (read != null) for (String lane : read.lanes()) spokenOf.add(byId.get(lane));
+        return new Driven(
+                setting,
+                own,
+                follow,
+                follow == null ? null : byId.get(follow.lane()),
+                read,
+                unreadable,
+                spokenOf,
+                grasp);
+    }
+
+    /** Goes on where another left off. */
+    void after(Driven before) {
+        eased = before.eased;
+        value = before.value;
+    }
+
+    /** Moves on by {@code dt} seconds of show time at a moment of the step's own time, and returns the value. */
+    double advance(double dt, double time, double beat, double x) {
+        double now = own;
+        if (follow != null) {
+            raw = followed.end instanceof Signal signal ? signal.value() : 0;
+            eased = Double.isNaN(eased) ? raw : follow.ease(eased, raw, dt);
+            now = follow.map(eased);
+        }
+        if (formula != null) now = reckoned(time, beat, x);
+        if (grasp != null) {
+            double hand = grasp.advance(own, value, dt);
+            if (!Double.isNaN(hand)) now = hand;
+        }
+        if (follow == null) {
+            raw = now;
+            eased = now;
+        }
+        value = now;
+        return now;
+    }
+
+    private double reckoned(double time, double beat, double x) {
+        variables[Formula.X] = x;
+        variables[Formula.T] = time;
+        variables[Formula.BEAT] = beat;
+        variables[Formula.VALUE] = own;
+        for (int i = 0; i < lanes.length; i++) {
+            Plan.LaneRun lane = spokenOf.get(i);
+            lanes[i] = lane != null && lane.end instanceof Signal signal ? signal : null;
+        }
+        double result = formula.code().value(variables, lanes);
+        // Where it comes to no number, as in a division by nothing, the setting stays where it is.
+        return Double.isFinite(result) ? result : value;
+    }
+
+    /** Whether a lane that its formula speaks of is gone. */
+    boolean misses() {
+        for (int i = 0; i < spokenOf.size(); i++) if (spokenOf.get(i) == null) return true;
+        return false;
+    }
+
+    /** The lanes it needs. */
+    void each(java.util.function.Consumer<Plan.LaneRun> lane) {
+        if (followed != null) lane.accept(followed);
+        for (Plan.LaneRun run : spokenOf) if (run != null) lane.accept(run);
+    }
+}

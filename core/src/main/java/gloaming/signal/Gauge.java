@@ -1,0 +1,54 @@
+package gloaming.signal;
+
+import gloaming.flow.Nothing;
+import gloaming.flow.Signal;
+import gloaming.sound.Hearing;
+import gloaming.step.Frame;
+import gloaming.step.Operation;
+import gloaming.step.Pick;
+import gloaming.step.Says;
+
+/** One number about the sound as it is now, in its own unit. */
+@Says(
+        name = "Gauge",
+        does =
+                "Measures the sound: loudness and peak in dBFS, its brightness in Hz, what begins, tempo, how sure that is.",
+        find = "rms peak centroid brightness flux tempo bpm confidence meter decibel sound measure")
+public record Gauge(
+        @Pick(initial = "loudness", says = "What is measured.")
+        Of of) implements Operation<Nothing, Signal, Signal> {
+
+    /** What is measured. */
+    public enum Of {
+        /** Root mean square of the last moments in dBFS. */
+        LOUDNESS,
+        /** The largest sample of the last moment in dBFS. */
+        PEAK,
+        /** The mean frequency, weighted by power, in Hz. */
+        CENTROID,
+        FLUX,
+        /** Beats a minute of the show's clock. */
+        TEMPO,
+        /** How sure it is of the tempo it hears, 0 to 1. */
+        CONFIDENCE
+    }
+
+    @Override
+    public Signal memory() {
+        return new Signal();
+    }
+
+    @Override
+    public Signal run(Nothing in, Signal out, Frame frame) {
+        Hearing hearing = frame.hearing();
+        return out.set(
+                switch (of) {
+                    case LOUDNESS -> hearing.loudness();
+                    case PEAK -> 20 * Math.log10(Math.max(1e-6, hearing.peak()));
+                    case CENTROID -> hearing.centroid();
+                    case FLUX -> hearing.flux();
+                    case TEMPO -> frame.tempo();
+                    case CONFIDENCE -> hearing.confidence();
+                });
+    }
+}

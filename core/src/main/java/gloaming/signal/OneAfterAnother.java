@@ -1,0 +1,38 @@
+package gloaming.signal;
+
+import gloaming.flow.Kind;
+import gloaming.flow.Signal;
+import gloaming.step.Frame;
+import gloaming.step.Operation;
+import gloaming.step.Read;
+import gloaming.step.Says;
+
+/** Several signals as one of many numbers, in order. */
+@Says(
+        name = "One after another",
+        does = "Puts the numbers of several lanes behind one another, as one signal of many.",
+        find = "merge list join append concatenate bundle many combine")
+@Read(name = "second", kind = Kind.SIGNAL, says = "Comes behind what flows in.")
+@Read(name = "third", kind = Kind.SIGNAL, says = "Comes behind that.", optional = true)
+@Read(name = "fourth", kind = Kind.SIGNAL, says = "And behind that.", optional = true)
+public record OneAfterAnother() implements Operation<Signal, Signal, Signal> {
+    private static final String[] READS = {"second", "third", "fourth"};
+
+    @Override
+    public Signal memory() {
+        return new Signal();
+    }
+
+    @Override
+    public Signal run(Signal in, Signal out, Frame frame) {
+        out.copyFrom(in);
+        for (String name : READS) {
+            Signal more = frame.read(name, Signal.class);
+            if (more == null) continue;
+            int from = out.size();
+            out.size(from + more.size());
+            for (int i = from; i < out.size(); i++) out.put(i, more.at(i - from));
+        }
+        return out;
+    }
+}

@@ -1,0 +1,57 @@
+package gloaming.step;
+
+import gloaming.formula.Formula;
+import gloaming.formula.Wrong;
+import gloaming.look.Lane;
+import gloaming.look.Look;
+import gloaming.look.Step;
+import gloaming.look.Value;
+import java.util.Collection;
+import java.util.LinkedHashMap;
+import java.util.Map;
+import java.util.TreeSet;
+import java.util.function.UnaryOperator;
+
+/** The formulas of a step: those that drive its settings, and texts that are formulas themselves. */
+public final class Formulas {
+    private Formulas() {}
+
+    /** Its formulas as documents have them, by setting. */
+    public static Map<String, String> of(Step step, Description description) {
+        Map<String, String> all = new LinkedHashMap<>(step.formulas());
+        for (Setting setting : description.settings()) {
+            if (setting.form() != Setting.Form.FORMULA) continue;
+            Value value = step.settings().getOrDefault(setting.id(), setting.initial());
+            if (value instanceof Value.Word word) all.put(setting.id(), word.text());
+        }
+        return all;
+    }
+
+    /** The ids of the lanes they speak of, whether those are there or not. */
+    public static Collection<String> lanes(Step step, Description description) {
+        TreeSet<String> lanes = new TreeSet<>();
+        for (String text : of(step, description).values()) {
+            try {
+                lanes.addAll(Formula.of(text).lanes());
+            } catch (Wrong e) {
+                // What makes no sense speaks of nothing; the step says so when it runs.
+                continue;
+            }
+        }
+        return lanes;
+    }
+
+    /** Finds the id of a lane that gives a signal by its name, upper and lower case alike; null where there is none. */
+    public static UnaryOperator<String> laneByName(Look look, Rules rules) {
+        return name -> look.lanes().stream()
+                .filter(lane -> lane.name().equalsIgnoreCase(name) && rules.gives(lane) == gloaming.flow.Kind.SIGNAL)
+                .map(Lane::id)
+                .findFirst()
+                .orElse(null);
+    }
+
+    /** A stored formula as a person reads it. */
+    public static String shown(Look look, String stored) {
+        return Formula.shown(stored, id -> look.lane(id).map(Lane::name).orElse(null));
+    }
+}
