@@ -1,6 +1,7 @@
 package gloaming.play;
 
 import gloaming.desk.Inbox;
+import gloaming.desk.Outbox;
 import gloaming.flow.Crew;
 import gloaming.flow.Flow;
 import gloaming.flow.Picture;
@@ -46,6 +47,7 @@ public final class Player {
     private Library library = Library.EMPTY;
     private Picture mix;
     private Inbox inbox = Inbox.EMPTY;
+    private Outbox outbox = Outbox.NOWHERE;
     private long others;
 
     public Player(Catalogue catalogue, Crew crew) {
@@ -66,9 +68,10 @@ public final class Player {
         plan = new Plan(look, catalogue, rules, inbox, null);
     }
 
-    /** Where what controllers send arrives; before the first look. */
-    public void inbox(Inbox inbox) {
+    /** Where what controllers send arrives, and what is told to others; before the first look. */
+    public void desk(Inbox inbox, Outbox outbox) {
         this.inbox = inbox;
+        this.outbox = outbox;
     }
 
     /** What its steps may show from the next frame on. */
@@ -411,6 +414,11 @@ public final class Player {
         @Override
         public Inbox inbox() {
             return inbox;
+        }
+
+        @Override
+        public Outbox outbox() {
+            return outbox;
         }
 
         @Override

@@ -1,5 +1,9 @@
 package gloaming.play;
 
+import gloaming.desk.Grasp;
+import gloaming.desk.Grip;
+import gloaming.desk.Inbox;
+import gloaming.desk.Outbox;
 import gloaming.flow.Crew;
 import gloaming.flow.Flow;
 import gloaming.flow.Kind;
@@ -7,13 +11,18 @@ import gloaming.flow.Picture;
 import gloaming.flow.Points;
 import gloaming.flow.Signal;
 import gloaming.library.Library;
+import gloaming.look.Binding;
 import gloaming.look.Look;
 import gloaming.picture.Exit;
 import gloaming.sound.Band;
+import gloaming.sound.BeatClock;
 import gloaming.sound.Sound;
 import gloaming.step.Catalogue;
+import java.util.List;
+import java.util.concurrent.ConcurrentLinkedQueue;
 import java.util.concurrent.atomic.AtomicInteger;
 import java.util.concurrent.locks.LockSupport;
+import java.util.function.Consumer;
 
 /**
  * Plays a look in real time on a thread of its own.
@@ -25,6 +34,7 @@ import java.util.concurrent.locks.LockSupport;
 public final class Stage implements AutoCloseable {
     private static final Outlet[] NONE = {};
     private static final long LONGEST_STEP = 8;
+    private static final int MOST_ORDERS = 64;
 
     private final Catalogue catalogue;
     private final Crew crew;
@@ -48,7 +58,15 @@ public final class Stage implements AutoCloseable {
     private volatile float[] probe;
     private volatile String probed;
     private volatile Thread courier;
+    private final Inbox inbox = new Inbox();
+    private final Outbox outbox = new Outbox();
+    private final Ears ears = new Ears();
+    private final ConcurrentLinkedQueue<Consumer<BeatClock>> orders = new ConcurrentLinkedQueue<>();
+    private final AtomicInteger ordered = new AtomicInteger();
+    private volatile List<Grasp> held = List.of();
     private volatile double time;
+    private volatile double beat;
+    private volatile double tempo = 96;
     private volatile long made;
     private volatile long timeStamp = System.nanoTime();
 
@@ -67,6 +85,7 @@ public final class Stage implements AutoCloseable {
         this.catalogue = catalogue;
         crew = new Crew(threads);
         player = new Player(this.catalogue, crew);
+        player.desk(inbox, outbox);
         thread = Thread.ofPlatform()
                 .name("stage")
                 .daemon()
@@ -164,6 +183,72 @@ public final class Stage implements AutoCloseable {
         courier = thread;
     }
 
+    /** Where what controllers send arrives. */
+    public Inbox inbox() {
+        return inbox;
+    }
+
+    /** What is told to other programs and devices. */
+    public Outbox outbox() {
+        return outbox;
+    }
+
+    /** What was heard, for whoever draws it. */
+    public Ears ears() {
+        return ears;
+    }
+
+    /** The settings of the look that plays that are bound to controls. */
+    public List<Grasp> held() {
+        return held;
+    }
+
+    /** Does something to the beat with the next frame; more than {@value #MOST_ORDERS} at once are not taken. */
+    public void beats(Consumer<BeatClock> order) {
+        if (ordered.incrementAndGet() > MOST_ORDERS) ordered.decrementAndGet();
+        else orders.add(order);
+    }
+
+    /** A tap of the hand, now. */
+    public void tap() {
+        double seconds = System.nanoTime() / 1e9;
+        beats(clock -> clock.tap(seconds));
+    }
+
+    /** Beats of the show now, between frames too. */
+    public double beatNow() {
+        double at = beat;
+        return paused ? at : at + Math.min(0.25, (System.nanoTime() - timeStamp) / 1e9) * tempo / 60;
+    }
+
+    public double tempo() {
+        return tempo;
+    }
+
+    /** Does what a control was bound to. */
+    private void act(Binding.Act act) {
+        switch (act) {
+            case TAP -> player.beats().tap(System.nanoTime() / 1e9);
+            case PAUSE -> paused = !paused;
+            case REWIND -> rewind();
+            case BLACKOUT -> fade(lightWanted < 0.5 ? 1 : 0, 0);
+            case FADE -> fade(lightWanted < 0.5 ? 1 : 0, 2);
+            case LET_GO -> player.beats().letGo();
+        }
+    }
+
+    private void desk() {
+        for (Consumer<BeatClock> order = orders.poll(); order != null; order = orders.poll()) {
+            ordered.decrementAndGet();
+            order.accept(player.beats());
+        }
+        for (Grip grip : player.plan().acts) {
+            long presses = grip.act();
+            // Two presses between two frames are still two.
+            for (long i = 0; i < Math.min(presses, 4); i++) act(Binding.Act.of(grip.binding().setting()));
+        }
+    }
+
     /** Frames made so far, skipped ones not counted. */
     public long made() {
         return made;
@@ -222,14 +307,17 @@ public final class Stage implements AutoCloseable {
             shown = now.number;
             playing = wanted;
             board = new Board(player.plan());
+            held = List.copyOf(player.plan().held);
         }
         if (again != rewound) {
             rewound = again;
             player.rewind();
             board = new Board(player.plan());
+            held = List.copyOf(player.plan().held);
             time = 0;
             frame = 0;
         }
+        desk();
         double step = steps / wanted.rate();
         double dt = paused ? 0 : step;
         double scale = scaleByHand > 0 ? scaleByHand : keeper.scale();
@@ -246,6 +334,12 @@ public final class Stage implements AutoCloseable {
         fps = fps == 0 ? 1 / step : fps + (1 / step - fps) * 0.1;
         if (scaleByHand == 0) keeper.saw(ms, 1000 / wanted.rate(), step);
         write(mix, scale);
+        if (ears.wanted()) {
+            ears.fill(player.hearing());
+            eyes.made = true;
+        }
+        beat = player.beats().beat();
+        tempo = player.beats().tempo();
         if (eyes.finish()) LockSupport.unpark(courier);
         if (!paused) {
             time += dt;

@@ -1,6 +1,7 @@
 package gloaming.step;
 
 import gloaming.desk.Inbox;
+import gloaming.desk.Outbox;
 import gloaming.flow.Crew;
 import gloaming.flow.Flow;
 import gloaming.flow.Picture;
@@ -73,6 +74,11 @@ public interface Frame {
     /** What arrives from controllers. */
     default Inbox inbox() {
         return Inbox.EMPTY;
+    }
+
+    /** What is told to other programs and devices. */
+    default Outbox outbox() {
+        return Outbox.NOWHERE;
     }
 
     /** What a further input hands out, or null when it reads nothing. */

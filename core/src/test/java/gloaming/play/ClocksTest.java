@@ -54,7 +54,7 @@ class ClocksTest {
     private long frame;
 
     ClocksTest() {
-        player.inbox(inbox);
+        player.desk(inbox, gloaming.desk.Outbox.NOWHERE);
     }
 
     private static Lane lane(String id, Clock clock, Step... steps) {
