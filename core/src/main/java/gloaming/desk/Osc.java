@@ -118,7 +118,8 @@ public final class Osc {
                 case 'c' -> sink.argument(index, integer(need(at, 4, to)), null);
                 case 'r' -> {
                     int rgba = integer(need(at, 4, to));
-                    double light = (0.2126 * (rgba >>> 24) + 0.7152 * (rgba >> 16 & 255) + 0.0722 * (rgba >> 8 & 255)) / 255;
+                    double light =
+                            (0.2126 * (rgba >>> 24) + 0.7152 * (rgba >> 16 & 255) + 0.0722 * (rgba >> 8 & 255)) / 255;
                     sink.argument(index, light, "#%06x".formatted(rgba >>> 8));
                 }
                 case 'm' -> sink.argument(index, packet[need(at, 4, to) + 3] / 127.0, null);
@@ -151,7 +152,10 @@ public final class Osc {
         }
 
         private int integer(int at) {
-            return (packet[at] & 255) << 24 | (packet[at + 1] & 255) << 16 | (packet[at + 2] & 255) << 8 | packet[at + 3] & 255;
+            return (packet[at] & 255) << 24
+                    | (packet[at + 1] & 255) << 16
+                    | (packet[at + 2] & 255) << 8
+                    | packet[at + 3] & 255;
         }
 
         private long whole(int at) {
@@ -236,7 +240,8 @@ public final class Osc {
 
     /** A bundle of packets that belong together, for a moment of {@link #timeTag} or {@link #NOW}. */
     public static byte[] bundle(long timeTag, List<byte[]> packets) {
-        ByteBuffer out = ByteBuffer.allocate(16 + packets.stream().mapToInt(p -> 4 + p.length).sum());
+        ByteBuffer out = ByteBuffer.allocate(
+                16 + packets.stream().mapToInt(p -> 4 + p.length).sum());
         out.put(BUNDLE).putLong(timeTag);
         for (byte[] packet : packets) out.putInt(packet.length).put(packet);
         return out.array();

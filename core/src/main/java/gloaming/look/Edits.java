@@ -141,6 +141,10 @@ public final class Edits {
                         && e.layer().id().equals(l.layer().id());
             case Edit.SetClock l ->
                 earlier instanceof Edit.SetClock e && e.lane().equals(l.lane());
+            case Edit.SetFormula l ->
+                earlier instanceof Edit.SetFormula e
+                        && e.step().equals(l.step())
+                        && e.setting().equals(l.setting());
             case Edit.SetLookClock l -> earlier instanceof Edit.SetLookClock;
             case Edit.SetDesk l -> earlier instanceof Edit.SetDesk;
             case Edit.Format l -> earlier instanceof Edit.Format;

@@ -245,7 +245,8 @@ public final class Stage implements AutoCloseable {
         for (Grip grip : player.plan().acts) {
             long presses = grip.act();
             // Two presses between two frames are still two.
-            for (long i = 0; i < Math.min(presses, 4); i++) act(Binding.Act.of(grip.binding().setting()));
+            for (long i = 0; i < Math.min(presses, 4); i++)
+                act(Binding.Act.of(grip.binding().setting()));
         }
     }
 

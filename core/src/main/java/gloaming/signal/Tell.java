@@ -15,7 +15,8 @@ import gloaming.step.Says;
 public record Tell(
         @Pick(
                 initial = "osc /gloaming/1",
-                says = "Where to: osc and an address, or midi, a port's name, channel and control, as in midi pad/1/cc/21.")
+                says =
+                        "Where to: osc and an address, or midi, a port's name, channel and control, as in midi pad/1/cc/21.")
         String to,
 
         @Pick(initial = "change", says = "Whenever it changes, or only a 1 each time it rises.")

@@ -115,23 +115,20 @@ public final class MidiPorts implements AutoCloseable {
             int channel = Integer.parseInt(parts[1]) - 1;
             int number = parts.length > 3 ? Integer.parseInt(parts[3]) : 0;
             int seven = (int) Math.rint(Math.clamp(value, 0.0, 1.0) * 127);
-            ShortMessage message =
-                    switch (parts[2]) {
-                        case "note" ->
-                            new ShortMessage(
-                                    seven > 0 ? ShortMessage.NOTE_ON : ShortMessage.NOTE_OFF, channel, number, seven);
-                        case "cc" -> new ShortMessage(ShortMessage.CONTROL_CHANGE, channel, number, seven);
-                        case "program" ->
-                            new ShortMessage(
-                                    ShortMessage.PROGRAM_CHANGE, channel, (int) Math.clamp(value, 0.0, 127.0), 0);
-                        case "pressure" -> new ShortMessage(ShortMessage.CHANNEL_PRESSURE, channel, seven, 0);
-                        case "bend" -> {
-                            double at = Math.clamp(value, -1.0, 1.0);
-                            int bend = 8192 + (int) Math.rint(at < 0 ? at * 8192 : at * 8191);
-                            yield new ShortMessage(ShortMessage.PITCH_BEND, channel, bend & 127, bend >> 7);
-                        }
-                        default -> null;
-                    };
+            ShortMessage message = switch (parts[2]) {
+                case "note" ->
+                    new ShortMessage(seven > 0 ? ShortMessage.NOTE_ON : ShortMessage.NOTE_OFF, channel, number, seven);
+                case "cc" -> new ShortMessage(ShortMessage.CONTROL_CHANGE, channel, number, seven);
+                case "program" ->
+                    new ShortMessage(ShortMessage.PROGRAM_CHANGE, channel, (int) Math.clamp(value, 0.0, 127.0), 0);
+                case "pressure" -> new ShortMessage(ShortMessage.CHANNEL_PRESSURE, channel, seven, 0);
+                case "bend" -> {
+                    double at = Math.clamp(value, -1.0, 1.0);
+                    int bend = 8192 + (int) Math.rint(at < 0 ? at * 8192 : at * 8191);
+                    yield new ShortMessage(ShortMessage.PITCH_BEND, channel, bend & 127, bend >> 7);
+                }
+                default -> null;
+            };
             if (message == null) return false;
             to.send(message, -1);
             return true;

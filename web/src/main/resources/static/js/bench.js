@@ -7,6 +7,10 @@ import { RAILS } from './rails.js';
 import { gesture, paint, slider, tidy } from './slider.js';
 import { codeEditor } from './code.js';
 import { takesFiles } from './drop.js';
+import { together } from './parts.js';
+import { hands } from './hands.js';
+import { formulas } from './formulas.js';
+import { Microphone } from './microphone.js';
 
 const COLOURS = { raw: '#8d85a3', eased: '#ffb27a', signal: '#9ad8cb' };
 const root = /** @type {HTMLElement} */ (document.querySelector('.bench'));
@@ -15,6 +19,7 @@ const catalogue = await (await fetch('/catalogue.json')).json();
 const live = new Live(`?look=${lookId}`);
 const curves = new Curves();
 const sound = new Sound(live);
+const microphone = new Microphone();
 const $ = (/** @type {string} */ selector) => /** @type {any} */ (document.querySelector(selector));
 
 /** Numbers that change many times a second stay out of Alpine: they are painted straight into the page. */
@@ -28,8 +33,8 @@ let tileSteps = /** @type {string[]} */ ([]);
 
 const plain = (/** @type {number} */ v) => (Number.isInteger(v) ? String(v) : String(Number(v.toPrecision(4))));
 
-Alpine.data('bench', () => ({
-  look: /** @type {any} */ ({ name: '', lanes: [], mix: [], width: 960, height: 540, rate: 30 }),
+Alpine.data('bench', () => together(hands(live, catalogue, () => board), formulas(live), {
+  look: /** @type {any} */ ({ name: '', lanes: [], mix: [], width: 960, height: 540, rate: 30, clock: { factor: 1 }, desk: { bindings: [], strip: [] } }),
   loaded: false,
   stepId: '', laneId: '', layerId: '',
   focusSetting: '',
@@ -102,6 +107,7 @@ Alpine.data('bench', () => ({
     const structure = JSON.stringify(this.look.lanes.map((l) => l.steps.map((s) => s.id)));
     this.look = m.look;
     this.grown = m.grown ?? {};
+    this.formulas = m.formulas ?? {};
     this.loaded = true;
     this.version = m.version;
     this.canUndo = m.canUndo;
@@ -123,6 +129,8 @@ Alpine.data('bench', () => ({
     board = m;
     if (this.paused !== m.paused) this.paused = m.paused;
     if (this.dark !== m.lightWanted < 0.5) this.dark = m.lightWanted < 0.5;
+    if (m.waiting !== this.waiting) this.waiting = m.waiting;
+    microphone.wanted(m.sound === 'microphone', (says) => this.say(says));
     if (m.sound !== this.soundId) { this.soundId = m.sound; if (this.hearing) sound.play(true, m.sound); }
     const auto = `auto: ${{ 1: 'full', 0.75: '¾', 0.5: '½' }[m.scale] ?? '⅓'}`;
     if (auto !== this.autoScale && !m.scaleByHand) this.autoScale = auto;
@@ -139,7 +147,8 @@ Alpine.data('bench', () => ({
     if (m.ms > 0.55 * m.budget && ++boards % 4) return;
     const minutes = Math.floor(m.time / 60);
     $('.clock').textContent = `${String(minutes).padStart(2, '0')}:${(m.time % 60).toFixed(2).padStart(5, '0')}`;
-    $('.tempo').textContent = m.tempo.toFixed(1);
+    $('.tempo').textContent = `${m.tempo.toFixed(1)}${{ music: ' ♪', hand: ' ☟', midi: ' ⌁' }[m.leader] ?? ''}`;
+    $('.meter').classList.toggle('clipped', m.peak >= 0.999);
     $('.spent').textContent = `${m.ms.toFixed(1)} / ${m.budget.toFixed(0)} ms`;
     $('.cost i').style.transform = `scaleX(${Math.min(1, m.ms / m.budget)})`;
     $('.cost').classList.toggle('over', m.ms > m.budget);
@@ -156,6 +165,7 @@ Alpine.data('bench', () => ({
       if (value !== null) curves.draw(/** @type {any} */ (card.querySelector('canvas')), [{ key: id, colour: COLOURS.signal, line: 3 }]);
     }
     this.paintFollow(m);
+    this.paintStrip(m);
     this.paintProbe(m);
   },
 
@@ -283,6 +293,8 @@ Alpine.data('bench', () => ({
   },
   clock(lane) {
     const f = lane.clock.factor;
+    if (lane.clock.push) return `pushed by ${this.laneName(lane.clock.push)}`;
+    if (lane.clock.restart) return `restarted by ${this.laneName(lane.clock.restart)}`;
     return f === 1 ? 'show clock' : f === 0 ? 'stopped' : f === 0.5 ? 'half speed' : `${plain(f)} × speed`;
   },
   under(lane) { return `${this.kinds(lane)} · ${this.clock(lane)}`; },
@@ -407,7 +419,8 @@ Alpine.data('bench', () => ({
     if (document.activeElement !== element) element.value = now;
   },
   leaveNumber(event, setting) { event.target.value = this.shown(setting); },
-  typed(setting, event) {
+  async typed(setting, event) {
+    if (event.target.value.trim().startsWith('=')) return this.startFormula(setting, event.target.value.trim().slice(1));
     const text = event.target.value.trim().replace(',', '.');
     const number = Number(text);
     if (text === '') this.set(setting, null, 0);
@@ -429,6 +442,9 @@ Alpine.data('bench', () => ({
   chooseFollow(setting, event) {
     const lane = event.target.value;
     event.target.value = '';
+    if (lane === '=') return this.startFormula(setting);
+    if (lane === '+bind') return this.learn(this.stepId, setting.id);
+    if (lane === '+lift') return this.lift(this.stepId, setting.id);
     this.focusSetting = setting.id;
     if (lane) live.send({ do: 'follow', step: this.stepId, setting: setting.id, lane });
   },
@@ -451,11 +467,13 @@ Alpine.data('bench', () => ({
   followLayer(event) {
     const lane = event.target.value;
     event.target.value = '';
+    if (lane === '+bind') return this.learn(this.layerId, 'opacity');
+    if (lane === '+lift') return this.lift(this.layerId, 'opacity');
     if (lane) live.send({ do: 'follow-layer', layer: this.layerId, lane });
   },
   followValue(field) { const f = this.followed; return f ? plain(field.startsWith('ease') ? f[field] * 1000 : f[field]) : ''; },
-  setFollow(field, event) {
-    const number = Number(String(event.target.value).replace(',', '.'));
+  async setFollow(field, event) {
+    const number = await this.reckon(event.target.value);
     if (!Number.isFinite(number)) return;
     this.changeFollow(this.focusSetting, { ...this.followed, [field]: field.startsWith('ease') ? number / 1000 : number });
   },
@@ -495,7 +513,15 @@ Alpine.data('bench', () => ({
   rename(event) { this.edit({ edit: 'label-step', step: this.stepId, label: event.target.value }); event.target.blur(); },
   renameLane(event) { this.edit({ edit: 'rename-lane', lane: this.laneId, name: event.target.value }); event.target.blur(); },
   renameLook(event) { this.naming = false; if (event.target.value.trim() && event.target.value !== this.look.name) this.edit({ edit: 'rename', name: event.target.value }); },
-  setClock(event) { const f = Number(event.target.value); if (Number.isFinite(f)) this.edit({ edit: 'set-clock', lane: this.laneId, clock: { factor: f } }); },
+  /** The clock of the lane that is selected, or of the look. */
+  get clockNow() { return this.chosenLane ? this.chosenLane.clock : this.look.clock; },
+  changeClock(change) {
+    const clock = { ...this.clockNow, ...change };
+    for (const by of ['push', 'restart']) if (!clock[by]) delete clock[by];
+    this.edit(this.chosenLane ? { edit: 'set-clock', lane: this.laneId, clock } : { edit: 'set-look-clock', clock });
+  },
+  async setClock(event) { const f = await this.reckon(event.target.value); if (Number.isFinite(f)) this.changeClock({ factor: f }); },
+  clockBy(by) { return this.clockNow[by] ?? ''; },
   moveLane(by) {
     const i = this.look.lanes.findIndex((l) => l.id === this.laneId);
     if (i + by >= 0 && i + by < this.look.lanes.length) this.edit({ edit: 'move-lane', lane: this.laneId, place: i + by });
@@ -520,7 +546,7 @@ Alpine.data('bench', () => ({
     const now = board?.follows?.[`${layer.id} opacity`];
     paint(element, this.layerRange(), layer.follow && { low: layer.follow.outLow, high: layer.follow.outHigh }, layer.follow && now ? now[2] : layer.opacity);
   },
-  setOpacity(event) { const v = Number(event.target.value) / 100; if (Number.isFinite(v)) this.changeLayer({ opacity: Math.min(1, Math.max(0, v)) }); },
+  async setOpacity(event) { const v = (await this.reckon(event.target.value)) / 100; if (Number.isFinite(v)) this.changeLayer({ opacity: Math.min(1, Math.max(0, v)) }); },
   opacityText(layer) { return Math.round(layer.opacity * 100); },
   blendText(layer) { return `${layer.blend[0].toUpperCase()}${layer.blend.slice(1)} · ${this.opacityText(layer)}`; },
   barOf(layer) { return { transform: `scaleX(${layer.opacity})` }; },
@@ -529,9 +555,10 @@ Alpine.data('bench', () => ({
     const i = this.look.mix.findIndex((l) => l.id === this.layerId);
     if (i + by >= 0 && i + by < this.look.mix.length) this.edit({ edit: 'move-layer', layer: this.layerId, place: i + by });
   },
-  setFormat(field, event) {
+  async setFormat(field, event) {
     const { width, height, rate, seed, tempo } = this.look;
-    this.edit({ edit: 'format', width, height, rate, seed, tempo, [field]: Number(event.target.value) });
+    const number = await this.reckon(event.target.value);
+    if (Number.isFinite(number)) this.edit({ edit: 'format', width, height, rate, seed, tempo, [field]: number });
   },
   showLook() { this.stepId = ''; this.laneId = ''; this.layerId = ''; this.wire(); },
 
@@ -647,9 +674,22 @@ Alpine.data('bench', () => ({
   sendUpload(event) { if (event.target.files.length) event.target.form.submit(); },
   openOutput() { open('/output', 'gloaming-output'); },
 
+  tap() { live.send({ do: 'tap' }); },
+  /** Keys on a setting's slider or number: = for a formula, C for a control, L for the strip. */
+  settingKey(s, event) {
+    const number = event.target.tagName === 'INPUT';
+    if (event.key === '=') this.startFormula(s);
+    else if (number) return;
+    else if (event.key === 'c') this.learn(this.stepId, s.id);
+    else if (event.key === 'l') this.lift(this.stepId, s.id);
+    else return;
+    event.preventDefault();
+    event.stopPropagation();
+  },
+
   // Footer and keys
 
-  get saying() { return this.refusal || this.note?.says || ''; },
+  get saying() { return this.refusal || this.waitingText || this.note?.says || ''; },
   goNote() { if (this.refusal) this.refusal = ''; else if (this.note?.step) { this.select(this.note.step); document.getElementById(`step-${this.note.step}`)?.scrollIntoView({ block: 'nearest', inline: 'nearest' }); } else if (this.note?.lane) this.selectLane(this.note.lane); },
   get savedText() { return this.savedVersion >= this.version ? 'saved' : 'saving…'; },
 
@@ -675,7 +715,10 @@ Alpine.data('bench', () => ({
       r: () => $('.set .rename')?.focus(),
       B: () => this.blackout(0),
       F: () => this.blackout(2),
-      Escape: () => (this.finder.open || !this.writing ? this.closeFinder() : this.closeCode()),
+      t: () => live.send({ do: 'tap' }),
+      ',': () => live.send({ do: 'nudge', by: -0.05 }),
+      '.': () => live.send({ do: 'nudge', by: 0.05 }),
+      Escape: () => (this.waiting ? this.stopLearning() : this.finder.open || !this.writing ? this.closeFinder() : this.closeCode()),
       ArrowLeft: () => (event.altKey ? this.shift(-1) : this.walk(-1, 0)),
       ArrowRight: () => (event.altKey ? this.shift(1) : this.walk(1, 0)),
       ArrowUp: () => (event.altKey ? (this.layerId ? this.moveLayer(-1) : this.moveLane(-1)) : this.walk(0, -1)),
@@ -719,6 +762,9 @@ Alpine.data('bench', () => ({
       Object.values(chosen.reads ?? {}).forEach((lane) => join(/** @type {string} */ (lane), chosen.id));
       Object.values(chosen.follows ?? {}).forEach((f) => join(/** @type {any} */ (f).lane, chosen.id));
     }
+    const clock = (chosen ? this.laneOf(chosen.id) : this.chosenLane)?.clock;
+    const first = (chosen ? this.laneOf(chosen.id) : this.chosenLane)?.steps[0];
+    if (clock && first) [clock.push, clock.restart].filter(Boolean).forEach((lane) => join(lane, first.id));
     const ends = this.laneId ? this.laneById(this.laneId) : chosen && this.laneOf(chosen.id)?.steps.at(-1) === chosen ? this.laneOf(chosen.id) : null;
     if (ends) {
       for (const lane of this.look.lanes) for (const s of lane.steps) {

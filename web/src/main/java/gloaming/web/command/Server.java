@@ -30,7 +30,13 @@ public final class Server {
         }
         SpringApplication app = new SpringApplication(App.class);
         app.setDefaultProperties(Map.of(
-                "gloaming.port", port, "gloaming.data", data.toAbsolutePath().toString()));
+                "gloaming.port",
+                port,
+                "gloaming.data",
+                data.toAbsolutePath().toString(),
+                // Whoever takes a free port for the pages wants no fixed one for OSC either.
+                "gloaming.osc",
+                port == 0 ? 0 : -1));
         app.setLogStartupInfo(false);
         ConfigurableApplicationContext context;
         try {

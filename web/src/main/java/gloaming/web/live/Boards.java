@@ -6,6 +6,7 @@ import gloaming.play.Board;
 import gloaming.play.Diagnosis;
 import gloaming.step.Catalogue;
 import gloaming.step.Description;
+import gloaming.step.Formulas;
 import gloaming.step.Grows;
 import gloaming.step.Setting;
 import gloaming.web.store.Journal;
@@ -28,8 +29,10 @@ class Boards {
     private final Diagnosis diagnosis = new Diagnosis(Catalogue.all());
     private final House house;
     private final Journal journal;
+    private final DeskRoom room;
 
-    Boards(House house, Journal journal) {
+    Boards(House house, Journal journal, DeskRoom room) {
+        this.room = room;
         this.house = house;
         this.journal = journal;
     }
@@ -56,6 +59,10 @@ class Boards {
         o.put("scaleByHand", house.stage().scaleByHand()).put("light", round(board.outputLight));
         o.put("lightWanted", house.stage().lightWanted()).put("frame", board.frame);
         o.put("sound", house.soundId()).put("clock", round(house.stage().now()));
+        o.put("leader", board.leader.name().toLowerCase(Locale.ROOT))
+                .put("confidence", round(board.confidence))
+                .put("peak", round(board.peak));
+        o.put("waiting", room.waiting());
         ArrayNode levels = o.putArray("levels");
         for (double level : board.levels) levels.add(round(level));
         ObjectNode steps = o.putObject("steps");
@@ -75,6 +82,8 @@ class Boards {
         for (float value : board.probe) probe.add(round(value));
         ArrayNode notes = o.putArray("notes");
         if (journal.trouble() != null) notes.addObject().put("says", journal.trouble());
+        if (!house.trouble().isEmpty()) notes.addObject().put("says", house.trouble());
+        if (!room.learned().isEmpty()) notes.addObject().put("says", room.learned());
         List<Diagnosis.Note> found = diagnosis.of(board);
         for (Diagnosis.Note note : found.subList(0, Math.min(MOST_NOTES, found.size()))) {
             notes.addObject()
@@ -94,8 +103,18 @@ class Boards {
                     .put("canRedo", open.canRedo());
             o.set("look", LookJson.tree(open.look()));
             o.set("grown", grown(open.look()));
+            o.set("formulas", formulas(open.look()));
         }
         return o.toString();
+    }
+
+    /** Formulas as people read them, by step and setting. */
+    private static ObjectNode formulas(Look look) {
+        ObjectNode all = JSON.createObjectNode();
+        look.steps()
+                .forEach(step -> Formulas.of(step, Catalogue.all().of(step))
+                        .forEach((setting, text) -> all.put(step.id() + " " + setting, Formulas.shown(look, text))));
+        return all;
     }
 
     /** The settings and reads of steps that have some beyond their type's. */
@@ -175,7 +194,11 @@ class Boards {
                 .put("at", at)
                 .put("clock", clock)
                 .put("paused", house.stage().paused())
-                .put("length", house.stage().sound().seconds())
+                .put(
+                        "length",
+                        house.stage().sound().length() == Long.MAX_VALUE
+                                ? 0
+                                : house.stage().sound().seconds())
                 .toString();
     }
 

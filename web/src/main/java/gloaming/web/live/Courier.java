@@ -2,6 +2,7 @@ package gloaming.web.live;
 
 import gloaming.media.JpegEncoder;
 import gloaming.play.Board;
+import gloaming.play.Ears;
 import gloaming.play.Outlet;
 import gloaming.play.Stage;
 import gloaming.play.Tiles;
@@ -34,6 +35,8 @@ public class Courier {
     private static final int TILES = 2;
     private static final int QUALITY = 4;
     private static final long BOARD_NS = 50_000_000;
+    private static final long EARS_NS = 45_000_000;
+    private static final long DESK_NS = 120_000_000;
     private static final long TILES_NS = 160_000_000;
     private static final long PICTURE_NS = 10_000_000_000L;
     /** At most so many pages at once. */
@@ -43,6 +46,7 @@ public class Courier {
     private final Shows shows;
     private final Stage stage;
     private final Boards boards;
+    private final DeskBoards desks;
     private final List<Viewer> viewers = new CopyOnWriteArrayList<>();
     private final Map<Outlet, JpegEncoder> encoders = new HashMap<>();
     private final Outlet last = new Outlet(null, 320);
@@ -54,13 +58,16 @@ public class Courier {
     private JpegEncoder tileEncoder;
     private long nextBoard;
     private long nextTiles;
+    private long nextEars;
+    private long nextDesk;
     private long nextPicture;
     private volatile long encodes;
 
-    Courier(House house, Shows shows, Boards boards) {
+    Courier(House house, Shows shows, Boards boards, DeskBoards desks) {
         this.house = house;
         this.shows = shows;
         this.boards = boards;
+        this.desks = desks;
         stage = house.stage();
         thread = Thread.ofPlatform().name("courier").daemon().start(this::run);
         stage.courier(thread);
@@ -126,6 +133,7 @@ public class Courier {
                 for (Outlet outlet : outlets) serve(outlet);
                 long now = System.nanoTime();
                 board(now);
+                desk(now);
                 tiles(now);
                 keepPicture(now);
             } catch (RuntimeException e) {
@@ -222,6 +230,26 @@ public class Courier {
                 }
             }
         }
+    }
+
+    /** What is heard and what arrives, for pages of the desk. */
+    private void desk(long now) {
+        boolean wanted = viewers.stream().anyMatch(v -> v.desk);
+        Ears ears = stage.ears();
+        if (ears.ready()) {
+            TextMessage heard = wanted ? new TextMessage(desks.ears(ears)) : null;
+            ears.rest();
+            for (Viewer viewer : viewers) if (viewer.desk && heard != null) viewer.send(heard);
+        }
+        if (!wanted) return;
+        if (ears.idle() && now >= nextEars) {
+            nextEars = now + EARS_NS;
+            ears.want();
+        }
+        if (now < nextDesk) return;
+        nextDesk = now + DESK_NS;
+        for (Viewer viewer : viewers)
+            if (viewer.desk) viewer.send(new TextMessage(desks.arrivals(viewer.knowsControls)));
     }
 
     private void tiles(long now) {

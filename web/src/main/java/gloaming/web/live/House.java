@@ -5,11 +5,14 @@ import gloaming.look.Look;
 import gloaming.look.Refused;
 import gloaming.media.Camera;
 import gloaming.media.Facts;
+import gloaming.media.MachineInput;
 import gloaming.media.Shelf;
 import gloaming.media.SoundFile;
 import gloaming.media.Unreadable;
 import gloaming.play.Stage;
 import gloaming.sound.HouseBand;
+import gloaming.sound.LiveSound;
+import gloaming.sound.Louder;
 import gloaming.sound.Sound;
 import gloaming.step.Catalogue;
 import gloaming.web.store.Journal;
@@ -30,6 +33,11 @@ public class House {
     /** What a show's sound may be beside a medium and null for the house band. */
     public static final String SILENCE = "silence";
 
+    /** What it may be when a page's microphone or an input of the machine, by its name, is heard. */
+    public static final String MICROPHONE = "microphone";
+
+    public static final String INPUT = "input ";
+
     private static final String ON_STAGE = "on-stage";
 
     private final Shows shows;
@@ -40,6 +48,9 @@ public class House {
     private final Stage stage;
     private volatile OpenLook onStage;
     private volatile String soundId = SILENCE;
+    private volatile String trouble = "";
+    private volatile LiveSound microphone;
+    private volatile MachineInput input;
     private HouseBand band;
 
     House(Shows shows, Journal journal, Media rows, MediaStore media) {
@@ -104,6 +115,8 @@ public class House {
     public void choose(String show, String sound) {
         if (sound != null
                 && !sound.equals(SILENCE)
+                && !sound.equals(MICROPHONE)
+                && !sound.startsWith(INPUT)
                 && rows.find(sound).filter(r -> r.is(Facts.Kind.SOUND)).isEmpty())
             throw new Refused("That sound is not there any more.");
         shows.setSound(show, sound);
@@ -115,16 +128,49 @@ public class House {
         return soundId;
     }
 
+    /** Takes what a show hears louder or softer, in decibels. */
+    public void gain(String show, double decibels) {
+        shows.setGain(show, decibels);
+        OpenLook playing = onStage;
+        if (playing == null || !playing.showId.equals(show)) return;
+        Sound now = stage.sound() instanceof Louder louder ? louder.sound() : stage.sound();
+        stage.hear(louder(now, show));
+    }
+
+    private Sound louder(Sound sound, String show) {
+        double decibels = shows.show(show).map(Shows.ShowRow::gain).orElse(0.0);
+        return decibels == 0 || sound == Sound.SILENCE ? sound : new Louder(sound, Math.pow(10, decibels / 20));
+    }
+
+    /** Where the microphone of a page writes; the newest page is heard. */
+    public synchronized LiveSound microphone(int rate) {
+        microphone = new LiveSound("Microphone", rate);
+        if (soundId.equals(MICROPHONE) && onStage != null) stage.hear(louder(microphone, onStage.showId));
+        return microphone;
+    }
+
+    /** Why the sound of the show is not heard, or empty. */
+    public String trouble() {
+        return trouble;
+    }
+
     private void hear(String show) {
         String wanted = shows.show(show).map(Shows.ShowRow::sound).orElse(null);
         // Decoding takes a moment; the stage goes on with what it hears until then.
         Thread.ofVirtual().name("sound").start(() -> {
             try {
+                MachineInput before = input;
+                input = null;
+                if (before != null) before.close();
                 Sound sound = load(wanted);
-                stage.hear(sound);
+                stage.hear(louder(sound, show));
                 soundId = wanted == null ? "band" : wanted;
+                trouble = "";
             } catch (Unreadable | RuntimeException e) {
                 LOG.warn("The sound of the show cannot be played: {}", e.getMessage());
+                trouble = e instanceof Unreadable || e instanceof Refused
+                        ? e.getMessage()
+                        : "The sound of the show cannot be played; the log has the details.";
                 stage.hear(Sound.SILENCE);
                 soundId = SILENCE;
             }
@@ -134,6 +180,12 @@ public class House {
     private Sound load(String id) throws Unreadable {
         if (id == null) return band();
         if (id.equals(SILENCE)) return Sound.SILENCE;
+        if (id.equals(MICROPHONE)) return microphone == null ? Sound.SILENCE : microphone;
+        if (id.startsWith(INPUT)) {
+            MachineInput opened = MachineInput.open(id.substring(INPUT.length()));
+            input = opened;
+            return opened.sound();
+        }
         Media.Row row = rows.find(id).orElseThrow(() -> new Unreadable("The sound file was removed."));
         return SoundFile.read(media.path(row.hash()), row.name());
     }
@@ -170,6 +222,7 @@ public class House {
 
     @PreDestroy
     void stop() {
+        if (input != null) input.close();
         stage.close();
         shelf.close();
     }

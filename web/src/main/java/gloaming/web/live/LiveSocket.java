@@ -49,17 +49,26 @@ class LiveSocket extends AbstractWebSocketHandler {
     private final Versions versions;
     private final Courier courier;
     private final Boards boards;
+    private final DeskRoom desk;
     private final Stage stage;
     private final Finder finder = new Finder(Catalogue.all());
     private final Wishes wishes = new Wishes(Catalogue.all());
     private final Map<String, Viewer> viewers = new ConcurrentHashMap<>();
 
-    LiveSocket(House house, Shows shows, Versions versions, Courier courier, Boards boards, Journal journal) {
+    LiveSocket(
+            House house,
+            Shows shows,
+            Versions versions,
+            Courier courier,
+            Boards boards,
+            DeskRoom desk,
+            Journal journal) {
         this.house = house;
         this.shows = shows;
         this.versions = versions;
         this.courier = courier;
         this.boards = boards;
+        this.desk = desk;
         stage = house.stage();
         journal.onSaved((look, version) -> courier.tell(look, boards.saved(version)));
     }
@@ -213,8 +222,20 @@ class LiveSocket extends AbstractWebSocketHandler {
                         m.path("to").asDouble(stage.lightWanted() < 0.5 ? 1 : 0),
                         m.path("seconds").asDouble(0));
             case "sound" -> house.choose(open.showId, m.hasNonNull("sound") ? text(m, "sound") : null);
-            default -> throw new Refused("The page asked for something this program does not know; load it again.");
+            case "check" -> viewer.send(new TextMessage(desk.checked(open, m)));
+            case "desk" -> {
+                viewer.desk = m.path("on").asBoolean(true);
+                viewer.knowsControls.clear();
+            }
+            default -> desk(viewer, open, m);
         }
+    }
+
+    private void desk(Viewer viewer, OpenLook open, JsonNode m) {
+        Edit edit = desk.edit(open, m);
+        if (edit != null) apply(viewer, open, m, edit, null);
+        else if (!desk.act(open, m))
+            throw new Refused("The page asked for something this program does not know; load it again.");
     }
 
     /** Whoever writes is told the document also within a gesture: what is wrong with the text comes with it. */
@@ -298,7 +319,7 @@ class LiveSocket extends AbstractWebSocketHandler {
         courier.tiles(tiles, list & 0xffff);
     }
 
-    private static String text(JsonNode m, String field) {
+    static String text(JsonNode m, String field) {
         JsonNode value = m.get(field);
         if (value == null || !value.isString()) throw new Refused("The page left out '" + field + "'; load it again.");
         return value.stringValue();

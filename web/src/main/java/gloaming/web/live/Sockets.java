@@ -14,15 +14,22 @@ class Sockets implements WebSocketConfigurer {
     private static final int LARGEST_MESSAGE = 1 << 20;
     private final LiveSocket live;
     private final CameraSocket camera;
+    private final MicrophoneSocket microphone;
+    private final TouchSocket touch;
 
-    Sockets(LiveSocket live, CameraSocket camera) {
+    Sockets(LiveSocket live, CameraSocket camera, MicrophoneSocket microphone, TouchSocket touch) {
         this.live = live;
         this.camera = camera;
+        this.microphone = microphone;
+        this.touch = touch;
     }
 
     @Override
     public void registerWebSocketHandlers(WebSocketHandlerRegistry registry) {
-        registry.addHandler(live, "/live").addHandler(camera, "/camera");
+        registry.addHandler(live, "/live")
+                .addHandler(camera, "/camera")
+                .addHandler(microphone, "/microphone")
+                .addHandler(touch, "/touch");
     }
 
     @Bean

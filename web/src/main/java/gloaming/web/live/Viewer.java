@@ -1,8 +1,10 @@
 package gloaming.web.live;
 
 import java.io.IOException;
+import java.util.Map;
 import java.util.concurrent.ArrayBlockingQueue;
 import java.util.concurrent.BlockingQueue;
+import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.TimeUnit;
 import org.springframework.web.socket.CloseStatus;
 import org.springframework.web.socket.WebSocketMessage;
@@ -26,6 +28,11 @@ final class Viewer {
     volatile int most = 640;
     volatile int credit = CREDIT;
     volatile long knowsVersion = -1;
+    /** Whether it shows what is heard and what arrives. */
+    volatile boolean desk;
+
+    /** How many values had come from each control when it was told last; only its own messages and the courier touch it. */
+    final Map<String, Long> knowsControls = new ConcurrentHashMap<>();
 
     private final BlockingQueue<WebSocketMessage<?>> queue = new ArrayBlockingQueue<>(QUEUE);
     private volatile boolean closed;

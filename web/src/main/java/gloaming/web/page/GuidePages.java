@@ -118,6 +118,7 @@ class GuidePages {
             case COLOUR -> "a colour";
             case SWITCH -> "yes or no";
             case TEXT -> "a text";
+            case FORMULA -> "a formula";
             case CODE -> "a text in GLSL";
             case MEDIUM -> "a " + String.join(" or ", s.choices());
         };

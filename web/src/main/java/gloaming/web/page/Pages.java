@@ -3,6 +3,7 @@ package gloaming.web.page;
 import gloaming.look.Look;
 import gloaming.look.Refused;
 import gloaming.media.Facts;
+import gloaming.media.MachineInput;
 import gloaming.media.Wav;
 import gloaming.shader.Help;
 import gloaming.web.live.CatalogueJson;
@@ -90,6 +91,7 @@ class Pages {
         model.addAttribute("look", row);
         model.addAttribute("show", show);
         model.addAttribute("sounds", rows.of(show.id(), Facts.Kind.SOUND));
+        model.addAttribute("inputs", MachineInput.names());
         model.addAttribute("sound", show.sound() == null ? "band" : show.sound());
         return "bench";
     }

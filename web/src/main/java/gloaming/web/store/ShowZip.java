@@ -1,5 +1,6 @@
 package gloaming.web.store;
 
+import gloaming.desk.Phone;
 import gloaming.look.Limits;
 import gloaming.look.Look;
 import gloaming.look.LookJson;
@@ -61,6 +62,8 @@ public class ShowZip {
         Shows.ShowRow show = shows.show(showId).orElseThrow(() -> new Refused("That show is not there any more."));
         ObjectNode about = JSON.createObjectNode();
         about.put("format", FORMAT).put("version", VERSION).put("name", show.name());
+        about.put("gain", show.gain());
+        about.set("phone", JSON.valueToTree(shows.phone(showId)));
         ArrayNode looks = about.putArray("looks");
         ArrayNode media = about.putArray("media");
         try (ZipOutputStream zip = new ZipOutputStream(out)) {
@@ -127,6 +130,8 @@ public class ShowZip {
 
     private void finish(String show, JsonNode about, Map<String, Look> looks, Map<String, Media.Row> media) {
         shows.renameShow(show, about.path("name").asString("Show"));
+        if (about.has("gain")) shows.setGain(show, about.path("gain").asDouble(0));
+        if (about.has("phone")) shows.setPhone(show, JSON.treeToValue(about.get("phone"), Phone.class));
         List<String> named = new ArrayList<>();
         about.path("looks").forEach(path -> named.add(path.asString("")));
         for (String path : named) {

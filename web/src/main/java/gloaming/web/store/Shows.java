@@ -5,6 +5,7 @@ import static gloaming.web.tables.Tables.HOUSE;
 import static gloaming.web.tables.Tables.LOOKS;
 import static gloaming.web.tables.Tables.SHOWS;
 
+import gloaming.desk.Phone;
 import gloaming.look.Limits;
 import gloaming.look.Look;
 import gloaming.look.LookJson;
@@ -19,11 +20,13 @@ import org.jooq.DSLContext;
 import org.jooq.impl.DSL;
 import org.springframework.stereotype.Repository;
 import org.springframework.transaction.annotation.Transactional;
+import tools.jackson.databind.json.JsonMapper;
 
 /** Shows, looks and media as rows. What is deleted stays for thirty days and can be brought back. */
 @Repository
 public class Shows {
     private static final SecureRandom RANDOM = new SecureRandom();
+    private static final JsonMapper JSON = JsonMapper.builder().build();
     private static final int KEPT_DAYS = 30;
     /** At most so many shows, and looks in a show. */
     private static final int MOST = 500;
@@ -37,7 +40,7 @@ public class Shows {
     }
 
     /** A show's row. */
-    public record ShowRow(String id, String name, String sound) {}
+    public record ShowRow(String id, String name, String sound, double gain) {}
 
     /** A look's row without its document. */
     public record LookRow(String id, String showId, String name, boolean picture) {}
@@ -49,18 +52,18 @@ public class Shows {
     }
 
     public List<ShowRow> shows() {
-        return db.select(SHOWS.ID, SHOWS.NAME, SHOWS.SOUND)
+        return db.select(SHOWS.ID, SHOWS.NAME, SHOWS.SOUND, SHOWS.GAIN)
                 .from(SHOWS)
                 .where(SHOWS.DELETED_AT.isNull())
                 .orderBy(SHOWS.CREATED_AT, SHOWS.ID)
-                .fetch(r -> new ShowRow(r.value1(), r.value2(), r.value3()));
+                .fetch(r -> new ShowRow(r.value1(), r.value2(), r.value3(), r.value4()));
     }
 
     public Optional<ShowRow> show(String id) {
-        return db.select(SHOWS.ID, SHOWS.NAME, SHOWS.SOUND)
+        return db.select(SHOWS.ID, SHOWS.NAME, SHOWS.SOUND, SHOWS.GAIN)
                 .from(SHOWS)
                 .where(SHOWS.ID.eq(id))
-                .fetchOptional(r -> new ShowRow(r.value1(), r.value2(), r.value3()));
+                .fetchOptional(r -> new ShowRow(r.value1(), r.value2(), r.value3(), r.value4()));
     }
 
     @Transactional
@@ -84,6 +87,28 @@ public class Shows {
         db.update(SHOWS).set(SHOWS.SOUND, media).where(SHOWS.ID.eq(show)).execute();
     }
 
+    /** How loud what a show hears is taken, in decibels, -40 to 40. */
+    public void setGain(String show, double decibels) {
+        db.update(SHOWS)
+                .set(SHOWS.GAIN, Math.clamp(decibels, -40.0, 40.0))
+                .where(SHOWS.ID.eq(show))
+                .execute();
+    }
+
+    /** The layout of a show's phone desk. */
+    public Phone phone(String show) {
+        String text =
+                db.select(SHOWS.PHONE).from(SHOWS).where(SHOWS.ID.eq(show)).fetchOne(SHOWS.PHONE);
+        return text == null ? Phone.FIRST : JSON.readValue(text, Phone.class);
+    }
+
+    public void setPhone(String show, Phone phone) {
+        db.update(SHOWS)
+                .set(SHOWS.PHONE, JSON.writeValueAsString(phone))
+                .where(SHOWS.ID.eq(show))
+                .execute();
+    }
+
     /** The show once more: its looks, pictures and media rows; the files are shared. */
     @Transactional
     public String duplicate(ShowRow show, String name) {
@@ -97,6 +122,8 @@ public class Shows {
             Media.Row twin = media.add(copy, row.ref(), row.name(), row.folder(), row.hash(), row.bytes(), facts);
             if (row.id().equals(show.sound())) setSound(copy, twin.id());
         }
+        setGain(copy, show.gain());
+        setPhone(copy, phone(show.id()));
         return copy;
     }
 

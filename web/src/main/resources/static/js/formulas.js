@@ -1,0 +1,94 @@
+// @ts-check
+/**
+ * Formulas in number fields: typed after `=`, checked by the program at every key, in force as soon as they make sense. What makes no sense
+ * yet is underlined where it stops and stays as it was typed; the last that did goes on.
+ */
+import { gesture } from './slider.js';
+
+let burst = { gesture: 0, at: 0, key: '' };
+let asked = 0;
+/** @type {Map<number, (answer: any) => void>} */
+const waiting = new Map();
+
+/** @param {import('./live.js').Live} live */
+export const formulas = (live) => {
+  live.on.checked = (m) => {
+    waiting.get(m.asked)?.(m);
+    waiting.delete(m.asked);
+  };
+  const check = (/** @type {string} */ text, once = false) => new Promise((then) => {
+    waiting.set(++asked, then);
+    if (waiting.size > 50) waiting.delete(waiting.keys().next().value ?? 0);
+    live.send({ do: 'check', asked, text, once });
+  });
+  return {
+    /** Formulas of the document as people read them, by "step setting". */
+    formulas: {},
+    /** What is being typed, by "step setting": {text, ok, from, to, says}. */
+    typing: {},
+
+    formulaKey(s) { return `${this.stepId} ${s.id}`; },
+    hasFormula(s) { return this.formulaKey(s) in this.formulas; },
+    isFormula(s) { return s.form === 'FORMULA' || this.hasFormula(s) || this.formulaKey(s) in this.typing; },
+    formulaText(s) { return this.typing[this.formulaKey(s)]?.text ?? this.formulas[this.formulaKey(s)] ?? ''; },
+    showFormula(element, s) {
+      const text = this.formulaText(s);
+      if (document.activeElement !== element) element.value = text;
+    },
+    /** What stands before the wrong part, and that part, for the line under the text. */
+    beforeWrong(s) { const t = this.typing[this.formulaKey(s)]; return t && !t.ok ? t.text.slice(0, t.from) : ''; },
+    wrongPart(s) { const t = this.typing[this.formulaKey(s)]; return t && !t.ok ? t.text.slice(t.from, t.to) || ' ' : ''; },
+    formulaSays(s) { const t = this.typing[this.formulaKey(s)]; return t && !t.ok ? t.says : ''; },
+
+    startFormula(s, text = '') {
+      if (!this.isFormula(s)) this.typing = { ...this.typing, [this.formulaKey(s)]: { text: text || String(this.shown(s)), ok: true } };
+      this.whenShown(() => {
+        const field = /** @type {any} */ (document.querySelector(`.formula input[data-setting="${s.id}"]`));
+        field?.focus();
+        field?.select();
+        if (text && field) { field.value = text; this.typeFormula(s, { target: field }); }
+      });
+    },
+    async typeFormula(s, event) {
+      const key = this.formulaKey(s);
+      const step = this.stepId;
+      const text = event.target.value;
+      this.typing = { ...this.typing, [key]: { ...(this.typing[key] ?? { ok: true }), text } };
+      if (!text.trim()) { this.typing = { ...this.typing, [key]: { text, ok: false, from: 0, to: 0, says: 'nothing stands here yet' } }; return; }
+      const answer = await check(text);
+      if (this.typing[key]?.text !== text) return;
+      this.typing = { ...this.typing, [key]: { text, ...answer } };
+      if (!answer.ok) return;
+      const now = performance.now();
+      if (burst.key !== key || now - burst.at > 1500) burst.gesture = gesture();
+      burst = { ...burst, at: now, key };
+      live.send({ do: 'formula', gesture: burst.gesture, step, setting: s.id, text });
+    },
+    leaveFormula(s) {
+      const key = this.formulaKey(s);
+      if (this.typing[key]?.ok === false) return;
+      const { [key]: gone, ...rest } = this.typing;
+      this.typing = rest;
+    },
+    formulaPressed(s, event) {
+      event.stopPropagation();
+      if (event.key === 'Enter' || event.key === 'Escape') event.target.blur();
+    },
+    /** The underlining runs along with a text that is longer than its field. */
+    scrollFormula(event) { const line = event.target.parentElement.querySelector('pre'); if (line) line.scrollLeft = event.target.scrollLeft; },
+    dropFormula(s) {
+      const { [this.formulaKey(s)]: gone, ...rest } = this.typing;
+      this.typing = rest;
+      if (this.hasFormula(s)) live.send({ do: 'formula', step: this.stepId, setting: s.id });
+    },
+
+    /** A number that was typed, or what it comes to when it begins with `=`; not a number where it makes no sense. */
+    async reckon(text) {
+      const typed = String(text).trim().replace(/^=/, '');
+      if (/^[-+]?[\d.,]+(e[-+]?\d+)?$/i.test(typed)) return Number(typed.replace(',', '.'));
+      const answer = /** @type {any} */ (await check(typed, true));
+      if (!answer.ok) this.say(`That is no number: ${answer.says}.`);
+      return answer.ok && 'value' in answer ? answer.value : NaN;
+    },
+  };
+};
