@@ -18,6 +18,8 @@ public final class Board extends Relay {
     public final double[] cost;
     /** What a signal step gave; not a number for others, and for steps that did not run. */
     public final double[] value;
+    /** Where in its course a step is; not a number for those that have none. */
+    public final double[] place;
     /** Brightest light a picture step's preview saw; below 0 where none was seen. */
     public final float[] light;
     /** Largest cover a picture step's preview saw, 0 to 1; below 0 where none was seen. */
@@ -73,6 +75,7 @@ public final class Board extends Relay {
         int n = steps.size();
         cost = new double[n];
         value = new double[n];
+        place = new double[n];
         light = new float[n];
         cover = new float[n];
         count = new int[n];

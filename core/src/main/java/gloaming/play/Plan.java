@@ -56,6 +56,8 @@ final class Plan {
         boolean fresh = true;
         /** What went wrong the last time, or null. */
         String trouble;
+        /** Where in its course it is, in its own unit of time; not a number where it has none. */
+        double place = Double.NaN;
         /** Milliseconds a frame, averaged over some twenty frames. */
         double cost;
         /** Nanoseconds of this frame: of the frame's own thread, and of all threads while running rows. */

@@ -387,6 +387,11 @@ public final class Player {
         }
 
         @Override
+        public void place(double place) {
+            step.place = place;
+        }
+
+        @Override
         public long index() {
             return moment.index();
         }

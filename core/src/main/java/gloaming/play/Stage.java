@@ -398,6 +398,7 @@ public final class Stage implements AutoCloseable {
             Plan.StepRun run = plan.steps.get(i);
             b.cost[i] = run.cost;
             b.trouble[i] = run.trouble;
+            b.place[i] = run.place;
             b.value[i] = eyes.value(i);
             b.count[i] = eyes.count(i);
             b.light[i] = eyes.light(i);

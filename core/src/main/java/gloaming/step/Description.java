@@ -252,6 +252,7 @@ public final class Description {
         if (type == Colour.class) return Setting.Form.COLOUR;
         if (type.isEnum()) return Setting.Form.CHOICE;
         if (pick.code()) return Setting.Form.CODE;
+        if (pick.curve()) return Setting.Form.CURVE;
         if (pick.formula()) return Setting.Form.FORMULA;
         return pick.medium().isEmpty() ? Setting.Form.TEXT : Setting.Form.MEDIUM;
     }

@@ -1,5 +1,7 @@
 package gloaming.step;
 
+import gloaming.curve.Key;
+import gloaming.curve.Keys;
 import gloaming.desk.Control;
 import gloaming.formula.Formula;
 import gloaming.formula.Wrong;
@@ -148,6 +150,20 @@ public final class DeskWishes {
         return at.follows().containsKey(setting)
                 ? new Edit.Several(List.of(new Edit.SetFollow(step, setting, null), set))
                 : set;
+    }
+
+    /** Puts a curve through these keys into a setting. */
+    public Edit keys(Look look, String step, String setting, List<Key> keys) {
+        Step at = look.step(step).orElseThrow(() -> new Refused("That step is not there any more."));
+        int i = catalogue.of(at).settingIndex(setting);
+        if (i < 0 || catalogue.of(at).settings().get(i).form() != Setting.Form.CURVE) {
+            throw new Refused("That step has no curve '" + setting + "'.");
+        }
+        try {
+            return new Edit.Set(step, setting, Value.of(Keys.of(keys).text()));
+        } catch (IllegalArgumentException e) {
+            throw new Refused(e.getMessage());
+        }
     }
 
     /** Reads a formula as it is typed in this look; {@link Wrong} with its place when it makes no sense. */

@@ -87,6 +87,9 @@ public interface Frame {
     /** Tells the artist that the step goes on, but not as it should; a predicate: "goes on as it was: …". */
     default void trouble(String predicate) {}
 
+    /** Tells whoever looks where in its course a step is, in its own unit of time. */
+    default void place(double place) {}
+
     default double aspect() {
         return (double) width() / height();
     }

@@ -17,6 +17,9 @@ public @interface Pick {
     /** Whether a text is a formula, in which lanes stand as {@code {id}}. */
     boolean formula() default false;
 
+    /** Whether a text is a row of keys of a curve. */
+    boolean curve() default false;
+
     /** Of a text that refers to a medium: the kinds it may be of, with a blank between them. */
     String medium() default "";
 

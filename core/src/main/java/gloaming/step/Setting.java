@@ -1,6 +1,7 @@
 package gloaming.step;
 
 import com.fasterxml.jackson.annotation.JsonInclude;
+import gloaming.curve.Keys;
 import gloaming.look.Limits;
 import gloaming.look.Value;
 import java.util.List;
@@ -36,6 +37,7 @@ public record Setting(
         COLOUR,
         TEXT,
         CODE,
+        CURVE,
         FORMULA,
         MEDIUM,
         SWITCH
@@ -77,6 +79,15 @@ public record Setting(
                 value instanceof Value.Word word && word.text().length() <= Limits.NAME
                         ? null
                         : "takes a medium's name";
+            case CURVE -> {
+                if (!(value instanceof Value.Word word)) yield "takes keys";
+                try {
+                    Keys.parse(word.text());
+                    yield null;
+                } catch (IllegalArgumentException e) {
+                    yield "cannot be read. " + e.getMessage().replaceFirst("\\.$", "");
+                }
+            }
             case TEXT, CODE, FORMULA -> value instanceof Value.Word ? null : "takes a text";
             case SWITCH -> value instanceof Value.Flag ? null : "takes true or false";
         };

@@ -7,6 +7,7 @@ import { RAILS } from './rails.js';
 import { gesture, paint, slider, tidy } from './slider.js';
 import { codeEditor } from './code.js';
 import { takesFiles } from './drop.js';
+import { curveEditor } from './curve.js';
 import { together } from './parts.js';
 import { hands } from './hands.js';
 import { formulas } from './formulas.js';
@@ -24,6 +25,8 @@ const $ = (/** @type {string} */ selector) => /** @type {any} */ (document.query
 
 /** Numbers that change many times a second stay out of Alpine: they are painted straight into the page. */
 let board = /** @type {any} */ (null);
+/** @type {ReturnType<typeof curveEditor> | null} */
+let drawing = null;
 let editor = /** @type {Awaited<ReturnType<typeof codeEditor>> | null} */ (null);
 /** Keys that follow one another closely are one step of undo. */
 let burst = { gesture: 0, at: 0 };
@@ -108,6 +111,8 @@ Alpine.data('bench', () => together(hands(live, catalogue, () => board), formula
     this.look = m.look;
     this.grown = m.grown ?? {};
     this.formulas = m.formulas ?? {};
+    this.curves = m.curves ?? {};
+    this.syncCurve();
     this.loaded = true;
     this.version = m.version;
     this.canUndo = m.canUndo;
@@ -166,6 +171,7 @@ Alpine.data('bench', () => together(hands(live, catalogue, () => board), formula
     }
     this.paintFollow(m);
     this.paintStrip(m);
+    if (this.curveStep) drawing?.playing(m.steps[this.curveStep]?.[3] ?? NaN);
     this.paintProbe(m);
   },
 
@@ -246,7 +252,7 @@ Alpine.data('bench', () => together(hands(live, catalogue, () => board), formula
     const view = $('.lanes').getBoundingClientRect();
     const inMix = new Set(this.look.mix.map((l) => this.lastStep(l.lane)));
     tileSteps = this.look.lanes.flatMap((lane) => lane.steps).filter((s) => this.gives(s) !== 'signal').filter((s) => {
-      if (this.writing) return inMix.has(s.id);
+      if (this.writing || this.curveStep) return inMix.has(s.id);
       const box = document.getElementById(`step-${s.id}`)?.getBoundingClientRect();
       return inMix.has(s.id) || !box || (box.bottom > view.top - 80 && box.top < view.bottom + 80 && box.right > view.left && box.left < view.right + 80);
     }).map((s) => s.id);
@@ -276,14 +282,15 @@ Alpine.data('bench', () => together(hands(live, catalogue, () => board), formula
   name(step) { return step.label || catalogue[step.type].name; },
   gives(step) { return catalogue[step.type].gives; },
   select(id) {
+    if (this.curveStep && id !== this.curveStep) { this.curveStep = ''; this.$nextTick(() => this.askTiles()); }
     if (this.writing && id !== this.writing) { editor?.flush(); this.writing = ''; this.$nextTick(() => this.askTiles()); }
     this.stepId = id; this.laneId = ''; this.layerId = '';
     const follows = Object.keys(this.find(id)?.follows ?? {});
     this.focusSetting = follows[0] ?? '';
     this.$nextTick(() => this.wire());
   },
-  selectLane(id) { if (this.writing) this.closeCode(); this.laneId = id; this.stepId = ''; this.layerId = ''; this.$nextTick(() => this.wire()); },
-  selectLayer(id) { if (this.writing) this.closeCode(); this.layerId = id; this.stepId = ''; this.laneId = ''; },
+  selectLane(id) { this.curveStep = ''; if (this.writing) this.closeCode(); this.laneId = id; this.stepId = ''; this.layerId = ''; this.$nextTick(() => this.wire()); },
+  selectLayer(id) { this.curveStep = ''; if (this.writing) this.closeCode(); this.layerId = id; this.stepId = ''; this.laneId = ''; },
   isThin(lane) { return lane.steps.length > 0 && lane.steps.every((s) => this.gives(s) === 'signal'); },
   kinds(lane) {
     if (!lane.steps.length) return 'empty';
@@ -337,6 +344,60 @@ Alpine.data('bench', () => together(hands(live, catalogue, () => board), formula
   async loadMedia() {
     const answer = await fetch(`/shows/${root.dataset.show}/media.json`);
     if (answer.ok) this.media = await answer.json();
+  },
+
+  // Drawing a step's curve
+
+  curves: {}, curveStep: '', keyTime: '', keyValue: '', keyJoin: '', keyCount: 0, snapTo: 'beat',
+  get curveSetting() { return this.settings.find((s) => s.form === 'CURVE') ?? null; },
+  get curveUnit() { const per = this.chosen && this.settings.find((s) => s.id === 'per'); return per ? `${this.value(per)}s` : 'seconds'; },
+  get curveName() { const step = this.find(this.curveStep); return step ? `${this.name(step)} in ${this.laneOf(step.id).name}` : ''; },
+  drawCurve() {
+    if (!this.curveSetting) return;
+    if (this.writing) this.closeCode();
+    this.curveStep = this.stepId;
+    drawing ??= curveEditor($('.curve-host'), {
+      change: (keys, g) => live.send({ do: 'keys', gesture: g, step: this.curveStep, setting: this.curveSetting.id, keys }),
+      leave: () => this.closeCurve(),
+      chosen: (keys) => this.showKeys(keys),
+      snap: () => this.snapStep(),
+    });
+    drawing.open(this.curves[`${this.stepId} ${this.curveSetting.id}`] ?? []);
+    this.askTiles();
+    this.whenShown(() => { drawing?.fit(); drawing?.focus(); });
+  },
+  closeCurve() {
+    const id = this.curveStep;
+    if (!id) return;
+    this.curveStep = '';
+    this.whenShown(() => { this.askTiles(); this.wire(); document.getElementById(`step-${id}`)?.focus(); });
+  },
+  syncCurve() {
+    if (!this.curveStep || !drawing) return;
+    const step = this.find(this.curveStep);
+    if (!step) { this.curveStep = ''; return; }
+    const keys = this.curves[`${this.curveStep} ${this.curveSetting?.id ?? 'keys'}`];
+    if (keys) drawing.take(keys);
+  },
+  showKeys(keys) {
+    const first = keys.toSorted((a, b) => a.time - b.time)[0];
+    this.keyCount = keys.length;
+    this.keyTime = first ? String(first.time) : '';
+    this.keyValue = first ? (keys.every((k) => k.value === first.value) ? String(first.value) : '') : '';
+    this.keyJoin = first && keys.every((k) => k.join === first.join) ? first.join : '';
+  },
+  /** What times snap to, in the curve's own unit; 0 for nothing. */
+  snapStep() {
+    const beats = { none: 0, bar: 4, beat: 1, half: 0.5, quarter: 0.25 }[this.snapTo] ?? 0;
+    return this.curveUnit === 'beats' ? beats : (beats * 60) / (board?.tempo || this.look.tempo);
+  },
+  joinKeys(how) { drawing?.join(how); },
+  async typeKey(field, event) { drawing?.type(field, await this.reckon(event.target.value)); },
+  curveAct(what) {
+    if (what === 'in') drawing?.zoom(0.8);
+    else if (what === 'out') drawing?.zoom(1.25);
+    else drawing?.[what]();
+    drawing?.focus();
   },
 
   // Writing a step's text
@@ -710,7 +771,7 @@ Alpine.data('bench', () => together(hands(live, catalogue, () => board), formula
       s: () => (this.laneId ? this.soloLane(this.chosenLane) : this.soloStep()),
       w: () => this.only(''),
       p: () => this.toggleProbe(),
-      e: () => this.write(),
+      e: () => (this.curveSetting ? this.drawCurve() : this.write()),
       n: () => this.openFinder(null, 0),
       r: () => $('.set .rename')?.focus(),
       B: () => this.blackout(0),
@@ -718,7 +779,7 @@ Alpine.data('bench', () => together(hands(live, catalogue, () => board), formula
       t: () => live.send({ do: 'tap' }),
       ',': () => live.send({ do: 'nudge', by: -0.05 }),
       '.': () => live.send({ do: 'nudge', by: 0.05 }),
-      Escape: () => (this.waiting ? this.stopLearning() : this.finder.open || !this.writing ? this.closeFinder() : this.closeCode()),
+      Escape: () => (this.waiting ? this.stopLearning() : this.curveStep ? this.closeCurve() : this.finder.open || !this.writing ? this.closeFinder() : this.closeCode()),
       ArrowLeft: () => (event.altKey ? this.shift(-1) : this.walk(-1, 0)),
       ArrowRight: () => (event.altKey ? this.shift(1) : this.walk(1, 0)),
       ArrowUp: () => (event.altKey ? (this.layerId ? this.moveLayer(-1) : this.moveLane(-1)) : this.walk(0, -1)),

@@ -1,7 +1,9 @@
 package gloaming.web.live;
 
+import gloaming.curve.Keys;
 import gloaming.look.Look;
 import gloaming.look.LookJson;
+import gloaming.look.Value;
 import gloaming.play.Board;
 import gloaming.play.Diagnosis;
 import gloaming.step.Catalogue;
@@ -72,6 +74,7 @@ class Boards {
             if (Double.isNaN(board.value[i])) step.addNull();
             else step.add(round(board.value[i]));
             step.add(board.count[i]);
+            if (!Double.isNaN(board.place[i])) step.add(round(board.place[i]));
         }
         ObjectNode follows = o.putObject("follows");
         for (int i = 0; i < board.follows.size(); i++) {
@@ -104,6 +107,7 @@ class Boards {
             o.set("look", LookJson.tree(open.look()));
             o.set("grown", grown(open.look()));
             o.set("formulas", formulas(open.look()));
+            o.set("curves", curves(open.look()));
         }
         return o.toString();
     }
@@ -114,6 +118,22 @@ class Boards {
         look.steps()
                 .forEach(step -> Formulas.of(step, Catalogue.all().of(step))
                         .forEach((setting, text) -> all.put(step.id() + " " + setting, Formulas.shown(look, text))));
+        return all;
+    }
+
+    /** The keys of curves with their handles, by step and setting. */
+    private static ObjectNode curves(Look look) {
+        ObjectNode all = JSON.createObjectNode();
+        look.steps().forEach(step -> {
+            for (Setting setting : Catalogue.all().of(step).settings()) {
+                if (setting.form() != Setting.Form.CURVE) continue;
+                Value value = step.settings().getOrDefault(setting.id(), setting.initial());
+                if (value instanceof Value.Word word)
+                    all.set(
+                            step.id() + " " + setting.id(),
+                            JSON.valueToTree(Keys.parse(word.text()).keys()));
+            }
+        });
         return all;
     }
 

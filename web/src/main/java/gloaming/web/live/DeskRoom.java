@@ -1,5 +1,6 @@
 package gloaming.web.live;
 
+import gloaming.curve.Key;
 import gloaming.desk.Control;
 import gloaming.desk.Grasp;
 import gloaming.desk.Inbox;
@@ -14,7 +15,9 @@ import gloaming.step.Catalogue;
 import gloaming.step.DeskWishes;
 import gloaming.web.store.OpenLook;
 import jakarta.annotation.PreDestroy;
+import java.util.ArrayList;
 import java.util.HashMap;
+import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.concurrent.Executors;
@@ -97,6 +100,13 @@ class DeskRoom {
         } catch (Wrong e) {
             throw new Refused(e.getMessage());
         }
+    }
+
+    /** The edit that puts the keys of a message into a curve. */
+    Edit keys(Look look, JsonNode m) {
+        List<Key> keys = new ArrayList<>();
+        for (JsonNode key : m.path("keys")) keys.add(JSON.treeToValue(key, Key.class));
+        return wishes.keys(look, LiveSocket.text(m, "step"), LiveSocket.text(m, "setting"), keys);
     }
 
     /** Does what changes no document; false where it knows nothing of it. */

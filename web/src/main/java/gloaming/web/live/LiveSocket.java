@@ -181,6 +181,13 @@ class LiveSocket extends AbstractWebSocketHandler {
                 apply(viewer, open, m, wishes.follow(look, text(m, "step"), text(m, "setting"), text(m, "lane")), null);
             case "follow-layer" ->
                 apply(viewer, open, m, wishes.followLayer(look, text(m, "layer"), text(m, "lane")), null);
+            case "keys" -> {
+                // Whoever draws is told the handles that were found, also within a gesture.
+                house.refresh(
+                        open, open.apply(desk.keys(look, m), m.path("gesture").asLong(0)));
+                viewer.knowsVersion = open.version();
+                viewer.send(new TextMessage(boards.look(open)));
+            }
             case "write" -> write(viewer, open, m, text(m, "text"));
             case "versions" -> versions(viewer, open, m);
             case "keep" -> {

@@ -119,6 +119,7 @@ class GuidePages {
             case SWITCH -> "yes or no";
             case TEXT -> "a text";
             case FORMULA -> "a formula";
+            case CURVE -> "keys of a curve";
             case CODE -> "a text in GLSL";
             case MEDIUM -> "a " + String.join(" or ", s.choices());
         };

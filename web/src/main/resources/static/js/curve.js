@@ -1,0 +1,340 @@
+// @ts-check
+/**
+ * The curve editor: keys over time as SVG. What a curve is and comes to is the program's; here keys are moved and drawn.
+ *
+ * Drag keys and handles, double click for a new key, drag over nothing to select by a box, wheel to zoom, Shift and wheel to move along,
+ * arrows to nudge, Tab and Shift+Tab from key to key, Ctrl+A, C, X, V, Delete.
+ */
+import { gesture } from './slider.js';
+
+const NS = 'http://www.w3.org/2000/svg';
+const JOINS = ['linear', 'smooth', 'hold', 'ease'];
+/** @typedef {{time: number, value: number, join: string, auto: boolean, inTime: number, inValue: number, outTime: number, outValue: number}} Key */
+
+/** Keys that were copied last, from any curve. @type {Key[]} */
+let copied = [];
+
+const tidy = (/** @type {number} */ v) => Number(v.toFixed(4));
+const make = (/** @type {string} */ name, /** @type {Record<string, any>} */ attributes) => {
+  const e = document.createElementNS(NS, name);
+  for (const [k, v] of Object.entries(attributes)) e.setAttribute(k, String(v));
+  return e;
+};
+
+/**
+ * @param {HTMLElement} host
+ * @param {{change: (keys: Key[], gesture: number) => void, leave: () => void, chosen: (keys: Key[]) => void, snap: () => number}} told
+ */
+export function curveEditor(host, told) {
+  const svg = /** @type {SVGSVGElement} */ (make('svg', { class: 'curve', tabindex: 0, role: 'application', 'aria-label': 'Curve: keys over time' }));
+  host.replaceChildren(svg);
+  /** @type {Key[]} */
+  let keys = [];
+  /** @type {Set<Key>} */
+  let chosen = new Set();
+  let view = { from: 0, to: 4, low: 0, high: 1 };
+  let dragging = false;
+  let place = NaN;
+  let nudge = { gesture: 0, at: 0 };
+  const size = () => ({ w: Math.max(50, svg.clientWidth), h: Math.max(50, svg.clientHeight) });
+  const x = (/** @type {number} */ t) => 46 + ((t - view.from) / (view.to - view.from)) * (size().w - 60);
+  const y = (/** @type {number} */ v) => size().h - 24 - ((v - view.low) / (view.high - view.low)) * (size().h - 38);
+  const timeAt = (/** @type {number} */ px) => view.from + ((px - 46) / (size().w - 60)) * (view.to - view.from);
+  const valueAt = (/** @type {number} */ py) => view.low + ((size().h - 24 - py) / (size().h - 38)) * (view.high - view.low);
+
+  function fit() {
+    const end = Math.max(...keys.map((k) => k.time), 0.01);
+    const values = keys.map((k) => k.value);
+    const low = Math.min(0, ...values);
+    const high = Math.max(low + 1e-6, ...values, low === 0 && Math.max(...values) <= 1 ? 1 : -Infinity);
+    const room = (high - low) * 0.06;
+    view = { from: 0, to: end * 1.06, low: low - room, high: high + room };
+    draw();
+  }
+
+  const nice = (/** @type {number} */ span, /** @type {number} */ n) => {
+    const raw = span / n;
+    const unit = 10 ** Math.floor(Math.log10(raw));
+    return [1, 2, 5, 10].map((m) => m * unit).find((s) => s >= raw) ?? raw;
+  };
+
+  function path() {
+    let d = `M${x(Math.min(view.from, keys[0].time))} ${y(keys[0].value)}L${x(keys[0].time)} ${y(keys[0].value)}`;
+    keys.slice(1).forEach((b, i) => {
+      const a = keys[i];
+      const third = (b.time - a.time) / 3;
+      if (a.join === 'hold') d += `H${x(b.time)}V${y(b.value)}`;
+      else if (a.join === 'ease') d += `C${x(a.time + third)} ${y(a.value)} ${x(b.time - third)} ${y(b.value)} ${x(b.time)} ${y(b.value)}`;
+      else if (a.join === 'smooth') d += `C${x(a.time + Math.min(a.outTime, b.time - a.time))} ${y(a.value + a.outValue)} ${x(b.time - Math.min(b.inTime, b.time - a.time))} ${y(b.value + b.inValue)} ${x(b.time)} ${y(b.value)}`;
+      else d += `L${x(b.time)} ${y(b.value)}`;
+    });
+    return `${d}H${x(view.to)}`;
+  }
+
+  function draw() {
+    if (!keys.length) return;
+    const parts = [];
+    const { w, h } = size();
+    const text = (/** @type {number} */ px, /** @type {number} */ py, /** @type {string} */ says, anchor = 'middle') => {
+      const t = make('text', { x: px, y: py, 'text-anchor': anchor });
+      t.textContent = says;
+      parts.push(t);
+    };
+    const dt = nice(view.to - view.from, 12);
+    for (let t = Math.ceil(view.from / dt) * dt; t <= view.to; t += dt) {
+      parts.push(make('line', { x1: x(t), x2: x(t), y1: 8, y2: h - 24, class: 'grid' }));
+      text(x(t), h - 8, String(tidy(t)));
+    }
+    const dv = nice(view.high - view.low, 5);
+    for (let v = Math.ceil(view.low / dv) * dv; v <= view.high; v += dv) {
+      parts.push(make('line', { x1: 46, x2: w - 14, y1: y(v), y2: y(v), class: Math.abs(v) < dv / 1e3 ? 'grid zero' : 'grid' }));
+      text(40, y(v) + 4, String(tidy(v)), 'end');
+    }
+    parts.push(make('path', { d: path(), class: 'line' }));
+    if (Number.isFinite(place)) parts.push(make('line', { x1: x(place), x2: x(place), y1: 8, y2: h - 24, class: 'now' }));
+    keys.forEach((k, i) => {
+      if (!chosen.has(k)) return;
+      const ends = [[k.outTime, k.outValue, 'out', k.join === 'smooth' && i < keys.length - 1], [-k.inTime, k.inValue, 'in', keys[i - 1]?.join === 'smooth']];
+      for (const [t, v, which, is] of /** @type {[number, number, string, boolean][]} */ (ends)) {
+        if (!is) continue;
+        parts.push(make('line', { x1: x(k.time), y1: y(k.value), x2: x(k.time + t), y2: y(k.value + v), class: 'arm' }));
+        parts.push(make('circle', { cx: x(k.time + t), cy: y(k.value + v), r: 5, class: 'handle', 'data-handle': `${i} ${which}` }));
+      }
+    });
+    keys.forEach((k, i) => {
+      const px = x(k.time);
+      const py = y(k.value);
+      // The form tells how it goes on, not its colour alone.
+      const shape = { linear: `M${px} ${py - 8}L${px + 8} ${py}L${px} ${py + 8}L${px - 8} ${py}Z`, smooth: `M${px - 7} ${py}a7 7 0 1 0 14 0a7 7 0 1 0 -14 0Z`, hold: `M${px - 6} ${py - 6}h12v12h-12Z`, ease: `M${px - 7} ${py + 6}L${px} ${py - 8}L${px + 7} ${py + 6}Z` }[k.join];
+      parts.push(make('path', { d: shape ?? '', class: `key${chosen.has(k) ? ' sel' : ''}`, 'data-key': i }));
+    });
+    svg.replaceChildren(...parts);
+  }
+
+  const sorted = () => keys.sort((a, b) => a.time - b.time);
+  function changed(/** @type {number} */ g) {
+    sorted();
+    draw();
+    told.chosen([...chosen]);
+    told.change(keys, g);
+  }
+  function choose(/** @type {Iterable<Key>} */ now) {
+    chosen = new Set(now);
+    draw();
+    told.chosen([...chosen]);
+  }
+  const snapped = (/** @type {number} */ t, /** @type {boolean} */ free) => {
+    const step = told.snap();
+    return Math.max(0, step > 0 && !free ? Math.round(t / step) * step : t);
+  };
+  const fresh = (/** @type {number} */ time, /** @type {number} */ value) => {
+    const before = keys.filter((k) => k.time <= time).at(-1) ?? keys[0];
+    return { time: tidy(time), value: tidy(value), join: before?.join ?? 'smooth', auto: true, inTime: 0, inValue: 0, outTime: 0, outValue: 0 };
+  };
+  function add(/** @type {number} */ time, /** @type {number} */ value) {
+    const k = fresh(time, value);
+    keys.push(k);
+    chosen = new Set([k]);
+    changed(0);
+  }
+  function remove() {
+    if (chosen.size >= keys.length) chosen.delete(keys[0]);
+    keys = keys.filter((k) => !chosen.has(k));
+    chosen.clear();
+    changed(0);
+  }
+  function paste() {
+    if (!copied.length) return;
+    const first = Math.min(...copied.map((k) => k.time));
+    const end = Math.max(...keys.map((k) => k.time));
+    const at = Number.isFinite(place) && chosen.size === 0 ? snapped(place, false) : end + (told.snap() || (view.to - view.from) / 20);
+    const more = copied.map((k) => ({ ...k, time: tidy(k.time - first + at) }));
+    keys.push(...more);
+    chosen = new Set(more);
+    changed(0);
+    if (Math.max(...keys.map((k) => k.time)) > view.to) fit();
+  }
+  const copy = () => { if (chosen.size) copied = [...chosen].map((k) => ({ ...k })); };
+
+  const point = (/** @type {MouseEvent} */ event) => {
+    const box = svg.getBoundingClientRect();
+    return { px: event.clientX - box.left, py: event.clientY - box.top };
+  };
+  function drag(/** @type {(event: PointerEvent) => void} */ onto, /** @type {() => void} */ end) {
+    dragging = true;
+    const stop = () => {
+      svg.removeEventListener('pointermove', onto);
+      svg.removeEventListener('pointerup', stop);
+      svg.removeEventListener('pointercancel', stop);
+      dragging = false;
+      end();
+    };
+    svg.addEventListener('pointermove', onto);
+    svg.addEventListener('pointerup', stop);
+    svg.addEventListener('pointercancel', stop);
+  }
+
+  svg.addEventListener('pointerdown', (down) => {
+    if (down.button !== 0) return;
+    svg.setPointerCapture(down.pointerId);
+    svg.focus();
+    const target = /** @type {SVGElement} */ (down.target);
+    const start = point(down);
+    const g = gesture();
+    if (target.dataset.handle) {
+      const [i, which] = target.dataset.handle.split(' ');
+      const k = keys[Number(i)];
+      return drag((event) => {
+        const { px, py } = point(event);
+        const t = timeAt(px) - k.time;
+        const v = tidy(valueAt(py) - k.value);
+        const mirror = !event.altKey;
+        k.auto = false;
+        if (which === 'out') {
+          k.outTime = tidy(Math.max(0, t)); k.outValue = v;
+          if (mirror) k.inValue = tidy(k.outTime > 1e-6 ? (-v * k.inTime) / k.outTime : 0);
+        } else {
+          k.inTime = tidy(Math.max(0, -t)); k.inValue = v;
+          if (mirror) k.outValue = tidy(k.inTime > 1e-6 ? (-v * k.outTime) / k.inTime : 0);
+        }
+        changed(g);
+      }, () => {});
+    }
+    if (target.dataset.key) {
+      const k = keys[Number(target.dataset.key)];
+      if (down.shiftKey) return choose(chosen.has(k) ? [...chosen].filter((c) => c !== k) : [...chosen, k]);
+      if (!chosen.has(k)) choose([k]);
+      const was = new Map([...chosen].map((c) => [c, { time: c.time, value: c.value }]));
+      return drag((event) => {
+        const { px, py } = point(event);
+        const base = /** @type {any} */ (was.get(k));
+        const by = snapped(base.time + timeAt(px) - timeAt(start.px), event.altKey) - base.time;
+        const least = Math.min(...[...was.values()].map((w) => w.time));
+        const up = valueAt(py) - valueAt(start.py);
+        for (const [c, w] of was) {
+          c.time = tidy(w.time + Math.max(by, -least));
+          c.value = tidy(w.value + (Math.abs(py - start.py) < 3 ? 0 : up));
+        }
+        changed(g);
+      }, () => {});
+    }
+    const keep = down.shiftKey ? [...chosen] : [];
+    const box = make('rect', { class: 'box' });
+    let moved = false;
+    return drag((event) => {
+      moved = true;
+      const { px, py } = point(event);
+      const [x0, x1] = [Math.min(px, start.px), Math.max(px, start.px)];
+      const [y0, y1] = [Math.min(py, start.py), Math.max(py, start.py)];
+      choose([...keep, ...keys.filter((k) => x(k.time) >= x0 && x(k.time) <= x1 && y(k.value) >= y0 && y(k.value) <= y1)]);
+      for (const [a, v] of Object.entries({ x: x0, y: y0, width: x1 - x0, height: y1 - y0 })) box.setAttribute(a, String(v));
+      svg.append(box);
+    }, () => { if (!moved) choose(keep); else draw(); });
+  });
+  svg.addEventListener('dblclick', (event) => {
+    const { px, py } = point(event);
+    if (!(/** @type {any} */ (event.target).dataset.key)) add(snapped(timeAt(px), event.altKey), valueAt(py));
+  });
+  svg.addEventListener('wheel', (event) => {
+    event.preventDefault();
+    const { px, py } = point(event);
+    const by = Math.exp(Math.sign(event.deltaY) * 0.15);
+    if (event.shiftKey) {
+      const move = (view.to - view.from) * 0.1 * Math.sign(event.deltaY);
+      const from = Math.max(0, view.from + move);
+      view = { ...view, from, to: from + view.to - view.from };
+    } else if (event.ctrlKey || event.altKey) {
+      const v = valueAt(py);
+      view = { ...view, low: v - (v - view.low) * by, high: v + (view.high - v) * by };
+    } else zoom(by, timeAt(px));
+    draw();
+  }, { passive: false });
+  function zoom(/** @type {number} */ by, /** @type {number} */ t) {
+    const span = Math.min(36000, Math.max(0.02, (view.to - view.from) * by));
+    const part = (t - view.from) / (view.to - view.from);
+    const from = Math.max(0, t - part * span);
+    view = { ...view, from, to: from + span };
+    draw();
+  }
+  svg.addEventListener('keydown', (event) => {
+    const command = event.ctrlKey || event.metaKey;
+    const key = event.key;
+    const shift = (/** @type {number} */ dt, /** @type {number} */ dv) => {
+      if (event.timeStamp - nudge.at > 800) nudge.gesture = gesture();
+      nudge.at = event.timeStamp;
+      const least = Math.min(...[...chosen].map((k) => k.time));
+      for (const k of chosen) { k.time = tidy(k.time + Math.max(dt, -least)); k.value = tidy(k.value + dv); }
+      changed(nudge.gesture);
+    };
+    const fine = event.shiftKey ? 0.1 : 1;
+    const dt = (told.snap() || (view.to - view.from) / 100) * fine;
+    const dv = ((view.high - view.low) / 100) * fine;
+    const walk = (/** @type {number} */ by) => {
+      const at = keys.findIndex((k) => chosen.has(k));
+      const next = at + by;
+      if (next < 0 || next >= keys.length) return false;
+      choose([keys[at < 0 ? (by > 0 ? 0 : keys.length - 1) : next]]);
+      return true;
+    };
+    if (command && 'acxv'.includes(key.toLowerCase())) {
+      ({ a: () => choose(keys), c: copy, x: () => { copy(); remove(); }, v: paste })[/** @type {'a'|'c'|'x'|'v'} */ (key.toLowerCase())]();
+    } else if (command) return;
+    else if (key === 'Tab') { if (!walk(event.shiftKey ? -1 : 1)) return; } else if (key === 'ArrowLeft' && chosen.size) shift(-dt, 0);
+    else if (key === 'ArrowRight' && chosen.size) shift(dt, 0);
+    else if (key === 'ArrowUp' && chosen.size) shift(0, dv);
+    else if (key === 'ArrowDown' && chosen.size) shift(0, -dv);
+    else if (key === 'Delete' || key === 'Backspace') remove();
+    else if (key === 'Enter') {
+      const at = chosen.size ? [...chosen].at(-1) : keys.at(-1);
+      const next = at && keys[keys.indexOf(at) + 1];
+      if (at) add(next ? (at.time + next.time) / 2 : at.time + (told.snap() || 1), at.value);
+    } else if (key === '+' || key === '-') zoom(key === '+' ? 0.8 : 1.25, (view.from + view.to) / 2);
+    else if (key === '0') fit();
+    else if (/^[1-4]$/.test(key)) join(JOINS[Number(key) - 1]);
+    else if (key === 'Escape') told.leave();
+    else return;
+    event.preventDefault();
+    event.stopPropagation();
+  });
+  function join(/** @type {string} */ how) {
+    for (const k of chosen) k.join = how;
+    changed(0);
+  }
+  new ResizeObserver(draw).observe(svg);
+
+  return {
+    /** Another curve. @param {Key[]} now */
+    open(now) { keys = now.map((k) => ({ ...k })); chosen.clear(); fit(); told.chosen([]); },
+    /** The curve as the program has it, with the handles it found; what is selected stays so. @param {Key[]} now */
+    take(now) {
+      if (now.length === keys.length) {
+        // Where a drag goes on what it holds stays, and only handles that were found are taken over.
+        now.forEach((k, i) => { if (dragging) { if (keys[i].auto) Object.assign(keys[i], { inTime: k.inTime, inValue: k.inValue, outTime: k.outTime, outValue: k.outValue }); } else Object.assign(keys[i], k); });
+      } else if (!dragging) {
+        keys = now.map((k) => ({ ...k }));
+        chosen.clear();
+        told.chosen([]);
+      }
+      draw();
+    },
+    focus() { svg.focus(); },
+    /** Where the curve is played now. @param {number} at */
+    playing(at) {
+      place = at;
+      const line = svg.querySelector('.now');
+      if (!line || !Number.isFinite(at)) return;
+      line.setAttribute('x1', String(x(at)));
+      line.setAttribute('x2', String(x(at)));
+    },
+    fit, join, remove, copy, paste,
+    zoom: (/** @type {number} */ by) => zoom(by, (view.from + view.to) / 2),
+    /** Sets the time or the value of what is selected; of several the first, and the others go along. */
+    type(field, number) {
+      const first = [...chosen].sort((a, b) => a.time - b.time)[0];
+      if (!first || !Number.isFinite(number)) return;
+      if (field === 'time') { const by = Math.max(0, number) - first.time; for (const k of chosen) k.time = tidy(Math.max(0, k.time + by)); } else for (const k of chosen) k.value = tidy(number);
+      changed(0);
+    },
+    auto() { for (const k of chosen) k.auto = true; changed(0); },
+  };
+}
