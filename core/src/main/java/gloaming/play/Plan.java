@@ -113,6 +113,8 @@ final class Plan {
         Rising restarts = new Rising();
         boolean needed;
         boolean remembered;
+        /** Whether a step of it does something beyond the look. */
+        boolean outward;
         /** Whether somebody but one layer of the mix needs its whole end. */
         boolean shared;
 
@@ -179,6 +181,7 @@ final class Plan {
         for (Lane lane : rules.order(look)) {
             LaneRun run = byId.get(lane.id());
             for (Step step : lane.steps()) run.steps.add(compile(step, catalogue, grasps, last));
+            for (StepRun step : run.steps) run.outward |= step.description.outward();
             lanes.add(run);
         }
         // Those the look's clock depends on come first, so that it is known when the others begin.

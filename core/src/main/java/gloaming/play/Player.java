@@ -182,7 +182,7 @@ public final class Player {
             if (layer.mask() != null) plan.need(layer.mask());
             if (layer.opacity() != null) layer.opacity().each(plan::need);
         }
-        for (Plan.LaneRun lane : plan.lanes) if (onlooker.watches(lane.lane.id())) plan.need(lane);
+        for (Plan.LaneRun lane : plan.lanes) if (lane.outward || onlooker.watches(lane.lane.id())) plan.need(lane);
     }
 
     private void run(Plan.LaneRun lane, Moment moment, Onlooker onlooker) {

@@ -11,6 +11,7 @@ import gloaming.step.Says;
 @Says(
         name = "Tell",
         does = "Sends the signal out over OSC or MIDI whenever it changes, and hands it on.",
+        outward = true,
         find = "send output osc midi lights note controller network out export message")
 public record Tell(
         @Pick(

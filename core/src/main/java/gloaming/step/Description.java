@@ -25,6 +25,7 @@ public final class Description {
     private final String does;
     private final String find;
     private final String ifBlack;
+    private final boolean outward;
     private final Kind takes;
     private final Kind gives;
     private final List<Setting> settings;
@@ -44,6 +45,7 @@ public final class Description {
         does = says.does();
         find = says.find();
         ifBlack = says.ifBlack();
+        outward = says.outward();
         takes = Kind.of(argument(type, 0));
         gives = Kind.of(argument(type, 1));
         RecordComponent[] components = type.getRecordComponents();
@@ -71,6 +73,7 @@ public final class Description {
         does = seed.does;
         find = seed.find;
         ifBlack = seed.ifBlack;
+        outward = seed.outward;
         takes = seed.takes;
         gives = seed.gives;
         settings =
@@ -130,6 +133,11 @@ public final class Description {
 
     public String ifBlack() {
         return ifBlack;
+    }
+
+    /** Whether it does something beyond the look. */
+    public boolean outward() {
+        return outward;
     }
 
     /** What it takes from the step before it; null for a source. */

@@ -20,4 +20,7 @@ public @interface Says {
 
     /** What most likely turned the picture black when light goes in and none comes out: ends a sentence. */
     String ifBlack() default "see its settings";
+
+    /** Whether it does something beyond the look, and so is worked out whether anybody looks at it or not. */
+    boolean outward() default false;
 }

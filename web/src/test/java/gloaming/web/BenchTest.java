@@ -127,7 +127,7 @@ class BenchTest extends PageTest {
     @Test
     void aSettingFollowsTheBandAndTheMonitorMovesWithIt() {
         OpenLook open = bench("Follows");
-        addAndSelect(open, "n", "music", "listen");
+        addAndSelect(open, "n", "loudness of a band", "listen");
         until(
                 "its curve lives though nobody follows it",
                 () -> !List.of("", "0.0", "0.00")

@@ -19,7 +19,18 @@ import org.springframework.stereotype.Component;
 public class DemoShow {
     public static final String NAME = "Tide Mill Night";
     public static final List<String> LOOKS = List.of(
-            "lantern-moths", "mill-race", "reed-bed", "brass-bell", "barley", "weir", "heron", "dancer", "wheel");
+            "lantern-moths",
+            "mill-race",
+            "reed-bed",
+            "brass-bell",
+            "barley",
+            "weir",
+            "heron",
+            "dancer",
+            "wheel",
+            "withy-ring",
+            "chaff",
+            "door-bill");
     private static final List<String> MEDIA = List.of("heron.png", "marsh.jpg", "wheel.png");
 
     private final Shows shows;

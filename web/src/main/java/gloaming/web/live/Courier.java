@@ -224,9 +224,11 @@ public class Courier {
             } else if (look.id.equals(viewer.look)) {
                 if (full == null) full = new TextMessage(boards.full(board));
                 viewer.send(full);
-                if (viewer.knowsVersion != look.version()) {
-                    viewer.knowsVersion = look.version();
-                    viewer.send(new TextMessage(boards.look(look)));
+                synchronized (viewer) {
+                    if (viewer.knowsVersion != look.version()) {
+                        viewer.knowsVersion = look.version();
+                        viewer.send(new TextMessage(boards.look(look)));
+                    }
                 }
             }
         }

@@ -131,6 +131,15 @@ public class Devices {
         return osc == null ? 0 : osc.port();
     }
 
+    /** OSC packets that have come, and malformed ones among them. */
+    public long oscPackets() {
+        return osc == null ? 0 : osc.in().packets();
+    }
+
+    public long oscMalformed() {
+        return osc == null ? 0 : osc.in().malformed();
+    }
+
     OscPort osc() {
         return osc;
     }

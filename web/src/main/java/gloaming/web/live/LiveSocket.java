@@ -293,7 +293,10 @@ class LiveSocket extends AbstractWebSocketHandler {
     }
 
     private void apply(Viewer viewer, OpenLook open, JsonNode m, Edit edit, String select) {
-        settle(viewer, open, m, open.apply(edit, m.path("gesture").asLong(0)), select);
+        // The courier tells a page what it does not know; it must not look while this page's own edit is half done.
+        synchronized (viewer) {
+            settle(viewer, open, m, open.apply(edit, m.path("gesture").asLong(0)), select);
+        }
     }
 
     private void settle(Viewer viewer, OpenLook open, JsonNode m, Look now, String select) {
