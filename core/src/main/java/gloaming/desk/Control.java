@@ -110,6 +110,11 @@ public final class Control {
         return rate;
     }
 
+    /** Value {@code i}, counted from the first that ever came; one of the last {@value #RECENT}. */
+    double valueAt(long i) {
+        return recent[(int) (i % RECENT)];
+    }
+
     /** Copies the last values, oldest first, and returns how many there are. */
     public int recent(float[] into) {
         long n = count;

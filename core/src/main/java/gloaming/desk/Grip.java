@@ -26,6 +26,8 @@ public final class Grip {
         seen = control.count();
         pressed = control.presses();
         turned = control.turned();
+        // Where the control stands is known; from there it may pass by the setting.
+        if (seen > 0) target = binding.map(control.value());
     }
 
     public Binding binding() {
@@ -37,15 +39,16 @@ public final class Grip {
      * now; the value is then {@link #target}.
      */
     boolean advance(double present) {
-        boolean arrived = control.count() != seen;
+        long before = seen;
         seen = control.count();
+        boolean arrived = seen != before;
         presses = control.presses() - pressed;
         pressed += presses;
         double turn = control.turned() - turned;
         turned += turn;
         moved = false;
         return switch (binding.mode()) {
-            case VALUE -> follow(arrived, present);
+            case VALUE -> follow(before, present);
             case TOGGLE -> {
                 if (presses % 2 == 1) take(nearerHigh(present) ? binding.low() : binding.high());
                 yield holds;
@@ -69,11 +72,17 @@ public final class Grip {
         };
     }
 
-    private boolean follow(boolean arrived, double present) {
-        if (!arrived) return holds;
-        double before = target;
+    private boolean follow(long before, double present) {
+        if (seen == before) return holds;
+        // Between two frames a control may have gone far and come back: every value on its way counts.
+        boolean passed = false;
+        for (long i = Math.max(before, seen - Control.RECENT); i < seen && !passed && !holds; i++) {
+            double next = binding.map(control.valueAt(i));
+            passed = passes(target, next, present);
+            target = next;
+        }
         double now = binding.map(control.value());
-        if (holds || !binding.pickUp() || passes(before, now, present)) take(now);
+        if (holds || !binding.pickUp() || passed) take(now);
         target = now;
         return holds;
     }

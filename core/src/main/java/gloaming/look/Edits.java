@@ -198,7 +198,15 @@ public final class Edits {
     private static Layer forget(Layer layer, String lane) {
         String mask = lane.equals(layer.mask()) ? null : layer.mask();
         Follow follow = layer.follow() != null && layer.follow().lane().equals(lane) ? null : layer.follow();
-        return new Layer(layer.id(), layer.lane(), layer.blend(), layer.opacity(), layer.hidden(), mask, follow);
+        return new Layer(
+                layer.id(),
+                layer.lane(),
+                layer.blend(),
+                layer.opacity(),
+                layer.hidden(),
+                mask,
+                follow,
+                layer.formula());
     }
 
     private static Edit restoreLane(Look before, Lane gone) {

@@ -198,9 +198,9 @@ final class Plan {
         for (int i = 0; i < steps.size(); i++) steps.get(i).index = i;
         for (Layer layer : look.mix().reversed()) {
             Grasp grasp = grasps.get(layer.id() + " opacity");
-            Driven opacity = layer.follow() == null && grasp == null
+            Driven opacity = layer.follow() == null && layer.formula() == null && grasp == null
                     ? null
-                    : Driven.of(-1, layer.opacity(), layer.follow(), null, grasp, byId);
+                    : Driven.of(-1, layer.opacity(), layer.follow(), layer.formula(), grasp, byId);
             LayerRun was = last == null ? null : last.layer(layer.id());
             if (opacity != null && was != null && was.opacity() != null) opacity.after(was.opacity());
             layers.add(new LayerRun(

@@ -123,9 +123,7 @@ public final class DeskWishes {
     public Edit settle(Look look, String of, String setting, double value) {
         var layer = look.layer(of);
         if (layer.isPresent()) {
-            var l = layer.get();
-            return new Edit.ChangeLayer(new gloaming.look.Layer(
-                    l.id(), l.lane(), l.blend(), Math.clamp(value, 0.0, 1.0), l.hidden(), l.mask(), l.follow()));
+            return new Edit.ChangeLayer(layer.get().withOpacity(Math.clamp(value, 0.0, 1.0)));
         }
         Step step = look.step(of).orElseThrow(() -> new Refused("That step is not there any more."));
         Description description = catalogue.of(step);
@@ -136,8 +134,13 @@ public final class DeskWishes {
                 argument instanceof Boolean on ? Value.of(on) : Value.of(((Number) argument).doubleValue()));
     }
 
-    /** Lets a formula drive a setting, or with null nothing; {@link Refused} with its place when it makes no sense. */
+    /** Lets a formula drive a setting of a step or the opacity of a layer, or with null nothing; {@link Refused} with its place when it makes no sense. */
     public Edit formula(Look look, String step, String setting, String typed) {
+        var layer = look.layer(step);
+        if (layer.isPresent()) {
+            return new Edit.ChangeLayer(
+                    layer.get().withFormula(typed == null ? null : read(look, typed).stored()));
+        }
         Step at = look.step(step).orElseThrow(() -> new Refused("That step is not there any more."));
         if (typed == null) return new Edit.SetFormula(step, setting, null);
         String stored = read(look, typed).stored();

@@ -157,6 +157,7 @@ public final class Schema {
         p.putObject("hidden").put("type", "boolean");
         p.set("mask", string(40));
         p.putObject("follow").put("$ref", "#/$defs/follow");
+        p.set("formula", string(Limits.FORMULA));
         return layer;
     }
 

@@ -104,7 +104,8 @@ public final class Wishes {
                             layer.opacity(),
                             layer.hidden(),
                             layer.mask(),
-                            layer.follow())));
+                            layer.follow(),
+                            layer.formula())));
         }
         return new Edit.Several(edits);
     }

@@ -79,4 +79,129 @@ class HearingTest {
         for (int i = 0; i < 100_000; i += 37) assertThat(again.sample(i)).isEqualTo(band.sample(i));
         assertThat(new HouseBand(12, 96).sample(300_000)).isNotEqualTo(band.sample(300_000));
     }
+
+    /** Silence, then a tone from a moment on. */
+    private static Sound toneFrom(double seconds) {
+        Sound tone = sine(220, 0.8);
+        return new Sound() {
+            @Override
+            public String name() {
+                return "tone";
+            }
+
+            @Override
+            public int rate() {
+                return 48_000;
+            }
+
+            @Override
+            public long length() {
+                return 480_000;
+            }
+
+            @Override
+            public double tempo() {
+                return 0;
+            }
+
+            @Override
+            public float sample(long index) {
+                return index < seconds * 48_000 ? 0 : tone.sample(index);
+            }
+        };
+    }
+
+    @Test
+    void fromSoundToSignalItTakesLessThanFortyMillisecondsInTheMedianAtThirtyFramesASecond() {
+        double[] took = new double[100];
+        for (int k = 0; k < took.length; k++) {
+            double begins = 2 + k * 0.00317;
+            Hearing hearing = new Hearing();
+            int frame = 55;
+            do hearing.listen(toneFrom(begins), ++frame / 30.0);
+            while (hearing.level(Band.ALL, -36) < 0.5);
+            took[k] = frame / 30.0 - begins;
+        }
+        java.util.Arrays.sort(took);
+        assertThat(took[50]).isLessThan(0.040);
+        assertThat(took[99]).isLessThan(0.055);
+    }
+
+    @Test
+    void aLevelBetweenOwnEdgesIsThatOfWhatLiesThere() {
+        Hearing hearing = new Hearing();
+        hearing.listen(sine(1_000, 0.5), 2);
+        assertThat(hearing.decibels(800, 1_200)).isCloseTo(-9.03, offset(0.3));
+        assertThat(hearing.decibels(1_500, 4_000)).isLessThan(-50);
+        assertThat(hearing.centroid()).isCloseTo(1_000, offset(15.0));
+        int loudest = 0;
+        for (int i = 1; i < 128; i++) {
+            if (hearing.bandOf(i, 128, 40, 12_000) > hearing.bandOf(loudest, 128, 40, 12_000)) loudest = i;
+        }
+        double centre = 40 * Math.pow(300, (loudest + 0.5) / 128);
+        assertThat(centre).isCloseTo(1_000, offset(60.0));
+    }
+
+    @Test
+    void theOnsetsOfStrokesAreFoundAndNothingElse() {
+        Sound strokes = new Sound() {
+            @Override
+            public String name() {
+                return "strokes";
+            }
+
+            @Override
+            public int rate() {
+                return 48_000;
+            }
+
+            @Override
+            public long length() {
+                return 480_000;
+            }
+
+            @Override
+            public double tempo() {
+                return 0;
+            }
+
+            @Override
+            public float sample(long index) {
+                // Every 0.4 s, from 0.4 s on.
+                long since = index % 19_200;
+                if (index < 19_200) return 0;
+                return (float) (0.7 * Math.exp(-since / 2_000.0) * Math.sin(2 * Math.PI * 180 * since / 48_000));
+            }
+        };
+        Hearing hearing = new Hearing();
+        int count = 0;
+        for (int i = 0; i < 30 * 8; i++) {
+            hearing.listen(strokes, i / 30.0);
+            if (!hearing.began()) continue;
+            count++;
+            double at = i / 30.0;
+            double off = at - 0.4 * Math.rint(at / 0.4);
+            assertThat(off).isBetween(-0.01, 0.08);
+        }
+        assertThat(count).isEqualTo(19);
+    }
+
+    @Test
+    void whatComesInLiveIsHeardUntilItStops() {
+        LiveSound live = new LiveSound("input", 48_000);
+        assertThat(live.comes()).isFalse();
+        float[] block = new float[480];
+        Hearing hearing = new Hearing();
+        Sound tone = sine(440, 0.5);
+        for (int b = 0; b < 40; b++) {
+            for (int i = 0; i < block.length; i++) block[i] = tone.sample(b * 480L + i);
+            live.write(block, block.length);
+        }
+        hearing.listen(new Louder(live, 2), 12_345);
+        assertThat(hearing.decibels(Band.ALL)).isCloseTo(-3.01, offset(0.3));
+        float[] bad = {Float.NaN, Float.POSITIVE_INFINITY, 0.25f};
+        live.write(bad, 3);
+        assertThat(live.sample(40 * 480)).isZero();
+        assertThat(live.sample(40 * 480 + 2)).isEqualTo(0.25f);
+    }
 }

@@ -211,7 +211,7 @@ final class Live {
         return (Runtime.getRuntime().totalMemory() - Runtime.getRuntime().freeMemory()) / 1e6;
     }
 
-    private static ChromeDriver browser() {
+    static ChromeDriver browser() {
         ChromeOptions options = new ChromeOptions();
         options.setBinary("/usr/bin/chromium");
         options.addArguments(

@@ -38,6 +38,9 @@ public final class Perf implements Callable<Integer> {
         all.put("shaders", Shaders::run);
         all.put("guide", Shaders::guide);
         all.put("recompiles", Shaders::recompiles);
+        all.put("signals", Hands::signals);
+        all.put("hearing", Hands::hearing);
+        all.put("osc", Hands::osc);
         all.put("start", Live::start);
         all.put("monitor", Live::monitor);
         all.put("clip", Live::clip);

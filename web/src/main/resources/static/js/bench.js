@@ -203,7 +203,7 @@ Alpine.data('bench', () => together(hands(live, catalogue, () => board), formula
       const number = element.parentElement?.querySelector('input.num');
       if (number && document.activeElement !== number) /** @type {any} */ (number).value = plain(tidy(this.range(setting), values[2]));
     });
-    if (this.chosenLayer?.follow && $('.layer-opacity')) this.drawLayer($('.layer-opacity'));
+    if (this.chosenLayer && $('.layer-opacity')) this.drawLayer($('.layer-opacity'));
     const canvas = $('.followed-panel canvas');
     if (canvas && this.followed) {
       const key = this.followedKey;
@@ -528,6 +528,7 @@ Alpine.data('bench', () => together(hands(live, catalogue, () => board), formula
   followLayer(event) {
     const lane = event.target.value;
     event.target.value = '';
+    if (lane === '=') return this.startFormula(this.opacity, String(this.chosenLayer.opacity));
     if (lane === '+bind') return this.learn(this.layerId, 'opacity');
     if (lane === '+lift') return this.lift(this.layerId, 'opacity');
     if (lane) live.send({ do: 'follow-layer', layer: this.layerId, lane });
@@ -605,8 +606,12 @@ Alpine.data('bench', () => together(hands(live, catalogue, () => board), formula
     const layer = this.chosenLayer;
     if (!layer) return;
     const now = board?.follows?.[`${layer.id} opacity`];
-    paint(element, this.layerRange(), layer.follow && { low: layer.follow.outLow, high: layer.follow.outHigh }, layer.follow && now ? now[2] : layer.opacity);
+    paint(element, this.layerRange(), layer.follow && { low: layer.follow.outLow, high: layer.follow.outHigh }, now ? now[2] : layer.opacity);
   },
+  /** The opacity as a setting, for what works on settings. */
+  opacity: { id: 'opacity', label: 'Opacity', form: 'NUMBER' },
+  opacities() { return [this.opacity]; },
+  opacityKey(event) { if (event.key === '=') { event.preventDefault(); event.stopPropagation(); this.startFormula(this.opacity, String(this.chosenLayer.opacity)); } },
   async setOpacity(event) { const v = (await this.reckon(event.target.value)) / 100; if (Number.isFinite(v)) this.changeLayer({ opacity: Math.min(1, Math.max(0, v)) }); },
   opacityText(layer) { return Math.round(layer.opacity * 100); },
   blendText(layer) { return `${layer.blend[0].toUpperCase()}${layer.blend.slice(1)} · ${this.opacityText(layer)}`; },

@@ -27,7 +27,7 @@ export const formulas = (live) => {
     /** What is being typed, by "step setting": {text, ok, from, to, says}. */
     typing: {},
 
-    formulaKey(s) { return `${this.stepId} ${s.id}`; },
+    formulaKey(s) { return `${this.layerId || this.stepId} ${s.id}`; },
     hasFormula(s) { return this.formulaKey(s) in this.formulas; },
     isFormula(s) { return s.form === 'FORMULA' || this.hasFormula(s) || this.formulaKey(s) in this.typing; },
     formulaText(s) { return this.typing[this.formulaKey(s)]?.text ?? this.formulas[this.formulaKey(s)] ?? ''; },
@@ -51,7 +51,7 @@ export const formulas = (live) => {
     },
     async typeFormula(s, event) {
       const key = this.formulaKey(s);
-      const step = this.stepId;
+      const step = this.layerId || this.stepId;
       const text = event.target.value;
       this.typing = { ...this.typing, [key]: { ...(this.typing[key] ?? { ok: true }), text } };
       if (!text.trim()) { this.typing = { ...this.typing, [key]: { text, ok: false, from: 0, to: 0, says: 'nothing stands here yet' } }; return; }
@@ -79,7 +79,7 @@ export const formulas = (live) => {
     dropFormula(s) {
       const { [this.formulaKey(s)]: gone, ...rest } = this.typing;
       this.typing = rest;
-      if (this.hasFormula(s)) live.send({ do: 'formula', step: this.stepId, setting: s.id });
+      if (this.hasFormula(s)) live.send({ do: 'formula', step: this.layerId || this.stepId, setting: s.id });
     },
 
     /** A number that was typed, or what it comes to when it begins with `=`; not a number where it makes no sense. */

@@ -1,6 +1,7 @@
 package gloaming.web.live;
 
 import gloaming.curve.Keys;
+import gloaming.look.Layer;
 import gloaming.look.Look;
 import gloaming.look.LookJson;
 import gloaming.look.Value;
@@ -118,6 +119,9 @@ class Boards {
         look.steps()
                 .forEach(step -> Formulas.of(step, Catalogue.all().of(step))
                         .forEach((setting, text) -> all.put(step.id() + " " + setting, Formulas.shown(look, text))));
+        for (Layer layer : look.mix()) {
+            if (layer.formula() != null) all.put(layer.id() + " opacity", Formulas.shown(look, layer.formula()));
+        }
         return all;
     }
 

@@ -181,13 +181,7 @@ class LiveSocket extends AbstractWebSocketHandler {
                 apply(viewer, open, m, wishes.follow(look, text(m, "step"), text(m, "setting"), text(m, "lane")), null);
             case "follow-layer" ->
                 apply(viewer, open, m, wishes.followLayer(look, text(m, "layer"), text(m, "lane")), null);
-            case "keys" -> {
-                // Whoever draws is told the handles that were found, also within a gesture.
-                house.refresh(
-                        open, open.apply(desk.keys(look, m), m.path("gesture").asLong(0)));
-                viewer.knowsVersion = open.version();
-                viewer.send(new TextMessage(boards.look(open)));
-            }
+            case "keys" -> told(viewer, open, desk.keys(look, m), m);
             case "write" -> write(viewer, open, m, text(m, "text"));
             case "versions" -> versions(viewer, open, m);
             case "keep" -> {
@@ -238,19 +232,25 @@ class LiveSocket extends AbstractWebSocketHandler {
         }
     }
 
+    /** Whoever asks is told the document, also within a gesture: what became of it is more than was sent. */
+    private void told(Viewer viewer, OpenLook open, Edit edit, JsonNode m) {
+        synchronized (viewer) {
+            house.refresh(open, open.apply(edit, m.path("gesture").asLong(0)));
+            viewer.knowsVersion = open.version();
+            viewer.send(new TextMessage(boards.look(open)));
+        }
+    }
+
     private void desk(Viewer viewer, OpenLook open, JsonNode m) {
         Edit edit = desk.edit(open, m);
-        if (edit != null) apply(viewer, open, m, edit, null);
+        if (edit != null) told(viewer, open, edit, m);
         else if (!desk.act(open, m))
             throw new Refused("The page asked for something this program does not know; load it again.");
     }
 
     /** Whoever writes is told the document also within a gesture: what is wrong with the text comes with it. */
     private void write(Viewer viewer, OpenLook open, JsonNode m, String text) {
-        Edit edit = wishes.write(open.look(), text(m, "step"), text(m, "setting"), text);
-        house.refresh(open, open.apply(edit, m.path("gesture").asLong(0)));
-        viewer.knowsVersion = open.version();
-        viewer.send(new TextMessage(boards.look(open)));
+        told(viewer, open, wishes.write(open.look(), text(m, "step"), text(m, "setting"), text), m);
     }
 
     private void keep(OpenLook open, JsonNode m, String name) {

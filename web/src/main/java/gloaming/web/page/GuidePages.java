@@ -1,6 +1,7 @@
 package gloaming.web.page;
 
 import gloaming.flow.Kind;
+import gloaming.formula.Formula;
 import gloaming.look.Limits;
 import gloaming.look.Refused;
 import gloaming.shader.Worked;
@@ -42,6 +43,8 @@ class GuidePages {
     String guide(Model model) {
         model.addAttribute("shaders", Worked.ALL);
         model.addAttribute("groups", groups());
+        model.addAttribute("variables", String.join(" ", Formula.VARIABLES));
+        model.addAttribute("functions", String.join(" ", Formula.functions()));
         return "guide";
     }
 
