@@ -18,6 +18,11 @@ public final class Board extends Relay {
     public final double[] cost;
     /** What a signal step gave; not a number for others, and for steps that did not run. */
     public final double[] value;
+    /** At most so many numbers of a signal that has several are shown, evenly chosen. */
+    public static final int MANY = 48;
+
+    /** The numbers of a signal that has several; null for one. */
+    public final float[][] many;
     /** Where in its course a step is; not a number for those that have none. */
     public final double[] place;
     /** Brightest light a picture step's preview saw; below 0 where none was seen. */
@@ -75,6 +80,7 @@ public final class Board extends Relay {
         int n = steps.size();
         cost = new double[n];
         value = new double[n];
+        many = new float[n][];
         place = new double[n];
         light = new float[n];
         cover = new float[n];

@@ -539,7 +539,10 @@ public final class Stage implements AutoCloseable {
         @Override
         public void see(int index, String step, Flow out) {
             switch (out) {
-                case Signal signal -> values[index] = signal.value();
+                case Signal signal -> {
+                    values[index] = signal.value();
+                    if (board.wanted()) many(signal, index);
+                }
                 case Points points -> {
                     counts[index] = points.n();
                     int tile = take(step);
@@ -586,6 +589,17 @@ public final class Stage implements AutoCloseable {
         private void sketch(
                 Points points, byte[] rgb, int imageWidth, int left, int top, int width, int height, int mark) {
             Sketch.points(points, rgb, imageWidth, left, top, width, height, mark);
+        }
+
+        private void many(Signal signal, int index) {
+            int count = Math.min(Board.MANY, signal.size());
+            if (count < 2) {
+                board.many[index] = null;
+                return;
+            }
+            float[] row = board.many[index];
+            if (row == null || row.length != count) board.many[index] = row = new float[count];
+            for (int i = 0; i < count; i++) row[i] = (float) signal.at((int) ((long) i * signal.size() / count));
         }
 
         private int take(String step) {

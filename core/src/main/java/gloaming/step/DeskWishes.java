@@ -97,15 +97,17 @@ public final class DeskWishes {
 
     /** Puts a setting on the performance strip, or takes it from there when it is on it. */
     public Edit lift(Look look, String of, String setting) {
-        target(look, of, setting);
+        Target target = target(look, of, setting);
         List<Lifted> strip = new ArrayList<>(look.desk().strip());
         boolean was = strip.removeIf(l -> l.of().equals(of) && l.setting().equals(setting));
-        if (!was) strip.add(new Lifted(of, setting, ""));
+        // A hand that plays wants the part that matters under its fingers, not all that can be set.
+        boolean far = target.far() && !target.isSwitch;
+        if (!was) strip.add(new Lifted(of, setting, "", far ? target.low : null, far ? target.near : null));
         return new Edit.SetDesk(new Desk(look.desk().bindings(), strip));
     }
 
-    /** Gives a place on the strip a name, or moves it; {@code place} below 0 leaves it. */
-    public Edit arrange(Look look, String of, String setting, String name, int place) {
+    /** Gives a place on the strip a name or a range, or moves it; what is null, and {@code place} below 0, stays. */
+    public Edit arrange(Look look, String of, String setting, String name, Double low, Double high, int place) {
         List<Lifted> strip = new ArrayList<>(look.desk().strip());
         int at = -1;
         for (int i = 0; i < strip.size(); i++) {
@@ -115,7 +117,12 @@ public final class DeskWishes {
         Lifted lifted = strip.remove(at);
         strip.add(
                 place < 0 ? at : Math.min(place, strip.size()),
-                new Lifted(of, setting, name == null ? lifted.name() : name));
+                new Lifted(
+                        of,
+                        setting,
+                        name == null ? lifted.name() : name,
+                        low == null ? lifted.low() : low,
+                        high == null ? lifted.high() : high));
         return new Edit.SetDesk(new Desk(look.desk().bindings(), strip));
     }
 
@@ -138,8 +145,8 @@ public final class DeskWishes {
     public Edit formula(Look look, String step, String setting, String typed) {
         var layer = look.layer(step);
         if (layer.isPresent()) {
-            return new Edit.ChangeLayer(
-                    layer.get().withFormula(typed == null ? null : read(look, typed).stored()));
+            return new Edit.ChangeLayer(layer.get()
+                    .withFormula(typed == null ? null : read(look, typed).stored()));
         }
         Step at = look.step(step).orElseThrow(() -> new Refused("That step is not there any more."));
         if (typed == null) return new Edit.SetFormula(step, setting, null);
@@ -177,10 +184,15 @@ public final class DeskWishes {
         return Formula.read(typed, Formulas.laneByName(look, rules));
     }
 
-    private record Target(double low, double high, boolean isSwitch) {}
+    /** The range of a setting for a fader; {@code near} is how far up it goes where its whole range is much more than it is used. */
+    private record Target(double low, double high, double near, boolean isSwitch) {
+        boolean far() {
+            return near < high / 2;
+        }
+    }
 
     private Target target(Look look, String of, String setting) {
-        if (look.layer(of).isPresent() && setting.equals("opacity")) return new Target(0, 1, false);
+        if (look.layer(of).isPresent() && setting.equals("opacity")) return new Target(0, 1, 1, false);
         Step step = look.step(of).orElseThrow(() -> new Refused("That step is not there any more."));
         Description description = catalogue.of(step);
         int i = description.settingIndex(setting);
@@ -189,11 +201,14 @@ public final class DeskWishes {
             throw new Refused("Only numbers and switches can be in somebody's hands; '" + setting + "' of "
                     + description.name() + " is neither.");
         }
-        if (s.form() == Setting.Form.SWITCH) return new Target(0, 1, true);
-        if (s.max() - s.min() <= WIDE || s.byRatio()) return new Target(s.min(), s.max(), false);
+        if (s.form() == Setting.Form.SWITCH) return new Target(0, 1, 1, true);
         double now =
                 step.settings().getOrDefault(setting, s.initial()) instanceof Value.Num num ? num.number() : s.min();
+        double usual = s.initial() instanceof Value.Num num ? num.number() : now;
+        double near = s.min() >= 0 && !s.byRatio() ? Math.min(s.max(), 4 * Math.max(now, usual)) : s.max();
+        if (near <= s.min()) near = s.max();
+        if (s.max() - s.min() <= WIDE || s.byRatio()) return new Target(s.min(), s.max(), near, false);
         double half = Math.max(1, Math.abs(now));
-        return new Target(Math.max(s.min(), now - half), Math.min(s.max(), now + half), false);
+        return new Target(Math.max(s.min(), now - half), Math.min(s.max(), now + half), near, false);
     }
 }

@@ -69,6 +69,9 @@ public final class Schema {
         for (String word : List.of("of", "setting", "name")) {
             ((ObjectNode) lifted.get("properties")).set(word, string(Limits.NAME));
         }
+        for (String end : List.of("low", "high")) {
+            ((ObjectNode) lifted.get("properties")).putObject(end).put("type", "number");
+        }
         p.set("bindings", array(binding, Desk.BINDINGS));
         p.set("strip", array(lifted, Desk.STRIP));
         return desk;

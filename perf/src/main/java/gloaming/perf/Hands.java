@@ -39,15 +39,17 @@ final class Hands {
 
     /** What three hundred signal steps add to a frame, against the same look without them. */
     static List<Result> signals() {
-        List<String> types =
-                List.of("ease", "span", "bend", "bounds", "glide", "spring", "speed", "crest", "late", "notches", "formula", "compare");
+        List<String> types = List.of(
+                "ease", "span", "bend", "bounds", "glide", "spring", "speed", "crest", "late", "notches", "formula",
+                "compare");
         List<Lane> lanes = new ArrayList<>();
         for (int l = 0; l < STEPS / 10; l++) {
             List<Step> steps = new ArrayList<>();
             steps.add(Step.of("s" + l + "x0", l % 3 == 0 ? "listen" : l % 3 == 1 ? "sway" : "wander"));
             for (int i = 1; i < 10; i++) {
                 Step step = Step.of("s" + l + "x" + i, types.get((l + i) % types.size()));
-                if (step.type().equals("formula")) step = step.with("text", Value.of("x > 0.5 ? sin(t * 3) : x * 0.5 + noise(beat)"));
+                if (step.type().equals("formula"))
+                    step = step.with("text", Value.of("x > 0.5 ? sin(t * 3) : x * 0.5 + noise(beat)"));
                 steps.add(step);
             }
             lanes.add(new Lane("l" + l, "signal " + l, Clock.SHOW, steps));
@@ -109,13 +111,13 @@ final class Hands {
             rounds[r] = (System.nanoTime() - started) / 1e9 / 40 * 100;
         }
         Arrays.sort(rounds);
-        return List.of(new Result("hearing: spectrum, onsets and beats", rounds[2], "% of a core", "5 % wanted", rounds[2] / 5));
+        return List.of(new Result(
+                "hearing: spectrum, onsets and beats", rounds[2], "% of a core", "5 % wanted", rounds[2] / 5));
     }
 
     /** From an OSC packet of another program to a changed pixel on the Bench's monitor: the median of forty. */
     static List<Result> osc() throws Exception {
-        ConfigurableApplicationContext context =
-                Server.run(0, Files.createTempDirectory("gloaming-perf"), true);
+        ConfigurableApplicationContext context = Server.run(0, Files.createTempDirectory("gloaming-perf"), true);
         ChromeDriver browser = Live.browser();
         try (DatagramSocket socket = new DatagramSocket()) {
             int port = ((ServletWebServerApplicationContext) context)
@@ -155,12 +157,14 @@ final class Hands {
             }
             @SuppressWarnings("unchecked")
             List<Number> flips = (List<Number>) browser.executeScript("return window.flips");
-            if (flips.size() != sent.length) throw new IllegalStateException(flips.size() + " of " + sent.length + " were seen");
+            if (flips.size() != sent.length)
+                throw new IllegalStateException(flips.size() + " of " + sent.length + " were seen");
             double[] took = new double[sent.length];
             for (int i = 0; i < took.length; i++) took[i] = flips.get(i).doubleValue() - sent[i];
             Arrays.sort(took);
             double median = took[took.length / 2];
-            return List.of(new Result("OSC packet to pixels on the monitor", median, "ms", "80 ms wanted", median / 80));
+            return List.of(
+                    new Result("OSC packet to pixels on the monitor", median, "ms", "80 ms wanted", median / 80));
         } finally {
             browser.quit();
             context.close();

@@ -167,12 +167,24 @@ Alpine.data('bench', () => together(hands(live, catalogue, () => board), formula
       const shown = card.querySelector('.live');
       if (shown && value !== null) shown.textContent = value.toFixed(2);
       else if (shown && m.frame % 8 < 2) shown.textContent = count >= 0 && cost < 0.05 ? this.short(count) : cost.toFixed(1);
-      if (value !== null) curves.draw(/** @type {any} */ (card.querySelector('canvas')), [{ key: id, colour: COLOURS.signal, line: 3 }]);
+      if (m.steps[id][4]) this.bars(/** @type {any} */ (card.querySelector('canvas')), m.steps[id][4]);
+      else if (value !== null) curves.draw(/** @type {any} */ (card.querySelector('canvas')), [{ key: id, colour: COLOURS.signal, line: 3 }]);
     }
     this.paintFollow(m);
     this.paintStrip(m);
     if (this.curveStep) drawing?.playing(m.steps[this.curveStep]?.[3] ?? NaN);
     this.paintProbe(m);
+  },
+
+  /** A signal of many numbers: all of them as they are now. */
+  bars(canvas, values) {
+    const g = canvas.getContext('2d');
+    const low = Math.min(0, ...values);
+    const span = Math.max(1, ...values) - low;
+    const y = (v) => canvas.height - 3 - ((v - low) / span) * (canvas.height - 6);
+    g.clearRect(0, 0, canvas.width, canvas.height);
+    g.fillStyle = COLOURS.signal;
+    values.forEach((v, i) => { const top = Math.min(y(v), y(0)); g.fillRect((i / values.length) * canvas.width, top, canvas.width / values.length - 1, Math.max(1.5, Math.abs(y(v) - y(0)))); });
   },
 
   /** The curves have every value, also those that are not painted. */

@@ -76,7 +76,10 @@ export const hands = (live, catalogue, board) => ({
   },
   liftedRange(item) {
     const t = this.target(item.of, item.setting);
-    return t && { min: t.min, max: t.max, byRatio: t.byRatio, whole: t.whole, value: Number(t.value), ends: null, change: (v, g) => this.setTarget(t, v, g), reset: () => live.send({ do: 'edit', gesture: 0, edit: { edit: 'set', step: t.of, setting: t.setting, value: null } }) };
+    const place = this.look.desk.strip.find((l) => l.of === item.of && l.setting === item.setting);
+    const low = Math.max(t?.min ?? 0, place?.low ?? -Infinity);
+    const high = Math.min(t?.max ?? 1, place?.high ?? Infinity);
+    return t && { min: low < high ? low : t.min, max: low < high ? high : t.max, byRatio: t.byRatio, whole: t.whole, value: Number(t.value), ends: null, change: (v, g) => this.setTarget(t, v, g), reset: () => live.send({ do: 'edit', gesture: 0, edit: { edit: 'set', step: t.of, setting: t.setting, value: null } }) };
   },
   mountLifted(element, item) { slider(element, () => this.liftedRange(item)); },
   drawLifted(element, item) {
@@ -90,6 +93,11 @@ export const hands = (live, catalogue, board) => ({
   },
   isOn(item) { return Boolean(this.target(item.of, item.setting)?.value); },
   flip(item) { const t = this.target(item.of, item.setting); if (t) this.setTarget(t, !t.value, gesture()); },
+  liftedEnd(item, end) { const r = this.liftedRange(item); return r ? plain(end === 'low' ? r.min : r.max) : ''; },
+  setLiftedEnd(item, end, event) {
+    const v = Number(String(event.target.value).replace(',', '.'));
+    if (Number.isFinite(v)) live.send({ do: 'arrange', of: item.of, setting: item.setting, [end]: v });
+  },
   nameLifted(item, event) { live.send({ do: 'arrange', of: item.of, setting: item.setting, name: event.target.value }); },
   moveLifted(item, by) {
     const at = this.look.desk.strip.findIndex((l) => l.of === item.of && l.setting === item.setting);

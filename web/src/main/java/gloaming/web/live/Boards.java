@@ -76,6 +76,10 @@ class Boards {
             else step.add(round(board.value[i]));
             step.add(board.count[i]);
             if (!Double.isNaN(board.place[i])) step.add(round(board.place[i]));
+            if (board.many[i] == null) continue;
+            if (Double.isNaN(board.place[i])) step.addNull();
+            ArrayNode many = step.addArray();
+            for (float value : board.many[i]) many.add(Math.rint(value * 1000) / 1000);
         }
         ObjectNode follows = o.putObject("follows");
         for (int i = 0; i < board.follows.size(); i++) {

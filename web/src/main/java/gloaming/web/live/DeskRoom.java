@@ -83,6 +83,8 @@ class DeskRoom {
                         LiveSocket.text(m, "of"),
                         LiveSocket.text(m, "setting"),
                         m.hasNonNull("name") ? LiveSocket.text(m, "name") : null,
+                        m.hasNonNull("low") ? (Double) m.path("low").asDouble() : null,
+                        m.hasNonNull("high") ? (Double) m.path("high").asDouble() : null,
                         m.path("place").asInt(-1));
             case "formula" ->
                 formula(
