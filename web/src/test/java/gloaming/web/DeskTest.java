@@ -451,4 +451,51 @@ class DeskTest extends PageTest {
             oscdump.destroy();
         }
     }
+
+    @Test
+    void aMicrophoneOfAPageIsHeardWithItsGainAndClippingIsShown() throws Exception {
+        House house = program.get(House.class);
+        String show = program.look("Brass bell").showId();
+        house.choose(show, House.MICROPHONE);
+        try (java.net.http.HttpClient client = java.net.http.HttpClient.newHttpClient()) {
+            java.net.http.WebSocket socket = client.newWebSocketBuilder()
+                    .buildAsync(
+                            java.net.URI.create("ws://localhost:" + program.port + "/microphone?rate=48000"),
+                            new java.net.http.WebSocket.Listener() {})
+                    .join();
+            house.gain(show, 12);
+            browser.get(desk());
+            java.util.concurrent.atomic.AtomicLong at = new java.util.concurrent.atomic.AtomicLong();
+            until("clipping is told", () -> {
+                java.nio.ByteBuffer block =
+                        java.nio.ByteBuffer.allocate(4 * 2_400).order(java.nio.ByteOrder.LITTLE_ENDIAN);
+                for (int i = 0; i < 2_400; i++) {
+                    block.putFloat((float) (0.5 * Math.sin(2 * Math.PI * 220 * at.getAndIncrement() / 48_000)));
+                }
+                socket.sendBinary(block.flip(), true).join();
+                return house.soundId().equals(House.MICROPHONE)
+                        && browser.findElement(By.cssSelector(".clip")).isDisplayed();
+            });
+            assertThat(browser.findElement(By.cssSelector(".db")).getAttribute("textContent"))
+                    .doesNotContain("silence");
+            socket.abort();
+        } finally {
+            house.gain(show, 0);
+            house.choose(show, null);
+        }
+    }
+
+    @Test
+    void anInputThatIsNotThereIsToldInASentence() {
+        House house = program.get(House.class);
+        String show = program.look("Brass bell").showId();
+        house.choose(show, House.INPUT + "Weir hydrophone");
+        browser.get(bench());
+        until(
+                "a sentence says so",
+                () -> browser.findElement(By.cssSelector("footer .says"))
+                        .getText()
+                        .contains("no sound input 'Weir hydrophone'"));
+        house.choose(show, null);
+    }
 }
