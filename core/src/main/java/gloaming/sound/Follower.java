@@ -9,7 +9,7 @@ public final class Follower {
     /** Hops that pass before the next onset counts. */
     private static final int REST = 6;
 
-    private final Sound sound;
+    private Sound sound;
     private final Onsets onsets;
     private final Beats beats = new Beats();
     private final float[] window;
@@ -34,6 +34,11 @@ public final class Follower {
 
     Sound sound() {
         return sound;
+    }
+
+    /** Goes on with the same sound at another gain: nothing of the beat is forgotten. */
+    void louder(Sound now) {
+        sound = now;
     }
 
     /** Begins at this hop instead of the first. */

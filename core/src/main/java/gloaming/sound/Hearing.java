@@ -42,7 +42,9 @@ public final class Hearing {
     }
 
     private void follow(Sound sound, long until, double now) {
-        if (follower.sound() != sound || until < follower.hops() || until > follower.hops() + LEAP) {
+        boolean same = follower.sound().source() == sound.source();
+        if (same) follower.louder(sound);
+        if (!same || until < follower.hops() || until > follower.hops() + LEAP) {
             follower = new Follower(sound);
             follower.begin(Math.max(0, until - 1));
         }

@@ -9,6 +9,11 @@ public record Louder(Sound sound, double factor) implements Sound {
     }
 
     @Override
+    public Sound source() {
+        return sound.source();
+    }
+
+    @Override
     public int rate() {
         return sound.rate();
     }

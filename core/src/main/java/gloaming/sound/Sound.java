@@ -49,6 +49,11 @@ public interface Sound {
         return (double) length() / rate();
     }
 
+    /** What this is at another gain, or itself. */
+    default Sound source() {
+        return this;
+    }
+
     /** The place in this sound, in seconds, that is heard at a moment of the show; what comes in live has a time of its own. */
     default double heard(double showSeconds) {
         return showSeconds;
