@@ -63,10 +63,11 @@ class ClocksTest {
 
     /** Adds its own seconds up: a lane's own time as a signal. */
     private static Step[] time(String id) {
-        return new Step[] {formula("c" + id, "1"), Step.of("t" + id, "add-up").with("wrap", Value.of(false))};
+        return new Step[] {one("c" + id), Step.of("t" + id, "add-up").with("wrap", Value.of(false))};
     }
 
-    private static Step formula(String id, String text) {
+    /** A 1 for as long as these tests last. */
+    private static Step one(String id) {
         return Step.of(id, "sway")
                 .with("wave", Value.of("square"))
                 .with("rate", Value.of(0.01))
@@ -220,10 +221,7 @@ class ClocksTest {
                 lane(
                         "l2",
                         Clock.SHOW,
-                        Step.of("s2", "sway")
-                                .with("wave", Value.of("square"))
-                                .with("width", Value.of(0.98))
-                                .with("rate", Value.of(0.01)),
+                        one("s2"),
                         Step.of("s3", "span").with("toHigh", Value.of(2)).withFormula("toHigh", "value * {l1} + x")));
         player.load(look);
         inbox.arrive("osc /x", 3, 0);
@@ -260,10 +258,7 @@ class ClocksTest {
                         lane(
                                 "l2",
                                 Clock.SHOW,
-                                Step.of("s3", "sway")
-                                        .with("wave", Value.of("square"))
-                                        .with("width", Value.of(0.98))
-                                        .with("rate", Value.of(0.01)),
+                                one("s3"),
                                 Step.of("s2", "span").withFollow("toHigh", new Follow("l1", 0, 1, 5, 5, 0, 0))))
                 .withDesk(new Desk(List.of(binding), List.of()));
         player.load(look);

@@ -9,33 +9,36 @@ import org.junit.jupiter.params.provider.CsvSource;
 
 class HearingTest {
 
+    /** Ten seconds whose sample at a place is what {@code sample} says, over and over. */
+    private record Made(java.util.function.LongToDoubleFunction sample) implements Sound {
+        @Override
+        public String name() {
+            return "made";
+        }
+
+        @Override
+        public int rate() {
+            return 48_000;
+        }
+
+        @Override
+        public long length() {
+            return 480_000;
+        }
+
+        @Override
+        public double tempo() {
+            return 0;
+        }
+
+        @Override
+        public float sample(long index) {
+            return (float) sample.applyAsDouble(index);
+        }
+    }
+
     private static Sound sine(double hz, double amplitude) {
-        return new Sound() {
-            @Override
-            public String name() {
-                return "sine";
-            }
-
-            @Override
-            public int rate() {
-                return 48_000;
-            }
-
-            @Override
-            public long length() {
-                return 480_000;
-            }
-
-            @Override
-            public double tempo() {
-                return 0;
-            }
-
-            @Override
-            public float sample(long index) {
-                return (float) (amplitude * Math.sin(2 * Math.PI * hz * index / 48_000));
-            }
-        };
+        return new Made(i -> amplitude * Math.sin(2 * Math.PI * hz * i / 48_000));
     }
 
     @ParameterizedTest
@@ -83,32 +86,7 @@ class HearingTest {
     /** Silence, then a tone from a moment on. */
     private static Sound toneFrom(double seconds) {
         Sound tone = sine(220, 0.8);
-        return new Sound() {
-            @Override
-            public String name() {
-                return "tone";
-            }
-
-            @Override
-            public int rate() {
-                return 48_000;
-            }
-
-            @Override
-            public long length() {
-                return 480_000;
-            }
-
-            @Override
-            public double tempo() {
-                return 0;
-            }
-
-            @Override
-            public float sample(long index) {
-                return index < seconds * 48_000 ? 0 : tone.sample(index);
-            }
-        };
+        return new Made(i -> i < seconds * 48_000 ? 0 : tone.sample(i));
     }
 
     @Test
@@ -144,35 +122,11 @@ class HearingTest {
 
     @Test
     void theOnsetsOfStrokesAreFoundAndNothingElse() {
-        Sound strokes = new Sound() {
-            @Override
-            public String name() {
-                return "strokes";
-            }
-
-            @Override
-            public int rate() {
-                return 48_000;
-            }
-
-            @Override
-            public long length() {
-                return 480_000;
-            }
-
-            @Override
-            public double tempo() {
-                return 0;
-            }
-
-            @Override
-            public float sample(long index) {
-                // Every 0.4 s, from 0.4 s on.
-                long since = index % 19_200;
-                if (index < 19_200) return 0;
-                return (float) (0.7 * Math.exp(-since / 2_000.0) * Math.sin(2 * Math.PI * 180 * since / 48_000));
-            }
-        };
+        // Every 0.4 s, from 0.4 s on.
+        Sound strokes = new Made(i -> {
+            long since = i % 19_200;
+            return i < 19_200 ? 0 : 0.7 * Math.exp(-since / 2_000.0) * Math.sin(2 * Math.PI * 180 * since / 48_000);
+        });
         Hearing hearing = new Hearing();
         int count = 0;
         for (int i = 0; i < 30 * 8; i++) {
