@@ -5,234 +5,322 @@ import java.util.Arrays;
 /**
  * Follows tempo and beats of music as it plays, and knows where the next beat will fall.
  *
- * <p>The tempo is the period at which the onset strength of the last eight seconds resembles itself most, with its multiples,
- * weighted towards tempi that people tap. The beats are those of a cumulative score: each moment's onset and the best moment about a
- * period before (Ellis 2007, "Beat tracking by dynamic programming"), carried on half a beat ahead to foretell the next one (Stark, Davies
- * and Plumbley 2009, "Real-time beat-synchronous analysis of musical audio"). Where nothing is heard both go on as they were.
+ * <p>Every tempo and every place in a pair of beats is a state; all of them move on hop by hop and are weighed by how well what begins
+ * to sound fits the place: a kick at a beat, a snare at every other one, less between. A tempo changes a little at a beat only. This is
+ * the bar pointer (Whiteley, Cemgil and Godsill 2006, "Bayesian modelling of temporal structure in musical audio") on the states of
+ * Krebs, Böck and Widmer (2015, "An efficient state space model for joint tempo and meter tracking"), filtered forward, with a Poisson
+ * likelihood of what begins. Where nothing is heard it goes on as it was. A kick and an open hat in turn, and nothing else, is taken for
+ * kick and snare at double the tempo below some 100 a minute; a snare on every fourth beat for one at half the tempo.
  */
 final class Beats {
-    /** Hops that are remembered: ten seconds. */
-    private static final int MEMORY = 1_024;
+    /** Hops in two beats at 200 and at 60 a minute. */
+    private static final int SHORTEST = 2 * 60 * Onsets.HOPS / 200;
 
-    private static final int LOOKED_AT = 800;
-    /** Hops between beats at 60 and at 200 a minute. */
-    private static final int LONGEST = 60 * Onsets.HOPS / 60;
+    private static final int LONGEST = 2 * 60 * Onsets.HOPS / 60;
+    private static final int TEMPI = LONGEST - SHORTEST + 1;
 
-    private static final int SHORTEST = 60 * Onsets.HOPS / 200;
-    /** How firmly a beat keeps to its period, and how much of the score is what was. */
-    private static final double FIRM = 5;
+    /** Where most people tap, in beats a minute, and how far from it, in octaves. */
+    private static final double PREFERRED = 115;
 
-    private static final double KEPT = 0.9;
-    /** Where most people tap, and how far from it, in octaves. */
-    private static final double PREFERRED = 118;
+    private static final double SPREAD = 0.9;
 
-    private static final double SPREAD = 0.75;
+    /** How firmly a tempo stays: a change by one part in this is e times as unlikely. */
+    private static final double FIRM = 90;
 
-    private final double[] onsets = new double[MEMORY];
-    private final double[] score = new double[MEMORY];
-    private final double[] ahead = new double[MEMORY];
-    private final double[] smooth = new double[LOOKED_AT];
-    private final double[] alike = new double[4 * LONGEST + 8];
-    private double mean;
+    private static final int NEIGHBOURS = 5;
+    /** Tempi and places beside the one that is followed. */
+    private static final int BESIDE = 3;
+
+    /** Hops after which half or double the tempo needs as many again to be taken up. */
+    private static final int HELD = 8 * Onsets.HOPS;
+
+    /** Places in a pair of beats that differ: kinds of event, and how many hops from its middle. */
+    private static final int WIDTH = 3;
+
+    private enum Event {
+        FIRST(0.8, 0.3, 0.9),
+        SECOND(0.35, 0.8, 0.9),
+        BETWEEN(0.25, 0.2, 0.4),
+        SWUNG(0.1, 0.1, 0.2),
+        QUARTER(0.06, 0.07, 0.15);
+
+        /** What begins there in the lowest bands, in the high ones, and in all, as part of a full beginning. */
+        final double[] mass;
+
+        Event(double low, double high, double all) {
+            mass = new double[] {low, high, all};
+        }
+    }
+
+    private static final int CLASSES = 1 + Event.values().length * (WIDTH + 1);
+    /** How a beginning spreads over the hops around its place, and what begins anywhere. */
+    private static final double[] BUMP = {0.28, 0.22, 0.11, 0.03};
+
+    private static final double FLOOR = 0.008;
+    /** How much each of low, high and all counts. */
+    private static final double[] TRUST = {0.55, 0.55, 0.4};
+
+    /** Which class each place of each tempo is. */
+    private static final byte[][] PLACES = places();
+
+    private static final double[][] LOG_RATE = new double[3][CLASSES];
+    private static final double[][] RATE = new double[3][CLASSES];
+
+    static {
+        for (int band = 0; band < 3; band++) {
+            for (int c = 0; c < CLASSES; c++) {
+                RATE[band][c] = FLOOR;
+                if (c > 0) {
+                    Event event = Event.values()[(c - 1) / (WIDTH + 1)];
+                    RATE[band][c] += event.mass[band] * BUMP[(c - 1) % (WIDTH + 1)];
+                }
+                LOG_RATE[band][c] = Math.log(RATE[band][c] / FLOOR);
+            }
+        }
+    }
+
+    /** How likely each tempo is reached from those beside it. */
+    private static final double[][] CHANGES = changes();
+
+    /** The probability of each state: by tempo, then turned, so that moving on by a hop moves nothing. */
+    private final float[][] states = new float[TEMPI][];
+
+    private final double[] weights = new double[CLASSES];
+    private final double[] firsts = new double[TEMPI];
+    private final double[] seconds = new double[TEMPI];
+    private final Level[] levels = {new Level(), new Level(), new Level()};
     private long hops;
-    private double period = 60.0 * Onsets.HOPS / 120;
-    private boolean found;
-    private double sure;
-    private long rival;
-    private double rivalPeriod;
-    private long nextBeat = Onsets.HOPS / 2;
-    private long lastBeat = -1;
+    /** The state that is followed. */
+    private int tempo = (LONGEST + SHORTEST) / 2 - SHORTEST;
 
-    /** Takes the onset strength of one hop; true when a beat falls on it. */
-    boolean hop(double onset) {
-        int at = (int) (hops % MEMORY);
-        // What is always there is no onset.
-        mean += (onset - mean) * (hops < 100 ? 0.05 : 0.01);
-        onsets[at] = Math.max(0, onset - mean);
-        score[at] = (1 - KEPT) * onsets[at] + KEPT * best(score, hops);
-        boolean beat = hops == nextBeat;
-        if (beat) lastBeat = hops;
-        if (hops % 25 == 24) tempo();
-        // Half a beat after one it is told where the next will be.
-        if (lastBeat >= 0 && hops == lastBeat + Math.round(period / 2)) foretell();
+    private double place;
+    private double cycle = 100;
+    private double sure;
+    private int doubt;
+    private long settled;
+    private long lastBeat = -1_000;
+    private final double[] parts = new double[3];
+
+    Beats() {
+        for (int t = 0; t < TEMPI; t++) {
+            int length = SHORTEST + t;
+            double off = Math.log(2 * 60.0 * Onsets.HOPS / length / PREFERRED) / Math.log(2) / SPREAD;
+            states[t] = new float[length];
+            Arrays.fill(states[t], (float) (Math.exp(-0.5 * off * off) / length / TEMPI));
+        }
+    }
+
+    /** How much usually begins in a band, so that it counts as a part of its largest. */
+    private static final class Level {
+        private double largest = 1e-6;
+        private double usual;
+        private double busy;
+
+        /** The part of a full beginning that this hop brings: a whole one adds up to about 1. */
+        double part(double rise, long hops) {
+            usual += (rise - usual) * (hops < 100 ? 0.05 : 0.01);
+            double over = Math.max(0, rise - usual);
+            largest = Math.max(largest * 0.9985, over);
+            double part = 1.3 * over / largest;
+            busy += (part - busy) * 0.006;
+            return part;
+        }
+    }
+
+    /** Takes what begins in one hop: in the lowest bands, in the high ones, in all; true when a beat falls on it. */
+    boolean hop(double low, double high, double all) {
+        parts[0] = levels[0].part(low, hops);
+        parts[1] = levels[1].part(high, hops);
+        parts[2] = levels[2].part(all, hops);
+        double busy = Math.clamp(levels[2].busy * 40, 0.0, 1.0);
+        for (int c = 0; c < CLASSES; c++) {
+            double log = 0;
+            for (int b = 0; b < 3; b++) log += TRUST[b] * (parts[b] * LOG_RATE[b][c] - busy * RATE[b][c]);
+            weights[c] = Math.exp(log);
+        }
+        moveOn(busy);
+        weigh();
+        boolean beat = follow();
         hops++;
-        if (nextBeat < hops) nextBeat = Math.max(hops, lastBeat + Math.round(period));
         return beat;
+    }
+
+    private void moveOn(double busy) {
+        // States are kept turned: the state at place p is kept at (p - hops) mod length.
+        for (int t = 0; t < TEMPI; t++) {
+            int length = SHORTEST + t;
+            firsts[t] = states[t][kept(t, 0)];
+            seconds[t] = states[t][kept(t, (length + 1) / 2)];
+        }
+        if (busy < 0.05) return;
+        for (int t = 0; t < TEMPI; t++) {
+            int length = SHORTEST + t;
+            double first = 0;
+            double second = 0;
+            for (int d = -NEIGHBOURS; d <= NEIGHBOURS; d++) {
+                int from = t + d;
+                if (from < 0 || from >= TEMPI) continue;
+                first += CHANGES[t][d + NEIGHBOURS] * firsts[from];
+                second += CHANGES[t][d + NEIGHBOURS] * seconds[from];
+            }
+            states[t][kept(t, 0)] = (float) first;
+            states[t][kept(t, (length + 1) / 2)] = (float) second;
+        }
+    }
+
+    private int kept(int t, int place) {
+        return (int) Math.floorMod(place - hops, (long) (SHORTEST + t));
+    }
+
+    private void weigh() {
+        double sum = 0;
+        for (int t = 0; t < TEMPI; t++) {
+            float[] state = states[t];
+            byte[] classes = PLACES[t];
+            int length = state.length;
+            int place = (int) (hops % length);
+            for (int i = 0; i < length; i++) {
+                float value = state[i] * (float) weights[classes[place]];
+                state[i] = value;
+                sum += value;
+                if (++place == length) place = 0;
+            }
+        }
+        float scale = (float) (1 / Math.max(1e-30, sum));
+        for (float[] state : states)
+            for (int i = 0; i < state.length; i++) state[i] = Math.max(1e-14f, state[i] * scale);
+    }
+
+    /** Carries what is followed on by a hop, draws it to the likeliest state beside it, and goes over where another is clearly likelier. */
+    private boolean follow() {
+        double before = place;
+        place += 1;
+        if (another(draw())) before = place - 1;
+        boolean beat = before < cycle / 2 && place >= cycle / 2 || place >= cycle;
+        if (place >= cycle) place -= cycle;
+        if (place < 0) place += cycle;
+        if (!beat || hops - lastBeat < 0.2 * cycle) return false;
+        lastBeat = hops;
+        sure = agreeing();
+        return true;
+    }
+
+    /** Moves tempo and place towards the mean of the states beside them; gives the most likely of those. */
+    private double draw() {
+        double all = 0;
+        double cycles = 0;
+        double turns = 0;
+        double most = 0;
+        for (int t = Math.max(0, tempo - BESIDE); t <= Math.min(TEMPI - 1, tempo + BESIDE); t++) {
+            int length = SHORTEST + t;
+            long at = Math.round(place / cycle * length);
+            for (int d = -BESIDE; d <= BESIDE; d++) {
+                double value = states[t][kept(t, (int) Math.floorMod(at + d, (long) length))];
+                most = Math.max(most, value);
+                all += value;
+                cycles += value * length;
+                turns += value * (at + d) / length;
+            }
+        }
+        if (all < 1e-6) return most;
+        double turn = place / cycle;
+        cycle += 0.1 * (cycles / all - cycle);
+        place = (turn + 0.25 * (turns / all - turn)) * cycle;
+        tempo = (int) Math.clamp(Math.round(cycle) - SHORTEST, 0, TEMPI - 1);
+        return most;
+    }
+
+    /** The probability of all states whose beats fall on these, at this tempo, at half of it and at double. */
+    private double agreeing() {
+        double all = 0;
+        for (int halves = 1; halves <= 4; halves *= 2) {
+            double length = cycle / 2 * halves;
+            int t = (int) Math.round(length) - SHORTEST;
+            for (int k = 0; k < Math.max(2, halves); k++) {
+                double turn = (place + k * cycle / (halves == 1 ? 4 : 2)) / length;
+                for (int beside = Math.max(0, t - BESIDE); beside <= Math.min(TEMPI - 1, t + BESIDE); beside++) {
+                    int places = SHORTEST + beside;
+                    for (int d = -BESIDE; d <= BESIDE; d++) {
+                        long at = Math.round(turn * places) + d;
+                        all += states[beside][kept(beside, (int) Math.floorMod(at, (long) places))];
+                    }
+                }
+            }
+        }
+        return all;
+    }
+
+    /** Goes over to the likeliest state of all, where that has been clearly likelier for a while. */
+    private boolean another(double here) {
+        double best = 0;
+        int bestTempo = tempo;
+        int bestKept = 0;
+        for (int t = 0; t < TEMPI; t++) {
+            float[] state = states[t];
+            for (int i = 0; i < state.length; i++) {
+                if (state[i] > best) {
+                    best = state[i];
+                    bestTempo = t;
+                    bestKept = i;
+                }
+            }
+        }
+        // Half and double tempo are a matter of taste: one that has been held for a while needs much to be left.
+        double other = Math.abs(Math.log((SHORTEST + bestTempo) / cycle) / Math.log(2));
+        boolean octave = other > 0.9 && other < 1.1 && hops - settled > HELD;
+        doubt = best > (octave ? 12 : 3) * here ? doubt + 1 : 0;
+        if (doubt <= (hops < 6 * Onsets.HOPS ? 3 : octave ? HELD : 40)) return false;
+        settled = hops;
+        tempo = bestTempo;
+        cycle = SHORTEST + tempo;
+        place = (bestKept + hops) % (SHORTEST + bestTempo);
+        doubt = 0;
+        return true;
     }
 
     /** Beats a minute. */
     double bpm() {
-        return 60.0 * Onsets.HOPS / period;
+        return 2 * 60.0 * Onsets.HOPS / cycle;
     }
 
-    /** How sure it is of the tempo: 0 to 1. */
+    /** How sure it is of where beats fall, when the last one did: 0 to 1. */
     double confidence() {
-        return found ? sure : 0;
+        return Math.clamp(sure, 0.0, 1.0);
     }
 
-    /** The best score about a period before {@code now}. */
-    private double best(double[] of, long now) {
-        double best = 0;
-        int from = (int) Math.round(period / 2);
-        int to = (int) Math.min(Math.round(2 * period), Math.min(now, MEMORY - 1));
-        for (int back = from; back <= to; back++) {
-            double off = FIRM * Math.log(back / period);
-            double value = of[(int) ((now - back) % MEMORY)] * Math.exp(-0.5 * off * off);
-            best = Math.max(best, value);
-        }
-        return best;
-    }
-
-    private void foretell() {
-        int beat = (int) Math.round(period);
-        System.arraycopy(score, 0, ahead, 0, MEMORY);
-        double best = -1;
-        long where = hops + Math.max(1, beat / 2);
-        for (int k = 1; k <= beat; k++) {
-            double value = best(ahead, hops + k);
-            ahead[(int) ((hops + k) % MEMORY)] = value;
-            double off = (k - period / 2) / (period / 4);
-            double likely = value * Math.exp(-0.5 * off * off);
-            if (likely > best) {
-                best = likely;
-                where = hops + k;
+    private static double[][] changes() {
+        double[][] changes = new double[TEMPI][2 * NEIGHBOURS + 1];
+        for (int t = 0; t < TEMPI; t++) {
+            double all = 0;
+            for (int d = -NEIGHBOURS; d <= NEIGHBOURS; d++) {
+                if (t + d < 0 || t + d >= TEMPI) continue;
+                changes[t][d + NEIGHBOURS] = Math.exp(-FIRM * Math.abs((double) d / (SHORTEST + t)));
+                all += changes[t][d + NEIGHBOURS];
             }
+            for (int i = 0; i < changes[t].length; i++) changes[t][i] /= all;
         }
-        nextBeat = where;
+        return changes;
     }
 
-    private void tempo() {
-        int n = (int) Math.min(hops + 1, LOOKED_AT);
-        if (n < 250) return;
-        double recent = 0;
-        double whole = 0;
-        for (int i = 0; i < n; i++) {
-            smooth[i] = onsets[(int) Math.floorMod(hops - n + 1 + i, (long) MEMORY)];
-            whole += smooth[i];
-            if (i >= n - 200) recent += smooth[i];
+    private static byte[][] places() {
+        byte[][] places = new byte[TEMPI][];
+        for (int t = 0; t < TEMPI; t++) {
+            int length = SHORTEST + t;
+            places[t] = new byte[length];
+            for (double quarter : new double[] {0.125, 0.375, 0.625, 0.875})
+                mark(places[t], quarter * length, Event.QUARTER);
+            for (double swung : new double[] {0.31, 0.81}) mark(places[t], swung * length, Event.SWUNG);
+            for (double between : new double[] {0.25, 0.75}) mark(places[t], between * length, Event.BETWEEN);
+            mark(places[t], 0.5 * length, Event.SECOND);
+            mark(places[t], 0, Event.FIRST);
         }
-        // Through a breakdown the tempo is held.
-        if (whole <= 0 || recent / 200 < 0.15 * whole / n) return;
-        blur(n);
-        Arrays.fill(alike, 0);
-        double self = 0;
-        for (int i = 0; i < n; i++) self += smooth[i] * smooth[i];
-        for (int lag = 1; lag < alike.length && lag < n - 40; lag++) {
-            double sum = 0;
-            for (int i = lag; i < n; i++) sum += smooth[i] * smooth[i - lag];
-            alike[lag] = sum / self * n / (n - lag);
-        }
-        double best = 0;
-        double at = period;
-        for (double p = SHORTEST; p <= LONGEST; p += 0.25) {
-            double value = strength(p);
-            if (value > best) {
-                best = value;
-                at = p;
-            }
-        }
-        take(level(at));
+        return places;
     }
 
-    /** How well a period explains what is heard: with its multiples, weighted by what people tap. */
-    private double strength(double p) {
-        double sum = 0;
-        double weights = 0;
-        for (int k = 1; k <= 4; k++) {
-            double weight = 1.0 / k;
-            sum += weight * peak(k * p);
-            weights += weight;
-        }
-        double bpm = 60.0 * Onsets.HOPS / p;
-        double off = Math.log(bpm / PREFERRED) / Math.log(2) / SPREAD;
-        return sum / weights * Math.exp(-0.5 * off * off);
-    }
-
-    private double peak(double lag) {
-        int i = (int) lag;
-        if (i + 1 >= alike.length) return 0;
-        return alike[i] + (alike[i + 1] - alike[i]) * (lag - i);
-    }
-
-    /**
-     * The level of the metre that is tapped. Kick and snare take turns at the beat: there music is clearly more like itself two beats
-     * later than one. A period without such turns, half of which has them, is two beats; one whose double has them is half a beat.
-     */
-    private double level(double p) {
-        double half = p / 2;
-        boolean turns = peak(2 * p) > 1.06 * peak(p);
-        if (half >= SHORTEST + 2 && !turns && peak(half) > 0.47 * peak(p) && near(peak(3 * half), peak(half)))
-            return half;
-        double twice = 2 * p;
-        if (twice <= LONGEST && peak(p) < 0.7 * peak(twice) && peak(2 * twice) > 1.3 * peak(twice)) return twice;
-        return p;
-    }
-
-    private static boolean near(double a, double b) {
-        return Math.abs(a - b) < 0.3 * Math.max(a, b);
-    }
-
-    /** Takes a period over at once where it hardly differs, and another one only when it has been the better one for a while. */
-    private void take(double p) {
-        sure = Math.clamp(peak(p), 0.0, 1.0);
-        if (!found) {
-            period = fine(p);
-            found = true;
-            rival = 0;
-            again();
-            return;
-        }
-        if (Math.abs(Math.log(p / period)) < 0.06) {
-            period += 0.3 * (fine(p) - period);
-            rival = 0;
-            return;
-        }
-        rival = rival > 0 && Math.abs(Math.log(p / rivalPeriod)) < 0.06 ? rival + 1 : 1;
-        rivalPeriod = p;
-        boolean octave = Math.abs(Math.abs(Math.log(p / period)) - Math.log(2)) < 0.1;
-        if (rival >= (octave ? 14 : 6)) {
-            period = fine(p);
-            rival = 0;
-            again();
-        }
-    }
-
-    /** Goes through what is remembered once more, with another period. */
-    private void again() {
-        long from = Math.max(0, hops + 1 - LOOKED_AT);
-        Arrays.fill(score, 0);
-        for (long at = from; at <= hops; at++) {
-            int i = (int) (at % MEMORY);
-            score[i] = (1 - KEPT) * onsets[i] + KEPT * best(score, at);
-        }
-        foretell();
-    }
-
-    /** The period to a part of a hop: from where its fourth multiple is most alike. */
-    private double fine(double p) {
-        int times = 4;
-        while (times > 1 && times * p + 3 >= alike.length) times--;
-        int centre = (int) Math.round(times * p);
-        int best = centre;
-        for (int lag = centre - 2; lag <= centre + 2; lag++) if (alike[lag] > alike[best]) best = lag;
-        double a = alike[best - 1];
-        double b = alike[best];
-        double c = alike[best + 1];
-        double curve = a - 2 * b + c;
-        return (best + (curve < 0 ? Math.clamp(0.5 * (a - c) / curve, -0.5, 0.5) : 0)) / times;
-    }
-
-    /** A tent of five hops, so that what is a little early or late still counts. */
-    private void blur(int n) {
-        double p = 0;
-        double q = 0;
-        for (int i = 0; i < n; i++) {
-            double here = smooth[i];
-            double next = i + 1 < n ? smooth[i + 1] : 0;
-            double after = i + 2 < n ? smooth[i + 2] : 0;
-            smooth[i] = (q + 2 * p + 3 * here + 2 * next + after) / 9;
-            q = p;
-            p = here;
+    private static void mark(byte[] places, double at, Event event) {
+        for (int d = -WIDTH; d <= WIDTH; d++) {
+            int place = Math.floorMod((int) Math.round(at) + d, places.length);
+            places[place] = (byte) (1 + event.ordinal() * (WIDTH + 1) + Math.abs(d));
         }
     }
 }

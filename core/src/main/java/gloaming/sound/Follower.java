@@ -56,7 +56,7 @@ public final class Follower {
         double end = (double) hops / Onsets.HOPS;
         sound.upTo(end, window);
         onset = onsets.hop(window);
-        beat = beats.hop(onset);
+        beat = beats.hop(onsets.low(), onsets.high(), onset);
         // It begins where the growth has just passed its largest; that is known one hop later.
         since++;
         begins = since > REST && before > onset && before > STANDS_OUT * usual + AT_LEAST;

@@ -13,6 +13,10 @@ final class Onsets {
     private static final int BANDS = 26;
     private static final double LOWEST_HZ = 35;
     private static final double HIGHEST_HZ = 13_000;
+    /** Below it are kick and bass, above the other one snare and hats. */
+    private static final double LOW_HZ = 150;
+
+    private static final double HIGH_HZ = 1_800;
     /** How strongly quiet partials are lifted before the logarithm. */
     private static final double LIFT = 80;
 
@@ -25,6 +29,25 @@ final class Onsets {
     private final double[] before = new double[BANDS];
     private final double[] beforeThat = new double[BANDS];
     private int hops;
+    private final Rise lows = new Rise();
+    private final Rise highs = new Rise();
+    private double low;
+    private double high;
+
+    /** How much louder it is than in the three hops before. */
+    private static final class Rise {
+        private double a;
+        private double b;
+        private double c;
+
+        double rise(double now) {
+            double rise = Math.max(0, now - Math.max(a, Math.max(b, c)));
+            a = b;
+            b = c;
+            c = now;
+            return rise;
+        }
+    }
 
     Onsets(int rate) {
         this.rate = rate;
@@ -71,7 +94,28 @@ final class Onsets {
             beforeThat[b] = before[b];
             before[b] = level;
         }
+        low = lows.rise(amplitude(LOWEST_HZ, LOW_HZ));
+        high = highs.rise(amplitude(HIGH_HZ, HIGHEST_HZ));
         hops++;
         return flux;
+    }
+
+    /** What begins in the lowest bands, of the hop that was taken last, in amplitude. */
+    double low() {
+        return low;
+    }
+
+    /** What begins in the high bands. */
+    double high() {
+        return high;
+    }
+
+    private double amplitude(double fromHz, double toHz) {
+        double power = 0;
+        int to = (int) Math.min(window / 2 - 1, Math.round(toHz * window / rate));
+        for (int k = (int) Math.max(1, Math.round(fromHz * window / rate)); k <= to; k++) {
+            power += work[2 * k] * work[2 * k] + work[2 * k + 1] * work[2 * k + 1];
+        }
+        return Math.sqrt(power) / window;
     }
 }
