@@ -18,6 +18,7 @@ import gloaming.sound.Sound;
 import gloaming.step.Catalogue;
 import gloaming.web.command.Server;
 import gloaming.web.live.Devices;
+import gloaming.web.live.House;
 import gloaming.web.store.Shows;
 import java.net.DatagramPacket;
 import java.net.DatagramSocket;
@@ -169,5 +170,59 @@ final class Hands {
             browser.quit();
             context.close();
         }
+    }
+
+    /** Frames a second, the longest wait for one, and heap, while twenty thousand packets a second come, every address another one. */
+    static List<Result> flood() throws Exception {
+        ConfigurableApplicationContext context = Server.run(0, Files.createTempDirectory("gloaming-perf"), true);
+        try {
+            Thread.sleep(20_000);
+            House house = context.getBean(House.class);
+            int port = context.getBean(Devices.class).oscPort();
+            double[] still = frames(house, 0, port);
+            long heap = heap();
+            double[] flood = frames(house, 20_000, port);
+            double grown = (heap() - heap) / 1e6;
+            String all = "%.1f a second without, longest wait %.0f ms".formatted(still[0], still[1]);
+            return List.of(
+                    new Result("flood: frames", flood[0], "a second", all, still[0] / flood[0]),
+                    new Result("flood: longest wait for a frame", flood[1], "ms", all, flood[1] / still[1]),
+                    new Result("flood: packets", flood[2], "a second", "20000 wanted", 20_000 / flood[2]),
+                    new Result("flood: heap", grown, "MB more", "after collection", 0));
+        } finally {
+            context.close();
+        }
+    }
+
+    private static double[] frames(House house, int packets, int port) throws Exception {
+        try (DatagramSocket socket = new DatagramSocket()) {
+            long sent = 0;
+            long before = house.stage().made();
+            long made = before;
+            long started = System.nanoTime();
+            long last = started;
+            long longest = 0;
+            long now = started;
+            while (now - started < 10_000_000_000L) {
+                for (long due = (now - started) * packets / 1_000_000_000L; sent < due; sent++) {
+                    byte[] packet = Osc.message("/flood/" + sent, 0.5f);
+                    socket.send(new DatagramPacket(packet, packet.length, InetAddress.getLoopbackAddress(), port));
+                }
+                Thread.sleep(1);
+                now = System.nanoTime();
+                if (house.stage().made() == made) continue;
+                made = house.stage().made();
+                longest = Math.max(longest, now - last);
+                last = now;
+            }
+            double seconds = (now - started) / 1e9;
+            return new double[] {(made - before) / seconds, longest / 1e6, sent / seconds};
+        }
+    }
+
+    private static long heap() throws InterruptedException {
+        System.gc();
+        Thread.sleep(500);
+        return Runtime.getRuntime().totalMemory() - Runtime.getRuntime().freeMemory();
     }
 }

@@ -41,6 +41,7 @@ public final class Perf implements Callable<Integer> {
         all.put("signals", Hands::signals);
         all.put("hearing", Hands::hearing);
         all.put("osc", Hands::osc);
+        all.put("flood", Hands::flood);
         all.put("start", Live::start);
         all.put("monitor", Live::monitor);
         all.put("clip", Live::clip);
