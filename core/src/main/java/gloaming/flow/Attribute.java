@@ -10,6 +10,10 @@ public enum Attribute {
     VX(0),
     VY(0),
     VZ(0),
+    /** Where it points: a vector of length 1. */
+    HX(1),
+    HY(0),
+    HZ(0),
     /** Radius in world units. */
     SIZE(0.012f),
     /** Colour in linear light, not premultiplied, unbounded. */
@@ -27,5 +31,18 @@ public enum Attribute {
 
     Attribute(float initial) {
         this.initial = initial;
+    }
+
+    private static final Attribute[] ALL = values();
+
+    /** The attribute of this name, as formulas and files have it ({@code vx}, {@code size}), or null. */
+    public static Attribute named(String name) {
+        for (Attribute attribute : ALL) if (attribute.id().equals(name)) return attribute;
+        return null;
+    }
+
+    /** Its name in formulas, shaders and tables. */
+    public String id() {
+        return name().toLowerCase(java.util.Locale.ROOT);
     }
 }

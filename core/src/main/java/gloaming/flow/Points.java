@@ -6,11 +6,22 @@ package gloaming.flow;
  * <p>A cloud is <em>loose</em> when some step upstream integrates its motion: what a force writes into position and velocity
  * then lasts into the next frame. A layout is not loose: it is laid out anew each frame, and the first force takes a loose
  * copy of it (see {@code Motion}).
+ *
+ * <p>Beside the attributes that every point has there are up to {@value #NAMED} columns with names of the artist's own. A name that
+ * begins with a dot belongs to a step, and nobody is shown it.
  */
 public final class Points implements Flow {
     private final Column[] columns = new Column[Attribute.values().length];
+    /** Columns with names of their own, at most. */
+    public static final int NAMED = 24;
+
+    private final String[] names = new String[NAMED];
+    private final Column[] named = new Column[NAMED];
+    private final boolean[] used = new boolean[NAMED];
+    private int own;
     private int n;
     private boolean loose;
+    private int young = Integer.MAX_VALUE;
 
     public Points() {
         for (Attribute attribute : Attribute.values()) {
@@ -28,6 +39,88 @@ public final class Points implements Flow {
 
     public Points loose(boolean loose) {
         this.loose = loose;
+        return this;
+    }
+
+    /**
+     * The first point that was let loose in this frame. Those from here on have felt no force yet: what pushes them does so for their
+     * age and half a frame, so that a path does not depend on the frame rate (the start of a leapfrog).
+     */
+    public int young() {
+        return young;
+    }
+
+    public Points young(int young) {
+        this.young = young;
+        return this;
+    }
+
+    /** The column of this name, whether every point has it or some step made it, or null. */
+    public Column column(String name) {
+        for (int i = 0; i < own; i++) if (names[i].equals(name)) return named[i];
+        Attribute attribute = Attribute.named(name);
+        return attribute == null ? null : column(attribute);
+    }
+
+    /** Puts a column under a name of its own; an {@link IllegalArgumentException} with a sentence when there are too many. */
+    public Points put(String name, Column column) {
+        for (int i = 0; i < own; i++) {
+            if (!names[i].equals(name)) continue;
+            named[i] = column;
+            return this;
+        }
+        if (own == NAMED)
+            throw new IllegalArgumentException(
+                    "its points have " + NAMED + " attributes of their own already; no room for '" + name + "'");
+        names[own] = name;
+        named[own++] = column;
+        return this;
+    }
+
+    /**
+     * A column that a step keeps something of its own in from frame to frame: the name begins with a dot, and the values are not numbers
+     * where the point is new. It goes with loose points as long as the step asks for it in every frame.
+     */
+    public float[] kept(String name) {
+        Column column = null;
+        for (int i = 0; i < own; i++) if (names[i].equals(name)) column = named[i];
+        if (column == null) put(name, column = new Column(16).constant(Float.NaN));
+        for (int i = 0; i < own; i++) if (named[i] == column) used[i] = true;
+        int had = column.length();
+        column.length(Math.max(1, n));
+        if (had < n) java.util.Arrays.fill(column.values, had, n, Float.NaN);
+        return column.values;
+    }
+
+    /** Begins a frame of loose points: what no step kept in the last one is forgotten. */
+    public Points sweep() {
+        int left = 0;
+        for (int i = 0; i < own; i++) {
+            if (names[i].startsWith(".") && !used[i]) continue;
+            names[left] = names[i];
+            named[left] = named[i];
+            used[left++] = false;
+        }
+        own = left;
+        return this;
+    }
+
+    /** How many columns have names of their own. */
+    public int named() {
+        return own;
+    }
+
+    public String name(int i) {
+        return names[i];
+    }
+
+    public Column named(int i) {
+        return named[i];
+    }
+
+    /** Forgets the columns with names of their own. */
+    public Points plain() {
+        own = 0;
         return this;
     }
 
@@ -54,8 +147,18 @@ public final class Points implements Flow {
     /** Shares every column of {@code other}, so that single ones can then be replaced by {@link #own}. */
     public Points share(Points other) {
         System.arraycopy(other.columns, 0, columns, 0, columns.length);
+        shareNamed(other);
         n = other.n;
         loose = other.loose;
+        young = other.young;
+        return this;
+    }
+
+    /** Shares the columns that have names of their own. */
+    public Points shareNamed(Points other) {
+        own = other.own;
+        System.arraycopy(other.names, 0, names, 0, own);
+        System.arraycopy(other.named, 0, named, 0, own);
         return this;
     }
 
@@ -67,9 +170,17 @@ public final class Points implements Flow {
         return mine;
     }
 
+    /** Puts {@code mine} in the place of a column, whatever it holds. */
+    public Points put(Attribute attribute, Column mine) {
+        columns[attribute.ordinal()] = mine;
+        return this;
+    }
+
     /** Copies every column. */
     public Points copyFrom(Points other) {
         for (int i = 0; i < columns.length; i++) columns[i].copyFrom(other.columns[i]);
+        own = 0;
+        for (int i = 0; i < other.own; i++) put(other.names[i], new Column(1).copyFrom(other.named[i]));
         n = other.n;
         return this;
     }

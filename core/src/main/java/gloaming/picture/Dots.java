@@ -20,12 +20,29 @@ public final class Dots {
     /** Pixels: the least radius drawn. */
     static final float LEAST = 1.1f;
 
+    /** Numbers that are kept of a dot in a band: place, radius, strength, colour. */
+    static final int RECORD = 7;
+    /** Pixels: dots up to this radius are no wider than four. */
+    static final float SPECK = 1.49f;
+
+    /** Dots in bands that are written out; beyond that they are looked up. */
+    private static final int WRITTEN = 1_500_000;
+
     private int[] starts = new int[0];
+    /** Where each piece of the points writes its dots, by piece and band. */
+    private int[] ends = new int[0];
+
     private int[] order = new int[0];
+    private float[] records = new float[0];
+    private boolean written;
     private float[] px = new float[0];
     private float[] py = new float[0];
     private float[] radius = new float[0];
     private float[] strength = new float[0];
+    /** The first and the last band that each touches. */
+    private short[] begin = new short[0];
+
+    private short[] end = new short[0];
     private float softness;
     private float brightness;
     private boolean add;
@@ -50,6 +67,8 @@ public final class Dots {
             py = new float[room];
             radius = new float[room];
             strength = new float[room];
+            begin = new short[room];
+            end = new short[room];
         }
         this.softness = (float) softness;
         this.brightness = (float) brightness;
@@ -58,7 +77,6 @@ public final class Dots {
         green = points.column(Attribute.GREEN);
         blue = points.column(Attribute.BLUE);
         place(points, size, width, height, crew);
-        sort(n, width, height);
     }
 
     /** Clears rows of {@code out}, a strip or its rest, and draws every dot onto them. */
@@ -66,19 +84,66 @@ public final class Dots {
         out.clear(from, to);
         int band = from / BAND;
         for (int k = starts[band]; k < starts[band + 1]; k++) {
-            int i = order[k];
-            dot(out, i, red.at(i) * brightness, green.at(i) * brightness, blue.at(i) * brightness, from, to);
+            if (written) {
+                if (out.width >= 4) {
+                    k = Strips.specks(
+                            out.r,
+                            out.g,
+                            out.b,
+                            out.a,
+                            out.at(from),
+                            out.width,
+                            from,
+                            to,
+                            records,
+                            k,
+                            starts[band + 1],
+                            softness,
+                            add ? 0 : 1);
+                    if (k == starts[band + 1]) break;
+                }
+                int at = k * RECORD;
+                float[] c = records;
+                dot(out, c[at], c[at + 1], c[at + 2], c[at + 3], c[at + 4], c[at + 5], c[at + 6], from, to);
+            } else {
+                int i = order[k];
+                float k1 = brightness;
+                dot(
+                        out,
+                        px[i],
+                        py[i],
+                        radius[i],
+                        strength[i],
+                        red.at(i) * k1,
+                        green.at(i) * k1,
+                        blue.at(i) * k1,
+                        from,
+                        to);
+            }
         }
         return out;
     }
 
+    /**
+     * Finds each dot's place, and lists for each band the dots that touch it, in the order of the points. Dots outside the picture touch
+     * none.
+     */
     private void place(Points points, double size, int width, int height, Crew crew) {
+        int n = points.n();
         Column x = points.column(Attribute.X);
         Column y = points.column(Attribute.Y);
         Column s = points.column(Attribute.SIZE);
         Column a = points.column(Attribute.ALPHA);
         float scale = height / 2f;
-        crew.each(points.n(), GRAIN, (from, to) -> {
+        int bands = (height + BAND - 1) / BAND;
+        int pieces = (n + GRAIN - 1) / GRAIN;
+        // Rows of counters lie apart, so that two threads never write into one line of the cache.
+        int apart = (bands + 47) / 16 * 16;
+        if (starts.length < bands + 1) starts = new int[bands + 1];
+        if (ends.length < pieces * apart) ends = new int[pieces * apart * 3 / 2];
+        crew.each(n, GRAIN, (from, to) -> {
+            int row = from / GRAIN * apart;
+            java.util.Arrays.fill(ends, row, row + bands, 0);
             for (int i = from; i < to; i++) {
                 px[i] = x.at(i) * scale + width / 2f - 0.5f;
                 py[i] = y.at(i) * scale + height / 2f - 0.5f;
@@ -87,33 +152,55 @@ public final class Dots {
                 radius[i] = Math.max(LEAST, r);
                 strength[i] = a.at(i) * shrink * shrink;
             }
+            for (int i = from; i < to; i++) {
+                int last = last(i, bands);
+                int first = first(i, width, height);
+                // Not in the picture: a band behind the last.
+                begin[i] = (short) Math.min(first, bands);
+                end[i] = (short) last;
+                for (int band = first; band <= last; band++) ends[row + band]++;
+            }
+        });
+        int total = 0;
+        for (int band = 0; band < bands; band++) {
+            starts[band] = total;
+            for (int piece = 0; piece < pieces; piece++) {
+                int count = ends[piece * apart + band];
+                ends[piece * apart + band] = total;
+                total += count;
+            }
+        }
+        starts[bands] = total;
+        written = total <= WRITTEN;
+        if (written && records.length < total * RECORD) records = new float[Math.min(WRITTEN, total * 3 / 2) * RECORD];
+        if (!written && order.length < total) order = new int[total + total / 2];
+        crew.each(n, GRAIN, (from, to) -> {
+            int row = from / GRAIN * apart;
+            for (int i = from; i < to; i++) {
+                for (int band = begin[i]; band <= end[i]; band++) {
+                    int k = ends[row + band]++;
+                    if (written) write(i, k * RECORD);
+                    else order[k] = i;
+                }
+            }
         });
     }
 
-    /** Lists for each band the dots that touch it, in the order of the points. Dots outside the picture touch none. */
-    private void sort(int n, int width, int height) {
-        int bands = (height + BAND - 1) / BAND;
-        if (starts.length < bands + 2) starts = new int[bands + 2];
-        java.util.Arrays.fill(starts, 0);
-        for (int i = 0; i < n; i++) {
-            int from = first(i, width, height);
-            int to = last(i, bands);
-            for (int band = from; band <= to; band++) starts[band + 2]++;
-        }
-        for (int band = 1; band <= bands; band++) starts[band + 1] += starts[band];
-        int total = starts[bands + 1];
-        if (order.length < total) order = new int[total + total / 2];
-        for (int i = 0; i < n; i++) {
-            int from = first(i, width, height);
-            int to = last(i, bands);
-            for (int band = from; band <= to; band++) order[starts[band + 1]++] = i;
-        }
+    private void write(int i, int at) {
+        float[] c = records;
+        c[at] = px[i];
+        c[at + 1] = py[i];
+        c[at + 2] = radius[i];
+        c[at + 3] = strength[i];
+        c[at + 4] = red.at(i) * brightness;
+        c[at + 5] = green.at(i) * brightness;
+        c[at + 6] = blue.at(i) * brightness;
     }
 
     private int first(int i, int width, int height) {
         float r = radius[i];
         boolean seen = px[i] + r > 0 && px[i] - r < width && py[i] + r > 0 && py[i] - r < height && strength[i] > 0;
-        return seen ? Math.max(0, (int) Math.floor((py[i] - r) / BAND)) : Integer.MAX_VALUE;
+        return seen ? (int) Math.max(0, (py[i] - r) / BAND) : Integer.MAX_VALUE;
     }
 
     private int last(int i, int bands) {
@@ -127,10 +214,17 @@ public final class Dots {
         return q * q * (3 - 2 * q);
     }
 
-    private void dot(Picture out, int i, float red, float green, float blue, int low, int high) {
-        float r = radius[i];
-        float x = px[i];
-        float y = py[i];
+    private void dot(
+            Picture out,
+            float x,
+            float y,
+            float r,
+            float alpha,
+            float red,
+            float green,
+            float blue,
+            int low,
+            int high) {
         int left = Math.max(0, (int) Math.ceil(x - r));
         int right = Math.min(out.width, (int) Math.floor(x + r) + 1);
         int bottom = Math.max(low, (int) Math.ceil(y - r));
@@ -138,7 +232,6 @@ public final class Dots {
         if (right <= left || top <= bottom) return;
         float soft = Math.max(softness, Math.min(1f, 2f / r));
         float inverse = 1 / (r * r * soft);
-        float alpha = strength[i];
         // Whole vectors: a dot's coverage beyond its radius is 0. They reach to the left where the picture ends.
         int n = (right - left + Strips.LANES - 1) & -Strips.LANES;
         int start = Math.min(left, out.width - n);

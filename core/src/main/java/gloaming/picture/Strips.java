@@ -16,6 +16,8 @@ import jdk.incubator.vector.VectorSpecies;
  */
 final class Strips {
     private static final VectorSpecies<Float> F = FloatVector.SPECIES_PREFERRED;
+    private static final VectorSpecies<Float> F4 = FloatVector.SPECIES_128;
+    private static final FloatVector FOUR = FloatVector.zero(F4).addIndex(1);
     static final int LANES = F.length();
     private static final VectorSpecies<Integer> I = IntVector.SPECIES_PREFERRED;
     private static final IntVector COUNT = IntVector.zero(I).addIndex(1);
@@ -289,6 +291,61 @@ final class Strips {
                 av.add(c).sub(av.mul(c)).intoArray(a, i);
             }
         }
+    }
+
+    /**
+     * Dots no wider than four pixels, from one record on until one is wider; gives the index of that. A record is place, radius,
+     * strength and colour; {@code low} to {@code high} are the rows, of which the first is at {@code row} in the planes. The terms are
+     * those of {@link Dots#cover}.
+     */
+    static int specks(
+            float[] r,
+            float[] g,
+            float[] b,
+            float[] a,
+            int row,
+            int width,
+            int low,
+            int high,
+            float[] records,
+            int from,
+            int to,
+            float softness,
+            float hide) {
+        int k = from;
+        for (; k < to; k++) {
+            int c = k * Dots.RECORD;
+            float radius = records[c + 2];
+            if (radius > Dots.SPECK) return k;
+            float x = records[c];
+            float y = records[c + 1];
+            float alpha = records[c + 3];
+            float red = records[c + 4];
+            float green = records[c + 5];
+            float blue = records[c + 6];
+            float soft = Math.max(softness, Math.min(1f, 2f / radius));
+            float inverse = 1 / (radius * radius * soft);
+            float middle = 1 / soft;
+            // Both are above -2 here, so that cutting off after adding 2 is rounding down.
+            int left = Math.min(width - 4, Math.max(0, (int) (x - radius + 3) - 2));
+            int bottom = Math.max(low, (int) (y - radius + 3) - 2);
+            int top = Math.min(high, (int) (y + radius + 2) - 1);
+            FloatVector dx = FOUR.add(left - x);
+            FloatVector across = dx.mul(dx).mul(-inverse);
+            for (int line = bottom; line < top; line++) {
+                float dy = line - y;
+                FloatVector q = across.add(middle - dy * dy * inverse).max(0f).min(1f);
+                FloatVector cover = q.mul(-2f).add(3f).mul(q).mul(q).mul(alpha);
+                FloatVector keep = cover.mul(-hide).add(1f);
+                int i = row + (line - low) * width + left;
+                FloatVector.fromArray(F4, r, i).mul(keep).add(cover.mul(red)).intoArray(r, i);
+                FloatVector.fromArray(F4, g, i).mul(keep).add(cover.mul(green)).intoArray(g, i);
+                FloatVector.fromArray(F4, b, i).mul(keep).add(cover.mul(blue)).intoArray(b, i);
+                FloatVector av = FloatVector.fromArray(F4, a, i);
+                av.add(cover).sub(av.mul(cover)).intoArray(a, i);
+            }
+        }
+        return k;
     }
 
     /** {@code out[to + x] = k * p[at + x]}. */

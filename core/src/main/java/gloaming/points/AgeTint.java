@@ -48,16 +48,23 @@ public record AgeTint(
         @Range(min = 0, max = 1, initial = 0, says = "How unevenly bright the points are.")
         double uneven)
         implements Operation<Points, Points, AgeTint.Memory> {
+    private static final int STEPS = 1_024;
 
-    /** The columns this step replaces. */
+    /** The columns this step replaces, the course of a life in steps, and where in it each point is. */
     public static final class Memory {
-        final Points out = new Points();
-        final Column size = new Column(16);
-        final Column red = new Column(16);
-        final Column green = new Column(16);
-        final Column blue = new Column(16);
-        final Column alpha = new Column(16);
+        final Altered altered = new Altered();
+        final float[][] course = new float[5][STEPS + 1];
+        int[] place = new int[0];
+        float[] shine = new float[0];
+        AgeTint drawn;
+        boolean fades;
+        /** Which of the courses is 1 all along. */
+        final boolean[] even = new boolean[5];
     }
+
+    private static final Attribute[] CHANGED = {
+        Attribute.RED, Attribute.GREEN, Attribute.BLUE, Attribute.ALPHA, Attribute.SIZE
+    };
 
     @Override
     public Memory memory() {
@@ -66,37 +73,75 @@ public record AgeTint(
 
     @Override
     public Points run(Points in, Memory memory, Frame frame) {
-        Points out = memory.out.share(in);
+        Points out = memory.altered.of(in);
         int n = in.n();
         if (n == 0) return out;
-        float[] size = out.own(Attribute.SIZE, memory.size).spread(n).values;
-        float[] red = out.own(Attribute.RED, memory.red).spread(n).values;
-        float[] green = out.own(Attribute.GREEN, memory.green).spread(n).values;
-        float[] blue = out.own(Attribute.BLUE, memory.blue).spread(n).values;
-        float[] alpha = out.own(Attribute.ALPHA, memory.alpha).spread(n).values;
         Column age = in.column(Attribute.AGE);
         Column life = in.column(Attribute.LIFE);
         Column id = in.column(Attribute.ID);
         boolean ages = life.length() == n && age.length() == n;
+        draw(memory, ages);
+        if (memory.place.length < n) memory.place = new int[n + n / 2];
+        if (uneven > 0 && memory.shine.length < n) memory.shine = new float[n + n / 2];
+        int[] place = memory.place;
+        float[] shine = memory.shine;
+        float[][] columns = new float[CHANGED.length][];
+        // What the course leaves as it is stays that of what came in.
+        for (int c = 0; c < columns.length; c++) columns[c] = memory.even[c] ? null : memory.altered.afresh(CHANGED[c]);
         frame.crew().each(n, Motion.GRAIN, (from, to) -> {
-            for (int i = from; i < to; i++) {
-                float part = ages && life.values[i] > 0 ? Math.min(1, age.values[i] / life.values[i]) : (i + 0.5f) / n;
-                float light = (float) brightness;
-                if (uneven > 0) {
-                    float random = (float) Randomness.uniform(frame.seed(), (long) id.at(i), 9);
-                    light *= 1 - (float) uneven * (1 - random * random * random);
+            if (ages) {
+                for (int i = from; i < to; i++) {
+                    float part = Math.min(1, Math.max(0, age.values[i] / Math.max(1e-6f, life.values[i])));
+                    place[i] = (int) (part * STEPS + 0.5f);
                 }
-                Colour first = part < 0.5f ? young : middle;
-                Colour second = part < 0.5f ? middle : old;
-                float t = part < 0.5f ? part * 2 : part * 2 - 1;
-                red[i] *= light * (first.r() + t * (second.r() - first.r()));
-                green[i] *= light * (first.g() + t * (second.g() - first.g()));
-                blue[i] *= light * (first.b() + t * (second.b() - first.b()));
-                if (ages) alpha[i] *= ramp(part, fadeIn) * ramp(1 - part, fadeOut);
-                size[i] *= (float) (sizeYoung + part * (sizeOld - sizeYoung));
+            } else {
+                for (int i = from; i < to; i++) place[i] = (int) ((i + 0.5f) / n * STEPS);
             }
+            for (int c = 0; c < columns.length; c++) {
+                if (columns[c] != null) times(in.column(CHANGED[c]), memory.course[c], place, columns[c], from, to);
+            }
+            if (uneven <= 0) return;
+            for (int i = from; i < to; i++) {
+                float random = (float) Randomness.uniform(frame.seed(), (long) id.at(i), 9);
+                shine[i] = 1 - (float) uneven * (1 - random * random * random);
+            }
+            for (int c = 0; c < 3; c++) for (int i = from; i < to; i++) columns[c][i] *= shine[i];
         });
         return out;
+    }
+
+    private static void times(Column in, float[] course, int[] place, float[] out, int from, int to) {
+        if (in.length() == 1) {
+            float all = in.at(0);
+            for (int i = from; i < to; i++) out[i] = all * course[place[i]];
+        } else {
+            for (int i = from; i < to; i++) out[i] = in.at(i) * course[place[i]];
+        }
+    }
+
+    /** The course of a life: red, green, blue, alpha and size, each to be multiplied with. */
+    private void draw(Memory memory, boolean fades) {
+        if (equals(memory.drawn) && memory.fades == fades) return;
+        memory.drawn = this;
+        memory.fades = fades;
+        for (int k = 0; k <= STEPS; k++) {
+            float part = (float) k / STEPS;
+            Colour first = part < 0.5f ? young : middle;
+            Colour second = part < 0.5f ? middle : old;
+            float t = part < 0.5f ? part * 2 : part * 2 - 1;
+            memory.course[0][k] = (float) brightness * (first.r() + t * (second.r() - first.r()));
+            memory.course[1][k] = (float) brightness * (first.g() + t * (second.g() - first.g()));
+            memory.course[2][k] = (float) brightness * (first.b() + t * (second.b() - first.b()));
+            memory.course[3][k] = fades ? ramp(part, fadeIn) * ramp(1 - part, fadeOut) : 1;
+            memory.course[4][k] = (float) (sizeYoung + part * (sizeOld - sizeYoung));
+        }
+        memory.even[3] = even(memory.course[3]);
+        memory.even[4] = even(memory.course[4]);
+    }
+
+    private static boolean even(float[] course) {
+        for (float value : course) if (value != 1) return false;
+        return true;
     }
 
     private static float ramp(float part, double over) {

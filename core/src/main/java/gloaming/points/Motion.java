@@ -13,7 +13,12 @@ import gloaming.step.Frame;
  */
 public final class Motion {
     private final Points own = new Points();
+    private static final Attribute[] LOOKS = java.util.Arrays.stream(Attribute.values())
+            .filter(a -> a.compareTo(Attribute.VZ) > 0)
+            .toArray(Attribute[]::new);
+
     private int had;
+    private boolean started;
 
     /** The points to write to: loose, with position and velocity as long as there are points. */
     Points loose(Points in, Frame frame) {
@@ -30,19 +35,10 @@ public final class Motion {
             }
             had = n;
         }
-        own.n(n).loose(true);
-        for (Attribute look : new Attribute[] {
-            Attribute.SIZE,
-            Attribute.RED,
-            Attribute.GREEN,
-            Attribute.BLUE,
-            Attribute.ALPHA,
-            Attribute.AGE,
-            Attribute.LIFE,
-            Attribute.ID
-        }) {
-            own.column(look).copyFrom(in.column(look));
-        }
+        own.sweep().n(n).loose(true).young(started ? Integer.MAX_VALUE : 0);
+        started = true;
+        for (Attribute look : LOOKS) own.column(look).copyFrom(in.column(look));
+        for (int i = 0; i < in.named(); i++) own.put(in.name(i), in.named(i));
         integrate(own, frame);
         return own;
     }
@@ -65,6 +61,11 @@ public final class Motion {
                 z[i] += vz[i] * dt;
             }
         });
+    }
+
+    /** Seconds for which a force pushes point {@code i} in this frame. */
+    static float push(Points points, int i, float dt) {
+        return i < points.young() ? dt : points.at(Attribute.AGE, i) + 0.5f * dt;
     }
 
     private static Points spread(Points points) {

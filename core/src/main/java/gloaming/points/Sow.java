@@ -4,8 +4,11 @@ import gloaming.flow.Attribute;
 import gloaming.flow.Kind;
 import gloaming.flow.Nothing;
 import gloaming.flow.Points;
+import gloaming.flow.Rising;
+import gloaming.flow.Signal;
 import gloaming.step.Frame;
 import gloaming.step.Operation;
+import gloaming.step.Pick;
 import gloaming.step.Randomness;
 import gloaming.step.Range;
 import gloaming.step.Read;
@@ -22,12 +25,18 @@ import gloaming.step.Says;
         name = "Sow",
         does = "Brings particles to life at the points of another lane, and lets them age and die.",
         find = "particles emitter spawn birth sparks fountain emit burst life")
+@Read(
+        name = "when",
+        kind = Kind.SIGNAL,
+        optional = true,
+        says =
+                "A trigger: each time it goes above a half, a burst is born. Without it, each time the burst's number rises.")
 @Read(name = "at", kind = Kind.POINTS, optional = true, says = "Where particles are born; without it, in the middle.")
 public record Sow(
         @Range(min = 0, max = 100000, initial = 400, unit = "/s", says = "Births in a second.")
         double rate,
 
-        @Range(min = 0, max = 100000, initial = 0, says = "As many more at once, each time this rises by one or more.")
+        @Range(min = 0, max = 100000, initial = 0, says = "As many more at once.")
         int burst,
 
         @Range(min = 0.05, max = 120, initial = 4, unit = "s", byRatio = true, says = "How long a particle lives.")
@@ -65,34 +74,51 @@ public record Sow(
         @Range(min = 0, max = 1, initial = 0.5, says = "How much smaller the smallest are.")
         double sizeSpread,
 
-        @Range(
-                min = 1,
-                max = 200000,
-                initial = 20000,
-                byRatio = true,
-                says = "At most so many alive; the oldest make room.")
-        int most)
-        implements Operation<Nothing, Points, Sow.Memory> {
-    private static final Attribute[] KEPT = {
-        Attribute.X,
-        Attribute.Y,
-        Attribute.Z,
-        Attribute.VX,
-        Attribute.VY,
-        Attribute.VZ,
-        Attribute.SIZE,
-        Attribute.AGE,
-        Attribute.LIFE,
-        Attribute.ID
-    };
+        @Range(min = 1, max = 500000, initial = 20000, byRatio = true, says = "At most so many alive.")
+        int most,
 
-    /** The living, and how many were ever born. */
+        @Pick(initial = "oldest-go", says = "When all are alive that may be: the oldest make room, or none is born.")
+        Full full,
+
+        @Pick(
+                initial = "at-random",
+                says = "Which point it is born at: any, each in turn, or somewhere on the line through them.")
+        Order order,
+
+        @Range(min = -4, max = 4, initial = 0, says = "How much of its point's own velocity it takes along.")
+        double inherit,
+
+        @Pick(initial = "false", says = "Whether speed goes out into the depth as well.")
+        boolean solid,
+
+        @Pick(initial = "false", says = "Whether it keeps the colour of the point it is born at.")
+        boolean coloured)
+        implements Operation<Nothing, Points, Sow.Memory> {
+
+    /** What happens when all are alive that may be. */
+    public enum Full {
+        OLDEST_GO,
+        NONE_COME
+    }
+
+    /** Which point a particle is born at. */
+    public enum Order {
+        AT_RANDOM,
+        IN_TURN,
+        ON_THE_LINE
+    }
+
+    /** The living, and what the burst was. */
     public static final class Memory {
-        final Points alive = new Points();
-        double owed;
-        long born;
+        Brood brood = new Brood(false);
+        Brood tinted;
         int lastBurst;
         boolean started;
+        final Rising rising = new Rising();
+
+        long born() {
+            return brood.born();
+        }
     }
 
     @Override
@@ -102,91 +128,87 @@ public record Sow(
 
     @Override
     public Points run(Nothing in, Memory memory, Frame frame) {
-        Points alive = memory.alive.loose(true);
-        double dt = frame.dt();
-        Motion.integrate(alive, frame);
-        bury(alive, (float) dt);
-        int births = 0;
-        if (dt > 0) {
-            memory.owed += rate * dt;
-            births = (int) Math.min(most, Math.floor(memory.owed + 1e-9));
-            memory.owed = Math.max(0, memory.owed - Math.floor(memory.owed + 1e-9));
+        if (coloured != (memory.brood == memory.tinted)) {
+            memory.tinted = coloured ? new Brood(true) : null;
+            memory.brood = coloured ? memory.tinted : new Brood(false);
         }
-        int sudden = memory.started ? Math.max(0, burst - memory.lastBurst) : burst;
+        Brood brood = memory.brood;
+        int steady = brood.due(rate, frame.dt(), most);
+        Signal when = frame.read("when", Signal.class);
+        int sudden;
+        if (when != null) sudden = memory.rising.by(when.value()) ? burst : 0;
+        else sudden = memory.started ? Math.max(0, burst - memory.lastBurst) : burst;
         memory.lastBurst = burst;
         memory.started = true;
-        sow(memory, frame, births, Math.min(sudden, most));
-        // Colour starts afresh each frame, so that what tints it further on does not pile up.
-        for (Attribute colour : new Attribute[] {Attribute.RED, Attribute.GREEN, Attribute.BLUE, Attribute.ALPHA}) {
-            alive.column(colour).constant(1);
+        int births = Math.min(most, steady + Math.min(sudden, most));
+        int first = brood.on(frame, births, most, full == Full.NONE_COME);
+        Points alive = brood.alive();
+        int opened = alive.n() - first;
+        if (opened > 0) {
+            Points places = frame.read("at", Points.class);
+            float[][] c = brood.columns();
+            // Where the steady ones lie among the new, each at its own moment between the frames.
+            int evenly = Math.min(steady, opened);
+            frame.crew()
+                    .each(opened, Motion.GRAIN, (from, to) -> sow(brood, c, places, first, from, to, evenly, frame));
         }
         return alive;
     }
 
-    private static void bury(Points points, float dt) {
-        int n = points.n();
-        if (n == 0) return;
-        float[] age = points.each(Attribute.AGE);
-        float[] life = points.each(Attribute.LIFE);
-        for (int i = 0; i < n; i++) age[i] += dt;
-        int kept = 0;
-        while (kept < n && age[kept] < life[kept]) kept++;
-        if (kept == n) return;
-        float[][] columns = columns(points);
-        for (int i = kept; i < n; i++) {
-            if (age[i] >= life[i]) continue;
-            for (float[] column : columns) column[kept] = column[i];
-            kept++;
-        }
-        resize(points, kept);
-    }
-
-    private void sow(Memory memory, Frame frame, int steady, int sudden) {
-        Points alive = memory.alive;
-        int births = Math.min(most, steady + sudden);
-        int n = alive.n();
-        int over = Math.max(0, n + births - most);
-        if (over > 0) {
-            for (float[] column : columns(alive)) System.arraycopy(column, over, column, 0, n - over);
-            n -= over;
-        }
-        resize(alive, n + births);
-        if (births == 0) return;
-        Points places = frame.read("at", Points.class);
-        float[][] c = columns(alive);
+    private void sow(Brood brood, float[][] c, Points places, int first, int from, int to, int steady, Frame frame) {
         float dt = (float) frame.dt();
-        for (int k = 0; k < births; k++) {
-            int i = n + k;
-            long id = memory.born++;
-            long seed = frame.seed();
+        long seed = frame.seed();
+        int n = places == null ? 0 : places.n();
+        for (int k = from; k < to; k++) {
+            int i = first + k;
+            long id = brood.id(i);
             double angle = 2 * Math.PI * (direction + spread * (Randomness.uniform(seed, id, 0) - 0.5));
+            double rise = solid ? spread * Randomness.signed(seed, id, 8) : 0;
+            double flat = speed * Math.sqrt(Math.max(0, 1 - rise * rise));
             double away = scatter * Math.sqrt(Randomness.uniform(seed, id, 1));
             double round = 2 * Math.PI * Randomness.uniform(seed, id, 2);
-            int place = places == null || places.n() == 0 ? -1 : (int) (Randomness.uniform(seed, id, 3) * places.n());
-            float vx = (float) (speed * Math.cos(angle));
-            float vy = (float) (speed * Math.sin(angle));
             float age = k < steady ? dt * (steady - 1 - k + (float) Randomness.uniform(seed, id, 4)) / steady : 0;
-            c[0][i] = (float) (away * Math.cos(round)) + (place < 0 ? 0 : places.at(Attribute.X, place)) + vx * age;
-            c[1][i] = (float) (away * Math.sin(round)) + (place < 0 ? 0 : places.at(Attribute.Y, place)) + vy * age;
-            c[2][i] = place < 0 ? 0 : places.at(Attribute.Z, place);
-            c[3][i] = vx;
-            c[4][i] = vy;
-            c[5][i] = 0;
-            c[6][i] = (float) (size * (1 - sizeSpread * Randomness.uniform(seed, id, 5)));
-            c[7][i] = age;
-            c[8][i] = (float) (life * (1 - lifeSpread * Randomness.uniform(seed, id, 6)));
-            c[9][i] = id & 0xFFFFFF;
+            float vx = (float) (flat * Math.cos(angle));
+            float vy = (float) (flat * Math.sin(angle));
+            float vz = (float) (speed * rise);
+            float x = (float) (away * Math.cos(round));
+            float y = (float) (away * Math.sin(round));
+            float z = 0;
+            if (n > 0) {
+                double at = order == Order.IN_TURN ? id % n : Randomness.uniform(seed, id, 3) * n;
+                int place = (int) Math.min(n - 1, at);
+                int next = order == Order.ON_THE_LINE ? Math.min(n - 1, place + 1) : place;
+                float part = order == Order.ON_THE_LINE ? (float) (at - place) : 0;
+                x += between(places, Attribute.X, place, next, part);
+                y += between(places, Attribute.Y, place, next, part);
+                z += between(places, Attribute.Z, place, next, part);
+                vx += (float) inherit * places.at(Attribute.VX, place);
+                vy += (float) inherit * places.at(Attribute.VY, place);
+                vz += (float) inherit * places.at(Attribute.VZ, place);
+                if (coloured) {
+                    c[Brood.RED][i] = places.at(Attribute.RED, place);
+                    c[Brood.GREEN][i] = places.at(Attribute.GREEN, place);
+                    c[Brood.BLUE][i] = places.at(Attribute.BLUE, place);
+                }
+            } else if (coloured) {
+                c[Brood.RED][i] = c[Brood.GREEN][i] = c[Brood.BLUE][i] = 1;
+            }
+            c[Brood.X][i] = x + vx * age;
+            c[Brood.Y][i] = y + vy * age;
+            c[Brood.Z][i] = z + vz * age;
+            c[Brood.VX][i] = vx;
+            c[Brood.VY][i] = vy;
+            c[Brood.VZ][i] = vz;
+            c[Brood.SIZE][i] = (float) (size * (1 - sizeSpread * Randomness.uniform(seed, id, 5)));
+            c[Brood.AGE][i] = age;
+            c[Brood.LIFE][i] = (float) (life * (1 - lifeSpread * Randomness.uniform(seed, id, 6)));
+            // Whole numbers that a float holds exactly.
+            c[Brood.ID][i] = id & 0xFFFFFF;
         }
     }
 
-    private static float[][] columns(Points points) {
-        float[][] columns = new float[KEPT.length][];
-        for (int i = 0; i < KEPT.length; i++) columns[i] = points.each(KEPT[i]);
-        return columns;
-    }
-
-    private static void resize(Points points, int n) {
-        points.n(n);
-        for (Attribute attribute : KEPT) points.column(attribute).length(Math.max(1, n));
+    private static float between(Points places, Attribute attribute, int a, int b, float part) {
+        float from = places.at(attribute, a);
+        return from + (places.at(attribute, b) - from) * part;
     }
 }

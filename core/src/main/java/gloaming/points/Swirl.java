@@ -8,6 +8,7 @@ import gloaming.step.Operation;
 import gloaming.step.Range;
 import gloaming.step.Says;
 import java.util.Arrays;
+import java.util.concurrent.atomic.AtomicLong;
 
 /** Carries points along the curl of a noise that changes with time; the flow never gathers them into clumps. */
 @Says(
@@ -31,12 +32,25 @@ public record Swirl(
         double fadeWithAge)
         implements Operation<Points, Points, Swirl.Memory> {
 
+    private static final AtomicLong COUNT = new AtomicLong();
+
     /** Points let go here, the flow at each, and the flow's own time. */
     public static final class Memory {
         final Motion motion = new Motion();
         float[] u = new float[0];
         float[] v = new float[0];
         double time;
+        float dtBefore;
+        /** Under which names points keep the flow they met. */
+        final String nameU;
+
+        final String nameV;
+
+        Memory() {
+            long number = COUNT.incrementAndGet();
+            nameU = ".swirl u " + number;
+            nameV = ".swirl v " + number;
+        }
     }
 
     @Override
@@ -52,23 +66,36 @@ public record Swirl(
             memory.u = new float[n + n / 2];
             memory.v = new float[n + n / 2];
         }
-        memory.time += driftSpeed * frame.dt();
-        if (frame.dt() == 0 || n == 0) return points;
+        float dt = (float) frame.dt();
+        if (dt == 0 || n == 0) return points;
+        memory.time += driftSpeed * dt;
         float[] u = memory.u;
         float[] v = memory.v;
+        float[] uBefore = points.kept(memory.nameU);
+        float[] vBefore = points.kept(memory.nameV);
+        // Adams and Bashforth (1883), of the second order: by this flow and the one met a frame before.
+        float back = memory.dtBefore > 0 ? 0.5f * dt / memory.dtBefore : 0;
+        memory.dtBefore = dt;
         float[] x = points.column(Attribute.X).values;
         float[] y = points.column(Attribute.Y).values;
-        float dt = (float) frame.dt();
         boolean fades = fadeWithAge > 0 && points.column(Attribute.LIFE).length() == n;
         frame.crew().each(n, Motion.GRAIN, (from, to) -> {
             flow(frame.seed(), memory.time, x, y, u, v, from, to);
             if (fades) fade(points, u, v, from, to);
-            for (int i = from; i < to; i++) {
-                x[i] += u[i] * dt;
-                y[i] += v[i] * dt;
-            }
+            carry(x, u, uBefore, dt, back, from, to);
+            carry(y, v, vBefore, dt, back, from, to);
         });
         return points;
+    }
+
+    private static void carry(float[] x, float[] u, float[] before, float dt, float back, int from, int to) {
+        for (int i = from; i < to; i++) {
+            float was = before[i];
+            // Not a number: the point has met no flow yet.
+            float change = was == was ? u[i] - was : 0;
+            x[i] += (u[i] + change * back) * dt;
+            before[i] = u[i];
+        }
     }
 
     /** Writes the flow's velocity at each place, in units a second, into {@code u} and {@code v}. */

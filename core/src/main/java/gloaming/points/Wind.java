@@ -17,7 +17,10 @@ public record Wind(
         double across,
 
         @Range(min = -8, max = 8, initial = -0.5, unit = "units/s²", says = "Push upward; below 0 things fall.")
-        double up)
+        double up,
+
+        @Range(min = -8, max = 8, initial = 0, unit = "units/s²", says = "Push towards who looks.")
+        double near)
         implements Operation<Points, Points, Motion> {
 
     @Override
@@ -28,24 +31,20 @@ public record Wind(
     @Override
     public Points run(Points in, Motion motion, Frame frame) {
         Points points = motion.loose(in, frame);
-        float[] x = points.column(Attribute.X).values;
-        float[] y = points.column(Attribute.Y).values;
         float[] vx = points.column(Attribute.VX).values;
         float[] vy = points.column(Attribute.VY).values;
+        float[] vz = points.column(Attribute.VZ).values;
         float dt = (float) frame.dt();
-        float ax = (float) across * dt;
-        float ay = (float) up * dt;
-        // The next frame moves the point by all of the new velocity; taking half the push back keeps the parabola exact
-        // at
-        // any frame rate.
-        float hx = -0.5f * ax * dt;
-        float hy = -0.5f * ay * dt;
+        if (dt == 0) return points;
+        float ax = (float) across;
+        float ay = (float) up;
+        float az = (float) near;
         frame.crew().each(points.n(), Motion.GRAIN, (from, to) -> {
             for (int i = from; i < to; i++) {
-                vx[i] += ax;
-                vy[i] += ay;
-                x[i] += hx;
-                y[i] += hy;
+                float push = Motion.push(points, i, dt);
+                vx[i] += ax * push;
+                vy[i] += ay * push;
+                vz[i] += az * push;
             }
         });
         return points;

@@ -16,7 +16,23 @@ class PointStepsTest {
     private final Moments frame = new Moments();
 
     private static Sow sow(double rate, int burst, double life, int most) {
-        return new Sow(rate, burst, life, 0, 0, 0, 0, 0, 0.01, 0, most);
+        return new Sow(
+                rate,
+                burst,
+                life,
+                0,
+                0,
+                0,
+                0,
+                0,
+                0.01,
+                0,
+                most,
+                Sow.Full.OLDEST_GO,
+                Sow.Order.AT_RANDOM,
+                0,
+                false,
+                false);
     }
 
     @ParameterizedTest
@@ -28,7 +44,7 @@ class PointStepsTest {
         double seconds = rate > 1000 ? 2 : 60;
         int frames = (int) (seconds * framesPerSecond);
         for (int i = 0; i < frames; i++) sow.run(null, memory, at.next());
-        assertThat(memory.born).isEqualTo((long) Math.floor(rate * seconds + 1e-6));
+        assertThat(memory.born()).isEqualTo((long) Math.floor(rate * seconds + 1e-6));
     }
 
     @Test
@@ -49,7 +65,7 @@ class PointStepsTest {
         Points alive = null;
         for (int i = 0; i < 120; i++) alive = sow.run(null, memory, frame.next());
         assertThat(alive.n()).isEqualTo(120);
-        assertThat(alive.at(Attribute.ID, 119)).isEqualTo(memory.born - 1);
+        assertThat(alive.at(Attribute.ID, 119)).isEqualTo(memory.born() - 1);
     }
 
     @Test
@@ -74,7 +90,7 @@ class PointStepsTest {
     @ParameterizedTest
     @ValueSource(doubles = {30, 60, 120})
     void aFallIsAParabolaAtAnyFrameRate(double rate) {
-        Wind wind = new Wind(0.3, -0.5);
+        Wind wind = new Wind(0.3, -0.5, 0);
         Motion motion = wind.memory();
         Moments at = new Moments().rate(rate);
         Points out = null;

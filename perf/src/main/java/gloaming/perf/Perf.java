@@ -34,6 +34,8 @@ public final class Perf implements Callable<Integer> {
         all.put("blur", Kernels::blur);
         all.put("blend", Kernels::blends);
         all.put("swirl", Kernels::swirl);
+        all.put("particles", Clouds::particles);
+        all.put("clouds", Clouds::others);
         all.put("step", Steps::run);
         all.put("shaders", Shaders::run);
         all.put("guide", Shaders::guide);
