@@ -68,6 +68,11 @@ public record Formula(List<String> lanes, String stored, Code code) {
         return new Formula(List.copyOf(parser.lanes), stored.toString(), Compiler.compile(tree));
     }
 
+    /** Reads a formula over variables of somebody's own, without lanes; {@link Wrong} when it is none. */
+    public static Formula over(List<String> variables, String text) {
+        return new Formula(List.of(), text, Compiler.compile(new Parser(text, variables, name -> null).all()));
+    }
+
     /** The value of a text without lanes and variables, such as {@code 1/3}; {@link Wrong} when it is none. */
     public static double reckon(String typed) {
         return Plain.value(new Parser(typed, List.of(), name -> null).all(), new double[0], new Signal[0]);

@@ -7,7 +7,7 @@ import gloaming.step.Pick;
 import gloaming.step.Range;
 import gloaming.step.Says;
 
-/** One line through all points in their order, as thick as each point is large. */
+/** One line through all points in their order, as thick as each point is large; or one along each strand. */
 @Says(
         name = "Draw line",
         does = "Draws one line through the points in their order, as thick and coloured as each of them.",
@@ -27,7 +27,13 @@ public record DrawLine(
         boolean closed,
 
         @Pick(initial = "true", says = "Round through the points, or straight from one to the next.")
-        boolean smooth)
+        boolean smooth,
+
+        @Range(min = 0, max = 1, initial = 0, says = "How much of its inside is filled.")
+        double filled,
+
+        @Pick(initial = "false", says = "Whether lines that cross add their light.")
+        boolean glow)
         implements ByRows<Points, Stroke> {
 
     @Override
@@ -37,7 +43,12 @@ public record DrawLine(
 
     @Override
     public Rows rows(Points in, Stroke stroke, Frame frame) {
-        stroke.lay(in, size, softness, brightness, closed, smooth, frame.width(), frame.height());
+        stroke.lay(
+                in,
+                new Stroke.Manner(size, softness, brightness, closed, smooth, filled, glow),
+                frame.width(),
+                frame.height(),
+                frame.crew());
         return (nothing, out, from, to) -> stroke.rows(out, from, to);
     }
 }

@@ -1,6 +1,8 @@
 package gloaming.picture;
 
 import gloaming.flow.Attribute;
+import gloaming.flow.Column;
+import gloaming.flow.Crew;
 import gloaming.flow.Picture;
 import gloaming.flow.Points;
 import gloaming.step.ByRows;
@@ -25,6 +27,10 @@ public final class Stroke {
     /** At most so many pieces of a whole line. */
     private static final int MOST = 400_000;
 
+    private static final int GRAIN = 2_048;
+    /** A line of more pieces than this is not filled: each row looks at all of them. */
+    private static final int FILLED = 8_192;
+
     private float[] x = new float[64];
     private float[] y = new float[64];
     private float[] radius = new float[64];
@@ -32,84 +38,143 @@ public final class Stroke {
     private float[] green = new float[64];
     private float[] blue = new float[64];
     private float[] alpha = new float[64];
+    /** Whether nothing is drawn from a place to the next. */
+    private boolean[] broken = new boolean[64];
+    /** Where the pieces of each segment begin. */
+    private int[] begins = new int[0];
+
     private int[] starts = new int[0];
+    private int[] ends = new int[0];
     private int[] order = new int[0];
     private int n;
     private float softness;
+    private boolean add;
+    private final float[] filling = new float[4];
+    private double filled;
 
-    /** Works out where the line of a frame runs; then {@link #rows} draws it. */
-    void lay(
-            Points points,
+    /** How a line runs and is drawn; {@code filled} is how much of its inside is covered. */
+    record Manner(
             double size,
             double softness,
             double brightness,
             boolean closed,
             boolean smooth,
-            int width,
-            int height) {
-        this.softness = (float) softness;
-        n = 0;
+            double filled,
+            boolean add) {}
+
+    /**
+     * Works out where the line of a frame runs; then {@link #rows} draws it. Points with a column "strand" are as many lines as there
+     * are numbers in a row that differ.
+     */
+    void lay(Points points, Manner manner, int width, int height, Crew crew) {
+        softness = (float) manner.softness;
+        add = manner.add;
+        filled = manner.filled;
         int count = points.n();
+        Column strand = points.column("strand");
+        boolean closed = manner.closed && count > 2 && strand == null;
         float scale = height / 2f;
         float middleX = width / 2f - 0.5f;
         float middleY = height / 2f - 0.5f;
-        int segments = count < 2 ? 0 : closed && count > 2 ? count : count - 1;
-        for (int i = 0; i < segments && n < MOST; i++) {
-            int a = at(i - 1, count, closed);
-            int b = at(i, count, closed);
-            int c = at(i + 1, count, closed);
-            int d = at(i + 2, count, closed);
-            double far = Math.hypot(
-                    points.at(Attribute.X, c) - points.at(Attribute.X, b),
-                    points.at(Attribute.Y, c) - points.at(Attribute.Y, b));
-            int pieces = smooth ? (int) Math.clamp(Math.ceil(far * scale / PIECE), 1.0, (double) PIECES) : 1;
-            for (int k = 0; k < pieces; k++) {
-                add(points, a, b, c, d, (float) k / pieces, smooth, size, brightness, scale, middleX, middleY);
+        int segments = count < 2 ? 0 : closed ? count : count - 1;
+        if (begins.length <= segments) begins = new int[segments + segments / 2 + 1];
+        crew.each(segments, GRAIN, (from, to) -> {
+            for (int i = from; i < to; i++)
+                begins[i + 1] = pieces(points, strand, i, count, closed, manner.smooth, scale);
+        });
+        begins[0] = 0;
+        for (int i = 1; i <= segments; i++) begins[i] = Math.min(MOST, begins[i] + begins[i - 1]);
+        n = begins[segments] + (count > 0 ? 1 : 0);
+        room(n);
+        crew.each(segments, GRAIN, (from, to) -> {
+            for (int i = from; i < to; i++) {
+                int pieces = begins[i + 1] - begins[i];
+                boolean gap = gap(strand, i, count);
+                int a = gap(strand, i - 1, count) ? i : at(i - 1, count, closed);
+                int b = at(i, count, closed);
+                int c = gap ? b : at(i + 1, count, closed);
+                int d = gap || gap(strand, i + 1, count) ? c : at(i + 2, count, closed);
+                for (int k = 0; k < pieces; k++) {
+                    int at = begins[i] + k;
+                    broken[at] = gap;
+                    put(at, points, a, b, c, d, (float) k / pieces, manner, scale, middleX, middleY);
+                }
             }
-        }
+        });
         if (count > 0) {
             // The line ends in its last point, or in its first again.
-            int last = closed && count > 2 ? 0 : count - 1;
-            add(points, last, last, last, last, 0, false, size, brightness, scale, middleX, middleY);
+            int last = closed ? 0 : count - 1;
+            broken[n - 1] = true;
+            put(n - 1, points, last, last, last, last, 0, manner, scale, middleX, middleY);
         }
-        sort(width, height);
+        if (filled > 0) mean();
+        sort(width, height, crew);
+    }
+
+    /** Draws single straight pieces instead of one line: between the points whose indices stand in pairs. */
+    void pairs(
+            Points points, int[] pairs, float[] strength, int count, Manner manner, int width, int height, Crew crew) {
+        softness = (float) manner.softness;
+        add = manner.add;
+        filled = 0;
+        float scale = height / 2f;
+        float middleX = width / 2f - 0.5f;
+        float middleY = height / 2f - 0.5f;
+        int held = Math.min(count, MOST / 2);
+        n = 2 * held;
+        room(n);
+        crew.each(held, GRAIN, (from, to) -> {
+            for (int k = from; k < to; k++) {
+                for (int end = 0; end < 2; end++) {
+                    int at = 2 * k + end;
+                    int i = pairs[at];
+                    broken[at] = end == 1;
+                    put(at, points, i, i, i, i, 0, manner, scale, middleX, middleY);
+                    alpha[at] *= strength[k];
+                }
+            }
+        });
+        sort(width, height, crew);
+    }
+
+    private static boolean gap(Column strand, int i, int count) {
+        return strand != null && i >= 0 && i + 1 < count && strand.at(i) != strand.at(i + 1);
+    }
+
+    private static int pieces(
+            Points points, Column strand, int i, int count, boolean closed, boolean smooth, float scale) {
+        if (!smooth || gap(strand, i, count)) return 1;
+        int b = at(i, count, closed);
+        int c = at(i + 1, count, closed);
+        double far = Math.hypot(
+                points.at(Attribute.X, c) - points.at(Attribute.X, b),
+                points.at(Attribute.Y, c) - points.at(Attribute.Y, b));
+        return (int) Math.clamp(Math.ceil(far * scale / PIECE), 1.0, (double) PIECES);
     }
 
     private static int at(int i, int count, boolean closed) {
-        return closed && count > 2 ? Math.floorMod(i, count) : Math.clamp(i, 0, count - 1);
+        return closed ? Math.floorMod(i, count) : Math.clamp(i, 0, count - 1);
     }
 
-    private void add(
-            Points p,
-            int a,
-            int b,
-            int c,
-            int d,
-            float t,
-            boolean smooth,
-            double size,
-            double brightness,
-            float scale,
-            float mx,
-            float my) {
-        if (n == x.length) grow();
-        x[n] = curve(p, Attribute.X, a, b, c, d, t, smooth) * scale + mx;
-        y[n] = curve(p, Attribute.Y, a, b, c, d, t, smooth) * scale + my;
-        float r = (float) (mix(p, Attribute.SIZE, b, c, t) * size) * scale;
+    private void put(
+            int at, Points p, int a, int b, int c, int d, float t, Manner manner, float scale, float mx, float my) {
+        boolean smooth = manner.smooth;
+        x[at] = curve(p, Attribute.X, a, b, c, d, t, smooth) * scale + mx;
+        y[at] = curve(p, Attribute.Y, a, b, c, d, t, smooth) * scale + my;
+        float r = (float) (mix(p, Attribute.SIZE, b, c, t) * manner.size) * scale;
         float shrink = Math.min(1, Math.max(0, r) / LEAST);
-        radius[n] = Math.max(LEAST, r);
-        alpha[n] = mix(p, Attribute.ALPHA, b, c, t) * shrink;
-        red[n] = (float) (mix(p, Attribute.RED, b, c, t) * brightness);
-        green[n] = (float) (mix(p, Attribute.GREEN, b, c, t) * brightness);
-        blue[n] = (float) (mix(p, Attribute.BLUE, b, c, t) * brightness);
+        radius[at] = Math.max(LEAST, r);
+        alpha[at] = mix(p, Attribute.ALPHA, b, c, t) * shrink;
+        red[at] = (float) (mix(p, Attribute.RED, b, c, t) * manner.brightness);
+        green[at] = (float) (mix(p, Attribute.GREEN, b, c, t) * manner.brightness);
+        blue[at] = (float) (mix(p, Attribute.BLUE, b, c, t) * manner.brightness);
         // What is nowhere breaks the line and does no harm.
-        if (!Float.isFinite(x[n] + y[n] + radius[n] + alpha[n])) {
-            x[n] = 0;
-            y[n] = 0;
-            radius[n] = LEAST;
-            alpha[n] = 0;
+        if (!Float.isFinite(x[at] + y[at] + radius[at] + alpha[at])) {
+            x[at] = 0;
+            y[at] = 0;
+            radius[at] = LEAST;
+            alpha[at] = 0;
         }
-        n++;
     }
 
     /** Along the uniform Catmull-Rom spline (1974) through b and c, or straight. */
@@ -131,46 +196,127 @@ public final class Stroke {
         return from + (p.at(attribute, c) - from) * t;
     }
 
-    private void grow() {
-        int room = 2 * n;
-        x = java.util.Arrays.copyOf(x, room);
-        y = java.util.Arrays.copyOf(y, room);
-        radius = java.util.Arrays.copyOf(radius, room);
-        red = java.util.Arrays.copyOf(red, room);
-        green = java.util.Arrays.copyOf(green, room);
-        blue = java.util.Arrays.copyOf(blue, room);
-        alpha = java.util.Arrays.copyOf(alpha, room);
+    private void room(int wanted) {
+        if (x.length >= wanted) return;
+        int room = wanted + wanted / 2;
+        x = new float[room];
+        y = new float[room];
+        radius = new float[room];
+        red = new float[room];
+        green = new float[room];
+        blue = new float[room];
+        alpha = new float[room];
+        broken = new boolean[room];
     }
 
     /** Segments: one for each two neighbours, and a lone point is a segment with itself. */
     private int segments() {
-        return n == 1 ? 1 : n - 1;
+        return n == 1 ? 1 : Math.max(0, n - 1);
     }
 
     private int other(int i) {
         return n == 1 ? 0 : i + 1;
     }
 
-    /** Lists for each band of rows the segments that touch it. */
-    private void sort(int width, int height) {
+    /** Lists for each band of rows the segments that touch it, in their order. */
+    private void sort(int width, int height, Crew crew) {
         int bands = (height + BAND - 1) / BAND;
-        if (starts.length < bands + 2) starts = new int[bands + 2];
-        java.util.Arrays.fill(starts, 0);
-        for (int i = 0; i < segments() && n > 0; i++) {
-            for (int band = first(i, width, height); band <= last(i, bands); band++) starts[band + 2]++;
+        int count = segments();
+        int groups = (count + GRAIN - 1) / GRAIN;
+        int apart = (bands + 47) / 16 * 16;
+        if (starts.length < bands + 1) starts = new int[bands + 1];
+        if (ends.length < groups * apart) ends = new int[groups * apart * 3 / 2];
+        crew.each(count, GRAIN, (from, to) -> {
+            int row = from / GRAIN * apart;
+            java.util.Arrays.fill(ends, row, row + bands, 0);
+            for (int i = from; i < to; i++) {
+                int last = last(i, bands);
+                for (int band = first(i, width, height); band <= last; band++) ends[row + band]++;
+            }
+        });
+        int total = 0;
+        for (int band = 0; band < bands; band++) {
+            starts[band] = total;
+            for (int group = 0; group < groups; group++) {
+                int here = ends[group * apart + band];
+                ends[group * apart + band] = total;
+                total += here;
+            }
         }
-        for (int band = 1; band <= bands; band++) starts[band + 1] += starts[band];
-        int total = starts[bands + 1];
+        starts[bands] = total;
         if (order.length < total) order = new int[total + total / 2];
-        for (int i = 0; i < segments() && n > 0; i++) {
-            for (int band = first(i, width, height); band <= last(i, bands); band++) order[starts[band + 1]++] = i;
+        crew.each(count, GRAIN, (from, to) -> {
+            int row = from / GRAIN * apart;
+            for (int i = from; i < to; i++) {
+                int last = last(i, bands);
+                for (int band = first(i, width, height); band <= last; band++) order[ends[row + band]++] = i;
+            }
+        });
+    }
+
+    private void mean() {
+        java.util.Arrays.fill(filling, 0);
+        for (int i = 0; i < n; i++) {
+            filling[0] += red[i] / n;
+            filling[1] += green[i] / n;
+            filling[2] += blue[i] / n;
+            filling[3] += alpha[i] / n;
         }
+    }
+
+    /** Covers the inside of the closed line, by the even-odd rule, four lines of samples to a row. */
+    private void fill(Picture out, int from, int to) {
+        int count = segments();
+        float[] crossings = new float[Math.min(count, 2_048)];
+        float[] line = new float[out.width];
+        float part = (float) (filled * filling[3]) / 4;
+        for (int row = from; row < to; row++) {
+            java.util.Arrays.fill(line, 0);
+            for (int sample = 0; sample < 4; sample++) {
+                float level = row + (sample - 1.5f) / 4;
+                int found = 0;
+                for (int i = 0; i <= count && found < crossings.length; i++) {
+                    // The last piece goes from the end back to the beginning.
+                    int a = Math.min(i, n - 1);
+                    int b = i == count ? 0 : i + 1;
+                    if (y[a] <= level == y[b] <= level) continue;
+                    crossings[found++] = x[a] + (x[b] - x[a]) * (level - y[a]) / (y[b] - y[a]);
+                }
+                java.util.Arrays.sort(crossings, 0, found);
+                for (int k = 0; k + 1 < found; k += 2) span(line, crossings[k] + 0.5f, crossings[k + 1] + 0.5f, part);
+            }
+            int at = out.at(row);
+            for (int column = 0; column < out.width; column++) {
+                float cover = line[column];
+                if (cover <= 0) continue;
+                out.r[at + column] = filling[0] * cover;
+                out.g[at + column] = filling[1] * cover;
+                out.b[at + column] = filling[2] * cover;
+                out.a[at + column] = cover;
+            }
+        }
+    }
+
+    private static void span(float[] line, float from, float to, float part) {
+        float low = Math.max(0, from);
+        float high = Math.min(line.length, to);
+        if (!(high > low)) return;
+        int first = (int) low;
+        int last = Math.min(line.length - 1, (int) high);
+        if (first == last) {
+            line[first] += part * (high - low);
+            return;
+        }
+        line[first] += part * (first + 1 - low);
+        for (int i = first + 1; i < last; i++) line[i] += part;
+        line[last] += part * (high - last);
     }
 
     private int first(int i, int width, int height) {
         int j = other(i);
         float r = Math.max(radius[i], radius[j]) + 0.5f;
-        boolean seen = Math.max(x[i], x[j]) + r > 0
+        boolean seen = (n == 1 || !broken[i])
+                && Math.max(x[i], x[j]) + r > 0
                 && Math.min(x[i], x[j]) - r < width
                 && Math.max(y[i], y[j]) + r > 0
                 && Math.min(y[i], y[j]) - r < height
@@ -187,6 +333,7 @@ public final class Stroke {
     /** Clears rows of {@code out}, a strip or its rest, and draws the line onto them. */
     Picture rows(Picture out, int from, int to) {
         out.clear(from, to);
+        if (filled > 0 && n > 2 && n < FILLED) fill(out, from, to);
         int band = from / BAND;
         for (int k = starts[band]; k < starts[band + 1]; k++) segment(out, order[k], from, to);
         return out;
@@ -225,6 +372,13 @@ public final class Stroke {
                 if (d2 >= (r + 0.5f) * (r + 0.5f)) continue;
                 float cover = edge((float) Math.sqrt(d2), r) * (alpha[i] + (alpha[j] - alpha[i]) * t);
                 int p = at + column;
+                if (add) {
+                    out.r[p] += (red[i] + (red[j] - red[i]) * t) * cover;
+                    out.g[p] += (green[i] + (green[j] - green[i]) * t) * cover;
+                    out.b[p] += (blue[i] + (blue[j] - blue[i]) * t) * cover;
+                    out.a[p] += cover * (1 - out.a[p]);
+                    continue;
+                }
                 if (cover <= out.a[p]) continue;
                 out.a[p] = cover;
                 out.r[p] = (red[i] + (red[j] - red[i]) * t) * cover;
@@ -243,6 +397,7 @@ public final class Stroke {
     float cover(int column, int row) {
         float most = 0;
         for (int i = 0; i < segments() && n > 0; i++) {
+            if (n > 1 && broken[i]) continue;
             int j = other(i);
             float dx = x[j] - x[i];
             float dy = y[j] - y[i];

@@ -25,6 +25,15 @@ public final class Board extends Relay {
     public final float[][] many;
     /** Where in its course a step is; not a number for those that have none. */
     public final double[] place;
+    /** How few values came to how many points, and by which rule; null where none was needed. */
+    public final int[] few;
+
+    public final int[] ofMany;
+    public final String[] how;
+    /** Particles that were ever born, and those taken before their time; below 0 where none are. */
+    public final long[] born;
+
+    public final long[] culled;
     /** Brightest light a picture step's preview saw; below 0 where none was seen. */
     public final float[] light;
     /** Largest cover a picture step's preview saw, 0 to 1; below 0 where none was seen. */
@@ -82,6 +91,11 @@ public final class Board extends Relay {
         value = new double[n];
         many = new float[n][];
         place = new double[n];
+        few = new int[n];
+        ofMany = new int[n];
+        how = new String[n];
+        born = new long[n];
+        culled = new long[n];
         light = new float[n];
         cover = new float[n];
         count = new int[n];

@@ -58,6 +58,15 @@ final class Plan {
         String trouble;
         /** Where in its course it is, in its own unit of time; not a number where it has none. */
         double place = Double.NaN;
+        /** How few values came to how many points, and by which rule. */
+        int few;
+
+        int many;
+        String how;
+        /** Particles that were ever born, and those taken before their time; below 0 where none are. */
+        long born = -1;
+
+        long culled;
         /** Milliseconds a frame, averaged over some twenty frames. */
         double cost;
         /** Nanoseconds of this frame: of the frame's own thread, and of all threads while running rows. */

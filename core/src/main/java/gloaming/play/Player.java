@@ -392,6 +392,19 @@ public final class Player {
         }
 
         @Override
+        public void rule(int few, int many, String how) {
+            step.few = few;
+            step.many = many;
+            step.how = how;
+        }
+
+        @Override
+        public void lives(long born, long culled) {
+            step.born = born;
+            step.culled = culled;
+        }
+
+        @Override
         public long index() {
             return moment.index();
         }

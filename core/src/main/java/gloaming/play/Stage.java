@@ -399,6 +399,11 @@ public final class Stage implements AutoCloseable {
             b.cost[i] = run.cost;
             b.trouble[i] = run.trouble;
             b.place[i] = run.place;
+            b.few[i] = run.few;
+            b.ofMany[i] = run.many;
+            b.how[i] = run.how;
+            b.born[i] = run.born;
+            b.culled[i] = run.culled;
             b.value[i] = eyes.value(i);
             b.count[i] = eyes.count(i);
             b.light[i] = eyes.light(i);

@@ -38,6 +38,7 @@ final class Brood {
     private int[] counts = new int[0];
     private final Column[] mates = new Column[Points.NAMED];
     private long born;
+    private long culled;
     private double owed;
     private final float[][] columns = new float[KEPT.length + COLOURS.length][];
 
@@ -66,8 +67,10 @@ final class Brood {
         if (stop) births = Math.clamp((long) most - kept, 0, births);
         births = Math.min(births, most);
         int over = Math.max(0, kept + births - most);
+        culled += over;
         if (kept - over < n) bury(frame, n, kept - over, over);
         born(kept - over, births);
+        frame.lives(born, culled);
         return kept - over;
     }
 

@@ -23,6 +23,12 @@ public record Grid(
         @Range(min = 0, max = 8, initial = 1.7, unit = "units", says = "From the lowest row to the highest.")
         double height,
 
+        @Range(min = 1, max = 200, initial = 1, byRatio = true, says = "Layers of it, one behind the other.")
+        int layers,
+
+        @Range(min = 0, max = 8, initial = 1.7, unit = "units", says = "From the front layer to the last.")
+        double depth,
+
         @Range(min = 0.0005, max = 0.5, initial = 0.012, unit = "units", byRatio = true, says = "Radius of each point.")
         double size)
         implements Operation<Nothing, Points, Points> {
@@ -34,14 +40,21 @@ public record Grid(
 
     @Override
     public Points run(Nothing in, Points out, Frame frame) {
-        Layout.start(out, columns * rows, size);
+        int each = columns * rows;
+        // A million points is the most there may be.
+        int deep = Math.max(1, Math.min(layers, 1_000_000 / each));
+        Layout.start(out, each * deep, size);
         float[] x = out.column(Attribute.X).values;
         float[] y = out.column(Attribute.Y).values;
-        for (int row = 0; row < rows; row++) {
-            for (int column = 0; column < columns; column++) {
-                int i = row * columns + column;
-                x[i] = (float) (columns == 1 ? 0 : width * ((double) column / (columns - 1) - 0.5));
-                y[i] = (float) (rows == 1 ? 0 : height * ((double) row / (rows - 1) - 0.5));
+        float[] z = out.each(Attribute.Z);
+        for (int layer = 0; layer < deep; layer++) {
+            for (int row = 0; row < rows; row++) {
+                for (int column = 0; column < columns; column++) {
+                    int i = layer * each + row * columns + column;
+                    x[i] = (float) (columns == 1 ? 0 : width * ((double) column / (columns - 1) - 0.5));
+                    y[i] = (float) (rows == 1 ? 0 : height * ((double) row / (rows - 1) - 0.5));
+                    z[i] = (float) (deep == 1 ? 0 : depth * (0.5 - (double) layer / (deep - 1)));
+                }
             }
         }
         return out;

@@ -60,7 +60,7 @@ public final class Face implements Grows.From {
         return knobs;
     }
 
-    private static List<Knob> knobs(Shader shader, Map<String, Integer> places) {
+    static List<Knob> knobs(Shader shader, Map<String, Integer> places) {
         List<Knob> knobs = new ArrayList<>();
         for (Shader.Uniform u : shader.uniforms()) {
             if (GIVEN.contains(u.name())

@@ -91,7 +91,26 @@ final class Lowering {
     Reg[] shader(Tree tree, Map<Var, Reg[]> inputs, Map<Var, Integer> samplers, Var output, Var[] outputs) {
         globals.putAll(inputs);
         this.samplers.putAll(samplers);
+        begin(tree, outputs);
         Reg[] result = new Reg[4];
+        Reg[] written = out.get(globals.get(output));
+        for (int i = 0; i < 4; i++) result[i] = i < written.length ? written[i] : out.number(i == 3 ? 1 : 0);
+        Reg gone = out.get(discarded);
+        for (int i = 0; i < 4; i++) result[i] = out.op(Op.CHOOSE_F, gone, out.number(0), result[i]);
+        return result;
+    }
+
+    /** Lowers code over points: the scalars of all outputs, in their order. */
+    Reg[] points(Tree tree, Map<Var, Reg[]> inputs, Map<Var, Integer> samplers, Var[] outputs) {
+        globals.putAll(inputs);
+        this.samplers.putAll(samplers);
+        begin(tree, outputs);
+        List<Reg> results = new ArrayList<>();
+        for (Var var : outputs) results.addAll(List.of(out.get(globals.get(var))));
+        return results.toArray(Reg[]::new);
+    }
+
+    private void begin(Tree tree, Var[] outputs) {
         discarded = out.variable(true);
         out.set(discarded, out.whole(0));
         for (Var var : outputs) {
@@ -106,11 +125,6 @@ final class Lowering {
             program = scope;
             call(tree.main, List.of(), List.of(), tree.main.at);
         });
-        Reg[] written = out.get(globals.get(output));
-        for (int i = 0; i < 4; i++) result[i] = i < written.length ? written[i] : out.number(i == 3 ? 1 : 0);
-        Reg gone = out.get(discarded);
-        for (int i = 0; i < 4; i++) result[i] = out.op(Op.CHOOSE_F, gone, out.number(0), result[i]);
-        return result;
     }
 
     private Reg zero(Reg like) {

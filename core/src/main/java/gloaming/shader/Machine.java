@@ -112,6 +112,29 @@ final class Machine {
         }
     }
 
+    /** Works out points {@code from} on, at most a strip of them; columns in and out in the order the program has them. */
+    void points(int from, int count, float[][] columns, float[][] outs) {
+        n = whole = Program.STRIP;
+        mask = -1;
+        active = n;
+        depth = 0;
+        squeeze = 0;
+        begun = System.nanoTime();
+        for (Program.Bound bound : program.bound()) {
+            if (!Program.Given.varying(bound.input())) continue;
+            int at = bound.at();
+            if (bound.input() < 0) System.arraycopy(columns[-1 - bound.input()], from, f, at, count);
+            // Beyond the last point there is nothing to work out that could take long.
+            Arrays.fill(f, bound.input() < 0 ? at + count : at, at + Program.STRIP, 0);
+        }
+        run(program.steps());
+        for (int c = 0; c < outs.length; c++) {
+            int at = program.results()[c];
+            if (program.resultSteps()[c] != 0) System.arraycopy(f, at, outs[c], from, count);
+            else Arrays.fill(outs[c], from, from + count, f[at]);
+        }
+    }
+
     private void position(Program.Bound bound, int left, int low, int width, int height) {
         int at = bound.at();
         boolean across = bound.input() == Program.Given.X || bound.input() == Program.Given.U;

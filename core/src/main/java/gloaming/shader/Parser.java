@@ -41,10 +41,19 @@ final class Parser extends Expressions {
     private Function within;
     private int loops;
     private int switches;
+    /** Whether what comes in are attributes of points, not a place in a picture. */
+    private boolean overPoints;
 
     Parser(List<Token> tokens, Names names, List<Problem> problems) {
         super(tokens, names);
         this.problems = problems;
+    }
+
+    /** A parser for code over points. */
+    static Parser points(List<Token> tokens, List<Problem> problems) {
+        Parser parser = shader(tokens, problems);
+        parser.overPoints = true;
+        return parser;
     }
 
     /** A parser for a whole shader, with everything that the language gives. */
@@ -353,7 +362,11 @@ final class Parser extends Expressions {
         Var var = new Var(name.text(), type, use, name);
         var.initial = initial;
         var.location = before.location;
-        if (use == Use.IN && !type.equals(Type.vector(Base.FLOAT, 2))) {
+        if (use == Use.IN && overPoints && !(type instanceof Numeric n && n.base() == Base.FLOAT && !n.matrix())) {
+            throw Problem.Found.at(
+                    name, "'" + name.text() + "' : an attribute of points is a float or a vector of them");
+        }
+        if (use == Use.IN && !overPoints && !type.equals(Type.vector(Base.FLOAT, 2))) {
             throw Problem.Found.at(
                     name, "'" + name.text() + "' : what comes in is the place in the picture, a vec2 from 0 to 1");
         }

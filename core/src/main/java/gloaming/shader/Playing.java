@@ -129,7 +129,7 @@ public final class Playing {
         }
     }
 
-    private static void given(Shader.Uniform u, Shader.Values values, int width, int height, Frame frame) {
+    static void given(Shader.Uniform u, Shader.Values values, int width, int height, Frame frame) {
         switch (u.name()) {
             case "time" -> values.put(u, 0, frame.time());
             case "beat" -> values.put(u, 0, frame.beat());

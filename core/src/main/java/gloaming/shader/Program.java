@@ -45,6 +45,11 @@ record Program(
         static boolean varying(int input) {
             return input < 4;
         }
+
+        /** The input that is a column of points. */
+        static int column(int number) {
+            return -1 - number;
+        }
     }
 
     /** A constant and where it stands. */

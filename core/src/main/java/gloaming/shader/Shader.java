@@ -45,6 +45,8 @@ public final class Shader {
     private final List<Sampler> samplers;
     private final int scalars;
     private final Texels[] texels;
+    private List<Port> ins = List.of();
+    private List<Port> outs = List.of();
     /** Machines that are not at work; as many as threads that ever ran this at once. */
     private final ConcurrentLinkedQueue<Machine> machines = new ConcurrentLinkedQueue<>();
 
@@ -93,15 +95,51 @@ public final class Shader {
         return new Result(null, List.copyOf(problems));
     }
 
+    /** An attribute of points that comes in or goes out, and how many numbers it has. */
+    public record Port(String name, int count) {}
+
+    /** Compiles code over points: {@code in} variables are attributes as they come, {@code out} variables those that it writes. */
+    static Result points(String text) {
+        List<Problem> problems = new ArrayList<>();
+        try {
+            Preprocessor preprocessor = new Preprocessor(text, problems);
+            List<Token> tokens = preprocessor.tokens();
+            Tree tree = problems.isEmpty() ? Parser.points(tokens, problems).parse() : null;
+            if (problems.isEmpty()) return new Result(build(tree, preprocessor.comments, true), List.of());
+        } catch (Problem.Found found) {
+            problems.add(found.problem);
+        } catch (RuntimeException fault) {
+            problems.add(new Problem(1, 1, "this text is more than the compiler can take: " + fault));
+        }
+        problems.sort(Comparator.comparingInt(Problem::line).thenComparingInt(Problem::column));
+        return new Result(null, List.copyOf(problems));
+    }
+
     private static Shader build(Tree tree, Map<Integer, String> comments) {
+        return build(tree, comments, false);
+    }
+
+    private static Shader build(Tree tree, Map<Integer, String> comments, boolean points) {
         Lowering lowering = new Lowering();
         Map<Var, Reg[]> inputs = new HashMap<>();
         Map<Var, Integer> samplerOf = new LinkedHashMap<>();
         List<Uniform> uniforms = new ArrayList<>();
         List<Sampler> samplers = new ArrayList<>();
+        List<Port> ins = new ArrayList<>();
+        int columns = 0;
         int next = Program.Given.UNIFORMS;
         for (Var var : tree.globals) {
-            if (var.use == Use.IN) inputs.put(var, place(lowering.out));
+            if (var.use == Use.IN && points) {
+                Reg[] regs = new Reg[var.type.size()];
+                for (int i = 0; i < regs.length; i++) {
+                    regs[i] = lowering.out.input(false, Program.Given.column(columns + i));
+                }
+                columns += regs.length;
+                ins.add(new Port(var.name, regs.length));
+                inputs.put(var, regs);
+            } else if (var.use == Use.IN) {
+                inputs.put(var, place(lowering.out));
+            }
             if (var.use != Use.UNIFORM) continue;
             int count = samplers(var.type);
             if (count > 0) {
@@ -126,6 +164,17 @@ public final class Shader {
         }
         given(tree, inputs, lowering.out);
         List<Var> outputs = tree.globals.stream().filter(v -> v.use == Use.OUT).toList();
+        if (points) {
+            if (outputs.isEmpty()) throw Problem.Found.at(tree.main.at, "'main' : nothing goes out of it");
+            Reg[] numbers = lowering.points(tree, inputs, samplerOf, outputs.toArray(Var[]::new));
+            new Shaping(lowering.out.code, numbers).shape();
+            Program program = new Placing(lowering.out.code, numbers).place();
+            Shader shader = new Shader(program, List.copyOf(uniforms), List.copyOf(samplers), next);
+            shader.ins = List.copyOf(ins);
+            shader.outs =
+                    outputs.stream().map(v -> new Port(v.name, v.type.size())).toList();
+            return shader;
+        }
         List<Var> all = new ArrayList<>(outputs);
         Var output =
                 outputs.stream().min(Comparator.comparingInt(v -> v.location)).orElse(null);
@@ -186,6 +235,16 @@ public final class Shader {
         }
     }
 
+    /** Attributes of points that come in, in their order. */
+    List<Port> ins() {
+        return ins;
+    }
+
+    /** Attributes of points that go out. */
+    List<Port> outs() {
+        return outs;
+    }
+
     public List<Uniform> uniforms() {
         return uniforms;
     }
@@ -242,6 +301,33 @@ public final class Shader {
             for (int tile = from; tile < to && endless.get() == null; tile++) {
                 try {
                     machine.tile(tile, out.width, out.height, planes);
+                } catch (Machine.Endless e) {
+                    endless.set(e);
+                }
+            }
+            machines.add(machine);
+        });
+        if (endless.get() != null)
+            throw new IllegalArgumentException(endless.get().getMessage());
+    }
+
+    /** Works out {@code n} points; columns in and out are scalar by scalar of {@link #ins} and {@link #outs}. */
+    void points(int n, float[][] columns, float[][] into, Values values, Input[] inputs, Crew crew) {
+        for (int i = 0; i < inputs.length; i++) {
+            Program.Given size = Program.Given.of(i);
+            values.bits[size.width()] = inputs[i].picture().width;
+            values.bits[size.height()] = inputs[i].picture().height;
+        }
+        for (int i = 0; i < texels.length; i++) texels[i].fill(inputs[i], crew);
+        AtomicReference<Machine.Endless> endless = new AtomicReference<>();
+        crew.each((n + Program.STRIP - 1) / Program.STRIP, 4, (from, to) -> {
+            Machine machine = machines.poll();
+            if (machine == null) machine = new Machine();
+            machine.load(program, values.bits, texels);
+            for (int strip = from; strip < to && endless.get() == null; strip++) {
+                int first = strip * Program.STRIP;
+                try {
+                    machine.points(first, Math.min(Program.STRIP, n - first), columns, into);
                 } catch (Machine.Endless e) {
                     endless.set(e);
                 }

@@ -90,6 +90,12 @@ public interface Frame {
     /** Tells whoever looks where in its course a step is, in its own unit of time. */
     default void place(double place) {}
 
+    /** Tells whoever looks how few values came to many points: "5 values repeated over 100". */
+    default void rule(int few, int many, String how) {}
+
+    /** Tells whoever looks how many particles were ever born, and how many were taken before their time. */
+    default void lives(long born, long culled) {}
+
     default double aspect() {
         return (double) width() / height();
     }

@@ -21,5 +21,16 @@ public @interface Range {
     /** How the slider runs: evenly, or by ratio for what is felt by ratio (rates, times, sizes over decades). */
     boolean byRatio() default false;
 
+    /** How dragging the picture moves this while its step is chosen. */
+    Drag drag() default Drag.NONE;
+
+    /** Ways of dragging. */
+    enum Drag {
+        NONE,
+        ACROSS,
+        UP,
+        WHEEL
+    }
+
     String says();
 }

@@ -46,7 +46,7 @@ class DrawLineTest {
             y[i] = (float) random.nextDouble(-1.4, 1.4);
             size[i] = (float) random.nextDouble(0.002, 0.2);
         }
-        DrawLine line = new DrawLine(1, random.nextDouble(), 1, seed % 2 == 0, seed % 3 == 0);
+        DrawLine line = new DrawLine(1, random.nextDouble(), 1, seed % 2 == 0, seed % 3 == 0, 0, false);
         Stroke stroke = line.memory();
         Picture out = line.run(points(x, y, size), stroke, frame);
         for (int row = 0; row < out.height; row++) {
@@ -59,7 +59,7 @@ class DrawLineTest {
     @Test
     void aStraightLineHasTheAreaOfABarWithRoundEnds() {
         Points two = points(new float[] {-0.5f, 0.5f}, new float[] {0.1f, 0.1f}, new float[] {0.2f, 0.2f});
-        Picture out = drawn(new DrawLine(1, 0, 1, false, false), two);
+        Picture out = drawn(new DrawLine(1, 0, 1, false, false, 0, false), two);
         double area = 0;
         for (int i = 0; i < out.a.length; i++) area += out.a[i];
         double scale = 45;
@@ -70,7 +70,7 @@ class DrawLineTest {
     @Test
     void thicknessRunsFromOnePointToTheNext() {
         Points two = points(new float[] {-1, 1}, new float[] {0, 0}, new float[] {0.1f, 0.5f});
-        Picture out = drawn(new DrawLine(1, 0, 1, false, false), two);
+        Picture out = drawn(new DrawLine(1, 0, 1, false, false, 0, false), two);
         assertThat(height(out, 160 / 2 - 45)).isCloseTo(2 * 0.1 * 45, offset(3.0));
         assertThat(height(out, 160 / 2)).isCloseTo(2 * 0.3 * 45, offset(3.0));
     }
@@ -84,7 +84,7 @@ class DrawLineTest {
     @Test
     void jointsOfAClosedLineAddNothingUpAndLeaveNoGap() {
         Points ring = new Ring(40, 0.7, 0, 0, 0, 0.05).run(null, new Points(), frame);
-        Picture out = drawn(new DrawLine(1, 0, 1, true, true), ring);
+        Picture out = drawn(new DrawLine(1, 0, 1, true, true, 0, false), ring);
         for (int i = 0; i < 720; i++) {
             double angle = 2 * Math.PI * i / 720;
             int column = (int) Math.round(79.5 + 0.7 * 45 * Math.cos(angle));
@@ -98,14 +98,14 @@ class DrawLineTest {
     void whatThinsOutFadesAndWhatIsNowhereDoesNoHarm() {
         Points thin = points(new float[] {-1, 1}, new float[] {0, 0}, new float[] {0.001f, 0.001f});
         float most = 0;
-        for (float a : drawn(new DrawLine(1, 0, 1, false, false), thin).a) most = Math.max(most, a);
+        for (float a : drawn(new DrawLine(1, 0, 1, false, false, 0, false), thin).a) most = Math.max(most, a);
         assertThat(most).isBetween(0.01f, 0.06f);
         Points odd = points(new float[] {0, Float.NaN, 1}, new float[] {0, 0, Float.POSITIVE_INFINITY}, new float[] {
             0.1f, 0.1f, 0.1f
         });
-        for (float a : drawn(new DrawLine(1, 0, 1, true, true), odd).a)
+        for (float a : drawn(new DrawLine(1, 0, 1, true, true, 0, false), odd).a)
             assertThat(a).isBetween(0f, 1f);
-        for (float a : drawn(new DrawLine(1, 0, 1, true, true), new Points()).a)
+        for (float a : drawn(new DrawLine(1, 0, 1, true, true, 0, false), new Points()).a)
             assertThat(a).isZero();
     }
 

@@ -27,7 +27,7 @@ class LayoutsTest {
 
     @Test
     void aGridFillsItsBoxFromTheBottomLeft() {
-        Points p = new Grid(4, 3, 3, 2, 0.01).run(null, new Points(), frame);
+        Points p = new Grid(4, 3, 3, 2, 1, 0, 0.01).run(null, new Points(), frame);
         assertThat(p.n()).isEqualTo(12);
         List<Double> xs = IntStream.range(0, 12)
                 .mapToObj(i -> x(p, i))

@@ -150,7 +150,7 @@ class PointStepsTest {
 
     @Test
     void layoutsLieWhereTheySay() {
-        Points grid = new Grid(3, 2, 2, 1, 0.02).run(null, new Points(), frame);
+        Points grid = new Grid(3, 2, 2, 1, 1, 0, 0.02).run(null, new Points(), frame);
         assertThat(grid.n()).isEqualTo(6);
         assertThat(grid.at(Attribute.X, 0)).isEqualTo(-1f);
         assertThat(grid.at(Attribute.Y, 5)).isEqualTo(0.5f);

@@ -81,6 +81,19 @@ class Boards {
             ArrayNode many = step.addArray();
             for (float value : board.many[i]) many.add(Math.rint(value * 1000) / 1000);
         }
+        ObjectNode tells = o.putObject("tells");
+        for (int i = 0; i < board.steps.size(); i++) {
+            if (board.how[i] != null && board.few[i] < board.ofMany[i]) {
+                tells.put(
+                        board.steps.get(i),
+                        (board.few[i] == 1 ? "1 value " : board.few[i] + " values ") + board.how[i] + " "
+                                + board.ofMany[i]);
+            } else if (board.born[i] >= 0) {
+                tells.put(
+                        board.steps.get(i),
+                        board.born[i] + " born" + (board.culled[i] > 0 ? ", " + board.culled[i] + " taken early" : ""));
+            }
+        }
         ObjectNode follows = o.putObject("follows");
         for (int i = 0; i < board.follows.size(); i++) {
             ArrayNode values = follows.putArray(board.follows.get(i));

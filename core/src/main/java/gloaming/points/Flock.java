@@ -1,0 +1,172 @@
+package gloaming.points;
+
+import gloaming.flow.Attribute;
+import gloaming.flow.Points;
+import gloaming.step.Frame;
+import gloaming.step.Operation;
+import gloaming.step.Randomness;
+import gloaming.step.Range;
+import gloaming.step.Says;
+
+/**
+ * Points that fly together: away from who is too near, along with those they see, and towards the middle of those (Reynolds 1987,
+ * "Flocks, herds and schools").
+ */
+@Says(
+        name = "Flock",
+        does = "Lets points fly together as birds do: apart, along and together.",
+        find = "boids swarm birds fish school herd separation alignment cohesion steer")
+public record Flock(
+        @Range(min = 0.01, max = 2, initial = 0.15, unit = "units", byRatio = true, says = "How far a point sees.")
+        double sight,
+
+        @Range(
+                min = 0,
+                max = 1,
+                initial = 0.75,
+                unit = "turns",
+                says = "How much of the circle it sees; what is behind it is left out.")
+        double view,
+
+        @Range(min = 0, max = 20, initial = 2, says = "How strongly it keeps off who is nearer than half its sight.")
+        double apart,
+
+        @Range(min = 0, max = 20, initial = 1.5, says = "How strongly it takes the velocity of those it sees.")
+        double along,
+
+        @Range(min = 0, max = 20, initial = 1, says = "How strongly it is drawn to the middle of those.")
+        double together,
+
+        @Range(min = 0, max = 4, initial = 0.15, unit = "units/s", says = "Slowest speed.")
+        double slowest,
+
+        @Range(min = 0, max = 8, initial = 0.6, unit = "units/s", says = "Fastest speed.")
+        double fastest,
+
+        @Range(min = 1, max = 64, initial = 16, says = "At most so many neighbours count.")
+        int most)
+        implements Operation<Points, Points, Flock.Memory> {
+
+    /** Points let go here, who is near whom, and what each will do. */
+    public static final class Memory {
+        final Motion motion = new Motion();
+        final Near near = new Near();
+        final float[][] push = new float[3][0];
+    }
+
+    @Override
+    public Memory memory() {
+        return new Memory();
+    }
+
+    @Override
+    public Points run(Points in, Memory memory, Frame frame) {
+        Points points = memory.motion.loose(in, frame);
+        int n = points.n();
+        float dt = (float) frame.dt();
+        if (n == 0 || dt == 0) return points;
+        float[] x = points.column(Attribute.X).values;
+        float[] y = points.column(Attribute.Y).values;
+        float[] z = points.column(Attribute.Z).values;
+        float[] vx = points.column(Attribute.VX).values;
+        float[] vy = points.column(Attribute.VY).values;
+        float[] vz = points.column(Attribute.VZ).values;
+        for (int a = 0; a < 3; a++) if (memory.push[a].length < n) memory.push[a] = new float[n + n / 2];
+        Near near = memory.near;
+        near.sort(x, y, z, n, sight, frame.crew());
+        double cosine = Math.cos(Math.PI * view);
+        float far = (float) (sight * sight);
+        frame.crew().each(n, 256, (from, to) -> {
+            int[] cells = new int[27];
+            for (int at = from; at < to; at++) {
+                int i = near.order[at];
+                steer(memory, i, near.around(x[i], y[i], z[i], false, cells), cells, x, y, z, vx, vy, vz, far, (float)
+                        cosine);
+            }
+        });
+        frame.crew().each(n, Motion.GRAIN, (from, to) -> {
+            for (int i = from; i < to; i++) {
+                float push = Motion.push(points, i, dt);
+                float a = vx[i] + memory.push[0][i] * push;
+                float b = vy[i] + memory.push[1][i] * push;
+                float c = vz[i] + memory.push[2][i] * push;
+                float speed = (float) Math.sqrt(a * a + b * b + c * c);
+                float held = (float) Math.min(Math.max(speed, slowest), Math.max(slowest, fastest));
+                if (!(speed > 1e-6f)) {
+                    // Who has no direction takes one of its own.
+                    double angle = 2 * Math.PI * Randomness.uniform(frame.seed(), (long) points.at(Attribute.ID, i), 5);
+                    a = (float) Math.cos(angle);
+                    b = (float) Math.sin(angle);
+                    c = 0;
+                    speed = 1;
+                }
+                vx[i] = a * held / speed;
+                vy[i] = b * held / speed;
+                vz[i] = c * held / speed;
+            }
+        });
+        return points;
+    }
+
+    private void steer(
+            Memory memory,
+            int i,
+            int count,
+            int[] cells,
+            float[] x,
+            float[] y,
+            float[] z,
+            float[] vx,
+            float[] vy,
+            float[] vz,
+            float far,
+            float cosine) {
+        Near near = memory.near;
+        float speed = (float) Math.sqrt(vx[i] * vx[i] + vy[i] * vy[i] + vz[i] * vz[i]);
+        float sx = 0;
+        float sy = 0;
+        float sz = 0;
+        float mx = 0;
+        float my = 0;
+        float mz = 0;
+        float wx = 0;
+        float wy = 0;
+        float wz = 0;
+        int seen = 0;
+        int kept = 0;
+        for (int c = 0; c < count && seen < most; c++) {
+            for (int at = near.start(cells[c]); at < near.end(cells[c]) && seen < most; at++) {
+                int k = near.order[at];
+                if (k == i) continue;
+                float dx = near.x[at] - x[i];
+                float dy = near.y[at] - y[i];
+                float dz = near.z[at] - z[i];
+                float d = dx * dx + dy * dy + dz * dz;
+                if (!(d < far)) continue;
+                float ahead = dx * vx[i] + dy * vy[i] + dz * vz[i];
+                if (ahead < cosine * speed * (float) Math.sqrt(d)) continue;
+                seen++;
+                mx += dx;
+                my += dy;
+                mz += dz;
+                wx += vx[k] - vx[i];
+                wy += vy[k] - vy[i];
+                wz += vz[k] - vz[i];
+                if (d < far / 4 && d > 0) {
+                    kept++;
+                    float away = (float) (sight / Math.sqrt(d)) - 2;
+                    sx -= dx * away;
+                    sy -= dy * away;
+                    sz -= dz * away;
+                }
+            }
+        }
+        float over = seen == 0 ? 0 : 1f / seen;
+        float apart = (float) this.apart * 4 * (kept == 0 ? 0 : 1f / kept);
+        float along = (float) this.along * over;
+        float together = (float) this.together * 2 * over;
+        memory.push[0][i] = sx * apart + wx * along + mx * together;
+        memory.push[1][i] = sy * apart + wy * along + my * together;
+        memory.push[2][i] = sz * apart + wz * along + mz * together;
+    }
+}

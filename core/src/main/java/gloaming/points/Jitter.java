@@ -1,0 +1,53 @@
+package gloaming.points;
+
+import gloaming.flow.Attribute;
+import gloaming.flow.Points;
+import gloaming.step.Frame;
+import gloaming.step.Operation;
+import gloaming.step.Randomness;
+import gloaming.step.Range;
+import gloaming.step.Says;
+
+/** Each point a little out of its place, always the same way for the same number. */
+@Says(
+        name = "Jitter",
+        does = "Moves each point a little out of its place, by chance.",
+        find = "random offset displace shake loosen irregular natural")
+public record Jitter(
+        @Range(min = 0, max = 2, initial = 0.03, unit = "units", says = "How far at most.")
+        double amount,
+
+        @Range(min = 0, max = 1, initial = 0, says = "How much of it goes into the depth.")
+        double depth,
+
+        @Range(min = 0, max = 1000, initial = 0, says = "Another number, other places.")
+        int variation)
+        implements Operation<Points, Points, Altered> {
+
+    @Override
+    public Altered memory() {
+        return new Altered();
+    }
+
+    @Override
+    public Points run(Points in, Altered altered, Frame frame) {
+        Points out = altered.of(in);
+        int n = in.n();
+        if (n == 0) return out;
+        long seed = frame.seed() + variation;
+        float[] x = altered.write(Attribute.X);
+        float[] y = altered.write(Attribute.Y);
+        float[] z = altered.write(Attribute.Z);
+        frame.crew().each(n, Motion.GRAIN, (from, to) -> {
+            for (int i = from; i < to; i++) {
+                long id = (long) in.at(Attribute.ID, i);
+                double far = amount * Math.sqrt(Randomness.uniform(seed, id, 0));
+                double angle = 2 * Math.PI * Randomness.uniform(seed, id, 1);
+                x[i] += (float) (far * Math.cos(angle));
+                y[i] += (float) (far * Math.sin(angle));
+                z[i] += (float) (depth * amount * Randomness.signed(seed, id, 2));
+            }
+        });
+        return out;
+    }
+}

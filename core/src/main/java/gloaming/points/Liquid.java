@@ -1,0 +1,274 @@
+package gloaming.points;
+
+import gloaming.flow.Attribute;
+import gloaming.flow.Points;
+import gloaming.step.Frame;
+import gloaming.step.Operation;
+import gloaming.step.Pick;
+import gloaming.step.Range;
+import gloaming.step.Says;
+
+/**
+ * A liquid in the plane: points keep their distance as drops of water do, drag each other along and hold together.
+ *
+ * <p>Smoothed-particle hydrodynamics with the density as a constraint (Macklin and Müller 2013, "Position based fluids"), which stays
+ * stable at any step; viscosity is XSPH (Schechter and Bridson 2012) and surface tension a pull between drops a little apart. What one drop
+ * does to another it suffers itself, so that without walls the whole keeps its momentum.
+ */
+@Says(
+        name = "Liquid",
+        does = "Lets points flow together as a liquid in the picture's plane, in a basin or free.",
+        find = "fluid water sph simulation pour splash viscosity surface tension basin drop")
+public record Liquid(
+        @Range(
+                min = 0.004,
+                max = 0.3,
+                initial = 0.025,
+                unit = "units",
+                byRatio = true,
+                says = "From one drop to the next at rest.")
+        double spacing,
+
+        @Range(min = -10, max = 10, initial = -1.5, unit = "units/s²", says = "Weight; below 0 it falls.")
+        double weight,
+
+        @Range(min = 0, max = 1, initial = 0.08, says = "How much drops drag each other along: 0 water, 1 honey.")
+        double viscosity,
+
+        @Range(min = 0, max = 1, initial = 0.15, says = "How much the surface holds together.")
+        double tension,
+
+        @Range(min = 1, max = 12, initial = 5, says = "Rounds of the solver: more is less like jelly.")
+        int rounds,
+
+        @Pick(initial = "true", says = "Whether it stands in a basin with a floor and two walls.")
+        boolean basin,
+
+        @Range(min = 0.05, max = 8, initial = 3.2, unit = "units", says = "The basin from wall to wall.")
+        double width,
+
+        @Range(min = -4, max = 4, initial = 0, unit = "units", says = "The middle of the basin, across.")
+        double x,
+
+        @Range(min = -4, max = 4, initial = -0.9, unit = "units", says = "Where its floor lies.")
+        double floor)
+        implements Operation<Points, Points, Liquid.Memory> {
+    /** Neighbours that count, at most. */
+    private static final int MOST = 40;
+
+    /** Points let go here, who is near whom, and the solver's columns, in the order of the cells. */
+    public static final class Memory {
+        final Motion motion = new Motion();
+        final Near near = new Near();
+        float[] level = new float[0];
+        int[] beside = new int[0];
+        int[] count = new int[0];
+        float[] lambda = new float[0];
+        float[] dx = new float[0];
+        float[] dy = new float[0];
+        float[] u = new float[0];
+        float[] v = new float[0];
+
+        void room(int n) {
+            if (lambda.length >= n) return;
+            int room = n + n / 2;
+            level = new float[room];
+            beside = new int[room * MOST];
+            count = new int[room];
+            lambda = new float[room];
+            dx = new float[room];
+            dy = new float[room];
+            u = new float[room];
+            v = new float[room];
+        }
+    }
+
+    @Override
+    public Memory memory() {
+        return new Memory();
+    }
+
+    @Override
+    public Points run(Points in, Memory memory, Frame frame) {
+        Points points = memory.motion.loose(in, frame);
+        int n = points.n();
+        float dt = (float) Math.min(frame.dt(), 0.1);
+        if (n == 0 || dt == 0) return points;
+        memory.room(n);
+        float[] px = points.column(Attribute.X).values;
+        float[] py = points.column(Attribute.Y).values;
+        float[] vx = points.column(Attribute.VX).values;
+        float[] vy = points.column(Attribute.VY).values;
+        float h = (float) (2 * spacing);
+        Near near = memory.near;
+        near.sort(px, py, memory.level, n, h, frame.crew());
+        float[] x = near.x;
+        float[] y = near.y;
+        frame.crew().each(n, 256, (from, to) -> neighbours(memory, near, h * h, from, to));
+        float rest = rest(h);
+        float left = (float) (this.x - width / 2 + spacing / 2);
+        float right = (float) (this.x + width / 2 - spacing / 2);
+        float low = (float) (floor + spacing / 2);
+        System.arraycopy(x, 0, memory.u, 0, n);
+        System.arraycopy(y, 0, memory.v, 0, n);
+        for (int round = 0; round < rounds; round++) {
+            frame.crew().each(n, 512, (from, to) -> densities(memory, x, y, h, rest, from, to));
+            frame.crew().each(n, 512, (from, to) -> shifts(memory, x, y, h, rest, from, to));
+            frame.crew().each(n, Motion.GRAIN, (from, to) -> {
+                for (int i = from; i < to; i++) {
+                    x[i] += memory.dx[i];
+                    y[i] += memory.dy[i];
+                    if (!basin) continue;
+                    x[i] = Math.min(right, Math.max(left, x[i]));
+                    y[i] = Math.max(low, y[i]);
+                }
+            });
+        }
+        float over = 1 / dt;
+        frame.crew().each(n, Motion.GRAIN, (from, to) -> {
+            for (int at = from; at < to; at++) {
+                int i = near.order[at];
+                float a = vx[i] + (x[at] - memory.u[at]) * over;
+                float b = vy[i] + (y[at] - memory.v[at]) * over;
+                // A wall takes what goes into it.
+                if (basin && (x[at] <= left && a < 0 || x[at] >= right && a > 0)) a = 0;
+                if (basin && y[at] <= low && b < 0) b = 0;
+                px[i] = x[at];
+                py[i] = y[at];
+                memory.u[at] = a;
+                memory.v[at] = b;
+            }
+        });
+        frame.crew().each(n, 512, (from, to) -> together(memory, x, y, h, rest, dt, from, to));
+        frame.crew().each(n, Motion.GRAIN, (from, to) -> {
+            for (int at = from; at < to; at++) {
+                int i = near.order[at];
+                float push = Motion.push(points, i, dt);
+                vx[i] = memory.u[at] + memory.dx[at];
+                vy[i] = memory.v[at] + memory.dy[at] + (float) weight * push;
+            }
+        });
+        return points;
+    }
+
+    private static void neighbours(Memory memory, Near near, float far, int from, int to) {
+        int[] cells = new int[27];
+        for (int i = from; i < to; i++) {
+            float px = near.x[i];
+            float py = near.y[i];
+            int cellsIn = near.around(px, py, 0, true, cells);
+            int found = 0;
+            int row = i * MOST;
+            for (int c = 0; c < cellsIn; c++) {
+                int end = near.end(cells[c]);
+                for (int k = near.start(cells[c]); k < end; k++) {
+                    float dx = near.x[k] - px;
+                    float dy = near.y[k] - py;
+                    if (k == i || !(dx * dx + dy * dy < far)) continue;
+                    if (found < MOST) memory.beside[row + found++] = k;
+                }
+            }
+            memory.count[i] = found;
+        }
+    }
+
+    /** The kernel poly6 in the plane, without its constant. */
+    private static float poly(float r2, float h) {
+        float q = h * h - r2;
+        return q <= 0 ? 0 : q * q * q;
+    }
+
+    /** The density of drops at rest: six round each at the spacing, and six more at the root of three of it. */
+    private static float rest(float h) {
+        float d = h / 2;
+        return poly(0, h) + 6 * poly(d * d, h) + 6 * poly(3 * d * d, h);
+    }
+
+    /** The slope of the spiky kernel, by its distance, of the same scale as {@link #poly} is. */
+    private static float spiky(float r, float h) {
+        float q = h - r;
+        return q <= 0 ? 0 : -7.5f * h * h * h * q * q;
+    }
+
+    private static void densities(Memory memory, float[] x, float[] y, float h, float rest, int from, int to) {
+        for (int i = from; i < to; i++) {
+            float density = poly(0, h);
+            float sumX = 0;
+            float sumY = 0;
+            float squares = 0;
+            int row = i * MOST;
+            for (int k = row; k < row + memory.count[i]; k++) {
+                int j = memory.beside[k];
+                float dx = x[i] - x[j];
+                float dy = y[i] - y[j];
+                float r2 = dx * dx + dy * dy;
+                density += poly(r2, h);
+                float r = (float) Math.sqrt(r2);
+                if (r < 1e-9f) continue;
+                float slope = spiky(r, h) / (rest * r);
+                sumX += slope * dx;
+                sumY += slope * dy;
+                squares += slope * slope * r2;
+            }
+            float over = density / rest - 1;
+            // A surface is free: only what is too dense is pushed apart.
+            memory.lambda[i] = over <= 0 ? 0 : -over / (squares + sumX * sumX + sumY * sumY + 0.02f / (h * h));
+        }
+    }
+
+    private static void shifts(Memory memory, float[] x, float[] y, float h, float rest, int from, int to) {
+        float most = h / 4;
+        for (int i = from; i < to; i++) {
+            float sumX = 0;
+            float sumY = 0;
+            int row = i * MOST;
+            for (int k = row; k < row + memory.count[i]; k++) {
+                int j = memory.beside[k];
+                float both = memory.lambda[i] + memory.lambda[j];
+                if (both == 0) continue;
+                float dx = x[i] - x[j];
+                float dy = y[i] - y[j];
+                float r = (float) Math.sqrt(dx * dx + dy * dy);
+                if (r < 1e-6f) {
+                    // Two in one place part in opposite ways.
+                    sumX += (i < j ? 1 : -1) * 0.01f * h;
+                    continue;
+                }
+                float shift = both * spiky(r, h) / (rest * r);
+                sumX += shift * dx;
+                sumY += shift * dy;
+            }
+            memory.dx[i] = Math.min(most, Math.max(-most, sumX));
+            memory.dy[i] = Math.min(most, Math.max(-most, sumY));
+        }
+    }
+
+    /** What neighbours add to each other's velocity: drag, and the pull of the surface. */
+    private void together(Memory memory, float[] x, float[] y, float h, float rest, float dt, int from, int to) {
+        float drag = (float) (1 - Math.pow(1 - 0.95 * viscosity, dt * 30)) * 0.8f;
+        float pull = (float) (tension * 2.5) * dt / h * (h * h);
+        for (int i = from; i < to; i++) {
+            float a = 0;
+            float b = 0;
+            int row = i * MOST;
+            for (int k = row; k < row + memory.count[i]; k++) {
+                int j = memory.beside[k];
+                float dx = x[j] - x[i];
+                float dy = y[j] - y[i];
+                float r2 = dx * dx + dy * dy;
+                float w = drag * poly(r2, h) / rest;
+                a += w * (memory.u[j] - memory.u[i]);
+                b += w * (memory.v[j] - memory.v[i]);
+                float r = (float) Math.sqrt(r2);
+                if (r < 1e-6f) continue;
+                // Nothing at the spacing and at the reach, most in between.
+                float q = (h - r) * (r - h / 2) / (h * h / 16);
+                if (q <= 0) continue;
+                a += pull * q * dx / (r * h);
+                b += pull * q * dy / (r * h);
+            }
+            memory.dx[i] = a;
+            memory.dy[i] = b;
+        }
+    }
+}

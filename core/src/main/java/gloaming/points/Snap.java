@@ -1,0 +1,48 @@
+package gloaming.points;
+
+import gloaming.flow.Attribute;
+import gloaming.flow.Points;
+import gloaming.step.Frame;
+import gloaming.step.Operation;
+import gloaming.step.Range;
+import gloaming.step.Says;
+
+/** Draws points onto the nearest place of a lattice. */
+@Says(
+        name = "Snap",
+        does = "Draws points onto the nearest place of a lattice.",
+        find = "grid quantise quantize lattice align pixel voxel step")
+public record Snap(
+        @Range(
+                min = 0.005,
+                max = 2,
+                initial = 0.1,
+                unit = "units",
+                byRatio = true,
+                says = "From one place to the next.")
+        double step,
+
+        @Range(min = 0, max = 1, initial = 1, says = "How far they are drawn there.")
+        double amount)
+        implements Operation<Points, Points, Altered> {
+
+    @Override
+    public Altered memory() {
+        return new Altered();
+    }
+
+    @Override
+    public Points run(Points in, Altered altered, Frame frame) {
+        Points out = altered.of(in);
+        int n = in.n();
+        if (n == 0) return out;
+        for (Attribute attribute : Turned.GROUPS[0]) {
+            float[] column = altered.write(attribute);
+            for (int i = 0; i < n; i++) {
+                double there = step * Math.rint(column[i] / step);
+                column[i] += (float) (amount * (there - column[i]));
+            }
+        }
+        return out;
+    }
+}

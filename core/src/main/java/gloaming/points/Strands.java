@@ -1,0 +1,136 @@
+package gloaming.points;
+
+import gloaming.flow.Attribute;
+import gloaming.flow.Column;
+import gloaming.flow.Points;
+import gloaming.noise.GradientNoise;
+import gloaming.step.Colour;
+import gloaming.step.Frame;
+import gloaming.step.Operation;
+import gloaming.step.Pick;
+import gloaming.step.Randomness;
+import gloaming.step.Range;
+import gloaming.step.Says;
+
+/**
+ * A strand from each point, grown step by step along its heading and bent by a noise: grass, hair, tendrils.
+ *
+ * <p>The columns "strand" and "part" tell strands apart and run along them, as those of trails do.
+ */
+@Says(
+        name = "Strands",
+        does = "Grows a strand from each point along its heading, bent by a flowing noise.",
+        find = "hair grass fur tendril grow strand lines sphere flow field streamline ribbon")
+public record Strands(
+        @Range(min = 2, max = 200, initial = 24, byRatio = true, says = "Places of each strand.")
+        int places,
+
+        @Range(min = 0, max = 8, initial = 0.6, unit = "units", says = "Length of a strand.")
+        double length,
+
+        @Range(min = 0, max = 1, initial = 0.3, says = "How much shorter the shortest are.")
+        double uneven,
+
+        @Range(min = 0, max = 1, initial = 1, says = "How much of it has grown.")
+        double grown,
+
+        @Range(min = 0, max = 20, initial = 2, says = "How strongly the noise bends it.")
+        double bend,
+
+        @Range(min = 0.05, max = 8, initial = 0.7, unit = "units", byRatio = true, says = "Size of the noise's bulges.")
+        double bulge,
+
+        @Range(min = -8, max = 8, initial = 0.2, unit = "/s", says = "How fast the noise changes.")
+        double change,
+
+        @Range(min = -10, max = 10, initial = 0, says = "How strongly it hangs down; above 0 it rises.")
+        double rise,
+
+        @Range(min = 0, max = 1, initial = 1, says = "How much thinner the tip is.")
+        double taper,
+
+        @Pick(initial = "#ffffff", says = "Colour of the tip, times the point's own.")
+        Colour tip)
+        implements Operation<Points, Points, Strands.Memory> {
+    private static final int MOST = 1_000_000;
+
+    /** What goes out, and the noise's own time. */
+    public static final class Memory {
+        final Points out = new Points();
+        final Column strand = new Column(16);
+        final Column part = new Column(16);
+        double time;
+    }
+
+    @Override
+    public Memory memory() {
+        return new Memory();
+    }
+
+    @Override
+    public Points run(Points in, Memory memory, Frame frame) {
+        memory.time += change * frame.dt();
+        int strands = Math.min(in.n(), MOST / places);
+        int total = strands * places;
+        Points out = memory.out.plain().n(total).loose(false);
+        int room = Math.max(1, total);
+        float[] x = out.column(Attribute.X).length(room).values;
+        float[] y = out.column(Attribute.Y).length(room).values;
+        float[] z = out.column(Attribute.Z).length(room).values;
+        float[] size = out.column(Attribute.SIZE).length(room).values;
+        float[] red = out.column(Attribute.RED).length(room).values;
+        float[] green = out.column(Attribute.GREEN).length(room).values;
+        float[] blue = out.column(Attribute.BLUE).length(room).values;
+        float[] alpha = out.column(Attribute.ALPHA).length(room).values;
+        float[] id = out.column(Attribute.ID).length(room).values;
+        float[] strand = memory.strand.length(room).values;
+        float[] part = memory.part.length(room).values;
+        int seed = (int) frame.seed();
+        float over = (float) (1 / bulge);
+        float time = (float) memory.time;
+        frame.crew().each(strands, 64, (from, to) -> {
+            for (int s = from; s < to; s++) {
+                float a = in.at(Attribute.X, s);
+                float b = in.at(Attribute.Y, s);
+                float c = in.at(Attribute.Z, s);
+                float hx = in.at(Attribute.HX, s);
+                float hy = in.at(Attribute.HY, s);
+                float hz = in.at(Attribute.HZ, s);
+                long own = (long) in.at(Attribute.ID, s);
+                float step = (float) (length * grown * (1 - uneven * Randomness.uniform(seed, own, 1)) / (places - 1));
+                for (int k = 0; k < places; k++) {
+                    int i = s * places + k;
+                    float along = (float) k / (places - 1);
+                    x[i] = a;
+                    y[i] = b;
+                    z[i] = c;
+                    size[i] = in.at(Attribute.SIZE, s) * (1 - (float) taper * along);
+                    red[i] = in.at(Attribute.RED, s) * (1 + (tip.r() - 1) * along);
+                    green[i] = in.at(Attribute.GREEN, s) * (1 + (tip.g() - 1) * along);
+                    blue[i] = in.at(Attribute.BLUE, s) * (1 + (tip.b() - 1) * along);
+                    alpha[i] = in.at(Attribute.ALPHA, s);
+                    id[i] = i;
+                    strand[i] = s;
+                    part[i] = along;
+                    float bent = (float) bend * step * 4;
+                    hx += bent * GradientNoise.at(seed, a * over, b * over, c * over + time);
+                    hy += bent * GradientNoise.at(seed + 101, a * over, b * over, c * over + time)
+                            + (float) rise * step;
+                    hz += bent * GradientNoise.at(seed + 211, a * over, b * over, c * over + time);
+                    float far = (float) Math.sqrt(hx * hx + hy * hy + hz * hz);
+                    if (far > 1e-9f) {
+                        hx /= far;
+                        hy /= far;
+                        hz /= far;
+                    }
+                    a += hx * step;
+                    b += hy * step;
+                    c += hz * step;
+                }
+            }
+        });
+        out.put("strand", memory.strand);
+        out.put("part", memory.part);
+        return out;
+    }
+}
