@@ -54,13 +54,13 @@ public record Buffet(
         Points points = memory.motion.loose(in, frame);
         float dt = (float) frame.dt();
         if (dt == 0) return points;
-        memory.gusts += dt / gust;
         long step = (long) Math.floor(memory.gusts);
         float t = (float) (memory.gusts - step);
         Gust now = new Gust(
                 (int) ((frame.seed() ^ step * 0x9E3779B9L) * 0x85EBCA6BL >>> 16),
                 (int) ((frame.seed() ^ (step + 1) * 0x9E3779B9L) * 0x85EBCA6BL >>> 16),
                 t * t * (3 - 2 * t));
+        memory.gusts += dt / gust;
         float[] id = points.each(Attribute.ID);
         float[] vx = points.column(Attribute.VX).values;
         float[] vy = points.column(Attribute.VY).values;

@@ -80,8 +80,9 @@ public record Carry(
                         vy[i] += v * push;
                     }
                     case DRIFT -> {
-                        px[i] += u * dt;
-                        py[i] += v * dt;
+                        float lived = Motion.lived(points, i, dt);
+                        px[i] += u * lived;
+                        py[i] += v * lived;
                     }
                     case DRAW -> {
                         vx[i] += (u - vx[i]) * held;

@@ -74,6 +74,7 @@ public record Home(
                     }
                     if (amount == 0 || dt == 0) continue;
                     // The frame's own step by velocity has been taken already: back it goes, and on along the spring.
+                    if (i >= points.young()) continue;
                     double was = p[i] - v[i] * dt - rest;
                     double speed = v[i];
                     p[i] = (float) (rest + c[0] * was + c[1] * speed);

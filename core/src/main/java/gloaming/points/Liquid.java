@@ -56,6 +56,8 @@ public record Liquid(
     /** Neighbours that count, at most. */
     private static final int MOST = 40;
 
+    private static final java.util.concurrent.atomic.AtomicLong COUNT = new java.util.concurrent.atomic.AtomicLong();
+
     /** Points let go here, who is near whom, and the solver's columns, in the order of the cells. */
     public static final class Memory {
         final Motion motion = new Motion();
@@ -64,6 +66,10 @@ public record Liquid(
         int[] beside = new int[0];
         int[] count = new int[0];
         float[] lambda = new float[0];
+        /** What all rounds so far have added up to. */
+        float[] whole = new float[0];
+
+        final String name = ".liquid " + COUNT.incrementAndGet();
         float[] dx = new float[0];
         float[] dy = new float[0];
         float[] u = new float[0];
@@ -76,6 +82,7 @@ public record Liquid(
             beside = new int[room * MOST];
             count = new int[room];
             lambda = new float[room];
+            whole = new float[room];
             dx = new float[room];
             dy = new float[room];
             u = new float[room];
@@ -106,14 +113,24 @@ public record Liquid(
         float[] y = near.y;
         frame.crew().each(n, 256, (from, to) -> neighbours(memory, near, h * h, from, to));
         float rest = rest(h);
-        float left = (float) (this.x - width / 2 + spacing / 2);
-        float right = (float) (this.x + width / 2 - spacing / 2);
-        float low = (float) (floor + spacing / 2);
+        float left = (float) (this.x - width / 2 + spacing / 4);
+        float right = (float) (this.x + width / 2 - spacing / 4);
+        float low = (float) (floor + spacing / 4);
+        Walls walls = new Walls(basin, (float) (this.x - width / 2), (float) (this.x + width / 2), (float) floor);
+        float[] held = points.kept(memory.name);
+        frame.crew().each(n, Motion.GRAIN, (from, to) -> {
+            for (int at = from; at < to; at++) {
+                float was = held[near.order[at]];
+                memory.lambda[at] = was == was ? 0.9f * was : 0;
+                memory.whole[at] = memory.lambda[at];
+            }
+        });
         System.arraycopy(x, 0, memory.u, 0, n);
         System.arraycopy(y, 0, memory.v, 0, n);
-        for (int round = 0; round < rounds; round++) {
-            frame.crew().each(n, 512, (from, to) -> densities(memory, x, y, h, rest, from, to));
-            frame.crew().each(n, 512, (from, to) -> shifts(memory, x, y, h, rest, from, to));
+        for (int round = 0; round <= rounds; round++) {
+            // It begins with what pushed drops apart in the frame before, so that a column at rest is found at once.
+            if (round > 0) frame.crew().each(n, 512, (from, to) -> densities(memory, x, y, h, rest, walls, from, to));
+            frame.crew().each(n, 512, (from, to) -> shifts(memory, x, y, h, rest, walls, from, to));
             frame.crew().each(n, Motion.GRAIN, (from, to) -> {
                 for (int i = from; i < to; i++) {
                     x[i] += memory.dx[i];
@@ -128,6 +145,7 @@ public record Liquid(
         frame.crew().each(n, Motion.GRAIN, (from, to) -> {
             for (int at = from; at < to; at++) {
                 int i = near.order[at];
+                held[i] = memory.whole[at];
                 float a = vx[i] + (x[at] - memory.u[at]) * over;
                 float b = vy[i] + (y[at] - memory.v[at]) * over;
                 // A wall takes what goes into it.
@@ -190,7 +208,25 @@ public record Liquid(
         return q <= 0 ? 0 : -7.5f * h * h * h * q * q;
     }
 
-    private static void densities(Memory memory, float[] x, float[] y, float h, float rest, int from, int to) {
+    /** The walls: drops near one meet their own mirror images in it, so that liquid is as dense there as elsewhere. */
+    private record Walls(boolean there, float left, float right, float floor) {
+        /** Where the mirror image of a drop at (x, y) in wall 0, 1 or 2 is, across; none of a wall that is not there. */
+        float imageX(int wall, float x) {
+            return wall == 0 ? 2 * left - x : wall == 1 ? 2 * right - x : x;
+        }
+
+        float imageY(int wall, float y) {
+            return wall == 2 ? 2 * floor - y : y;
+        }
+
+        /** How far a drop is from a wall; whoever is no nearer than the reach of the kernel does not feel it. */
+        float far(int wall, float x, float y) {
+            return !there ? Float.MAX_VALUE : wall == 0 ? x - left : wall == 1 ? right - x : y - floor;
+        }
+    }
+
+    private static void densities(
+            Memory memory, float[] x, float[] y, float h, float rest, Walls walls, int from, int to) {
         for (int i = from; i < to; i++) {
             float density = poly(0, h);
             float sumX = 0;
@@ -210,13 +246,32 @@ public record Liquid(
                 sumY += slope * dy;
                 squares += slope * slope * r2;
             }
+            for (int wall = 0; wall < 3; wall++) {
+                if (walls.far(wall, x[i], y[i]) > h) continue;
+                for (int k = row - 1; k < row + memory.count[i]; k++) {
+                    int j = k < row ? i : memory.beside[k];
+                    float dx = x[i] - walls.imageX(wall, x[j]);
+                    float dy = y[i] - walls.imageY(wall, y[j]);
+                    float r2 = dx * dx + dy * dy;
+                    density += poly(r2, h);
+                    float r = (float) Math.sqrt(r2);
+                    if (r < 1e-9f) continue;
+                    float slope = spiky(r, h) / (rest * r);
+                    sumX += slope * dx;
+                    sumY += slope * dy;
+                }
+            }
             float over = density / rest - 1;
-            // A surface is free: only what is too dense is pushed apart.
-            memory.lambda[i] = over <= 0 ? 0 : -over / (squares + sumX * sumX + sumY * sumY + 0.02f / (h * h));
+            float more = -over / (squares + sumX * sumX + sumY * sumY + 0.02f / (h * h));
+            // A surface is free: in all, drops are only pushed apart.
+            more = Math.min(more, -memory.whole[i]);
+            memory.lambda[i] = more;
+            memory.whole[i] += more;
         }
     }
 
-    private static void shifts(Memory memory, float[] x, float[] y, float h, float rest, int from, int to) {
+    private static void shifts(
+            Memory memory, float[] x, float[] y, float h, float rest, Walls walls, int from, int to) {
         float most = h / 4;
         for (int i = from; i < to; i++) {
             float sumX = 0;
@@ -237,6 +292,19 @@ public record Liquid(
                 float shift = both * spiky(r, h) / (rest * r);
                 sumX += shift * dx;
                 sumY += shift * dy;
+            }
+            for (int wall = 0; wall < 3; wall++) {
+                if (walls.far(wall, x[i], y[i]) > h) continue;
+                for (int k = row - 1; k < row + memory.count[i]; k++) {
+                    int j = k < row ? i : memory.beside[k];
+                    float dx = x[i] - walls.imageX(wall, x[j]);
+                    float dy = y[i] - walls.imageY(wall, y[j]);
+                    float r = (float) Math.sqrt(dx * dx + dy * dy);
+                    if (r < 1e-6f) continue;
+                    float shift = (memory.lambda[i] + memory.lambda[j]) * spiky(r, h) / (rest * r);
+                    sumX += shift * dx;
+                    sumY += shift * dy;
+                }
             }
             memory.dx[i] = Math.min(most, Math.max(-most, sumX));
             memory.dy[i] = Math.min(most, Math.max(-most, sumY));

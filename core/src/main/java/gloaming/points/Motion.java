@@ -35,11 +35,14 @@ public final class Motion {
             }
             had = n;
         }
+        boolean moves = started;
         own.sweep().n(n).loose(true).young(started ? Integer.MAX_VALUE : 0);
         started = true;
         for (Attribute look : LOOKS) own.column(look).copyFrom(in.column(look));
         for (int i = 0; i < in.named(); i++) own.put(in.name(i), in.named(i));
-        integrate(own, frame);
+        // In its first frame everything is where it was laid out.
+        if (moves) integrate(own, frame);
+        else spread(own);
         return own;
     }
 
@@ -66,6 +69,11 @@ public final class Motion {
     /** Seconds for which a force pushes point {@code i} in this frame. */
     static float push(Points points, int i, float dt) {
         return i < points.young() ? dt : points.at(Attribute.AGE, i) + 0.5f * dt;
+    }
+
+    /** Seconds for which something carried point {@code i} along in this frame. */
+    static float lived(Points points, int i, float dt) {
+        return i < points.young() ? dt : points.at(Attribute.AGE, i);
     }
 
     private static Points spread(Points points) {

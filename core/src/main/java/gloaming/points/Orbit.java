@@ -82,7 +82,6 @@ public record Orbit(
         float[] vz = points.column(Attribute.VZ).values;
         double ct = Math.cos(2 * Math.PI * tilt);
         double st = Math.sin(2 * Math.PI * tilt);
-        float keep = (float) Math.exp(-inward * dt);
         frame.crew().each(n, Motion.GRAIN, (from, to) -> {
             for (int i = from; i < to; i++) {
                 double a = px[i] - x;
@@ -93,7 +92,9 @@ public record Orbit(
                 double w = ct * c - st * b;
                 double r = Math.sqrt(a * a + u * u);
                 double rate = fall == 0 ? speed : speed * Math.pow(Math.max(r, 0.02) / reach, -fall);
-                double angle = 2 * Math.PI * rate * dt;
+                float lived = Motion.lived(points, i, dt);
+                double angle = 2 * Math.PI * rate * lived;
+                double keep = Math.exp(-inward * lived);
                 double cos = Math.cos(angle);
                 double sin = Math.sin(angle);
                 double a2 = (a * cos - u * sin) * keep;

@@ -39,6 +39,8 @@ public record Swirl(
         final Motion motion = new Motion();
         float[] u = new float[0];
         float[] v = new float[0];
+        float[] placeX = new float[0];
+        float[] placeY = new float[0];
         double time;
         float dtBefore;
         /** Under which names points keep the flow they met. */
@@ -65,10 +67,14 @@ public record Swirl(
         if (memory.u.length < n) {
             memory.u = new float[n + n / 2];
             memory.v = new float[n + n / 2];
+            memory.placeX = new float[n + n / 2];
+            memory.placeY = new float[n + n / 2];
         }
         float dt = (float) frame.dt();
         if (dt == 0 || n == 0) return points;
-        memory.time += driftSpeed * dt;
+        double time = memory.time;
+        // Where all have only just been let loose, no time has passed for them.
+        if (points.young() > 0) memory.time += driftSpeed * dt;
         float[] u = memory.u;
         float[] v = memory.v;
         float[] uBefore = points.kept(memory.nameU);
@@ -78,14 +84,29 @@ public record Swirl(
         memory.dtBefore = dt;
         float[] x = points.column(Attribute.X).values;
         float[] y = points.column(Attribute.Y).values;
+        float[] vx = points.column(Attribute.VX).values;
+        float[] vy = points.column(Attribute.VY).values;
         boolean fades = fadeWithAge > 0 && points.column(Attribute.LIFE).length() == n;
         frame.crew().each(n, Motion.GRAIN, (from, to) -> {
-            flow(frame.seed(), memory.time, x, y, u, v, from, to);
+            // Where points were before they moved by their own velocity in this frame: that is where the flow took them
+            // up.
+            back(x, vx, memory.placeX, dt, from, to);
+            back(y, vy, memory.placeY, dt, from, to);
+            flow(frame.seed(), time, memory.placeX, memory.placeY, u, v, from, to);
             if (fades) fade(points, u, v, from, to);
-            carry(x, u, uBefore, dt, back, from, to);
-            carry(y, v, vBefore, dt, back, from, to);
+            int young = Math.clamp(points.young(), from, to);
+            carry(x, u, uBefore, dt, back, from, young);
+            carry(y, v, vBefore, dt, back, from, young);
+            for (int i = young; i < to; i++) {
+                carry(x, u, uBefore, Motion.lived(points, i, dt), 0, i, i + 1);
+                carry(y, v, vBefore, Motion.lived(points, i, dt), 0, i, i + 1);
+            }
         });
         return points;
+    }
+
+    private static void back(float[] x, float[] v, float[] place, float dt, int from, int to) {
+        for (int i = from; i < to; i++) place[i] = x[i] - v[i] * dt;
     }
 
     private static void carry(float[] x, float[] u, float[] before, float dt, float back, int from, int to) {
