@@ -55,6 +55,12 @@ public record Liquid(
         implements Operation<Points, Points, Liquid.Memory> {
     /** Neighbours that count, at most. */
     private static final int MOST = 40;
+    /** How far a round goes: all drops move at once, so that each going all the way would be too far. */
+    private static final float PART = 0.8f;
+    /** How much of the last frame's push a frame begins with. */
+    private static final float HELD = 0.5f;
+    /** Drops that have been stirred lie this much denser than a lattice does at the same push. */
+    private static final float STIRRED = 0.96f;
 
     private static final java.util.concurrent.atomic.AtomicLong COUNT = new java.util.concurrent.atomic.AtomicLong();
 
@@ -118,10 +124,11 @@ public record Liquid(
         float low = (float) (floor + spacing / 4);
         Walls walls = new Walls(basin, (float) (this.x - width / 2), (float) (this.x + width / 2), (float) floor);
         float[] held = points.kept(memory.name);
+        float[] since = points.kept(memory.name + " since");
         frame.crew().each(n, Motion.GRAIN, (from, to) -> {
             for (int at = from; at < to; at++) {
                 float was = held[near.order[at]];
-                memory.lambda[at] = was == was ? 0.9f * was : 0;
+                memory.lambda[at] = was == was ? HELD * was : 0;
                 memory.whole[at] = memory.lambda[at];
             }
         });
@@ -146,8 +153,12 @@ public record Liquid(
             for (int at = from; at < to; at++) {
                 int i = near.order[at];
                 held[i] = memory.whole[at];
-                float a = vx[i] + (x[at] - memory.u[at]) * over;
-                float b = vy[i] + (y[at] - memory.v[at]) * over;
+                // Drops that were laid out or born too near each other are put apart, not shot off.
+                float met = Math.min(1, (since[i] == since[i] ? since[i] : 0) + dt / 0.5f);
+                since[i] = met;
+                float most = met < 1 ? (float) Math.abs(weight) * 1.5f * dt + 0.01f : Float.MAX_VALUE;
+                float a = vx[i] + Math.clamp((x[at] - memory.u[at]) * over, -most, most);
+                float b = vy[i] + Math.clamp((y[at] - memory.v[at]) * over, -most, most);
                 // A wall takes what goes into it.
                 if (basin && (x[at] <= left && a < 0 || x[at] >= right && a > 0)) a = 0;
                 if (basin && y[at] <= low && b < 0) b = 0;
@@ -199,7 +210,7 @@ public record Liquid(
     /** The density of drops at rest: six round each at the spacing, and six more at the root of three of it. */
     private static float rest(float h) {
         float d = h / 2;
-        return poly(0, h) + 6 * poly(d * d, h) + 6 * poly(3 * d * d, h);
+        return STIRRED * (poly(0, h) + 6 * poly(d * d, h) + 6 * poly(3 * d * d, h));
     }
 
     /** The slope of the spiky kernel, by its distance, of the same scale as {@link #poly} is. */
@@ -262,7 +273,7 @@ public record Liquid(
                 }
             }
             float over = density / rest - 1;
-            float more = -over / (squares + sumX * sumX + sumY * sumY + 0.02f / (h * h));
+            float more = -PART * over / (squares + sumX * sumX + sumY * sumY + 0.02f / (h * h));
             // A surface is free: in all, drops are only pushed apart.
             more = Math.min(more, -memory.whole[i]);
             memory.lambda[i] = more;

@@ -61,7 +61,57 @@ final class Clouds {
 
     /** The other crowds that have to hold thirty frames a second. */
     static List<Result> others() {
-        return List.of();
+        record Crowd(String name, Look look, int before) {}
+        Step sow = Step.of("s1", "sow").with("life", Value.of(100)).with("size", Value.of(0.005));
+        List<Crowd> crowds = List.of(
+                new Crowd(
+                        "liquid: 20,000",
+                        look(
+                                Step.of("s1", "grid")
+                                        .with("columns", Value.of(200))
+                                        .with("rows", Value.of(100))
+                                        .with("width", Value.of(3.0))
+                                        .with("height", Value.of(1.3)),
+                                Step.of("s2", "liquid").with("spacing", Value.of(0.0145)),
+                                Step.of("s3", "draw-dots")),
+                        150),
+                new Crowd(
+                        "flock: 5,000",
+                        look(
+                                sow.with("rate", Value.of(0))
+                                        .with("burst", Value.of(5_000))
+                                        .with("scatter", Value.of(1)),
+                                Step.of("s2", "flock"),
+                                Step.of("s3", "draw-dots")),
+                        150),
+                new Crowd(
+                        "links: 8,000 points",
+                        look(
+                                Step.of("s1", "scatter").with("count", Value.of(8_000)),
+                                Step.of("s2", "swirl"),
+                                Step.of("s3", "draw-links").with("within", Value.of(0.06))),
+                        60),
+                new Crowd(
+                        "trails: 5,000 of 60 places",
+                        look(
+                                sow.with("rate", Value.of(1_000))
+                                        .with("life", Value.of(5))
+                                        .with("lifeSpread", Value.of(0))
+                                        .with("scatter", Value.of(1)),
+                                Step.of("s2", "swirl"),
+                                Step.of("s3", "trails")
+                                        .with("most", Value.of(5_000))
+                                        .with("places", Value.of(60)),
+                                Step.of("s4", "draw-line")
+                                        .with("size", Value.of(0.6))
+                                        .with("smooth", Value.of(false))),
+                        200));
+        List<Result> results = new ArrayList<>();
+        for (Crowd crowd : crowds) {
+            double ms = frame(2, crowd.look, crowd.before, 60, true);
+            results.add(new Result(crowd.name, ms, "ms a frame", "33.3 ms wanted", ms / FRAME));
+        }
+        return results;
     }
 
     static Look look(Step... steps) {
