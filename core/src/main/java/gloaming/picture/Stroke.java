@@ -27,6 +27,9 @@ public final class Stroke {
     /** At most so many pieces of a whole line. */
     private static final int MOST = 400_000;
 
+    /** Pixels between two points of a strand that are worth a piece of their own. */
+    private static final float NEAR = 5;
+
     private static final int GRAIN = 2_048;
     /** A line of more pieces than this is not filled: each row looks at all of them. */
     private static final int FILLED = 8_192;
@@ -43,6 +46,12 @@ public final class Stroke {
     /** Where the pieces of each segment begin. */
     private int[] begins = new int[0];
 
+    /** Of points in strands, those that are drawn. */
+    private int[] kept = new int[0];
+
+    private boolean[] keeps = new boolean[0];
+    private int[] group = new int[0];
+    private int[] path;
     private int[] starts = new int[0];
     private int[] ends = new int[0];
     private int[] order = new int[0];
@@ -70,8 +79,9 @@ public final class Stroke {
         softness = (float) manner.softness;
         add = manner.add;
         filled = manner.filled;
-        int count = points.n();
         Column strand = points.column("strand");
+        int count = strand == null ? points.n() : thin(points, strand, height / 2f, crew);
+        path = strand == null ? null : kept;
         boolean closed = manner.closed && count > 2 && strand == null;
         float scale = height / 2f;
         float middleX = width / 2f - 0.5f;
@@ -90,8 +100,8 @@ public final class Stroke {
             for (int i = from; i < to; i++) {
                 int pieces = begins[i + 1] - begins[i];
                 boolean gap = gap(strand, i, count);
-                int a = gap(strand, i - 1, count) ? i : at(i - 1, count, closed);
                 int b = at(i, count, closed);
+                int a = gap(strand, i - 1, count) ? b : at(i - 1, count, closed);
                 int c = gap ? b : at(i + 1, count, closed);
                 int d = gap || gap(strand, i + 1, count) ? c : at(i + 2, count, closed);
                 for (int k = 0; k < pieces; k++) {
@@ -103,7 +113,7 @@ public final class Stroke {
         });
         if (count > 0) {
             // The line ends in its last point, or in its first again.
-            int last = closed ? 0 : count - 1;
+            int last = closed ? 0 : at(count - 1, count, false);
             broken[n - 1] = true;
             put(n - 1, points, last, last, last, last, 0, manner, scale, middleX, middleY);
         }
@@ -137,12 +147,52 @@ public final class Stroke {
         sort(width, height, crew);
     }
 
-    private static boolean gap(Column strand, int i, int count) {
-        return strand != null && i >= 0 && i + 1 < count && strand.at(i) != strand.at(i + 1);
+    /**
+     * Lists the points of strands without those within five pixels of the one before, which nobody would see, so that a long slow trail is
+     * not drawn in thousands of pieces. The ends of strands stay.
+     */
+    private int thin(Points points, Column strand, float scale, Crew crew) {
+        int n = points.n();
+        int groups = (n + GRAIN - 1) / GRAIN;
+        if (kept.length < n) {
+            kept = new int[n + n / 2];
+            keeps = new boolean[n + n / 2];
+        }
+        if (group.length <= groups) group = new int[groups * 2 + 1];
+        Column x = points.column(Attribute.X);
+        Column y = points.column(Attribute.Y);
+        float least = NEAR / scale * (NEAR / scale);
+        crew.each(n, GRAIN, (from, to) -> {
+            int last = from;
+            int count = 0;
+            for (int i = from; i < to; i++) {
+                float dx = x.at(i) - x.at(last);
+                float dy = y.at(i) - y.at(last);
+                boolean end =
+                        i == from || i == n - 1 || strand.at(i) != strand.at(i - 1) || strand.at(i) != strand.at(i + 1);
+                // What is no number is kept, so that it breaks the line.
+                keeps[i] = end || !(dx * dx + dy * dy < least);
+                if (keeps[i]) {
+                    last = i;
+                    count++;
+                }
+            }
+            group[from / GRAIN + 1] = count;
+        });
+        group[0] = 0;
+        for (int g = 1; g <= groups; g++) group[g] += group[g - 1];
+        crew.each(n, GRAIN, (from, to) -> {
+            int at = group[from / GRAIN];
+            for (int i = from; i < to; i++) if (keeps[i]) kept[at++] = i;
+        });
+        return group[groups];
     }
 
-    private static int pieces(
-            Points points, Column strand, int i, int count, boolean closed, boolean smooth, float scale) {
+    private boolean gap(Column strand, int i, int count) {
+        return strand != null && i >= 0 && i + 1 < count && strand.at(kept[i]) != strand.at(kept[i + 1]);
+    }
+
+    private int pieces(Points points, Column strand, int i, int count, boolean closed, boolean smooth, float scale) {
         if (!smooth || gap(strand, i, count)) return 1;
         int b = at(i, count, closed);
         int c = at(i + 1, count, closed);
@@ -152,8 +202,9 @@ public final class Stroke {
         return (int) Math.clamp(Math.ceil(far * scale / PIECE), 1.0, (double) PIECES);
     }
 
-    private static int at(int i, int count, boolean closed) {
-        return closed ? Math.floorMod(i, count) : Math.clamp(i, 0, count - 1);
+    private int at(int i, int count, boolean closed) {
+        int at = closed ? Math.floorMod(i, count) : Math.clamp(i, 0, count - 1);
+        return path == null ? at : path[at];
     }
 
     private void put(
@@ -341,51 +392,70 @@ public final class Stroke {
 
     private void segment(Picture out, int i, int from, int to) {
         int j = other(i);
-        float reach = Math.max(radius[i], radius[j]) + 0.5f;
-        int bottom = Math.max(from, (int) Math.ceil(Math.min(y[i], y[j]) - reach));
-        int top = Math.min(to, (int) Math.floor(Math.max(y[i], y[j]) + reach) + 1);
-        float dx = x[j] - x[i];
-        float dy = y[j] - y[i];
+        // Everything is taken out of the columns first: what is written to the picture might be them, for all the
+        // compiler knows.
+        float x0 = x[i];
+        float y0 = y[i];
+        float r0 = radius[i];
+        float dx = x[j] - x0;
+        float dy = y[j] - y0;
+        float dr = radius[j] - r0;
+        float alpha0 = alpha[i];
+        float red0 = red[i];
+        float green0 = green[i];
+        float blue0 = blue[i];
+        float alphas = alpha[j] - alpha0;
+        float reds = red[j] - red0;
+        float greens = green[j] - green0;
+        float blues = blue[j] - blue0;
+        float soft = softness;
+        boolean adds = add;
+        float[] r = out.r;
+        float[] g = out.g;
+        float[] b = out.b;
+        float[] a = out.a;
+        float reach = Math.max(r0, radius[j]) + 0.5f;
+        int bottom = Math.max(from, (int) Math.ceil(Math.min(y0, y0 + dy) - reach));
+        int top = Math.min(to, (int) Math.floor(Math.max(y0, y0 + dy) + reach) + 1);
         float length2 = dx * dx + dy * dy;
         float inverse = length2 > 0 ? 1 / length2 : 0;
+        boolean steep = Math.abs(dy) > 1;
         for (int row = bottom; row < top; row++) {
             // Only the part of the row that the segment can reach: a long slanting one is far from most of its box.
-            float low = Math.min(x[i], x[j]);
-            float high = Math.max(x[i], x[j]);
-            if (Math.abs(dy) > 1) {
-                float t0 = Math.clamp((row - reach - y[i]) / dy, 0f, 1f);
-                float t1 = Math.clamp((row + reach - y[i]) / dy, 0f, 1f);
-                low = x[i] + dx * (dx > 0 == t0 < t1 ? Math.min(t0, t1) : Math.max(t0, t1));
-                float end = x[i] + dx * (dx > 0 == t0 < t1 ? Math.max(t0, t1) : Math.min(t0, t1));
-                high = Math.max(low, end);
-                low = Math.min(low, end);
-            }
-            int left = Math.max(0, (int) Math.ceil(low - reach));
-            int right = Math.min(out.width, (int) Math.floor(high + reach) + 1);
-            int at = out.at(row);
-            for (int column = left; column < right; column++) {
-                float t = Math.clamp(((column - x[i]) * dx + (row - y[i]) * dy) * inverse, 0f, 1f);
-                float ox = column - x[i] - dx * t;
-                float oy = row - y[i] - dy * t;
-                float r = radius[i] + (radius[j] - radius[i]) * t;
-                float d2 = ox * ox + oy * oy;
-                if (d2 >= (r + 0.5f) * (r + 0.5f)) continue;
-                float cover = edge((float) Math.sqrt(d2), r) * (alpha[i] + (alpha[j] - alpha[i]) * t);
-                int p = at + column;
-                if (add) {
-                    out.r[p] += (red[i] + (red[j] - red[i]) * t) * cover;
-                    out.g[p] += (green[i] + (green[j] - green[i]) * t) * cover;
-                    out.b[p] += (blue[i] + (blue[j] - blue[i]) * t) * cover;
-                    out.a[p] += cover * (1 - out.a[p]);
-                    continue;
+            float t0 = steep ? held((row - reach - y0) / dy) : 0;
+            float t1 = steep ? held((row + reach - y0) / dy) : 1;
+            float one = x0 + dx * t0;
+            float two = x0 + dx * t1;
+            int left = Math.max(0, (int) Math.ceil(Math.min(one, two) - reach));
+            int right = Math.min(out.width, (int) Math.floor(Math.max(one, two) + reach) + 1);
+            float up = row - y0;
+            for (int p = out.at(row) + left, column = left; column < right; column++, p++) {
+                float across = column - x0;
+                float t = held((across * dx + up * dy) * inverse);
+                float ox = across - dx * t;
+                float oy = up - dy * t;
+                float wide = r0 + dr * t;
+                float far = ox * ox + oy * oy;
+                if (far >= (wide + 0.5f) * (wide + 0.5f)) continue;
+                float q = held((wide + 0.5f - (float) Math.sqrt(far)) / Math.max(1, soft * wide));
+                float cover = q * q * (3 - 2 * q) * (alpha0 + alphas * t);
+                if (adds) {
+                    r[p] += (red0 + reds * t) * cover;
+                    g[p] += (green0 + greens * t) * cover;
+                    b[p] += (blue0 + blues * t) * cover;
+                    a[p] += cover * (1 - a[p]);
+                } else if (cover > a[p]) {
+                    a[p] = cover;
+                    r[p] = (red0 + reds * t) * cover;
+                    g[p] = (green0 + greens * t) * cover;
+                    b[p] = (blue0 + blues * t) * cover;
                 }
-                if (cover <= out.a[p]) continue;
-                out.a[p] = cover;
-                out.r[p] = (red[i] + (red[j] - red[i]) * t) * cover;
-                out.g[p] = (green[i] + (green[j] - green[i]) * t) * cover;
-                out.b[p] = (blue[i] + (blue[j] - blue[i]) * t) * cover;
             }
         }
+    }
+
+    private static float held(float t) {
+        return Math.min(1f, Math.max(0f, t));
     }
 
     private float edge(float d, float r) {
