@@ -56,6 +56,10 @@ public final class Stage implements AutoCloseable {
     private volatile Tiles tiles;
     private volatile Board board;
     private volatile float[] probe;
+    private volatile String tabulated = "";
+    private volatile Table table;
+    private int untilTable;
+    private final Sketch sketch = new Sketch();
     private volatile String probed;
     private volatile Thread courier;
     private final Inbox inbox = new Inbox();
@@ -176,6 +180,17 @@ public final class Stage implements AutoCloseable {
     public void probe(String subject, float u, float v) {
         probed = subject;
         probe = u < 0 ? null : new float[] {u, v};
+    }
+
+    /** Asks for the points of a step as numbers, a few times a second; empty: nobody looks. */
+    public void tabulate(String step) {
+        tabulated = step;
+        if (step.isEmpty()) table = null;
+    }
+
+    /** The points that were asked for, as they were lately, or null. */
+    public Table table() {
+        return table;
     }
 
     /** Who is woken when something is ready. */
@@ -550,6 +565,11 @@ public final class Stage implements AutoCloseable {
                 }
                 case Points points -> {
                     counts[index] = points.n();
+                    if (step.equals(tabulated) && --untilTable <= 0) {
+                        untilTable = 10;
+                        table = Table.of(step, points);
+                    }
+                    sketch.turned(player.plan(), player.plan().steps.get(index));
                     int tile = take(step);
                     if (tile >= 0)
                         sketch(
@@ -593,7 +613,7 @@ public final class Stage implements AutoCloseable {
 
         private void sketch(
                 Points points, byte[] rgb, int imageWidth, int left, int top, int width, int height, int mark) {
-            Sketch.points(points, rgb, imageWidth, left, top, width, height, mark);
+            sketch.points(points, rgb, imageWidth, left, top, width, height, mark);
         }
 
         private void many(Signal signal, int index) {

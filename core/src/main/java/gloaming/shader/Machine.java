@@ -123,7 +123,7 @@ final class Machine {
         for (Program.Bound bound : program.bound()) {
             if (!Program.Given.varying(bound.input())) continue;
             int at = bound.at();
-            if (bound.input() < 0) System.arraycopy(columns[-1 - bound.input()], from, f, at, count);
+            if (bound.input() < 0) System.arraycopy(columns[-2 - bound.input()], from, f, at, count);
             // Beyond the last point there is nothing to work out that could take long.
             Arrays.fill(f, bound.input() < 0 ? at + count : at, at + Program.STRIP, 0);
         }

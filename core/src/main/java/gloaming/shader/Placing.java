@@ -111,7 +111,7 @@ final class Placing {
     }
 
     private void touch(Reg reg, int at) {
-        int[] life = lives.computeIfAbsent(reg, r -> new int[] {r.input >= 0 || r.known ? 0 : at, at});
+        int[] life = lives.computeIfAbsent(reg, r -> new int[] {r.input != -1 || r.known ? 0 : at, at});
         life[1] = Math.max(life[1], at);
         for (Loop loop : open) {
             int[] span = spans.get(loop);
@@ -129,7 +129,7 @@ final class Placing {
             if (reg.whole) ints += Program.SPREAD;
             else floats += Program.SPREAD;
             if (reg.known) fixed.add(new Program.Fixed(reg.whole, reg.slot, reg.bits));
-            else if (reg.input >= 0) bound.add(new Program.Bound(reg.whole, reg.slot, reg.input));
+            else if (reg.input != -1) bound.add(new Program.Bound(reg.whole, reg.slot, reg.input));
         }
     }
 
@@ -160,7 +160,7 @@ final class Placing {
                 floats += Program.STRIDE;
             }
             active.add(reg);
-            if (reg.input >= 0) bound.add(new Program.Bound(reg.whole, reg.slot, reg.input));
+            if (reg.input != -1) bound.add(new Program.Bound(reg.whole, reg.slot, reg.input));
         }
     }
 

@@ -48,7 +48,7 @@ record Program(
 
         /** The input that is a column of points. */
         static int column(int number) {
-            return -1 - number;
+            return -2 - number;
         }
     }
 

@@ -240,7 +240,8 @@ public final class Description {
                     Value.of(range.initial()),
                     range.unit(),
                     range.says(),
-                    List.of());
+                    List.of(),
+                    range.drag() == Range.Drag.NONE ? null : range.drag());
         }
         Pick pick = component.getAnnotation(Pick.class);
         if (pick == null) throw new IllegalStateException(component + " needs @Range or @Pick");

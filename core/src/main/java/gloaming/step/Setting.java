@@ -14,6 +14,7 @@ import java.util.List;
  * @param min lowest number, for numbers
  * @param max highest number, for numbers
  * @param initial its default, in the form documents hold
+ * @param drag how dragging the picture moves it, or null
  * @param choices the words it may be, for a choice; the kinds it may be of, for a medium
  */
 @JsonInclude(JsonInclude.Include.NON_EMPTY)
@@ -27,7 +28,23 @@ public record Setting(
         Value initial,
         String unit,
         String says,
-        List<String> choices) {
+        List<String> choices,
+        Range.Drag drag) {
+
+    /** One that dragging the picture does not move. */
+    public Setting(
+            String id,
+            String label,
+            Form form,
+            double min,
+            double max,
+            boolean byRatio,
+            Value initial,
+            String unit,
+            String says,
+            List<String> choices) {
+        this(id, label, form, min, max, byRatio, initial, unit, says, choices, null);
+    }
 
     /** The forms a setting can have. */
     public enum Form {

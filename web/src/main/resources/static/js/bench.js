@@ -50,6 +50,9 @@ Alpine.data('bench', () => together(hands(live, catalogue, () => board), formula
   scaleChoice: '0', autoScale: 'auto', soundId: root.dataset.sound, hearing: false,
   note: /** @type {any} */ (null), refusal: '',
   troubled: '',
+  tabling: false,
+  table: null,
+  wheeled: null,
   finder: { open: false, words: '', lane: /** @type {string|null} */ (null), place: 0, found: /** @type {string[]} */ ([]), at: 0 },
   drag: { step: '', layer: '', over: '' },
   naming: false,
@@ -144,6 +147,7 @@ Alpine.data('bench', () => together(hands(live, catalogue, () => board), formula
     const wrong = m.notes.map((n) => n.step).filter(Boolean).join(' ');
     if (wrong !== this.troubled) this.troubled = wrong;
     this.numbers(m);
+    if (this.tabling && m.table && m.table.step === this.stepId) this.table = m.table;
   },
 
   numbers(m) {
@@ -167,6 +171,8 @@ Alpine.data('bench', () => together(hands(live, catalogue, () => board), formula
       const shown = card.querySelector('.live');
       if (shown && value !== null) shown.textContent = value.toFixed(2);
       else if (shown && m.frame % 8 < 2) shown.textContent = count >= 0 && cost < 0.05 ? this.short(count) : cost.toFixed(1);
+      const tells = m.tells[id] ?? '';
+      if (card.dataset.tells !== tells) { card.dataset.tells = tells; card.title = tells; }
       if (m.steps[id][4]) this.bars(/** @type {any} */ (card.querySelector('canvas')), m.steps[id][4]);
       else if (value !== null) curves.draw(/** @type {any} */ (card.querySelector('canvas')), [{ key: id, colour: COLOURS.signal, line: 3 }]);
     }
@@ -297,6 +303,7 @@ Alpine.data('bench', () => together(hands(live, catalogue, () => board), formula
     if (this.curveStep && id !== this.curveStep) { this.curveStep = ''; this.$nextTick(() => this.askTiles()); }
     if (this.writing && id !== this.writing) { editor?.flush(); this.writing = ''; this.$nextTick(() => this.askTiles()); }
     this.stepId = id; this.laneId = ''; this.layerId = '';
+    if (this.tabling) { this.table = null; this.askTable(); }
     const follows = Object.keys(this.find(id)?.follows ?? {});
     this.focusSetting = follows[0] ?? '';
     this.$nextTick(() => this.wire());
@@ -723,6 +730,43 @@ Alpine.data('bench', () => together(hands(live, catalogue, () => board), formula
   },
   get soloText() { const lane = this.laneOf(this.stepId); return lane ? `Only: ${this.chosen === lane.steps.at(-1) ? lane.name : this.name(this.chosen)}` : ''; },
   get onlySignal() { const step = this.find(this.onlySubject); return step && this.gives(step) === 'signal'; },
+  /** The settings of the chosen step that dragging the picture moves. */
+  get dragged() { return this.chosen ? (this.info?.settings ?? []).filter((s) => s.drag) : []; },
+  grab(event) {
+    if (!this.dragged.length || event.button) return;
+    event.preventDefault();
+    event.target.setPointerCapture(event.pointerId);
+    const began = { x: event.clientX, y: event.clientY, g: gesture(), values: Object.fromEntries(this.dragged.map((s) => [s.id, Number(this.value(s))])) };
+    const move = (e) => {
+      for (const s of this.dragged) {
+        // A picture's width of dragging goes half round.
+        const by = s.drag === 'ACROSS' ? (began.x - e.clientX) / 1200 : s.drag === 'UP' ? (e.clientY - began.y) / 1600 : 0;
+        if (by) this.set(s, Math.min(s.max, Math.max(s.min, began.values[s.id] + by)), began.g);
+      }
+    };
+    const done = () => { event.target.removeEventListener('pointermove', move); event.target.removeEventListener('pointerup', done); event.target.removeEventListener('pointercancel', done); };
+    event.target.addEventListener('pointermove', move);
+    event.target.addEventListener('pointerup', done);
+    event.target.addEventListener('pointercancel', done);
+  },
+  wheel(event) {
+    const s = this.dragged.find((one) => one.drag === 'WHEEL');
+    if (!s) return;
+    event.preventDefault();
+    const now = performance.now();
+    if (!this.wheeled || now - this.wheeled.at > 600) this.wheeled = { g: gesture() };
+    this.wheeled.at = now;
+    this.set(s, Math.min(s.max, Math.max(s.min, Number(this.value(s)) * Math.exp(event.deltaY / 800))), this.wheeled.g);
+  },
+
+  // The points of a step as numbers
+
+  get hasPoints() { return this.chosen !== null && this.gives(this.chosen) === 'points'; },
+  toggleTable() { this.tabling = !this.tabling; this.askTable(); },
+  askTable() { live.send({ do: 'table', step: this.tabling && this.hasPoints ? this.stepId : '' }); if (!this.tabling) this.table = null; },
+  tableSays() { return !this.table ? 'waiting for the next frame…' : `${this.table.n.toLocaleString('en')} points${board?.tells?.[this.stepId] ? `, ${board.tells[this.stepId]}` : ''}`; },
+  columnSays(c) { return c.length === 1 && this.table.n !== 1 ? 'one for all' : c.length < this.table.n ? `${c.length} repeated` : `${c.low} to ${c.high}`; },
+
   toggleProbe() { this.probing = !this.probing; if (!this.probing) live.send({ do: 'probe', u: -1, v: -1 }); },
   point(event) {
     if (!this.probing) return;

@@ -30,7 +30,11 @@ public class DemoShow {
             "wheel",
             "withy-ring",
             "chaff",
-            "door-bill");
+            "door-bill",
+            "spindrift",
+            "lamp-oil",
+            "mill-funnel",
+            "samphire");
     private static final List<String> MEDIA = List.of("heron.png", "marsh.jpg", "wheel.png");
 
     private final Shows shows;

@@ -7,6 +7,7 @@ import gloaming.look.LookJson;
 import gloaming.look.Value;
 import gloaming.play.Board;
 import gloaming.play.Diagnosis;
+import gloaming.play.Table;
 import gloaming.step.Catalogue;
 import gloaming.step.Description;
 import gloaming.step.Formulas;
@@ -94,6 +95,7 @@ class Boards {
                         board.born[i] + " born" + (board.culled[i] > 0 ? ", " + board.culled[i] + " taken early" : ""));
             }
         }
+        table(o, house.stage().table());
         ObjectNode follows = o.putObject("follows");
         for (int i = 0; i < board.follows.size(); i++) {
             ArrayNode values = follows.putArray(board.follows.get(i));
@@ -258,5 +260,30 @@ class Boards {
 
     private static double round(double value) {
         return Double.isFinite(value) ? Math.rint(value * 10_000) / 10_000 : 0;
+    }
+
+    private static void table(ObjectNode o, Table table) {
+        if (table == null) return;
+        ObjectNode t = o.putObject("table");
+        t.put("step", table.step()).put("n", table.n());
+        ArrayNode columns = t.putArray("columns");
+        for (Table.Line line : table.columns()) {
+            ObjectNode column = columns.addObject();
+            column.put("name", line.name())
+                    .put("length", line.length())
+                    .put("low", number(line.low()))
+                    .put("high", number(line.high()));
+            ArrayNode first = column.putArray("first");
+            for (float value : line.first()) first.add(number(value));
+        }
+    }
+
+    /** A number as it is read in a table, also one that is none. */
+    private static String number(float value) {
+        if (!Float.isFinite(value)) return Float.isNaN(value) ? "no number" : value > 0 ? "∞" : "-∞";
+        double size = Math.abs(value);
+        return size >= 1000 || value == Math.rint(value)
+                ? String.format(Locale.ROOT, "%.0f", value)
+                : String.format(Locale.ROOT, size < 0.1 ? "%.4f" : "%.3f", value);
     }
 }

@@ -209,6 +209,7 @@ class LiveSocket extends AbstractWebSocketHandler {
                                 m.path("place").asInt(0),
                                 text(m, "words")))));
             case "tiles" -> tiles(look, m.path("steps"), m.path("list").asInt(0));
+            case "table" -> stage.tabulate(text(m, "step"));
             case "probe" ->
                 stage.probe(viewer.subject, (float) m.path("u").asDouble(-1), (float)
                         m.path("v").asDouble(-1));
