@@ -101,6 +101,7 @@ public record Trails(
             if (!(Math.abs(x) + Math.abs(y) + Math.abs(z) < 1e6f)) continue;
             long id = (long) in.at(Attribute.ID, i);
             Integer known = m.slots.get(id);
+            boolean fresh = known == null;
             if (known == null) {
                 if (m.frees == 0) continue;
                 known = m.free[--m.frees];
@@ -115,9 +116,7 @@ public record Trails(
             int slot = known;
             m.lives[slot] = true;
             int row = slot * places;
-            if (m.filled[slot] > 1 || m.told[slot] > 0 || steps > 0) {
-                for (int s = 0; s < steps; s++) push(m, slot);
-            }
+            if (!fresh) for (int s = 0; s < steps; s++) push(m, slot);
             int at = row + m.told[slot];
             m.ring[0][at] = x;
             m.ring[1][at] = y;

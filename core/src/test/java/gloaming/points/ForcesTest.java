@@ -7,6 +7,7 @@ import gloaming.Moments;
 import gloaming.flow.Attribute;
 import gloaming.flow.Picture;
 import gloaming.flow.Points;
+import gloaming.look.Step;
 import gloaming.look.Value;
 import gloaming.step.Catalogue;
 import gloaming.step.Description;
@@ -24,7 +25,7 @@ class ForcesTest {
 
     @SuppressWarnings("unchecked")
     static Operation<Points, Points, Object> make(String id, Object... settings) {
-        Description description = Catalogue.all().find(id);
+        Step step = Step.of("s", id);
         Map<String, Value> values = new java.util.TreeMap<>();
         for (int i = 0; i < settings.length; i += 2) {
             values.put(
@@ -35,6 +36,8 @@ class ForcesTest {
                         default -> Value.of(String.valueOf(settings[i + 1]));
                     });
         }
+        for (var value : values.entrySet()) step = step.with(value.getKey(), value.getValue());
+        Description description = Catalogue.all().of(step);
         return (Operation<Points, Points, Object>) (Operation<?, ?, ?>) description.make(description.arguments(values));
     }
 
