@@ -40,6 +40,14 @@ public final class Brought implements Library {
     }
 
     @Override
+    public gloaming.flow.Points cloud(String ref) {
+        gloaming.flow.Points points = new gloaming.flow.Points().n(3);
+        points.each(gloaming.flow.Attribute.X)[1] = 1;
+        points.each(gloaming.flow.Attribute.Y)[2] = 2;
+        return points;
+    }
+
+    @Override
     public Reel reel(String ref) {
         return new Reel() {
             @Override

@@ -14,6 +14,9 @@ public interface Library {
     /** A font by its reference; the shipped one for an unknown. */
     Letters letters(String ref);
 
+    /** Points of a file; null while they are being read. */
+    gloaming.flow.Points cloud(String ref);
+
     /** What the camera of some page sees. */
     Still camera();
 
@@ -56,6 +59,12 @@ public interface Library {
         @Override
         public Letters letters(String ref) {
             throw new IllegalArgumentException("there is no font");
+        }
+
+        @Override
+        public gloaming.flow.Points cloud(String ref) {
+            throw new IllegalArgumentException(
+                    ref.isEmpty() ? "no points are chosen" : "there is no medium '" + ref + "' in this show");
         }
 
         @Override

@@ -58,6 +58,7 @@ public final class Stage implements AutoCloseable {
     private volatile float[] probe;
     private volatile String tabulated = "";
     private volatile Table table;
+    private volatile Copy copy;
     private int untilTable;
     private final Sketch sketch = new Sketch();
     private volatile String probed;
@@ -192,6 +193,15 @@ public final class Stage implements AutoCloseable {
     public Table table() {
         return table;
     }
+
+    /** A copy of the points of a step as they are in the next frame that works it out. */
+    public java.util.concurrent.CompletableFuture<Points> copy(String step) {
+        Copy asked = new Copy(step, new java.util.concurrent.CompletableFuture<>());
+        copy = asked;
+        return asked.points;
+    }
+
+    private record Copy(String step, java.util.concurrent.CompletableFuture<Points> points) {}
 
     /** Who is woken when something is ready. */
     public void courier(Thread thread) {
@@ -568,6 +578,11 @@ public final class Stage implements AutoCloseable {
                     if (step.equals(tabulated) && --untilTable <= 0) {
                         untilTable = 10;
                         table = Table.of(step, points);
+                    }
+                    Copy asked = copy;
+                    if (asked != null && asked.step.equals(step)) {
+                        copy = null;
+                        asked.points.complete(new Points().copyFrom(points));
                     }
                     sketch.turned(player.plan(), player.plan().steps.get(index));
                     int tile = take(step);

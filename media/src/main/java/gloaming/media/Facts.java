@@ -38,7 +38,8 @@ public record Facts(
         PICTURE,
         CLIP,
         SOUND,
-        FONT;
+        FONT,
+        CLOUD;
 
         public String id() {
             return name().toLowerCase(java.util.Locale.ROOT);
@@ -62,6 +63,7 @@ public record Facts(
         }
         if (Files.size(file) == 0) throw new Unreadable("'" + name + "' is empty.");
         if (FontFile.looksLikeOne(head)) return font(file, name);
+        if (CloudFile.looksLikeOne(head)) return cloud(file, name);
         if (sounds(head)) return sound(file, name);
         try {
             return pictures(file, name);
@@ -90,6 +92,12 @@ public record Facts(
     private static Facts font(Path file, String name) throws Unreadable {
         FontFile font = FontFile.read(file, name);
         return new Facts(Kind.FONT, 0, 0, 0, 0, 0, false, font.family(), null);
+    }
+
+    private static Facts cloud(Path file, String name) throws Unreadable {
+        gloaming.flow.Points points = CloudFile.read(file, name);
+        String coding = "%,d points".formatted(points.n());
+        return new Facts(Kind.CLOUD, 0, 0, 0, 0, 0, false, coding, null);
     }
 
     private static Facts pictures(Path file, String name) throws Unreadable {

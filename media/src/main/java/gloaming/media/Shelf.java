@@ -174,6 +174,49 @@ public final class Shelf implements Library, AutoCloseable {
         }
     }
 
+    private final Map<String, CloudRead> clouds = new java.util.concurrent.ConcurrentHashMap<>();
+    /** Clouds that are kept in memory, at most. */
+    private static final int MOST_CLOUDS = 16;
+
+    /** A cloud as it was read, or what is wrong with it; neither while that goes on. */
+    private static final class CloudRead {
+        final Item item;
+        volatile gloaming.flow.Points points;
+        volatile String problem;
+
+        CloudRead(Item item) {
+            this.item = item;
+        }
+
+        void read() {
+            try {
+                points = CloudFile.read(item.file, item.name);
+            } catch (Unreadable e) {
+                problem = sentence(e);
+            }
+        }
+    }
+
+    @Override
+    public gloaming.flow.Points cloud(String ref) {
+        Item item = items.get(ref);
+        if (item == null || item.kind != Facts.Kind.CLOUD) return Library.EMPTY.cloud(ref);
+        CloudRead known = clouds.get(ref);
+        if (known == null || !known.item.version.equals(item.version)) {
+            if (!exact && reader.getQueue().remainingCapacity() == 0) return known == null ? null : known.points;
+            if (clouds.size() >= MOST_CLOUDS) clouds.clear();
+            CloudRead now = new CloudRead(item);
+            // What is shown stays until the new one is there.
+            if (known != null) now.points = known.points;
+            clouds.put(ref, now);
+            if (exact) now.read();
+            else reader.execute(now::read);
+            known = now;
+        }
+        if (known.problem != null) throw new IllegalArgumentException(known.problem);
+        return known.points;
+    }
+
     private Letters load(String ref) {
         Item item = items.get(ref);
         if (item == null || item.kind != Facts.Kind.FONT) {

@@ -113,6 +113,25 @@ class Pages {
         return Help.ENTRIES;
     }
 
+    /** The points that a step of the look on stage gives now, as a PLY. */
+    @GetMapping("/stage/points/{step}.ply")
+    ResponseEntity<byte[]> points(@PathVariable String step) throws IOException, InterruptedException {
+        try {
+            var points = house.stage().copy(step).get(3, java.util.concurrent.TimeUnit.SECONDS);
+            var out = new java.io.ByteArrayOutputStream();
+            gloaming.media.CloudFile.write(points, out);
+            return ResponseEntity.ok()
+                    .contentType(MediaType.APPLICATION_OCTET_STREAM)
+                    .header("Content-Disposition", "attachment; filename=\"points.ply\"")
+                    .body(out.toByteArray());
+        } catch (java.util.concurrent.TimeoutException | java.util.concurrent.ExecutionException e) {
+            return ResponseEntity.status(404)
+                    .contentType(MediaType.TEXT_PLAIN)
+                    .body("This step gives no points on the stage now."
+                            .getBytes(java.nio.charset.StandardCharsets.UTF_8));
+        }
+    }
+
     @GetMapping("/looks/{id}/picture.jpg")
     ResponseEntity<byte[]> picture(@PathVariable String id) {
         byte[] jpeg = shows.picture(id);
