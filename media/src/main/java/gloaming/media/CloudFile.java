@@ -41,7 +41,7 @@ public final class CloudFile {
             if (b < 9 || b > 126 || b > 13 && b < 32) return false;
         }
         String start = new String(head, StandardCharsets.ISO_8859_1).strip().toLowerCase(Locale.ROOT);
-        return start.matches("(?s)([-+.]?\\d|#|//|\"?x\"?[,;\\s]).*");
+        return start.matches("(?s)([-+.]?\\d|#[^?]|//|\"?x\"?[,;\\s]).*");
     }
 
     /** Reads a file; {@link Unreadable} with one sentence when it is no cloud, damaged or too large. */
