@@ -131,6 +131,13 @@ public final class Edits {
                 earlier instanceof Edit.Write e
                         && e.step().equals(l.step())
                         && e.setting().equals(l.setting());
+            // Two settings that one drag moves together.
+            case Edit.Several l ->
+                earlier instanceof Edit.Several e
+                        && e.edits().size() == l.edits().size()
+                        && java.util.stream.IntStream.range(0, l.edits().size())
+                                .allMatch(i ->
+                                        continues(e.edits().get(i), l.edits().get(i)));
             case Edit.SetFollow l ->
                 earlier instanceof Edit.SetFollow e
                         && e.step().equals(l.step())

@@ -117,7 +117,7 @@ public final class Stroke {
             broken[n - 1] = true;
             put(n - 1, points, last, last, last, last, 0, manner, scale, middleX, middleY);
         }
-        if (filled > 0) mean();
+        if (filled > 0) mean(points, manner.brightness);
         sort(width, height, crew);
     }
 
@@ -305,13 +305,15 @@ public final class Stroke {
         });
     }
 
-    private void mean() {
+    /** What fills it: the mean of the points' own light and cover, however thin the line is. */
+    private void mean(Points points, double brightness) {
         java.util.Arrays.fill(filling, 0);
-        for (int i = 0; i < n; i++) {
-            filling[0] += red[i] / n;
-            filling[1] += green[i] / n;
-            filling[2] += blue[i] / n;
-            filling[3] += alpha[i] / n;
+        int count = points.n();
+        for (int i = 0; i < count; i++) {
+            filling[0] += (float) (points.at(Attribute.RED, i) * brightness) / count;
+            filling[1] += (float) (points.at(Attribute.GREEN, i) * brightness) / count;
+            filling[2] += (float) (points.at(Attribute.BLUE, i) * brightness) / count;
+            filling[3] += points.at(Attribute.ALPHA, i) / count;
         }
     }
 

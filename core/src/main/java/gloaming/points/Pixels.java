@@ -23,7 +23,7 @@ import gloaming.step.Says;
         name = "Pixels",
         does =
                 "Lays points over a picture of another lane: on a grid, by brightness, or along its edges, with its colours.",
-        find = "layout picture image pixels sample stipple edges outline text letters emblem logo film")
+        find = "layout picture image pixels sample stipple edges outline text letters emblem film")
 @Read(name = "of", kind = Kind.PICTURE, says = "The picture.")
 public record Pixels(
         @Pick(

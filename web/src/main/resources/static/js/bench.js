@@ -738,11 +738,14 @@ Alpine.data('bench', () => together(hands(live, catalogue, () => board), formula
     event.target.setPointerCapture(event.pointerId);
     const began = { x: event.clientX, y: event.clientY, g: gesture(), values: Object.fromEntries(this.dragged.map((s) => [s.id, Number(this.value(s))])) };
     const move = (e) => {
-      for (const s of this.dragged) {
-        // A picture's width of dragging goes half round.
-        const by = s.drag === 'ACROSS' ? (began.x - e.clientX) / 1200 : s.drag === 'UP' ? (e.clientY - began.y) / 1600 : 0;
-        if (by) this.set(s, Math.min(s.max, Math.max(s.min, began.values[s.id] + by)), began.g);
-      }
+      // A picture's width of dragging goes half round. Both go in one edit, so that one undo takes all of the drag back.
+      const edits = this.dragged.filter((s) => s.drag !== 'WHEEL').map((s) => {
+        const by = s.drag === 'ACROSS' ? (began.x - e.clientX) / 1200 : (e.clientY - began.y) / 1600;
+        const value = Math.min(s.max, Math.max(s.min, began.values[s.id] + by));
+        this.chosen.settings = { ...(this.chosen.settings ?? {}), [s.id]: value };
+        return { edit: 'set', step: this.stepId, setting: s.id, value };
+      });
+      this.edit({ edit: 'several', edits }, began.g);
     };
     const done = () => { event.target.removeEventListener('pointermove', move); event.target.removeEventListener('pointerup', done); event.target.removeEventListener('pointercancel', done); };
     event.target.addEventListener('pointermove', move);
