@@ -69,7 +69,9 @@ public record Trails(
         boolean[] lives = new boolean[0];
         int[] free = new int[0];
         int frees;
-        final java.util.HashMap<Long, Integer> slots = new java.util.HashMap<>();
+        /** Which ring an id has, plus one, in a hashed table of open places that is filled anew each frame. */
+        int[] table = new int[0];
+
         int places;
         int most;
         double clock;
@@ -93,6 +95,8 @@ public record Trails(
         m.clock -= steps * every;
         if (m.clock > every) m.clock = 0;
         Arrays.fill(m.lives, false);
+        Arrays.fill(m.table, 0);
+        for (int slot = 0; slot < most; slot++) if (m.filled[slot] > 0) enter(m, slot);
         int n = in.n();
         for (int i = 0; i < n; i++) {
             float x = in.at(Attribute.X, i);
@@ -100,20 +104,19 @@ public record Trails(
             float z = in.at(Attribute.Z, i);
             if (!(Math.abs(x) + Math.abs(y) + Math.abs(z) < 1e6f)) continue;
             long id = (long) in.at(Attribute.ID, i);
-            Integer known = m.slots.get(id);
-            boolean fresh = known == null;
-            if (known == null) {
+            int slot = find(m, id);
+            boolean fresh = slot < 0;
+            if (fresh) {
                 if (m.frees == 0) continue;
-                known = m.free[--m.frees];
-                m.slots.put(id, known);
-                m.id[known] = id;
-                m.filled[known] = 1;
-                m.told[known] = 0;
-            } else if (m.lives[known]) {
+                slot = m.free[--m.frees];
+                m.id[slot] = id;
+                m.filled[slot] = 1;
+                m.told[slot] = 0;
+                enter(m, slot);
+            } else if (m.lives[slot]) {
                 // Two points of one id: the first has it.
                 continue;
             }
-            int slot = known;
             m.lives[slot] = true;
             int row = slot * places;
             if (!fresh) for (int s = 0; s < steps; s++) push(m, slot);
@@ -132,7 +135,6 @@ public record Trails(
             if (m.filled[slot] == 0 || m.lives[slot]) continue;
             m.filled[slot] = runOut ? Math.max(0, m.filled[slot] - steps) : 0;
             if (m.filled[slot] > 0) continue;
-            m.slots.remove(m.id[slot]);
             m.free[m.frees++] = slot;
         }
         return lay(m);
@@ -150,8 +152,26 @@ public record Trails(
         m.free = new int[most];
         for (int i = 0; i < most; i++) m.free[i] = most - 1 - i;
         m.frees = most;
-        m.slots.clear();
+        m.table = new int[Integer.highestOneBit(most) * 4];
         m.clock = 0;
+    }
+
+    private static int place(Memory m, long id) {
+        long hash = id * 0x9E3779B97F4A7C15L;
+        return (int) (hash >>> 40) & m.table.length - 1;
+    }
+
+    private static int find(Memory m, long id) {
+        for (int at = place(m, id); m.table[at] != 0; at = at + 1 & m.table.length - 1) {
+            if (m.id[m.table[at] - 1] == id) return m.table[at] - 1;
+        }
+        return -1;
+    }
+
+    private static void enter(Memory m, int slot) {
+        int at = place(m, m.id[slot]);
+        while (m.table[at] != 0) at = at + 1 & m.table.length - 1;
+        m.table[at] = slot + 1;
     }
 
     /** A new newest place, the same as the one before until it is written. */
@@ -183,7 +203,6 @@ public record Trails(
         for (int slot = 0; slot < most; slot++) {
             int row = slot * places;
             int look = slot * LOOKS;
-            // Of one that has died, the places nearest to it have run out first.
             for (int k = 0; k < m.filled[slot]; k++, i++) {
                 int at = row + Math.floorMod(m.told[slot] - k, places);
                 float old = (float) k / (places - 1);
