@@ -1,7 +1,6 @@
 package gloaming.points;
 
 import gloaming.flow.Attribute;
-import gloaming.flow.Column;
 import gloaming.flow.Points;
 import gloaming.noise.GradientNoise;
 import gloaming.step.Colour;
@@ -56,9 +55,7 @@ public record Strands(
 
     /** What goes out, and the noise's own time. */
     public static final class Memory {
-        final Points out = new Points();
-        final Column strand = new Column(16);
-        final Column part = new Column(16);
+        final Strung strung = new Strung();
         double time;
     }
 
@@ -72,19 +69,7 @@ public record Strands(
         memory.time += change * frame.dt();
         int strands = Math.min(in.n(), MOST / places);
         int total = strands * places;
-        Points out = memory.out.plain().n(total).loose(false);
-        int room = Math.max(1, total);
-        float[] x = out.column(Attribute.X).length(room).values;
-        float[] y = out.column(Attribute.Y).length(room).values;
-        float[] z = out.column(Attribute.Z).length(room).values;
-        float[] size = out.column(Attribute.SIZE).length(room).values;
-        float[] red = out.column(Attribute.RED).length(room).values;
-        float[] green = out.column(Attribute.GREEN).length(room).values;
-        float[] blue = out.column(Attribute.BLUE).length(room).values;
-        float[] alpha = out.column(Attribute.ALPHA).length(room).values;
-        float[] id = out.column(Attribute.ID).length(room).values;
-        float[] strand = memory.strand.length(room).values;
-        float[] part = memory.part.length(room).values;
+        Points out = memory.strung.room(total);
         int seed = (int) frame.seed();
         float over = (float) (1 / bulge);
         float time = (float) memory.time;
@@ -101,17 +86,15 @@ public record Strands(
                 for (int k = 0; k < places; k++) {
                     int i = s * places + k;
                     float along = (float) k / (places - 1);
-                    x[i] = a;
-                    y[i] = b;
-                    z[i] = c;
-                    size[i] = in.at(Attribute.SIZE, s) * (1 - (float) taper * along);
-                    red[i] = in.at(Attribute.RED, s) * (1 + (tip.r() - 1) * along);
-                    green[i] = in.at(Attribute.GREEN, s) * (1 + (tip.g() - 1) * along);
-                    blue[i] = in.at(Attribute.BLUE, s) * (1 + (tip.b() - 1) * along);
-                    alpha[i] = in.at(Attribute.ALPHA, s);
-                    id[i] = i;
-                    strand[i] = s;
-                    part[i] = along;
+                    memory.strung.place(i, a, b, c, s, along);
+                    memory.strung.look(
+                            i,
+                            in.at(Attribute.SIZE, s) * (1 - (float) taper * along),
+                            in.at(Attribute.RED, s),
+                            in.at(Attribute.GREEN, s),
+                            in.at(Attribute.BLUE, s),
+                            in.at(Attribute.ALPHA, s),
+                            tip);
                     float bent = (float) bend * step * 4;
                     hx += bent * GradientNoise.at(seed, a * over, b * over, c * over + time);
                     hy += bent * GradientNoise.at(seed + 101, a * over, b * over, c * over + time)
@@ -129,8 +112,6 @@ public record Strands(
                 }
             }
         });
-        out.put("strand", memory.strand);
-        out.put("part", memory.part);
         return out;
     }
 }

@@ -1,7 +1,6 @@
 package gloaming.points;
 
 import gloaming.flow.Attribute;
-import gloaming.flow.Column;
 import gloaming.flow.Points;
 import gloaming.step.Colour;
 import gloaming.step.Frame;
@@ -58,9 +57,7 @@ public record Trails(
 
     /** A ring of places for each that has a trail; which ring an id has; and what goes out. */
     public static final class Memory {
-        final Points out = new Points();
-        final Column strand = new Column(16);
-        final Column part = new Column(16);
+        final Strung strung = new Strung();
         float[][] ring = new float[3][0];
         float[] looks = new float[0];
         long[] id = new long[0];
@@ -186,19 +183,7 @@ public record Trails(
     private Points lay(Memory m) {
         int total = 0;
         for (int slot = 0; slot < most; slot++) total += m.filled[slot];
-        Points out = m.out.plain().n(total).loose(false);
-        int room = Math.max(1, total);
-        float[] x = out.column(Attribute.X).length(room).values;
-        float[] y = out.column(Attribute.Y).length(room).values;
-        float[] z = out.column(Attribute.Z).length(room).values;
-        float[] size = out.column(Attribute.SIZE).length(room).values;
-        float[] red = out.column(Attribute.RED).length(room).values;
-        float[] green = out.column(Attribute.GREEN).length(room).values;
-        float[] blue = out.column(Attribute.BLUE).length(room).values;
-        float[] alpha = out.column(Attribute.ALPHA).length(room).values;
-        float[] id = out.column(Attribute.ID).length(room).values;
-        float[] strand = m.strand.length(room).values;
-        float[] part = m.part.length(room).values;
+        Points out = m.strung.room(total);
         int i = 0;
         for (int slot = 0; slot < most; slot++) {
             int row = slot * places;
@@ -206,21 +191,17 @@ public record Trails(
             for (int k = 0; k < m.filled[slot]; k++, i++) {
                 int at = row + Math.floorMod(m.told[slot] - k, places);
                 float old = (float) k / (places - 1);
-                x[i] = m.ring[0][at];
-                y[i] = m.ring[1][at];
-                z[i] = m.ring[2][at];
-                size[i] = m.looks[look] * (1 - (float) taper * old);
-                red[i] = m.looks[look + 1] * (1 + (end.r() - 1) * old);
-                green[i] = m.looks[look + 2] * (1 + (end.g() - 1) * old);
-                blue[i] = m.looks[look + 3] * (1 + (end.b() - 1) * old);
-                alpha[i] = m.looks[look + 4] * (1 - (float) fade * old);
-                id[i] = i;
-                strand[i] = m.id[slot];
-                part[i] = old;
+                m.strung.place(i, m.ring[0][at], m.ring[1][at], m.ring[2][at], m.id[slot], old);
+                m.strung.look(
+                        i,
+                        m.looks[look] * (1 - (float) taper * old),
+                        m.looks[look + 1],
+                        m.looks[look + 2],
+                        m.looks[look + 3],
+                        m.looks[look + 4] * (1 - (float) fade * old),
+                        end);
             }
         }
-        out.put("strand", m.strand);
-        out.put("part", m.part);
         return out;
     }
 }
