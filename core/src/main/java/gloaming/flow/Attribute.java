@@ -28,6 +28,7 @@ public enum Attribute {
     ID(0);
 
     final float initial;
+    private final String id = name().toLowerCase(java.util.Locale.ROOT);
 
     Attribute(float initial) {
         this.initial = initial;
@@ -37,12 +38,12 @@ public enum Attribute {
 
     /** The attribute of this name, as formulas and files have it ({@code vx}, {@code size}), or null. */
     public static Attribute named(String name) {
-        for (Attribute attribute : ALL) if (attribute.id().equals(name)) return attribute;
+        for (Attribute attribute : ALL) if (attribute.id.equals(name)) return attribute;
         return null;
     }
 
     /** Its name in formulas, shaders and tables. */
     public String id() {
-        return name().toLowerCase(java.util.Locale.ROOT);
+        return id;
     }
 }

@@ -1,5 +1,6 @@
 package gloaming.motion;
 
+import gloaming.flow.Lanes;
 import jdk.incubator.vector.FloatVector;
 import jdk.incubator.vector.VectorSpecies;
 
@@ -47,8 +48,8 @@ final class Windows {
     static void add(float[] p, int at, int from, int n) {
         int i = 0;
         for (; i <= n - LANES; i += LANES) {
-            FloatVector.fromArray(F, p, at + i)
-                    .add(FloatVector.fromArray(F, p, from + i))
+            Lanes.load(p, at + i)
+                    .add(Lanes.load(p, from + i))
                     .intoArray(p, at + i);
         }
         for (; i < n; i++) p[at + i] += p[from + i];
@@ -57,7 +58,7 @@ final class Windows {
     private static void times(float[] p, int from, float k, float[] out, int at, int n) {
         int i = 0;
         for (; i <= n - LANES; i += LANES)
-            FloatVector.fromArray(F, p, from + i).mul(k).intoArray(out, at + i);
+            Lanes.load(p, from + i).mul(k).intoArray(out, at + i);
         for (; i < n; i++) out[at + i] = k * p[from + i];
     }
 
@@ -75,8 +76,8 @@ final class Windows {
     private static void slide(float[] sums, float[] in, int at, int n) {
         int i = 0;
         for (; i <= n - LANES; i += LANES) {
-            FloatVector.fromArray(F, sums, i)
-                    .add(FloatVector.fromArray(F, in, at + i))
+            Lanes.load(sums, i)
+                    .add(Lanes.load(in, at + i))
                     .intoArray(sums, i);
         }
         for (; i < n; i++) sums[i] += in[at + i];
@@ -86,10 +87,10 @@ final class Windows {
     static void slide(float[] sums, float[] in, int plus, int minus, float k, float[] out, int at, int n) {
         int i = 0;
         for (; i <= n - LANES; i += LANES) {
-            FloatVector sum = FloatVector.fromArray(F, sums, i);
+            FloatVector sum = Lanes.load(sums, i);
             sum.mul(k).intoArray(out, at + i);
-            sum.add(FloatVector.fromArray(F, in, plus + i))
-                    .sub(FloatVector.fromArray(F, in, minus + i))
+            sum.add(Lanes.load(in, plus + i))
+                    .sub(Lanes.load(in, minus + i))
                     .intoArray(sums, i);
         }
         for (; i < n; i++) {
@@ -116,18 +117,18 @@ final class Windows {
             int n) {
         int i = at;
         for (; i <= at + n - LANES; i += LANES) {
-            FloatVector av = FloatVector.fromArray(F, a, i).add(even);
-            FloatVector bv = FloatVector.fromArray(F, b, i);
-            FloatVector dv = FloatVector.fromArray(F, d, i).add(even);
-            FloatVector tv = FloatVector.fromArray(F, t, i);
-            FloatVector sv = FloatVector.fromArray(F, s, i);
-            FloatVector over = FloatVector.broadcast(F, 1).div(av.mul(dv).sub(bv.mul(bv)));
+            FloatVector av = Lanes.load(a, i).add(even);
+            FloatVector bv = Lanes.load(b, i);
+            FloatVector dv = Lanes.load(d, i).add(even);
+            FloatVector tv = Lanes.load(t, i);
+            FloatVector sv = Lanes.load(s, i);
+            FloatVector over = Lanes.all(1).div(av.mul(dv).sub(bv.mul(bv)));
             FloatVector x = dv.mul(tv).sub(bv.mul(sv)).mul(over);
             FloatVector y = av.mul(sv).sub(bv.mul(tv)).mul(over);
             FloatVector length = x.mul(x).add(y.mul(y)).sqrt();
-            FloatVector k = FloatVector.broadcast(F, most).div(length.max(most));
-            FloatVector.fromArray(F, dx, i).add(k.mul(x)).intoArray(dx, i);
-            FloatVector.fromArray(F, dy, i).add(k.mul(y)).intoArray(dy, i);
+            FloatVector k = Lanes.all(most).div(length.max(most));
+            Lanes.load(dx, i).add(k.mul(x)).intoArray(dx, i);
+            Lanes.load(dy, i).add(k.mul(y)).intoArray(dy, i);
         }
         for (; i < at + n; i++) {
             float over = 1 / ((a[i] + even) * (d[i] + even) - b[i] * b[i]);
@@ -155,17 +156,17 @@ final class Windows {
             int n) {
         int i = at;
         for (; i <= at + n - LANES; i += LANES) {
-            FloatVector gx = FloatVector.fromArray(F, warped, i + 1)
-                    .sub(FloatVector.fromArray(F, warped, i - 1))
-                    .add(FloatVector.fromArray(F, now, i + 1))
-                    .sub(FloatVector.fromArray(F, now, i - 1))
+            FloatVector gx = Lanes.load(warped, i + 1)
+                    .sub(Lanes.load(warped, i - 1))
+                    .add(Lanes.load(now, i + 1))
+                    .sub(Lanes.load(now, i - 1))
                     .mul(0.25f);
-            FloatVector gy = FloatVector.fromArray(F, warped, i + up)
-                    .sub(FloatVector.fromArray(F, warped, i + down))
-                    .add(FloatVector.fromArray(F, now, i + up))
-                    .sub(FloatVector.fromArray(F, now, i + down))
+            FloatVector gy = Lanes.load(warped, i + up)
+                    .sub(Lanes.load(warped, i + down))
+                    .add(Lanes.load(now, i + up))
+                    .sub(Lanes.load(now, i + down))
                     .mul(ky);
-            FloatVector t = FloatVector.fromArray(F, warped, i).sub(FloatVector.fromArray(F, now, i));
+            FloatVector t = Lanes.load(warped, i).sub(Lanes.load(now, i));
             gx.mul(gx).intoArray(xx, i);
             gx.mul(gy).intoArray(xy, i);
             gy.mul(gy).intoArray(yy, i);

@@ -42,6 +42,9 @@ public record DrawLinks(
     public static final class Memory {
         final Near near = new Near();
         final Stroke stroke = new Stroke();
+        /** The places, where a column is shorter than the points are many. */
+        final Column[] spread = {new Column(16), new Column(16), new Column(16)};
+
         int[] found = new int[0];
         float[] far = new float[0];
         int[] count = new int[0];
@@ -63,16 +66,16 @@ public record DrawLinks(
             memory.found = new int[room * most];
             memory.far = new float[room * most];
         }
-        float[] x = values(in, Attribute.X);
-        float[] y = values(in, Attribute.Y);
-        float[] z = values(in, Attribute.Z);
+        float[] x = values(in, Attribute.X, memory.spread[0]);
+        float[] y = values(in, Attribute.Y, memory.spread[1]);
+        float[] z = values(in, Attribute.Z, memory.spread[2]);
         Near near = memory.near;
         near.sort(x, y, z, n, within, frame.crew());
         boolean flat = in.column(Attribute.Z).length() == 1;
         frame.crew().each(n, 256, (from, to) -> {
-            int[] cells = new int[27];
+            int[] runs = Near.room();
             for (int at = from; at < to; at++)
-                look(memory, at, near.around(near.x[at], near.y[at], near.z[at], flat, cells), cells);
+                look(memory, at, runs, near.runs(near.x[at], near.y[at], near.z[at], flat, runs, 0));
         });
         int lines = 0;
         for (int at = 0; at < n; at++) lines += memory.count[at];
@@ -103,22 +106,20 @@ public record DrawLinks(
         return (nothing, out, from, to) -> memory.stroke.rows(out, from, to);
     }
 
-    private static float[] values(Points in, Attribute attribute) {
+    private static float[] values(Points in, Attribute attribute, Column own) {
         Column column = in.column(attribute);
-        return column.length() == in.n()
-                ? column.values
-                : new Column(1).copyFrom(column).spread(Math.max(1, in.n())).values;
+        return column.length() == in.n() ? column.values : own.copyFrom(column).spread(Math.max(1, in.n())).values;
     }
 
     /** The nearest of those that stand later in the order, nearest first. */
-    private void look(Memory memory, int at, int cellsIn, int[] cells) {
+    private void look(Memory memory, int at, int[] runs, int found) {
         Near near = memory.near;
         float far = (float) (within * within);
         int row = at * most;
         int count = 0;
-        for (int c = 0; c < cellsIn; c++) {
-            int end = near.end(cells[c]);
-            for (int k = Math.max(at + 1, near.start(cells[c])); k < end; k++) {
+        for (int run = 0; run < 2 * found; run += 2) {
+            int end = runs[run + 1];
+            for (int k = Math.max(at + 1, runs[run]); k < end; k++) {
                 float dx = near.x[k] - near.x[at];
                 float dy = near.y[k] - near.y[at];
                 float dz = near.z[k] - near.z[at];

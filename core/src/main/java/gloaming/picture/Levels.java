@@ -5,6 +5,7 @@ import gloaming.step.ByRows;
 import gloaming.step.Frame;
 import gloaming.step.Range;
 import gloaming.step.Says;
+import gloaming.flow.Lanes;
 import jdk.incubator.vector.FloatVector;
 import jdk.incubator.vector.VectorOperators;
 import jdk.incubator.vector.VectorSpecies;
@@ -63,8 +64,8 @@ public record Levels(
         float power = (float) (1 / gamma);
         int i = 0;
         for (; i <= n - F.length(); i += F.length()) {
-            FloatVector level = FloatVector.fromArray(F, in, at + i)
-                    .sub(FloatVector.fromArray(F, alpha, at + i).mul(low))
+            FloatVector level = Lanes.load(in, at + i)
+                    .sub(Lanes.load(alpha, at + i).mul(low))
                     .mul(scale);
             if (power == 1) {
                 level.mul(times).intoArray(out, into + i);

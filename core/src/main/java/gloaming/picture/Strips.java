@@ -1,5 +1,6 @@
 package gloaming.picture;
 
+import gloaming.flow.Lanes;
 import jdk.incubator.vector.FloatVector;
 import jdk.incubator.vector.IntVector;
 import jdk.incubator.vector.VectorMask;
@@ -40,10 +41,10 @@ final class Strips {
     static void convolve(float[] p, int middle, float[] w, int reach, float[] out, int at, int n) {
         int x = 0;
         for (; x <= n - LANES; x += LANES) {
-            FloatVector sum = FloatVector.fromArray(F, p, middle + x).mul(w[0]);
+            FloatVector sum = Lanes.load(p, middle + x).mul(w[0]);
             for (int j = 1; j <= reach; j++) {
-                FloatVector left = FloatVector.fromArray(F, p, middle + x - j);
-                sum = left.add(FloatVector.fromArray(F, p, middle + x + j))
+                FloatVector left = Lanes.load(p, middle + x - j);
+                sum = left.add(Lanes.load(p, middle + x + j))
                         .mul(w[j])
                         .add(sum);
             }
@@ -60,10 +61,10 @@ final class Strips {
     static void convolve(float[] p, int[] rows, float[] w, int reach, float[] out, int at, int n) {
         int x = 0;
         for (; x <= n - LANES; x += LANES) {
-            FloatVector sum = FloatVector.fromArray(F, p, rows[reach] + x).mul(w[0]);
+            FloatVector sum = Lanes.load(p, rows[reach] + x).mul(w[0]);
             for (int j = 1; j <= reach; j++) {
-                FloatVector below = FloatVector.fromArray(F, p, rows[reach - j] + x);
-                sum = below.add(FloatVector.fromArray(F, p, rows[reach + j] + x))
+                FloatVector below = Lanes.load(p, rows[reach - j] + x);
+                sum = below.add(Lanes.load(p, rows[reach + j] + x))
                         .mul(w[j])
                         .add(sum);
             }
@@ -80,8 +81,8 @@ final class Strips {
     static void slide(float[] from, int shift, float u, float[] into, int at, int start, int end) {
         int i = start;
         for (; i <= end - LANES; i += LANES) {
-            FloatVector here = FloatVector.fromArray(F, from, i + shift);
-            FloatVector.fromArray(F, from, i + shift + 1)
+            FloatVector here = Lanes.load(from, i + shift);
+            Lanes.load(from, i + shift + 1)
                     .sub(here)
                     .mul(u)
                     .add(here)
@@ -95,50 +96,50 @@ final class Strips {
 
     static void over(float[] s, float[] sa, int from, float[] k, float[] b, float[] ba, int at, int n) {
         for (int x = 0; x < n; x += LANES) {
-            FloatVector kv = FloatVector.fromArray(F, k, x);
-            FloatVector sv = FloatVector.fromArray(F, s, from + x).mul(kv);
-            FloatVector sc = FloatVector.fromArray(F, sa, from + x).mul(kv);
-            FloatVector bv = FloatVector.fromArray(F, b, at + x);
+            FloatVector kv = Lanes.load(k, x);
+            FloatVector sv = Lanes.load(s, from + x).mul(kv);
+            FloatVector sc = Lanes.load(sa, from + x).mul(kv);
+            FloatVector bv = Lanes.load(b, at + x);
             sv.add(bv.mul(sc.neg().add(1f))).intoArray(b, at + x);
         }
     }
 
     static void add(float[] s, float[] sa, int from, float[] k, float[] b, float[] ba, int at, int n) {
         for (int x = 0; x < n; x += LANES) {
-            FloatVector kv = FloatVector.fromArray(F, k, x);
-            FloatVector sv = FloatVector.fromArray(F, s, from + x).mul(kv);
-            FloatVector bv = FloatVector.fromArray(F, b, at + x);
+            FloatVector kv = Lanes.load(k, x);
+            FloatVector sv = Lanes.load(s, from + x).mul(kv);
+            FloatVector bv = Lanes.load(b, at + x);
             sv.add(bv).intoArray(b, at + x);
         }
     }
 
     static void screen(float[] s, float[] sa, int from, float[] k, float[] b, float[] ba, int at, int n) {
         for (int x = 0; x < n; x += LANES) {
-            FloatVector kv = FloatVector.fromArray(F, k, x);
-            FloatVector sv = FloatVector.fromArray(F, s, from + x).mul(kv);
-            FloatVector bv = FloatVector.fromArray(F, b, at + x);
+            FloatVector kv = Lanes.load(k, x);
+            FloatVector sv = Lanes.load(s, from + x).mul(kv);
+            FloatVector bv = Lanes.load(b, at + x);
             sv.add(bv).sub(sv.max(0f).min(1f).mul(bv.max(0f).min(1f))).intoArray(b, at + x);
         }
     }
 
     static void multiply(float[] s, float[] sa, int from, float[] k, float[] b, float[] ba, int at, int n) {
         for (int x = 0; x < n; x += LANES) {
-            FloatVector kv = FloatVector.fromArray(F, k, x);
-            FloatVector sv = FloatVector.fromArray(F, s, from + x).mul(kv);
-            FloatVector sc = FloatVector.fromArray(F, sa, from + x).mul(kv);
-            FloatVector bv = FloatVector.fromArray(F, b, at + x);
-            FloatVector bc = FloatVector.fromArray(F, ba, at + x);
+            FloatVector kv = Lanes.load(k, x);
+            FloatVector sv = Lanes.load(s, from + x).mul(kv);
+            FloatVector sc = Lanes.load(sa, from + x).mul(kv);
+            FloatVector bv = Lanes.load(b, at + x);
+            FloatVector bc = Lanes.load(ba, at + x);
             sv.mul(bv).add(sv.sub(sv.mul(bc))).add(bv.sub(bv.mul(sc))).intoArray(b, at + x);
         }
     }
 
     static void lighten(float[] s, float[] sa, int from, float[] k, float[] b, float[] ba, int at, int n) {
         for (int x = 0; x < n; x += LANES) {
-            FloatVector kv = FloatVector.fromArray(F, k, x);
-            FloatVector sv = FloatVector.fromArray(F, s, from + x).mul(kv);
-            FloatVector sc = FloatVector.fromArray(F, sa, from + x).mul(kv);
-            FloatVector bv = FloatVector.fromArray(F, b, at + x);
-            FloatVector bc = FloatVector.fromArray(F, ba, at + x);
+            FloatVector kv = Lanes.load(k, x);
+            FloatVector sv = Lanes.load(s, from + x).mul(kv);
+            FloatVector sc = Lanes.load(sa, from + x).mul(kv);
+            FloatVector bv = Lanes.load(b, at + x);
+            FloatVector bc = Lanes.load(ba, at + x);
             sv.mul(bc)
                     .max(bv.mul(sc))
                     .add(sv.sub(sv.mul(bc)))
@@ -149,11 +150,11 @@ final class Strips {
 
     static void darken(float[] s, float[] sa, int from, float[] k, float[] b, float[] ba, int at, int n) {
         for (int x = 0; x < n; x += LANES) {
-            FloatVector kv = FloatVector.fromArray(F, k, x);
-            FloatVector sv = FloatVector.fromArray(F, s, from + x).mul(kv);
-            FloatVector sc = FloatVector.fromArray(F, sa, from + x).mul(kv);
-            FloatVector bv = FloatVector.fromArray(F, b, at + x);
-            FloatVector bc = FloatVector.fromArray(F, ba, at + x);
+            FloatVector kv = Lanes.load(k, x);
+            FloatVector sv = Lanes.load(s, from + x).mul(kv);
+            FloatVector sc = Lanes.load(sa, from + x).mul(kv);
+            FloatVector bv = Lanes.load(b, at + x);
+            FloatVector bc = Lanes.load(ba, at + x);
             sv.mul(bc)
                     .min(bv.mul(sc))
                     .add(sv.sub(sv.mul(bc)))
@@ -164,21 +165,21 @@ final class Strips {
 
     static void difference(float[] s, float[] sa, int from, float[] k, float[] b, float[] ba, int at, int n) {
         for (int x = 0; x < n; x += LANES) {
-            FloatVector kv = FloatVector.fromArray(F, k, x);
-            FloatVector sv = FloatVector.fromArray(F, s, from + x).mul(kv);
-            FloatVector sc = FloatVector.fromArray(F, sa, from + x).mul(kv);
-            FloatVector bv = FloatVector.fromArray(F, b, at + x);
-            FloatVector bc = FloatVector.fromArray(F, ba, at + x);
+            FloatVector kv = Lanes.load(k, x);
+            FloatVector sv = Lanes.load(s, from + x).mul(kv);
+            FloatVector sc = Lanes.load(sa, from + x).mul(kv);
+            FloatVector bv = Lanes.load(b, at + x);
+            FloatVector bc = Lanes.load(ba, at + x);
             sv.add(bv).sub(sv.mul(bc).min(bv.mul(sc)).mul(2f)).intoArray(b, at + x);
         }
     }
 
     static void subtract(float[] s, float[] sa, int from, float[] k, float[] b, float[] ba, int at, int n) {
         for (int x = 0; x < n; x += LANES) {
-            FloatVector kv = FloatVector.fromArray(F, k, x);
-            FloatVector sv = FloatVector.fromArray(F, s, from + x).mul(kv);
-            FloatVector bv = FloatVector.fromArray(F, b, at + x);
-            FloatVector bc = FloatVector.fromArray(F, ba, at + x);
+            FloatVector kv = Lanes.load(k, x);
+            FloatVector sv = Lanes.load(s, from + x).mul(kv);
+            FloatVector bv = Lanes.load(b, at + x);
+            FloatVector bc = Lanes.load(ba, at + x);
             bv.add(sv.mul(bc.mul(-2f).add(1f))).intoArray(b, at + x);
         }
     }
@@ -186,8 +187,8 @@ final class Strips {
     /** The alpha of both together: {@code sa + ba - sa * ba}. */
     static void union(float[] sa, int from, float[] k, float[] ba, int at, int n) {
         for (int x = 0; x < n; x += LANES) {
-            FloatVector sc = FloatVector.fromArray(F, sa, from + x).mul(FloatVector.fromArray(F, k, x));
-            FloatVector bc = FloatVector.fromArray(F, ba, at + x);
+            FloatVector sc = Lanes.load(sa, from + x).mul(Lanes.load(k, x));
+            FloatVector bc = Lanes.load(ba, at + x);
             sc.add(bc).sub(sc.mul(bc)).intoArray(ba, at + x);
         }
     }
@@ -196,8 +197,8 @@ final class Strips {
     static void meet(float[] p, int a, int b, float low, float high, float[] out, int to, int n) {
         int x = 0;
         for (; x <= n - LANES; x += LANES) {
-            FloatVector first = FloatVector.fromArray(F, p, a + x).mul(low);
-            FloatVector.fromArray(F, p, b + x).mul(high).add(first).intoArray(out, to + x);
+            FloatVector first = Lanes.load(p, a + x).mul(low);
+            Lanes.load(p, b + x).mul(high).add(first).intoArray(out, to + x);
         }
         for (; x < n; x++) out[to + x] = low * p[a + x] + high * p[b + x];
     }
@@ -206,11 +207,11 @@ final class Strips {
     static void meet(float[] p, int a, int b, int c, int d, float[] out, int to, int n) {
         int x = 0;
         for (; x <= n - LANES; x += LANES) {
-            FloatVector outer = FloatVector.fromArray(F, p, a + x)
-                    .add(FloatVector.fromArray(F, p, d + x))
+            FloatVector outer = Lanes.load(p, a + x)
+                    .add(Lanes.load(p, d + x))
                     .mul(0.125f);
-            FloatVector inner = FloatVector.fromArray(F, p, b + x)
-                    .add(FloatVector.fromArray(F, p, c + x))
+            FloatVector inner = Lanes.load(p, b + x)
+                    .add(Lanes.load(p, c + x))
                     .mul(0.375f);
             outer.add(inner).intoArray(out, to + x);
         }
@@ -221,10 +222,10 @@ final class Strips {
     static void halve(float[] row, float[] out, int at, int n) {
         int x = 0;
         for (; x <= n - LANES; x += LANES) {
-            FloatVector a = FloatVector.fromArray(F, row, 2 * x);
-            FloatVector b = FloatVector.fromArray(F, row, 2 * x + LANES);
-            FloatVector c = FloatVector.fromArray(F, row, 2 * x + 2);
-            FloatVector d = FloatVector.fromArray(F, row, 2 * x + 2 + LANES);
+            FloatVector a = Lanes.load(row, 2 * x);
+            FloatVector b = Lanes.load(row, 2 * x + LANES);
+            FloatVector c = Lanes.load(row, 2 * x + 2);
+            FloatVector d = Lanes.load(row, 2 * x + 2 + LANES);
             FloatVector outer = a.rearrange(EVEN, b).add(c.rearrange(ODD, d)).mul(0.125f);
             a.rearrange(ODD, b).add(c.rearrange(EVEN, d)).mul(0.375f).add(outer).intoArray(out, at + x);
         }
@@ -237,13 +238,13 @@ final class Strips {
     static void widen(float[] row, float[] out, int at, int pairs, float keep, float amount) {
         int x = 0;
         for (; x <= pairs - LANES; x += LANES) {
-            FloatVector here = FloatVector.fromArray(F, row, x + 1).mul(0.75f);
+            FloatVector here = Lanes.load(row, x + 1).mul(0.75f);
             FloatVector left =
-                    FloatVector.fromArray(F, row, x).mul(0.25f).add(here).mul(amount);
+                    Lanes.load(row, x).mul(0.25f).add(here).mul(amount);
             FloatVector right =
-                    FloatVector.fromArray(F, row, x + 2).mul(0.25f).add(here).mul(amount);
-            FloatVector low = FloatVector.fromArray(F, out, at + 2 * x).mul(keep);
-            FloatVector high = FloatVector.fromArray(F, out, at + 2 * x + LANES).mul(keep);
+                    Lanes.load(row, x + 2).mul(0.25f).add(here).mul(amount);
+            FloatVector low = Lanes.load(out, at + 2 * x).mul(keep);
+            FloatVector high = Lanes.load(out, at + 2 * x + LANES).mul(keep);
             left.rearrange(LOW, right).add(low).intoArray(out, at + 2 * x);
             left.rearrange(HIGH, right).add(high).intoArray(out, at + 2 * x + LANES);
         }
@@ -284,10 +285,10 @@ final class Strips {
                 FloatVector q = dx.mul(dx).mul(-inverse).add(most).max(0f).min(1f);
                 FloatVector c = q.mul(-2f).add(3f).mul(q).mul(q).mul(alpha);
                 FloatVector keep = c.mul(-hide).add(1f);
-                FloatVector.fromArray(F, r, i).mul(keep).add(c.mul(red)).intoArray(r, i);
-                FloatVector.fromArray(F, g, i).mul(keep).add(c.mul(green)).intoArray(g, i);
-                FloatVector.fromArray(F, b, i).mul(keep).add(c.mul(blue)).intoArray(b, i);
-                FloatVector av = FloatVector.fromArray(F, a, i);
+                Lanes.load(r, i).mul(keep).add(c.mul(red)).intoArray(r, i);
+                Lanes.load(g, i).mul(keep).add(c.mul(green)).intoArray(g, i);
+                Lanes.load(b, i).mul(keep).add(c.mul(blue)).intoArray(b, i);
+                FloatVector av = Lanes.load(a, i);
                 av.add(c).sub(av.mul(c)).intoArray(a, i);
             }
         }
@@ -338,29 +339,28 @@ final class Strips {
                 FloatVector cover = q.mul(-2f).add(3f).mul(q).mul(q).mul(alpha);
                 FloatVector keep = cover.mul(-hide).add(1f);
                 int i = row + (line - low) * width + left;
-                FloatVector.fromArray(F4, r, i).mul(keep).add(cover.mul(red)).intoArray(r, i);
-                FloatVector.fromArray(F4, g, i).mul(keep).add(cover.mul(green)).intoArray(g, i);
-                FloatVector.fromArray(F4, b, i).mul(keep).add(cover.mul(blue)).intoArray(b, i);
+                keep.mul(FloatVector.fromArray(F4, r, i)).add(cover.mul(red)).intoArray(r, i);
+                keep.mul(FloatVector.fromArray(F4, g, i)).add(cover.mul(green)).intoArray(g, i);
+                keep.mul(FloatVector.fromArray(F4, b, i)).add(cover.mul(blue)).intoArray(b, i);
                 FloatVector av = FloatVector.fromArray(F4, a, i);
-                av.add(cover).sub(av.mul(cover)).intoArray(a, i);
+                cover.add(av).sub(cover.mul(av)).intoArray(a, i);
             }
         }
         return k;
     }
 
-    /** {@code out[to + x] = k * p[at + x]}. */
     static void times(float[] p, int at, float k, float[] out, int to, int n) {
         int x = 0;
         for (; x <= n - LANES; x += LANES)
-            FloatVector.fromArray(F, p, at + x).mul(k).intoArray(out, to + x);
+            Lanes.load(p, at + x).mul(k).intoArray(out, to + x);
         for (; x < n; x++) out[to + x] = k * p[at + x];
     }
 
     /** Angles in radians and distances from the middle in place of places. */
     static void polar(float[] x, float[] y, int n) {
         for (int i = 0; i < n; i += LANES) {
-            FloatVector px = FloatVector.fromArray(F, x, i);
-            FloatVector py = FloatVector.fromArray(F, y, i);
+            FloatVector px = Lanes.load(x, i);
+            FloatVector py = Lanes.load(y, i);
             py.lanewise(VectorOperators.ATAN2, px).intoArray(x, i);
             px.mul(px).add(py.mul(py)).sqrt().intoArray(y, i);
         }
@@ -369,8 +369,8 @@ final class Strips {
     /** Places in place of angles in radians and distances. */
     static void cartesian(float[] angle, float[] far, int n) {
         for (int i = 0; i < n; i += LANES) {
-            FloatVector a = FloatVector.fromArray(F, angle, i);
-            FloatVector r = FloatVector.fromArray(F, far, i);
+            FloatVector a = Lanes.load(angle, i);
+            FloatVector r = Lanes.load(far, i);
             a.lanewise(VectorOperators.COS).mul(r).intoArray(angle, i);
             a.lanewise(VectorOperators.SIN).mul(r).intoArray(far, i);
         }
@@ -380,8 +380,8 @@ final class Strips {
     static void largest(float[] p, int ahead, int n) {
         int i = 0;
         for (; i <= n - LANES; i += LANES) {
-            FloatVector.fromArray(F, p, i)
-                    .max(FloatVector.fromArray(F, p, i + ahead))
+            Lanes.load(p, i)
+                    .max(Lanes.load(p, i + ahead))
                     .intoArray(p, i);
         }
         for (; i < n; i++) p[i] = Math.max(p[i], p[i + ahead]);
@@ -391,7 +391,7 @@ final class Strips {
     static void power(float[] p, int at, float exponent, float scale, int n) {
         int i = at;
         for (; i <= at + n - LANES; i += LANES) {
-            FloatVector v = FloatVector.fromArray(F, p, i);
+            FloatVector v = Lanes.load(p, i);
             FloatVector bent = v.abs().pow(exponent).mul(scale);
             bent.blend(bent.neg(), v.test(VectorOperators.IS_NEGATIVE)).intoArray(p, i);
         }
@@ -402,7 +402,7 @@ final class Strips {
     static void tones(float[] p, float[] cover, float[] c, int from, int to) {
         int i = from;
         for (; i <= to - LANES; i += LANES) {
-            Parts.tones(FloatVector.fromArray(F, p, i), FloatVector.fromArray(F, cover, i), c)
+            Parts.tones(Lanes.load(p, i), Lanes.load(cover, i), c)
                     .intoArray(p, i);
         }
         for (; i < to; i++) p[i] = tone(p[i], cover[i], c);
@@ -426,8 +426,8 @@ final class Strips {
     static void times(float[] p, int at, float[] k, int n) {
         int i = 0;
         for (; i <= n - LANES; i += LANES) {
-            FloatVector.fromArray(F, p, at + i)
-                    .mul(FloatVector.fromArray(F, k, i))
+            Lanes.load(p, at + i)
+                    .mul(Lanes.load(k, i))
                     .intoArray(p, at + i);
         }
         for (; i < n; i++) p[at + i] *= k[i];
@@ -437,9 +437,9 @@ final class Strips {
     static void between(float[] a, int at, float[] b, int with, float[] k, float[] out, int into, int n) {
         int i = 0;
         for (; i <= n - LANES; i += LANES) {
-            FloatVector here = FloatVector.fromArray(F, a, at + i);
-            FloatVector there = FloatVector.fromArray(F, b, with + i);
-            there.sub(here).mul(FloatVector.fromArray(F, k, i)).add(here).intoArray(out, into + i);
+            FloatVector here = Lanes.load(a, at + i);
+            FloatVector there = Lanes.load(b, with + i);
+            there.sub(here).mul(Lanes.load(k, i)).add(here).intoArray(out, into + i);
         }
         for (; i < n; i++) out[into + i] = a[at + i] + k[i] * (b[with + i] - a[at + i]);
     }
@@ -448,13 +448,13 @@ final class Strips {
     static void slope(float[] p, int low, int here, int high, int step, float[] dx, float[] dy, int from, int to) {
         int x = from;
         for (; x <= to - LANES; x += LANES) {
-            FloatVector a = FloatVector.fromArray(F, p, low + x - step);
-            FloatVector b = FloatVector.fromArray(F, p, low + x + step);
-            FloatVector c = FloatVector.fromArray(F, p, high + x - step);
-            FloatVector d = FloatVector.fromArray(F, p, high + x + step);
+            FloatVector a = Lanes.load(p, low + x - step);
+            FloatVector b = Lanes.load(p, low + x + step);
+            FloatVector c = Lanes.load(p, high + x - step);
+            FloatVector d = Lanes.load(p, high + x + step);
             FloatVector across =
-                    FloatVector.fromArray(F, p, here + x + step).sub(FloatVector.fromArray(F, p, here + x - step));
-            FloatVector up = FloatVector.fromArray(F, p, high + x).sub(FloatVector.fromArray(F, p, low + x));
+                    Lanes.load(p, here + x + step).sub(Lanes.load(p, here + x - step));
+            FloatVector up = Lanes.load(p, high + x).sub(Lanes.load(p, low + x));
             across.mul(2).add(b).sub(a).add(d).sub(c).mul(0.125f).intoArray(dx, x);
             up.mul(2).add(c).sub(a).add(d).sub(b).mul(0.125f).intoArray(dy, x);
         }
@@ -472,8 +472,8 @@ final class Strips {
     static void steepness(float[] dx, float[] dy, float k, float[] out, int at, int n) {
         int i = 0;
         for (; i <= n - LANES; i += LANES) {
-            FloatVector x = FloatVector.fromArray(F, dx, i);
-            FloatVector y = FloatVector.fromArray(F, dy, i);
+            FloatVector x = Lanes.load(dx, i);
+            FloatVector y = Lanes.load(dy, i);
             x.mul(x).add(y.mul(y)).sqrt().mul(k).intoArray(out, at + i);
         }
         for (; i < n; i++) out[at + i] = k * (float) Math.sqrt(dx[i] * dx[i] + dy[i] * dy[i]);
@@ -494,12 +494,12 @@ final class Strips {
             int n) {
         int i = 0;
         for (; i <= n - LANES; i += LANES) {
-            FloatVector grey = FloatVector.fromArray(F, cover, at + i).mul(0.5f);
+            FloatVector grey = Lanes.load(cover, at + i).mul(0.5f);
             FloatVector base =
-                    FloatVector.fromArray(F, s, at + i).sub(grey).mul(own).add(grey);
-            FloatVector lift = FloatVector.fromArray(F, dx, i)
+                    Lanes.load(s, at + i).sub(grey).mul(own).add(grey);
+            FloatVector lift = Lanes.load(dx, i)
                     .mul(kx)
-                    .add(FloatVector.fromArray(F, dy, i).mul(ky));
+                    .add(Lanes.load(dy, i).mul(ky));
             lift.add(base).intoArray(out, into + i);
         }
         for (; i < n; i++) {
@@ -513,13 +513,13 @@ final class Strips {
             float[] red, float[] green, float[] blue, int at, float keyU, float keyV, float k, float[] far, int n) {
         int i = 0;
         for (; i <= n - LANES; i += LANES) {
-            FloatVector r = FloatVector.fromArray(F, red, at + i);
-            FloatVector b = FloatVector.fromArray(F, blue, at + i);
-            FloatVector light = FloatVector.fromArray(F, green, at + i)
+            FloatVector r = Lanes.load(red, at + i);
+            FloatVector b = Lanes.load(blue, at + i);
+            FloatVector light = Lanes.load(green, at + i)
                     .mul(0.7152f)
                     .add(r.mul(0.2126f))
                     .add(b.mul(0.0722f));
-            FloatVector inverse = FloatVector.broadcast(F, 1).div(light.max(1e-4f));
+            FloatVector inverse = Lanes.all(1).div(light.max(1e-4f));
             FloatVector u = b.sub(light).mul(inverse).mul(0.5389f).sub(keyU);
             FloatVector v = r.sub(light).mul(inverse).mul(0.6350f).sub(keyV);
             u.mul(u).add(v.mul(v)).sqrt().mul(k).intoArray(far, i);
@@ -547,17 +547,17 @@ final class Strips {
             int n) {
         int i = 0;
         for (; i <= n - LANES; i += LANES) {
-            FloatVector d = FloatVector.fromArray(F, far, i);
+            FloatVector d = Lanes.load(far, i);
             FloatVector t = d.sub(near).mul(sharp).max(0).min(1);
             FloatVector k = t.mul(t).mul(t.mul(-2).add(3));
             FloatVector spill = d.min(1).neg().add(1).mul(despill);
-            FloatVector r = FloatVector.fromArray(F, red, at + i);
-            FloatVector g = FloatVector.fromArray(F, green, at + i);
-            FloatVector b = FloatVector.fromArray(F, blue, at + i);
+            FloatVector r = Lanes.load(red, at + i);
+            FloatVector g = Lanes.load(green, at + i);
+            FloatVector b = Lanes.load(blue, at + i);
             r.sub(spill.mul(r.sub(g.max(b)).max(0))).mul(k).intoArray(red, at + i);
             g.sub(spill.mul(g.sub(r.max(b)).max(0))).mul(k).intoArray(green, at + i);
             b.sub(spill.mul(b.sub(r.max(g)).max(0))).mul(k).intoArray(blue, at + i);
-            FloatVector.fromArray(F, cover, at + i).mul(k).intoArray(cover, at + i);
+            Lanes.load(cover, at + i).mul(k).intoArray(cover, at + i);
         }
         for (; i < n; i++) {
             float t = Math.clamp((far[i] - near) * sharp, 0f, 1f);
@@ -577,9 +577,9 @@ final class Strips {
     static void addTimes(float[] into, float[] p, float k, int n) {
         int i = 0;
         for (; i <= n - LANES; i += LANES) {
-            FloatVector.fromArray(F, p, i)
+            Lanes.load(p, i)
                     .mul(k)
-                    .add(FloatVector.fromArray(F, into, i))
+                    .add(Lanes.load(into, i))
                     .intoArray(into, i);
         }
         for (; i < n; i++) into[i] += k * p[i];
@@ -589,10 +589,10 @@ final class Strips {
     static void steps(float[] p, int at, float n, float[] lift, int count) {
         int i = 0;
         for (; i <= count - LANES; i += LANES) {
-            FloatVector light = FloatVector.fromArray(F, p, at + i);
+            FloatVector light = Lanes.load(p, at + i);
             FloatVector root = light.abs().sqrt();
             FloatVector tone = root.blend(root.neg(), light.compare(VectorOperators.LT, 0));
-            FloatVector step = Parts.floor(tone.mul(n).add(FloatVector.fromArray(F, lift, i)))
+            FloatVector step = Parts.floor(tone.mul(n).add(Lanes.load(lift, i)))
                     .div(n);
             step.mul(step.abs()).intoArray(p, at + i);
         }
@@ -602,7 +602,7 @@ final class Strips {
     /** {@link Ramp#paint}: t lies in the red plane, alpha in its own. */
     static void ramp(float[] roots, float bend, float k, float[] r, float[] g, float[] b, float[] a, int from, int to) {
         for (int i = from; i < to; i += LANES) {
-            FloatVector t = FloatVector.fromArray(F, r, i);
+            FloatVector t = Lanes.load(r, i);
             FloatVector before = t.min(bend);
             FloatVector after = t.sub(before);
             FloatVector l =
@@ -611,7 +611,7 @@ final class Strips {
                     Parts.cube(before.mul(roots[4]).add(after.mul(roots[7])).add(roots[1]));
             FloatVector s =
                     Parts.cube(before.mul(roots[5]).add(after.mul(roots[8])).add(roots[2]));
-            FloatVector times = FloatVector.fromArray(F, a, i).mul(k);
+            FloatVector times = Lanes.load(a, i).mul(k);
             l.mul(4.0767416621f)
                     .sub(m.mul(3.3077115913f))
                     .add(s.mul(0.2309699292f))
@@ -666,8 +666,8 @@ final class Strips {
     /** The same for places given one by one, in pixels. */
     static void places(float[] x, float[] y, Border border, int w, int h, int[] p, float[] u, float[] v, int n) {
         for (int i = 0; i < n; i += LANES) {
-            FloatVector px = Parts.fold(FloatVector.fromArray(F, x, i), w, border);
-            FloatVector py = Parts.fold(FloatVector.fromArray(F, y, i), h, border);
+            FloatVector px = Parts.fold(Lanes.load(x, i), w, border);
+            FloatVector py = Parts.fold(Lanes.load(y, i), h, border);
             IntVector cx =
                     ((IntVector) px.convert(VectorOperators.F2I, 0)).max(0).min(w - 2);
             IntVector cy =
@@ -690,17 +690,17 @@ final class Strips {
                     .sub(COUNT)
                     .compare(VectorOperators.EQ, k)
                     .allTrue()) {
-                FloatVector uv = FloatVector.fromArray(F, u, i);
-                FloatVector left = FloatVector.fromArray(F, plane, k);
+                FloatVector uv = Lanes.load(u, i);
+                FloatVector left = Lanes.load(plane, k);
                 FloatVector low =
-                        FloatVector.fromArray(F, plane, k + 1).sub(left).mul(uv).add(left);
-                left = FloatVector.fromArray(F, plane, k + w);
-                FloatVector high = FloatVector.fromArray(F, plane, k + w + 1)
+                        Lanes.load(plane, k + 1).sub(left).mul(uv).add(left);
+                left = Lanes.load(plane, k + w);
+                FloatVector high = Lanes.load(plane, k + w + 1)
                         .sub(left)
                         .mul(uv)
                         .add(left);
                 high.sub(low)
-                        .mul(FloatVector.fromArray(F, v, i))
+                        .mul(Lanes.load(v, i))
                         .add(low)
                         .mul(fade)
                         .intoArray(out, at + i);
@@ -728,10 +728,10 @@ final class Strips {
                     .sub(COUNT)
                     .compare(VectorOperators.EQ, k)
                     .allTrue()) {
-                FloatVector left = FloatVector.fromArray(F, row, k);
-                FloatVector.fromArray(F, row, k + 1)
+                FloatVector left = Lanes.load(row, k);
+                Lanes.load(row, k + 1)
                         .sub(left)
-                        .mul(FloatVector.fromArray(F, u, i))
+                        .mul(Lanes.load(u, i))
                         .add(left)
                         .intoArray(out, at + i);
             } else {
@@ -774,7 +774,7 @@ final class Strips {
             VectorMask<Float> last = k.compare(VectorOperators.GE, 3);
             FloatVector sum = FloatVector.zero(F);
             for (int j = 3; j >= 0; j--) {
-                FloatVector one = FloatVector.broadcast(F, c[j])
+                FloatVector one = Lanes.all(c[j])
                         .blend(c[4 + j], second)
                         .blend(c[8 + j], third)
                         .blend(c[12 + j], last);

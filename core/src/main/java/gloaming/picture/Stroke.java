@@ -34,6 +34,8 @@ public final class Stroke {
     /** A line of more pieces than this is not filled: each row looks at all of them. */
     private static final int FILLED = 8_192;
 
+    private static final ThreadLocal<Segment> SEGMENT = ThreadLocal.withInitial(Segment::new);
+
     private float[] x = new float[64];
     private float[] y = new float[64];
     private float[] radius = new float[64];
@@ -388,76 +390,31 @@ public final class Stroke {
         out.clear(from, to);
         if (filled > 0 && n > 2 && n < FILLED) fill(out, from, to);
         int band = from / BAND;
-        for (int k = starts[band]; k < starts[band + 1]; k++) segment(out, order[k], from, to);
+        Segment segment = SEGMENT.get();
+        for (int k = starts[band]; k < starts[band + 1]; k++) {
+            segment(segment, order[k]);
+            segment.draw(out, from, to, add);
+        }
         return out;
     }
 
-    private void segment(Picture out, int i, int from, int to) {
+    private void segment(Segment to, int i) {
         int j = other(i);
-        // Everything is taken out of the columns first: what is written to the picture might be them, for all the
-        // compiler knows.
-        float x0 = x[i];
-        float y0 = y[i];
-        float r0 = radius[i];
-        float dx = x[j] - x0;
-        float dy = y[j] - y0;
-        float dr = radius[j] - r0;
-        float alpha0 = alpha[i];
-        float red0 = red[i];
-        float green0 = green[i];
-        float blue0 = blue[i];
-        float alphas = alpha[j] - alpha0;
-        float reds = red[j] - red0;
-        float greens = green[j] - green0;
-        float blues = blue[j] - blue0;
-        float soft = softness;
-        boolean adds = add;
-        float[] r = out.r;
-        float[] g = out.g;
-        float[] b = out.b;
-        float[] a = out.a;
-        float reach = Math.max(r0, radius[j]) + 0.5f;
-        int bottom = Math.max(from, (int) Math.ceil(Math.min(y0, y0 + dy) - reach));
-        int top = Math.min(to, (int) Math.floor(Math.max(y0, y0 + dy) + reach) + 1);
-        float length2 = dx * dx + dy * dy;
-        float inverse = length2 > 0 ? 1 / length2 : 0;
-        boolean steep = Math.abs(dy) > 1;
-        for (int row = bottom; row < top; row++) {
-            // Only the part of the row that the segment can reach: a long slanting one is far from most of its box.
-            float t0 = steep ? held((row - reach - y0) / dy) : 0;
-            float t1 = steep ? held((row + reach - y0) / dy) : 1;
-            float one = x0 + dx * t0;
-            float two = x0 + dx * t1;
-            int left = Math.max(0, (int) Math.ceil(Math.min(one, two) - reach));
-            int right = Math.min(out.width, (int) Math.floor(Math.max(one, two) + reach) + 1);
-            float up = row - y0;
-            for (int p = out.at(row) + left, column = left; column < right; column++, p++) {
-                float across = column - x0;
-                float t = held((across * dx + up * dy) * inverse);
-                float ox = across - dx * t;
-                float oy = up - dy * t;
-                float wide = r0 + dr * t;
-                float far = ox * ox + oy * oy;
-                if (far >= (wide + 0.5f) * (wide + 0.5f)) continue;
-                float q = held((wide + 0.5f - (float) Math.sqrt(far)) / Math.max(1, soft * wide));
-                float cover = q * q * (3 - 2 * q) * (alpha0 + alphas * t);
-                if (adds) {
-                    r[p] += (red0 + reds * t) * cover;
-                    g[p] += (green0 + greens * t) * cover;
-                    b[p] += (blue0 + blues * t) * cover;
-                    a[p] += cover * (1 - a[p]);
-                } else if (cover > a[p]) {
-                    a[p] = cover;
-                    r[p] = (red0 + reds * t) * cover;
-                    g[p] = (green0 + greens * t) * cover;
-                    b[p] = (blue0 + blues * t) * cover;
-                }
-            }
-        }
-    }
-
-    private static float held(float t) {
-        return Math.min(1f, Math.max(0f, t));
+        to.x = x[i];
+        to.y = y[i];
+        to.dx = x[j] - x[i];
+        to.dy = y[j] - y[i];
+        to.radius = radius[i];
+        to.wider = radius[j] - radius[i];
+        to.alpha = alpha[i];
+        to.alphas = alpha[j] - alpha[i];
+        to.red = red[i];
+        to.reds = red[j] - red[i];
+        to.green = green[i];
+        to.greens = green[j] - green[i];
+        to.blue = blue[i];
+        to.blues = blue[j] - blue[i];
+        to.softness = softness;
     }
 
     private float edge(float d, float r) {

@@ -1,10 +1,13 @@
 package gloaming.points;
 
+import gloaming.flow.Attribute;
 import gloaming.flow.Points;
+import java.util.regex.Pattern;
 
 /** The attributes that a step's text names. */
 final class Attributes {
     private static final String[] COLOUR = {"red", "green", "blue"};
+    private static final Pattern NAME = Pattern.compile("[a-z][a-z0-9_ ]{0,39}");
 
     private Attributes() {}
 
@@ -28,9 +31,11 @@ final class Attributes {
     }
 
     private static String[] names(String name) {
+        // Most are what they should be, and this is asked in every frame.
+        if (Attribute.named(name) != null) return new String[] {name};
         String plain = name.strip().toLowerCase(java.util.Locale.ROOT);
         if (plain.equals("colour")) return COLOUR;
-        if (!plain.matches("[a-z][a-z0-9_ ]{0,39}"))
+        if (!NAME.matcher(plain).matches())
             throw new IllegalArgumentException("knows no attribute '" + name
                     + "'; a name begins with a letter and has letters, digits and _ only, such as size or warmth");
         return new String[] {plain};

@@ -77,11 +77,11 @@ public record Flock(
         double cosine = Math.cos(Math.PI * view);
         float far = (float) (sight * sight);
         frame.crew().each(n, 256, (from, to) -> {
-            int[] cells = new int[27];
+            int[] runs = Near.room();
             for (int at = from; at < to; at++) {
                 int i = near.order[at];
-                steer(memory, i, near.around(x[i], y[i], z[i], false, cells), cells, x, y, z, vx, vy, vz, far, (float)
-                        cosine);
+                int found = near.runs(x[i], y[i], z[i], false, runs, 0);
+                steer(memory, i, runs, found, x, y, z, vx, vy, vz, far, (float) cosine);
             }
         });
         frame.crew().each(n, Motion.GRAIN, (from, to) -> {
@@ -111,8 +111,8 @@ public record Flock(
     private void steer(
             Memory memory,
             int i,
-            int count,
-            int[] cells,
+            int[] runs,
+            int found,
             float[] x,
             float[] y,
             float[] z,
@@ -134,8 +134,8 @@ public record Flock(
         float wz = 0;
         int seen = 0;
         int kept = 0;
-        for (int c = 0; c < count && seen < most; c++) {
-            for (int at = near.start(cells[c]); at < near.end(cells[c]) && seen < most; at++) {
+        for (int run = 0; run < 2 * found && seen < most; run += 2) {
+            for (int at = runs[run]; at < runs[run + 1] && seen < most; at++) {
                 int k = near.order[at];
                 if (k == i) continue;
                 float dx = near.x[at] - x[i];

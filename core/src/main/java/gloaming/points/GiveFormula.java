@@ -49,16 +49,25 @@ public record GiveFormula(
     private static final List<String> GIVEN = List.of("i", "index", "count", "t", "beat", "a", "b", "c", "d");
     private static final Signal[] NONE = {};
 
-    /** One formula, and where it writes. */
-    private record Line(String target, Formula.Code code) {}
+    /** What the formulas see of one point, on each thread. */
+    private static final ThreadLocal<double[]> VARIABLES =
+            ThreadLocal.withInitial(() -> new double[ATTRIBUTES.size() + MOST + GIVEN.size()]);
 
     /** The columns this step replaces, and the formulas as they were last read. */
     public static final class Memory {
         final Altered altered = new Altered();
         String read;
         String trouble;
-        List<Line> lines = List.of();
         List<String> names = List.of();
+        /** What each formula is, and which of the names it writes. */
+        Formula.Code[] codes = {};
+
+        int[] targets = {};
+        boolean[] writes = {};
+        /** Of each name, the values written, or the column read. */
+        float[][] columns = {};
+
+        Column[] sources = {};
     }
 
     @Override
@@ -74,18 +83,15 @@ public record GiveFormula(
         int n = in.n();
         if (n == 0) return out;
         int own = memory.names.size();
-        int all = own + GIVEN.size();
-        float[][] columns = new float[own][];
+        float[][] columns = memory.columns;
+        Column[] sources = memory.sources;
         // Only what a formula writes is copied; the others are read as they are.
-        Column[] sources = new Column[own];
-        for (Line line : memory.lines) columns[memory.names.indexOf(line.target)] = memory.altered.write(line.target);
+        for (int k = 0; k < own; k++) columns[k] = memory.writes[k] ? memory.altered.write(memory.names.get(k)) : null;
         for (int k = 0; k < own; k++) sources[k] = columns[k] == null ? out.column(memory.names.get(k)) : null;
-        int[] targets = memory.lines.stream()
-                .mapToInt(l -> memory.names.indexOf(l.target))
-                .toArray();
-        Formula.Code[] codes = memory.lines.stream().map(Line::code).toArray(Formula.Code[]::new);
+        int[] targets = memory.targets;
+        Formula.Code[] codes = memory.codes;
         frame.crew().each(n, Motion.GRAIN, (from, to) -> {
-            double[] v = new double[all];
+            double[] v = VARIABLES.get();
             v[own + 2] = n;
             v[own + 3] = frame.time();
             v[own + 4] = frame.beat();
@@ -130,17 +136,25 @@ public record GiveFormula(
         }
         List<String> variables = new ArrayList<>(names);
         variables.addAll(GIVEN);
-        List<Line> lines = new ArrayList<>();
-        for (String[] part : parts) {
+        Formula.Code[] codes = new Formula.Code[parts.size()];
+        int[] targets = new int[codes.length];
+        boolean[] writes = new boolean[names.size()];
+        for (int k = 0; k < codes.length; k++) {
+            String target = parts.get(k)[0];
             try {
-                lines.add(new Line(
-                        part[0], Formula.over(variables, part[1].strip()).code()));
+                codes[k] = Formula.over(variables, parts.get(k)[1].strip()).code();
             } catch (Wrong wrong) {
-                memory.trouble = part[0] + ": " + wrong.getMessage();
+                memory.trouble = target + ": " + wrong.getMessage();
                 return;
             }
+            targets[k] = names.indexOf(target);
+            writes[targets[k]] = true;
         }
-        memory.lines = lines;
         memory.names = names;
+        memory.codes = codes;
+        memory.targets = targets;
+        memory.writes = writes;
+        memory.columns = new float[names.size()][];
+        memory.sources = new Column[names.size()];
     }
 }

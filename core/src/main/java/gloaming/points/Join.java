@@ -19,6 +19,7 @@ import gloaming.step.Says;
 public record Join(
         @Range(min = 0, max = 1, initial = 1, says = "How many of the added points, from none to all.")
         double part) implements Operation<Points, Points, Points> {
+    private static final Attribute[] ALL = Attribute.values();
 
     @Override
     public Points memory() {
@@ -32,7 +33,7 @@ public record Join(
         int n = in.n();
         int added = (int) Math.round(with.n() * part);
         out.n(n + added).loose(false);
-        for (Attribute attribute : Attribute.values()) {
+        for (Attribute attribute : ALL) {
             Column first = in.column(attribute);
             Column second = with.column(attribute);
             Column both = out.column(attribute);

@@ -53,8 +53,10 @@ public record Liquid(
         @Range(min = -4, max = 4, initial = -0.9, unit = "units", says = "Where its floor lies.")
         double floor)
         implements Operation<Points, Points, Liquid.Memory> {
-    /** Neighbours that count, at most. */
-    private static final int MOST = 40;
+    /** Places that are looked at of three cells in a row, at most: many drops in one place must not stop the show. */
+    private static final int CROWD = 96;
+    /** Of the reach: so far apart are put those that are in one place, which have no direction to part in. */
+    private static final float PARTED = 1e-4f;
     /** How far a round goes: all drops move at once, so that each going all the way would be too far. */
     private static final float PART = 0.8f;
     /** How much of the last frame's push a frame begins with. */
@@ -69,9 +71,10 @@ public record Liquid(
         final Motion motion = new Motion();
         final Near near = new Near();
         float[] level = new float[0];
-        int[] beside = new int[0];
-        int[] count = new int[0];
+        int[] runs = new int[0];
         float[] lambda = new float[0];
+        float[] density = new float[0];
+        float[] squares = new float[0];
         /** What all rounds so far have added up to. */
         float[] whole = new float[0];
 
@@ -82,12 +85,13 @@ public record Liquid(
         float[] v = new float[0];
 
         void room(int n) {
-            if (lambda.length >= n) return;
-            int room = n + n / 2;
+            if (lambda.length >= n + Near.SLACK) return;
+            int room = n + n / 2 + Near.SLACK;
             level = new float[room];
-            beside = new int[room * MOST];
-            count = new int[room];
+            runs = new int[room * 2 * Near.FLAT];
             lambda = new float[room];
+            density = new float[room];
+            squares = new float[room];
             whole = new float[room];
             dx = new float[room];
             dy = new float[room];
@@ -117,7 +121,8 @@ public record Liquid(
         near.sort(px, py, memory.level, n, h, frame.crew());
         float[] x = near.x;
         float[] y = near.y;
-        frame.crew().each(n, 256, (from, to) -> neighbours(memory, near, h * h, from, to));
+        frame.crew().each(n, 1_024, (from, to) -> neighbours(memory, near, from, to));
+        for (int at = 0; at < n; at++) x[at] += PARTED * h * ((at & 7) - 3.5f) / 8;
         float rest = rest(h);
         float left = (float) (this.x - width / 2 + spacing / 4);
         float right = (float) (this.x + width / 2 - spacing / 4);
@@ -142,7 +147,7 @@ public record Liquid(
                 for (int i = from; i < to; i++) {
                     x[i] += memory.dx[i];
                     y[i] += memory.dy[i];
-                    if (!basin) continue;
+                    if (!basin || !near.known(i)) continue;
                     x[i] = Math.min(right, Math.max(left, x[i]));
                     y[i] = Math.max(low, y[i]);
                 }
@@ -152,6 +157,10 @@ public record Liquid(
         frame.crew().each(n, Motion.GRAIN, (from, to) -> {
             for (int at = from; at < to; at++) {
                 int i = near.order[at];
+                if (!near.known(at)) {
+                    memory.u[at] = memory.v[at] = 0;
+                    continue;
+                }
                 held[i] = memory.whole[at];
                 // Drops that were laid out or born too near each other are put apart, not shot off.
                 float met = Math.min(1, (since[i] == since[i] ? since[i] : 0) + dt / 0.5f);
@@ -172,6 +181,7 @@ public record Liquid(
         frame.crew().each(n, Motion.GRAIN, (from, to) -> {
             for (int at = from; at < to; at++) {
                 int i = near.order[at];
+                if (!near.known(at)) continue;
                 float push = Motion.push(points, i, dt);
                 vx[i] = memory.u[at] + memory.dx[at];
                 vy[i] = memory.v[at] + memory.dy[at] + (float) weight * push;
@@ -180,43 +190,31 @@ public record Liquid(
         return points;
     }
 
-    private static void neighbours(Memory memory, Near near, float far, int from, int to) {
-        int[] cells = new int[27];
+    private static void neighbours(Memory memory, Near near, int from, int to) {
+        int wide = 2 * Near.FLAT;
+        int[] runs = memory.runs;
         for (int i = from; i < to; i++) {
-            float px = near.x[i];
-            float py = near.y[i];
-            int cellsIn = near.around(px, py, 0, true, cells);
-            int found = 0;
-            int row = i * MOST;
-            for (int c = 0; c < cellsIn; c++) {
-                int end = near.end(cells[c]);
-                for (int k = near.start(cells[c]); k < end; k++) {
-                    float dx = near.x[k] - px;
-                    float dy = near.y[k] - py;
-                    if (k == i || !(dx * dx + dy * dy < far)) continue;
-                    if (found < MOST) memory.beside[row + found++] = k;
-                }
+            int row = i * wide;
+            if (i > from && near.together(i - 1, i)) {
+                System.arraycopy(runs, row - wide, runs, row, wide);
+            } else {
+                int found = near.runs(near.x[i], near.y[i], 0, true, runs, row);
+                java.util.Arrays.fill(runs, row + 2 * found, row + wide, 0);
             }
-            memory.count[i] = found;
+            for (int run = row; run < row + wide; run += 2) {
+                if (runs[run + 1] - runs[run] <= CROWD) continue;
+                // The run it stands in itself is looked at around it.
+                boolean own = runs[run] <= i && i < runs[run + 1];
+                if (own) runs[run] = Math.clamp(i - CROWD / 2, runs[run], runs[run + 1] - CROWD);
+                runs[run + 1] = runs[run] + CROWD;
+            }
         }
-    }
-
-    /** The kernel poly6 in the plane, without its constant. */
-    private static float poly(float r2, float h) {
-        float q = h * h - r2;
-        return q <= 0 ? 0 : q * q * q;
     }
 
     /** The density of drops at rest: six round each at the spacing, and six more at the root of three of it. */
     private static float rest(float h) {
         float d = h / 2;
-        return STIRRED * (poly(0, h) + 6 * poly(d * d, h) + 6 * poly(3 * d * d, h));
-    }
-
-    /** The slope of the spiky kernel, by its distance, of the same scale as {@link #poly} is. */
-    private static float spiky(float r, float h) {
-        float q = h - r;
-        return q <= 0 ? 0 : -7.5f * h * h * h * q * q;
+        return STIRRED * (Drops.poly(0, h) + 6 * Drops.poly(d * d, h) + 6 * Drops.poly(3 * d * d, h));
     }
 
     /** The walls: drops near one meet their own mirror images in it, so that liquid is as dense there as elsewhere. */
@@ -236,44 +234,33 @@ public record Liquid(
         }
     }
 
+    /** How hard each drop has to be pushed, so that it is no denser than at rest. */
     private static void densities(
             Memory memory, float[] x, float[] y, float h, float rest, Walls walls, int from, int to) {
+        Drops.densities(
+                x, y, memory.runs, h, 1 / rest, memory.density, memory.dx, memory.dy, memory.squares, from, to);
         for (int i = from; i < to; i++) {
-            float density = poly(0, h);
-            float sumX = 0;
-            float sumY = 0;
-            float squares = 0;
-            int row = i * MOST;
-            for (int k = row; k < row + memory.count[i]; k++) {
-                int j = memory.beside[k];
-                float dx = x[i] - x[j];
-                float dy = y[i] - y[j];
-                float r2 = dx * dx + dy * dy;
-                density += poly(r2, h);
-                float r = (float) Math.sqrt(r2);
-                if (r < 1e-9f) continue;
-                float slope = spiky(r, h) / (rest * r);
-                sumX += slope * dx;
-                sumY += slope * dy;
-                squares += slope * slope * r2;
-            }
+            float density = memory.density[i];
+            float sumX = memory.dx[i];
+            float sumY = memory.dy[i];
             for (int wall = 0; wall < 3; wall++) {
                 if (walls.far(wall, x[i], y[i]) > h) continue;
-                for (int k = row - 1; k < row + memory.count[i]; k++) {
-                    int j = k < row ? i : memory.beside[k];
-                    float dx = x[i] - walls.imageX(wall, x[j]);
-                    float dy = y[i] - walls.imageY(wall, y[j]);
-                    float r2 = dx * dx + dy * dy;
-                    density += poly(r2, h);
-                    float r = (float) Math.sqrt(r2);
-                    if (r < 1e-9f) continue;
-                    float slope = spiky(r, h) / (rest * r);
-                    sumX += slope * dx;
-                    sumY += slope * dy;
+                for (int run = 2 * Near.FLAT * i; run < 2 * Near.FLAT * (i + 1); run += 2) {
+                    for (int j = memory.runs[run]; j < memory.runs[run + 1]; j++) {
+                        float dx = x[i] - walls.imageX(wall, x[j]);
+                        float dy = y[i] - walls.imageY(wall, y[j]);
+                        float r2 = dx * dx + dy * dy;
+                        if (r2 >= h * h) continue;
+                        density += Drops.poly(r2, h);
+                        float r = Drops.apart(r2, h);
+                        float slope = Drops.spiky(r, h) / (rest * r);
+                        sumX += slope * dx;
+                        sumY += slope * dy;
+                    }
                 }
             }
             float over = density / rest - 1;
-            float more = -PART * over / (squares + sumX * sumX + sumY * sumY + 0.02f / (h * h));
+            float more = -PART * over / (memory.squares[i] + sumX * sumX + sumY * sumY + 0.02f / (h * h));
             // A surface is free: in all, drops are only pushed apart.
             more = Math.min(more, -memory.whole[i]);
             memory.lambda[i] = more;
@@ -283,38 +270,24 @@ public record Liquid(
 
     private static void shifts(
             Memory memory, float[] x, float[] y, float h, float rest, Walls walls, int from, int to) {
+        Drops.shifts(x, y, memory.lambda, memory.runs, h, 1 / rest, memory.dx, memory.dy, from, to);
         float most = h / 4;
         for (int i = from; i < to; i++) {
-            float sumX = 0;
-            float sumY = 0;
-            int row = i * MOST;
-            for (int k = row; k < row + memory.count[i]; k++) {
-                int j = memory.beside[k];
-                float both = memory.lambda[i] + memory.lambda[j];
-                if (both == 0) continue;
-                float dx = x[i] - x[j];
-                float dy = y[i] - y[j];
-                float r = (float) Math.sqrt(dx * dx + dy * dy);
-                if (r < 1e-6f) {
-                    // Two in one place part in opposite ways.
-                    sumX += (i < j ? 1 : -1) * 0.01f * h;
-                    continue;
-                }
-                float shift = both * spiky(r, h) / (rest * r);
-                sumX += shift * dx;
-                sumY += shift * dy;
-            }
+            float sumX = memory.dx[i];
+            float sumY = memory.dy[i];
             for (int wall = 0; wall < 3; wall++) {
                 if (walls.far(wall, x[i], y[i]) > h) continue;
-                for (int k = row - 1; k < row + memory.count[i]; k++) {
-                    int j = k < row ? i : memory.beside[k];
-                    float dx = x[i] - walls.imageX(wall, x[j]);
-                    float dy = y[i] - walls.imageY(wall, y[j]);
-                    float r = (float) Math.sqrt(dx * dx + dy * dy);
-                    if (r < 1e-6f) continue;
-                    float shift = (memory.lambda[i] + memory.lambda[j]) * spiky(r, h) / (rest * r);
-                    sumX += shift * dx;
-                    sumY += shift * dy;
+                for (int run = 2 * Near.FLAT * i; run < 2 * Near.FLAT * (i + 1); run += 2) {
+                    for (int j = memory.runs[run]; j < memory.runs[run + 1]; j++) {
+                        float dx = x[i] - walls.imageX(wall, x[j]);
+                        float dy = y[i] - walls.imageY(wall, y[j]);
+                        float r2 = dx * dx + dy * dy;
+                        if (r2 >= h * h) continue;
+                        float r = Drops.apart(r2, h);
+                        float shift = (memory.lambda[i] + memory.lambda[j]) * Drops.spiky(r, h) / (rest * r);
+                        sumX += shift * dx;
+                        sumY += shift * dy;
+                    }
                 }
             }
             memory.dx[i] = Math.min(most, Math.max(-most, sumX));
@@ -325,29 +298,19 @@ public record Liquid(
     /** What neighbours add to each other's velocity: drag, and the pull of the surface. */
     private void together(Memory memory, float[] x, float[] y, float h, float rest, float dt, int from, int to) {
         float drag = (float) (1 - Math.pow(1 - 0.95 * viscosity, dt * 30)) * 0.8f;
-        float pull = (float) (tension * 2.5) * dt / h * (h * h);
-        for (int i = from; i < to; i++) {
-            float a = 0;
-            float b = 0;
-            int row = i * MOST;
-            for (int k = row; k < row + memory.count[i]; k++) {
-                int j = memory.beside[k];
-                float dx = x[j] - x[i];
-                float dy = y[j] - y[i];
-                float r2 = dx * dx + dy * dy;
-                float w = drag * poly(r2, h) / rest;
-                a += w * (memory.u[j] - memory.u[i]);
-                b += w * (memory.v[j] - memory.v[i]);
-                float r = (float) Math.sqrt(r2);
-                if (r < 1e-6f) continue;
-                // Nothing at the spacing and at the reach, most in between.
-                float q = (h - r) * (r - h / 2) / (h * h / 16);
-                if (q <= 0) continue;
-                a += pull * q * dx / (r * h);
-                b += pull * q * dy / (r * h);
-            }
-            memory.dx[i] = a;
-            memory.dy[i] = b;
-        }
+        float pull = (float) (tension * 2.5) * dt * h;
+        Drops.together(
+                x,
+                y,
+                memory.u,
+                memory.v,
+                memory.runs,
+                h,
+                drag / rest,
+                pull,
+                memory.dx,
+                memory.dy,
+                from,
+                to);
     }
 }

@@ -2,6 +2,7 @@ package gloaming.shader;
 
 import gloaming.flow.Crew;
 import gloaming.flow.Picture;
+import gloaming.flow.Lanes;
 import jdk.incubator.vector.FloatVector;
 import jdk.incubator.vector.IntVector;
 import jdk.incubator.vector.VectorOperators;
@@ -14,6 +15,9 @@ import jdk.incubator.vector.VectorSpecies;
  */
 final class Texels {
     private static final VectorSpecies<Float> PAIR = FloatVector.SPECIES_256;
+    /** The JIT is told how wide a pair is, see {@link Lanes}. */
+    private static final Class<? extends FloatVector> TWO = FloatVector.zero(PAIR).getClass();
+
     private static final VectorSpecies<Float> F = FloatVector.SPECIES_PREFERRED;
     private static final int LANES = F.length();
     /** Pixels beyond the border on the low side, and on both sides together. */
@@ -113,8 +117,8 @@ final class Texels {
     /** Finds the lower left of the four pixels round each place, and how far up and across between them it lies. */
     private void places(float[] f, int u, int su, int v, int sv, int n, Room room) {
         for (int i = 0; i < n; i += LANES) {
-            FloatVector x = folded(FloatVector.fromArray(F, f, u + (i & su)), width, edge);
-            FloatVector y = folded(FloatVector.fromArray(F, f, v + (i & sv)), height, edge);
+            FloatVector x = folded(Lanes.load(f, u + (i & su)), width, edge);
+            FloatVector y = folded(Lanes.load(f, v + (i & sv)), height, edge);
             if (nearest) {
                 x = Wide.floor(x.add(0.5f));
                 y = Wide.floor(y.add(0.5f));
@@ -149,8 +153,8 @@ final class Texels {
     /** Between the lower and the upper row, for both columns of a place at once. */
     static void rows(float[] rgba, int row, int[] corner, float[] up, float[] pairs, int n) {
         for (int i = 0; i < n; i++) {
-            FloatVector low = FloatVector.fromArray(PAIR, rgba, corner[i]);
-            FloatVector high = FloatVector.fromArray(PAIR, rgba, corner[i] + row);
+            FloatVector low = TWO.cast(FloatVector.fromArray(PAIR, rgba, corner[i]));
+            FloatVector high = TWO.cast(FloatVector.fromArray(PAIR, rgba, corner[i] + row));
             high.sub(low).mul(up[i]).add(low).intoArray(pairs, 8 * i);
         }
     }
@@ -177,7 +181,7 @@ final class Texels {
     private static FloatVector picks(java.util.function.IntUnaryOperator of) {
         float[] lanes = new float[LANES];
         for (int j = 0; j < LANES; j++) lanes[j] = LANES < 8 ? 0 : of.applyAsInt(j);
-        return FloatVector.fromArray(F, lanes, 0);
+        return Lanes.load(lanes, 0);
     }
 
     private static int part(int j, int channels, int each, int from) {
@@ -197,14 +201,14 @@ final class Texels {
     /** Between the left and the right column, for as many places at once as a vector has lanes (8 or 16). */
     static void columnsByLanes(float[] pairs, float[] across, float[] f, int o0, int o1, int o2, int o3, int n) {
         for (int i = 0; i < n; i += LANES) {
-            FloatVector p0 = FloatVector.fromArray(F, pairs, 8 * i);
-            FloatVector p1 = FloatVector.fromArray(F, pairs, 8 * i + LANES);
-            FloatVector p2 = FloatVector.fromArray(F, pairs, 8 * i + 2 * LANES);
-            FloatVector p3 = FloatVector.fromArray(F, pairs, 8 * i + 3 * LANES);
-            FloatVector p4 = FloatVector.fromArray(F, pairs, 8 * i + 4 * LANES);
-            FloatVector p5 = FloatVector.fromArray(F, pairs, 8 * i + 5 * LANES);
-            FloatVector p6 = FloatVector.fromArray(F, pairs, 8 * i + 6 * LANES);
-            FloatVector p7 = FloatVector.fromArray(F, pairs, 8 * i + 7 * LANES);
+            FloatVector p0 = Lanes.load(pairs, 8 * i);
+            FloatVector p1 = Lanes.load(pairs, 8 * i + LANES);
+            FloatVector p2 = Lanes.load(pairs, 8 * i + 2 * LANES);
+            FloatVector p3 = Lanes.load(pairs, 8 * i + 3 * LANES);
+            FloatVector p4 = Lanes.load(pairs, 8 * i + 4 * LANES);
+            FloatVector p5 = Lanes.load(pairs, 8 * i + 5 * LANES);
+            FloatVector p6 = Lanes.load(pairs, 8 * i + 6 * LANES);
+            FloatVector p7 = Lanes.load(pairs, 8 * i + 7 * LANES);
             FloatVector l0 = LEFT.selectFrom(p0, p1);
             FloatVector l1 = LEFT.selectFrom(p2, p3);
             FloatVector l2 = LEFT.selectFrom(p4, p5);
@@ -213,7 +217,7 @@ final class Texels {
             FloatVector r1 = RIGHT.selectFrom(p2, p3);
             FloatVector r2 = RIGHT.selectFrom(p4, p5);
             FloatVector r3 = RIGHT.selectFrom(p6, p7);
-            FloatVector t = FloatVector.fromArray(F, across, i);
+            FloatVector t = Lanes.load(across, i);
             FloatVector left = FIRST.selectFrom(l0, l1);
             FloatVector leftOn = FIRST.selectFrom(l2, l3);
             FloatVector right = FIRST.selectFrom(r0, r1);
