@@ -12,8 +12,7 @@ import jdk.incubator.vector.VectorSpecies;
  */
 public final class Lanes {
     private static final VectorSpecies<Float> F = FloatVector.SPECIES_PREFERRED;
-    private static final Class<? extends FloatVector> OWN =
-            FloatVector.zero(F).getClass();
+    private static final Class<? extends FloatVector> OWN = FloatVector.zero(F).getClass();
 
     private Lanes() {}
 

@@ -48,17 +48,14 @@ final class Windows {
     static void add(float[] p, int at, int from, int n) {
         int i = 0;
         for (; i <= n - LANES; i += LANES) {
-            Lanes.load(p, at + i)
-                    .add(Lanes.load(p, from + i))
-                    .intoArray(p, at + i);
+            Lanes.load(p, at + i).add(Lanes.load(p, from + i)).intoArray(p, at + i);
         }
         for (; i < n; i++) p[at + i] += p[from + i];
     }
 
     private static void times(float[] p, int from, float k, float[] out, int at, int n) {
         int i = 0;
-        for (; i <= n - LANES; i += LANES)
-            Lanes.load(p, from + i).mul(k).intoArray(out, at + i);
+        for (; i <= n - LANES; i += LANES) Lanes.load(p, from + i).mul(k).intoArray(out, at + i);
         for (; i < n; i++) out[at + i] = k * p[from + i];
     }
 
@@ -76,9 +73,7 @@ final class Windows {
     private static void slide(float[] sums, float[] in, int at, int n) {
         int i = 0;
         for (; i <= n - LANES; i += LANES) {
-            Lanes.load(sums, i)
-                    .add(Lanes.load(in, at + i))
-                    .intoArray(sums, i);
+            Lanes.load(sums, i).add(Lanes.load(in, at + i)).intoArray(sums, i);
         }
         for (; i < n; i++) sums[i] += in[at + i];
     }
@@ -89,9 +84,7 @@ final class Windows {
         for (; i <= n - LANES; i += LANES) {
             FloatVector sum = Lanes.load(sums, i);
             sum.mul(k).intoArray(out, at + i);
-            sum.add(Lanes.load(in, plus + i))
-                    .sub(Lanes.load(in, minus + i))
-                    .intoArray(sums, i);
+            sum.add(Lanes.load(in, plus + i)).sub(Lanes.load(in, minus + i)).intoArray(sums, i);
         }
         for (; i < n; i++) {
             out[at + i] = sums[i] * k;

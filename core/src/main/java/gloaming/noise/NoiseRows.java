@@ -155,10 +155,7 @@ public final class NoiseRows {
                     FloatVector.fromArray(F, slope, 0, cell, i).mul(d).add(FloatVector.fromArray(F, value, 0, cell, i));
             FloatVector more =
                     FloatVector.fromArray(F, bend, 0, cell, i).mul(d).add(FloatVector.fromArray(F, rise, 0, cell, i));
-            more.mul(Lanes.load(fade, i))
-                    .add(left)
-                    .add(Lanes.load(out, at + i))
-                    .intoArray(out, at + i);
+            more.mul(Lanes.load(fade, i)).add(left).add(Lanes.load(out, at + i)).intoArray(out, at + i);
         }
         for (; i < n; i++) {
             int c = cell[i];

@@ -1,11 +1,11 @@
 package gloaming.picture;
 
+import gloaming.flow.Lanes;
 import gloaming.flow.Picture;
 import gloaming.step.ByRows;
 import gloaming.step.Frame;
 import gloaming.step.Range;
 import gloaming.step.Says;
-import gloaming.flow.Lanes;
 import jdk.incubator.vector.FloatVector;
 import jdk.incubator.vector.VectorOperators;
 import jdk.incubator.vector.VectorSpecies;

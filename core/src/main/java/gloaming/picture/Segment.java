@@ -1,7 +1,7 @@
 package gloaming.picture;
 
-import gloaming.flow.Picture;
 import gloaming.flow.Lanes;
+import gloaming.flow.Picture;
 import jdk.incubator.vector.FloatVector;
 import jdk.incubator.vector.VectorMask;
 import jdk.incubator.vector.VectorOperators;
@@ -118,10 +118,7 @@ final class Segment {
                 FloatVector q = wide.add(0.5f).sub(far).div(wide.mul(softness).max(1));
                 q = q.max(0).min(1);
                 t.intoArray(along, at + i);
-                q.mul(q)
-                        .mul(q.mul(-2).add(3))
-                        .mul(t.mul(alphas).add(alpha))
-                        .intoArray(cover, at + i);
+                q.mul(q).mul(q.mul(-2).add(3)).mul(t.mul(alphas).add(alpha)).intoArray(cover, at + i);
             }
             // What a vector reaches beyond the picture's border would be the next row.
             if (first[row] + count[row] < width) continue;
@@ -136,7 +133,8 @@ final class Segment {
             int k = row * stride;
             int i = 0;
             for (; i < count[row] && p + i + LANES <= end; i += LANES) {
-                FloatVector lit = Lanes.load(along, k + i).mul(lights).add(light).mul(Lanes.load(cover, k + i));
+                FloatVector lit =
+                        Lanes.load(along, k + i).mul(lights).add(light).mul(Lanes.load(cover, k + i));
                 lit.add(Lanes.load(plane, p + i)).intoArray(plane, p + i);
             }
             for (; i < count[row]; i++) plane[p + i] += (light + lights * along[k + i]) * cover[k + i];
@@ -187,7 +185,8 @@ final class Segment {
             for (; i < count[row] && p + i + LANES <= end; i += LANES) {
                 FloatVector own = Lanes.load(cover, k + i);
                 VectorMask<Float> taken = own.compare(VectorOperators.GE, 0);
-                FloatVector lit = Lanes.load(along, k + i).mul(lights).add(light).mul(own);
+                FloatVector lit =
+                        Lanes.load(along, k + i).mul(lights).add(light).mul(own);
                 Lanes.load(plane, p + i).blend(lit, taken).intoArray(plane, p + i);
             }
             for (; i < count[row]; i++) {

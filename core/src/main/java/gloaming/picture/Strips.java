@@ -44,9 +44,7 @@ final class Strips {
             FloatVector sum = Lanes.load(p, middle + x).mul(w[0]);
             for (int j = 1; j <= reach; j++) {
                 FloatVector left = Lanes.load(p, middle + x - j);
-                sum = left.add(Lanes.load(p, middle + x + j))
-                        .mul(w[j])
-                        .add(sum);
+                sum = left.add(Lanes.load(p, middle + x + j)).mul(w[j]).add(sum);
             }
             sum.intoArray(out, at + x);
         }
@@ -64,9 +62,7 @@ final class Strips {
             FloatVector sum = Lanes.load(p, rows[reach] + x).mul(w[0]);
             for (int j = 1; j <= reach; j++) {
                 FloatVector below = Lanes.load(p, rows[reach - j] + x);
-                sum = below.add(Lanes.load(p, rows[reach + j] + x))
-                        .mul(w[j])
-                        .add(sum);
+                sum = below.add(Lanes.load(p, rows[reach + j] + x)).mul(w[j]).add(sum);
             }
             sum.intoArray(out, at + x);
         }
@@ -82,11 +78,7 @@ final class Strips {
         int i = start;
         for (; i <= end - LANES; i += LANES) {
             FloatVector here = Lanes.load(from, i + shift);
-            Lanes.load(from, i + shift + 1)
-                    .sub(here)
-                    .mul(u)
-                    .add(here)
-                    .intoArray(into, at + i);
+            Lanes.load(from, i + shift + 1).sub(here).mul(u).add(here).intoArray(into, at + i);
         }
         for (; i < end; i++) into[at + i] = from[i + shift] + u * (from[i + shift + 1] - from[i + shift]);
     }
@@ -207,12 +199,8 @@ final class Strips {
     static void meet(float[] p, int a, int b, int c, int d, float[] out, int to, int n) {
         int x = 0;
         for (; x <= n - LANES; x += LANES) {
-            FloatVector outer = Lanes.load(p, a + x)
-                    .add(Lanes.load(p, d + x))
-                    .mul(0.125f);
-            FloatVector inner = Lanes.load(p, b + x)
-                    .add(Lanes.load(p, c + x))
-                    .mul(0.375f);
+            FloatVector outer = Lanes.load(p, a + x).add(Lanes.load(p, d + x)).mul(0.125f);
+            FloatVector inner = Lanes.load(p, b + x).add(Lanes.load(p, c + x)).mul(0.375f);
             outer.add(inner).intoArray(out, to + x);
         }
         for (; x < n; x++) out[to + x] = 0.125f * (p[a + x] + p[d + x]) + 0.375f * (p[b + x] + p[c + x]);
@@ -239,10 +227,8 @@ final class Strips {
         int x = 0;
         for (; x <= pairs - LANES; x += LANES) {
             FloatVector here = Lanes.load(row, x + 1).mul(0.75f);
-            FloatVector left =
-                    Lanes.load(row, x).mul(0.25f).add(here).mul(amount);
-            FloatVector right =
-                    Lanes.load(row, x + 2).mul(0.25f).add(here).mul(amount);
+            FloatVector left = Lanes.load(row, x).mul(0.25f).add(here).mul(amount);
+            FloatVector right = Lanes.load(row, x + 2).mul(0.25f).add(here).mul(amount);
             FloatVector low = Lanes.load(out, at + 2 * x).mul(keep);
             FloatVector high = Lanes.load(out, at + 2 * x + LANES).mul(keep);
             left.rearrange(LOW, right).add(low).intoArray(out, at + 2 * x);
@@ -351,8 +337,7 @@ final class Strips {
 
     static void times(float[] p, int at, float k, float[] out, int to, int n) {
         int x = 0;
-        for (; x <= n - LANES; x += LANES)
-            Lanes.load(p, at + x).mul(k).intoArray(out, to + x);
+        for (; x <= n - LANES; x += LANES) Lanes.load(p, at + x).mul(k).intoArray(out, to + x);
         for (; x < n; x++) out[to + x] = k * p[at + x];
     }
 
@@ -380,9 +365,7 @@ final class Strips {
     static void largest(float[] p, int ahead, int n) {
         int i = 0;
         for (; i <= n - LANES; i += LANES) {
-            Lanes.load(p, i)
-                    .max(Lanes.load(p, i + ahead))
-                    .intoArray(p, i);
+            Lanes.load(p, i).max(Lanes.load(p, i + ahead)).intoArray(p, i);
         }
         for (; i < n; i++) p[i] = Math.max(p[i], p[i + ahead]);
     }
@@ -402,8 +385,7 @@ final class Strips {
     static void tones(float[] p, float[] cover, float[] c, int from, int to) {
         int i = from;
         for (; i <= to - LANES; i += LANES) {
-            Parts.tones(Lanes.load(p, i), Lanes.load(cover, i), c)
-                    .intoArray(p, i);
+            Parts.tones(Lanes.load(p, i), Lanes.load(cover, i), c).intoArray(p, i);
         }
         for (; i < to; i++) p[i] = tone(p[i], cover[i], c);
     }
@@ -426,9 +408,7 @@ final class Strips {
     static void times(float[] p, int at, float[] k, int n) {
         int i = 0;
         for (; i <= n - LANES; i += LANES) {
-            Lanes.load(p, at + i)
-                    .mul(Lanes.load(k, i))
-                    .intoArray(p, at + i);
+            Lanes.load(p, at + i).mul(Lanes.load(k, i)).intoArray(p, at + i);
         }
         for (; i < n; i++) p[at + i] *= k[i];
     }
@@ -452,8 +432,7 @@ final class Strips {
             FloatVector b = Lanes.load(p, low + x + step);
             FloatVector c = Lanes.load(p, high + x - step);
             FloatVector d = Lanes.load(p, high + x + step);
-            FloatVector across =
-                    Lanes.load(p, here + x + step).sub(Lanes.load(p, here + x - step));
+            FloatVector across = Lanes.load(p, here + x + step).sub(Lanes.load(p, here + x - step));
             FloatVector up = Lanes.load(p, high + x).sub(Lanes.load(p, low + x));
             across.mul(2).add(b).sub(a).add(d).sub(c).mul(0.125f).intoArray(dx, x);
             up.mul(2).add(c).sub(a).add(d).sub(b).mul(0.125f).intoArray(dy, x);
@@ -495,11 +474,8 @@ final class Strips {
         int i = 0;
         for (; i <= n - LANES; i += LANES) {
             FloatVector grey = Lanes.load(cover, at + i).mul(0.5f);
-            FloatVector base =
-                    Lanes.load(s, at + i).sub(grey).mul(own).add(grey);
-            FloatVector lift = Lanes.load(dx, i)
-                    .mul(kx)
-                    .add(Lanes.load(dy, i).mul(ky));
+            FloatVector base = Lanes.load(s, at + i).sub(grey).mul(own).add(grey);
+            FloatVector lift = Lanes.load(dx, i).mul(kx).add(Lanes.load(dy, i).mul(ky));
             lift.add(base).intoArray(out, into + i);
         }
         for (; i < n; i++) {
@@ -515,10 +491,8 @@ final class Strips {
         for (; i <= n - LANES; i += LANES) {
             FloatVector r = Lanes.load(red, at + i);
             FloatVector b = Lanes.load(blue, at + i);
-            FloatVector light = Lanes.load(green, at + i)
-                    .mul(0.7152f)
-                    .add(r.mul(0.2126f))
-                    .add(b.mul(0.0722f));
+            FloatVector light =
+                    Lanes.load(green, at + i).mul(0.7152f).add(r.mul(0.2126f)).add(b.mul(0.0722f));
             FloatVector inverse = Lanes.all(1).div(light.max(1e-4f));
             FloatVector u = b.sub(light).mul(inverse).mul(0.5389f).sub(keyU);
             FloatVector v = r.sub(light).mul(inverse).mul(0.6350f).sub(keyV);
@@ -577,10 +551,7 @@ final class Strips {
     static void addTimes(float[] into, float[] p, float k, int n) {
         int i = 0;
         for (; i <= n - LANES; i += LANES) {
-            Lanes.load(p, i)
-                    .mul(k)
-                    .add(Lanes.load(into, i))
-                    .intoArray(into, i);
+            Lanes.load(p, i).mul(k).add(Lanes.load(into, i)).intoArray(into, i);
         }
         for (; i < n; i++) into[i] += k * p[i];
     }
@@ -592,8 +563,7 @@ final class Strips {
             FloatVector light = Lanes.load(p, at + i);
             FloatVector root = light.abs().sqrt();
             FloatVector tone = root.blend(root.neg(), light.compare(VectorOperators.LT, 0));
-            FloatVector step = Parts.floor(tone.mul(n).add(Lanes.load(lift, i)))
-                    .div(n);
+            FloatVector step = Parts.floor(tone.mul(n).add(Lanes.load(lift, i))).div(n);
             step.mul(step.abs()).intoArray(p, at + i);
         }
         for (; i < count; i++) p[at + i] = Tone.linear((float) Math.floor(Tone.seen(p[at + i]) * n + lift[i]) / n);
@@ -692,18 +662,11 @@ final class Strips {
                     .allTrue()) {
                 FloatVector uv = Lanes.load(u, i);
                 FloatVector left = Lanes.load(plane, k);
-                FloatVector low =
-                        Lanes.load(plane, k + 1).sub(left).mul(uv).add(left);
+                FloatVector low = Lanes.load(plane, k + 1).sub(left).mul(uv).add(left);
                 left = Lanes.load(plane, k + w);
-                FloatVector high = Lanes.load(plane, k + w + 1)
-                        .sub(left)
-                        .mul(uv)
-                        .add(left);
-                high.sub(low)
-                        .mul(Lanes.load(v, i))
-                        .add(low)
-                        .mul(fade)
-                        .intoArray(out, at + i);
+                FloatVector high =
+                        Lanes.load(plane, k + w + 1).sub(left).mul(uv).add(left);
+                high.sub(low).mul(Lanes.load(v, i)).add(low).mul(fade).intoArray(out, at + i);
             } else {
                 sampleEach(plane, w, p, u, v, fade, out, at, i, i + LANES);
             }
@@ -729,11 +692,7 @@ final class Strips {
                     .compare(VectorOperators.EQ, k)
                     .allTrue()) {
                 FloatVector left = Lanes.load(row, k);
-                Lanes.load(row, k + 1)
-                        .sub(left)
-                        .mul(Lanes.load(u, i))
-                        .add(left)
-                        .intoArray(out, at + i);
+                Lanes.load(row, k + 1).sub(left).mul(Lanes.load(u, i)).add(left).intoArray(out, at + i);
             } else {
                 sampleEach(row, p, u, out, at, i, i + LANES);
             }

@@ -175,8 +175,11 @@ final class Drops {
                     FloatVector q = reach2.sub(far).max(nothing);
                     FloatVector w = q.mul(q).mul(q).mul(drag);
                     FloatVector r = far.add(least).sqrt();
-                    FloatVector s =
-                            reach.sub(r).mul(r.sub(half)).max(nothing).mul(pulls).div(r);
+                    FloatVector s = reach.sub(r)
+                            .mul(r.sub(half))
+                            .max(nothing)
+                            .mul(pulls)
+                            .div(r);
                     sumX = w.fma(Lanes.load(u, k).sub(pu), s.fma(dx, sumX));
                     sumY = w.fma(Lanes.load(v, k).sub(pv), s.fma(dy, sumY));
                 }

@@ -237,8 +237,7 @@ public record Liquid(
     /** How hard each drop has to be pushed, so that it is no denser than at rest. */
     private static void densities(
             Memory memory, float[] x, float[] y, float h, float rest, Walls walls, int from, int to) {
-        Drops.densities(
-                x, y, memory.runs, h, 1 / rest, memory.density, memory.dx, memory.dy, memory.squares, from, to);
+        Drops.densities(x, y, memory.runs, h, 1 / rest, memory.density, memory.dx, memory.dy, memory.squares, from, to);
         for (int i = from; i < to; i++) {
             float density = memory.density[i];
             float sumX = memory.dx[i];
@@ -299,18 +298,6 @@ public record Liquid(
     private void together(Memory memory, float[] x, float[] y, float h, float rest, float dt, int from, int to) {
         float drag = (float) (1 - Math.pow(1 - 0.95 * viscosity, dt * 30)) * 0.8f;
         float pull = (float) (tension * 2.5) * dt * h;
-        Drops.together(
-                x,
-                y,
-                memory.u,
-                memory.v,
-                memory.runs,
-                h,
-                drag / rest,
-                pull,
-                memory.dx,
-                memory.dy,
-                from,
-                to);
+        Drops.together(x, y, memory.u, memory.v, memory.runs, h, drag / rest, pull, memory.dx, memory.dy, from, to);
     }
 }

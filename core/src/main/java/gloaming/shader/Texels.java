@@ -1,8 +1,8 @@
 package gloaming.shader;
 
 import gloaming.flow.Crew;
-import gloaming.flow.Picture;
 import gloaming.flow.Lanes;
+import gloaming.flow.Picture;
 import jdk.incubator.vector.FloatVector;
 import jdk.incubator.vector.IntVector;
 import jdk.incubator.vector.VectorOperators;
@@ -16,7 +16,8 @@ import jdk.incubator.vector.VectorSpecies;
 final class Texels {
     private static final VectorSpecies<Float> PAIR = FloatVector.SPECIES_256;
     /** The JIT is told how wide a pair is, see {@link Lanes}. */
-    private static final Class<? extends FloatVector> TWO = FloatVector.zero(PAIR).getClass();
+    private static final Class<? extends FloatVector> TWO =
+            FloatVector.zero(PAIR).getClass();
 
     private static final VectorSpecies<Float> F = FloatVector.SPECIES_PREFERRED;
     private static final int LANES = F.length();

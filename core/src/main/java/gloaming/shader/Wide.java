@@ -57,8 +57,7 @@ final class Wide {
      * goes into the series to the eleventh power, and an odd number of half turns changes the sign.
      */
     static FloatVector wave(FloatVector x, float shift) {
-        FloatVector turns = x.fma(Lanes.all(INVERSE_PI), Lanes.all(shift))
-                .add(NEAREST);
+        FloatVector turns = x.fma(Lanes.all(INVERSE_PI), Lanes.all(shift)).add(NEAREST);
         FloatVector back = Lanes.all(NEAREST).sub(turns).add(shift);
         FloatVector r = back.fma(Lanes.all(PI_1), x);
         r = back.fma(Lanes.all(PI_2), r);
