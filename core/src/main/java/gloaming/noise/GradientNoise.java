@@ -4,7 +4,7 @@ package gloaming.noise;
  * Gradient noise on the cubic lattice with a quintic fade (Perlin 2002, "Improving noise"), about -1 to 1.
  *
  * <p>Gradients come from an integer hash instead of a table, so that vectors need no gathers. {@link #at} and {@link #slope}
- * are the plain versions and the specification; {@link NoiseRows} and {@link #curl} do the same for many places at once.
+ * are the plain versions and the specification; {@link NoiseRows}, {@link #curl} and {@link #twist} do the same for many places at once.
  *
  * <p>The fast version for points goes over a strip corner by corner and keeps what lies between in small arrays:
  * loops this small the JIT turns into vectors.
@@ -37,11 +37,19 @@ public final class GradientNoise {
         final float[] dy = new float[STRIP];
         final float[] gx = new float[STRIP];
         final float[] gy = new float[STRIP];
+        final float[] dz = new float[STRIP];
+        final float[] gz = new float[STRIP];
         final float[] dot = new float[STRIP];
         final float[][] weightX = new float[2][STRIP];
         final float[][] slopeX = new float[2][STRIP];
         final float[][] weightY = new float[2][STRIP];
         final float[][] slopeY = new float[2][STRIP];
+        final float[][] weightZ = new float[2][STRIP];
+        final float[][] slopeZ = new float[2][STRIP];
+        /** The slopes of two noises. */
+        final float[][] one = new float[3][STRIP];
+
+        final float[][] two = new float[3][STRIP];
         final float[] along = new float[STRIP];
         final float[] across = new float[STRIP];
     }
@@ -99,10 +107,7 @@ public final class GradientNoise {
         return 30 * t * t * (t * (t - 2) + 1);
     }
 
-    /**
-     * The slope of the noise in x and y at a place: {@code into[0]} and {@code into[1]}. Differentiated by hand from
-     * {@link #at}.
-     */
+    /** The slope of the noise in x, y and z at a place, into {@code into}. Differentiated by hand from {@link #at}. */
     public static void slope(int seed, float x, float y, float z, float[] into) {
         float fx = (float) Math.floor(x);
         float fy = (float) Math.floor(y);
@@ -111,29 +116,21 @@ public final class GradientNoise {
         float dx = x - fx;
         float dy = y - fy;
         float dz = z - fz;
-        float v = fade(dy);
-        float dv = slopeOfFade(dy);
-        into[0] = 0;
-        into[1] = 0;
-        for (int corner = 0; corner < 4; corner++) {
-            int up = corner & 1;
-            int far = corner >> 1;
-            float kz = far == 1 ? fade(dz) : 1 - fade(dz);
-            float ky = up == 1 ? v : 1 - v;
-            float sy = up == 1 ? dv : -dv;
-            slopeOfEdge(h + up * PRIME_Y + far * PRIME_Z, dx, dy - up, dz - far, kz * ky, kz * sy, into);
+        java.util.Arrays.fill(into, 0);
+        for (int corner = 0; corner < 8; corner++) {
+            int right = corner & 1;
+            int up = corner >> 1 & 1;
+            int far = corner >> 2;
+            int mixed = mix(h + right * PRIME_X + up * PRIME_Y + far * PRIME_Z);
+            float dot = dot(mixed, dx - right, dy - up, dz - far);
+            float wx = right == 1 ? fade(dx) : 1 - fade(dx);
+            float wy = up == 1 ? fade(dy) : 1 - fade(dy);
+            float wz = far == 1 ? fade(dz) : 1 - fade(dz);
+            // By the product rule: the gradient of the corner, and how fast its weight grows.
+            into[0] += wy * wz * (component(mixed) * wx + (2 * right - 1) * slopeOfFade(dx) * dot);
+            into[1] += wx * wz * (component(mixed >>> 10) * wy + (2 * up - 1) * slopeOfFade(dy) * dot);
+            into[2] += wx * wy * (component(mixed >>> 20) * wz + (2 * far - 1) * slopeOfFade(dz) * dot);
         }
-    }
-
-    /** Adds an edge's part of the slope; {@code k} is its weight and {@code s} the slope of that weight in y. */
-    private static void slopeOfEdge(int h, float dx, float dy, float dz, float k, float s, float[] into) {
-        int left = mix(h);
-        int right = mix(h + PRIME_X);
-        float a = dot(left, dx, dy, dz);
-        float b = dot(right, dx - 1, dy, dz);
-        float u = fade(dx);
-        into[0] += k * (slopeOfFade(dx) * (b - a) + lerp(component(left), component(right), u));
-        into[1] += k * lerp(component(left >>> 10), component(right >>> 10), u) + s * lerp(a, b, u);
     }
 
     /**
@@ -176,6 +173,108 @@ public final class GradientNoise {
             for (int i = 0; i < n; i++) u[start + i] += s.across[i] * weight;
             for (int i = 0; i < n; i++) v[start + i] -= s.along[i] * weight;
         }
+    }
+
+    /**
+     * Adds {@code weight} times the cross product of the slopes of two noises at the places times {@code frequency}, into {@code u},
+     * {@code v} and {@code w}: a flow in space without divergence (DeWolf 2005, "Divergence-free noise"). The noises are {@code seed} and
+     * the one after it; as {@code time} goes on the one wanders along z and the other along x.
+     */
+    public static void twist(
+            int seed,
+            float[] x,
+            float[] y,
+            float[] z,
+            float time,
+            float frequency,
+            float weight,
+            float[] u,
+            float[] v,
+            float[] w,
+            int from,
+            int to) {
+        Scratch s = SCRATCH.get();
+        for (int start = from; start < to; start += STRIP) {
+            int n = Math.min(STRIP, to - start);
+            slopes(s, x, y, z, start, frequency, 0, time, seed, s.one, n);
+            slopes(s, x, y, z, start, frequency, time, 0, seed + 1, s.two, n);
+            cross(s.one[1], s.two[2], s.one[2], s.two[1], weight, u, start, n);
+            cross(s.one[2], s.two[0], s.one[0], s.two[2], weight, v, start, n);
+            cross(s.one[0], s.two[1], s.one[1], s.two[0], weight, w, start, n);
+        }
+    }
+
+    private static void cross(float[] a, float[] b, float[] c, float[] d, float weight, float[] out, int at, int n) {
+        for (int i = 0; i < n; i++) out[at + i] += weight * (a[i] * b[i] - c[i] * d[i]);
+    }
+
+    /** Writes the slopes in x, y and z at a strip of places, moved by so much in x and z, into {@code into}. */
+    private static void slopes(
+            Scratch s,
+            float[] x,
+            float[] y,
+            float[] z,
+            int start,
+            float frequency,
+            float moveX,
+            float moveZ,
+            int seed,
+            float[][] into,
+            int n) {
+        java.util.Arrays.fill(s.hash, 0, n, seed);
+        cell(x, start, frequency, moveX, PRIME_X, s.hash, s.dx, n);
+        cell(y, start, frequency, 0, PRIME_Y, s.hash, s.dy, n);
+        cell(z, start, frequency, moveZ, PRIME_Z, s.hash, s.dz, n);
+        weigh(s.dx, s.weightX[0], s.weightX[1], s.slopeX[0], s.slopeX[1], n);
+        weigh(s.dy, s.weightY[0], s.weightY[1], s.slopeY[0], s.slopeY[1], n);
+        weigh(s.dz, s.weightZ[0], s.weightZ[1], s.slopeZ[0], s.slopeZ[1], n);
+        for (float[] axis : into) java.util.Arrays.fill(axis, 0, n, 0);
+        for (int corner = 0; corner < 8; corner++) {
+            int right = corner & 1;
+            int up = corner >> 1 & 1;
+            int far = corner >> 2;
+            corner(s, right * PRIME_X + up * PRIME_Y + far * PRIME_Z, right, up, far, n);
+            grow(s.gx, s.dot, s.weightX[right], s.slopeX[right], s.weightY[up], s.weightZ[far], into[0], n);
+            grow(s.gy, s.dot, s.weightY[up], s.slopeY[up], s.weightX[right], s.weightZ[far], into[1], n);
+            grow(s.gz, s.dot, s.weightZ[far], s.slopeZ[far], s.weightX[right], s.weightY[up], into[2], n);
+        }
+    }
+
+    private static void cell(
+            float[] place, int start, float frequency, float move, int prime, int[] hash, float[] inside, int n) {
+        for (int i = 0; i < n; i++) {
+            float at = place[start + i] * frequency + move;
+            int cell = (int) (at + FAR) - FAR;
+            inside[i] = at - cell;
+            hash[i] += cell * prime;
+        }
+    }
+
+    private static void corner(Scratch s, int corner, float right, float up, float far, int n) {
+        int[] hash = s.hash;
+        float[] gx = s.gx;
+        float[] gy = s.gy;
+        float[] gz = s.gz;
+        float[] dot = s.dot;
+        float[] dx = s.dx;
+        float[] dy = s.dy;
+        float[] dz = s.dz;
+        for (int i = 0; i < n; i++) {
+            int mixed = mix(hash[i] + corner);
+            float x = component(mixed);
+            float y = component(mixed >>> 10);
+            float z = component(mixed >>> 20);
+            gx[i] = x;
+            gy[i] = y;
+            gz[i] = z;
+            dot[i] = x * (dx[i] - right) + y * (dy[i] - up) + z * (dz[i] - far);
+        }
+    }
+
+    /** Adds one corner's part to the slope along one axis, by the product rule. */
+    private static void grow(
+            float[] g, float[] dot, float[] weight, float[] slope, float[] one, float[] two, float[] into, int n) {
+        for (int i = 0; i < n; i++) into[i] += one[i] * two[i] * (g[i] * weight[i] + slope[i] * dot[i]);
     }
 
     private static void corner(

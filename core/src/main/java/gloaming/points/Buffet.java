@@ -35,7 +35,15 @@ public record Buffet(
         double along,
 
         @Range(min = 0, max = 1, initial = 0, says = "How much of it goes into the depth.")
-        double depth)
+        double depth,
+
+        @Range(
+                min = -0.25,
+                max = 0.25,
+                initial = 0,
+                unit = "turns",
+                says = "Tilts the main direction towards who looks.")
+        double tilt)
         implements Operation<Points, Points, Buffet.Memory> {
 
     /** Points let go here, and how many gusts have blown. */
@@ -65,47 +73,66 @@ public record Buffet(
         float[] vx = points.column(Attribute.VX).values;
         float[] vy = points.column(Attribute.VY).values;
         float[] vz = points.column(Attribute.VZ).values;
-        double turn = 2 * Math.PI * direction;
+        Main main = Main.of(2 * Math.PI * direction, 2 * Math.PI * tilt);
         frame.crew().each(points.n(), Motion.GRAIN, (from, to) -> {
             int young = Math.clamp(points.young(), from, to);
             float push = (float) strength * dt;
-            blow(id, vx, vy, vz, now, (float) Math.cos(turn), (float) Math.sin(turn), push, from, young);
+            blow(id, vx, vy, vz, now, main, push, from, young);
             for (int i = young; i < to; i++) {
                 push = (float) strength * Motion.push(points, i, dt);
-                blow(id, vx, vy, vz, now, (float) Math.cos(turn), (float) Math.sin(turn), push, i, i + 1);
+                blow(id, vx, vy, vz, now, main, push, i, i + 1);
             }
         });
         return points;
+    }
+
+    /** The main direction (x, y, z), and the one that stands on it and on the plane's own side (-sin, cos). */
+    private record Main(float x, float y, float z, float cos, float sin, float overX, float overY, float overZ) {
+        static Main of(double turn, double tilt) {
+            double cos = Math.cos(turn);
+            double sin = Math.sin(turn);
+            double up = Math.cos(tilt);
+            double near = Math.sin(tilt);
+            return new Main(
+                    (float) (cos * up),
+                    (float) (sin * up),
+                    (float) near,
+                    (float) cos,
+                    (float) sin,
+                    (float) (-cos * near),
+                    (float) (-sin * near),
+                    (float) up);
+        }
     }
 
     /** Which random numbers it blows between, and how far from the one to the other it is. */
     private record Gust(int before, int after, float part) {}
 
     private void blow(
-            float[] id,
-            float[] vx,
-            float[] vy,
-            float[] vz,
-            Gust gust,
-            float cos,
-            float sin,
-            float push,
-            int from,
-            int to) {
+            float[] id, float[] vx, float[] vy, float[] vz, Gust gust, Main main, float push, int from, int to) {
         int before = gust.before;
         int after = gust.after;
         float part = gust.part;
         float side = (float) (1 - along);
         float deep = (float) depth;
+        float mainX = main.x;
+        float mainY = main.y;
+        float mainZ = main.z;
+        float cos = main.cos;
+        float sin = main.sin;
+        float overX = main.overX;
+        float overY = main.overY;
+        float overZ = main.overZ;
         for (int i = from; i < to; i++) {
             int own = (int) id[i] * 0x2C1B3C6D;
             int a = mix(own + before);
             int b = mix(own + after);
             float u = between(a, b, part);
             float v = between(a << 10, b << 10, part) * side;
-            vx[i] += (u * cos - v * sin) * push;
-            vy[i] += (u * sin + v * cos) * push;
-            vz[i] += between(a << 20, b << 20, part) * deep * push;
+            float w = between(a << 20, b << 20, part) * deep;
+            vx[i] += (u * mainX - v * sin + w * overX) * push;
+            vy[i] += (u * mainY + v * cos + w * overY) * push;
+            vz[i] += (u * mainZ + w * overZ) * push;
         }
     }
 

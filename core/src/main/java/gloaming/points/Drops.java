@@ -3,7 +3,6 @@ package gloaming.points;
 import gloaming.flow.Lanes;
 import jdk.incubator.vector.FloatVector;
 import jdk.incubator.vector.VectorMask;
-import jdk.incubator.vector.VectorOperators;
 import jdk.incubator.vector.VectorSpecies;
 
 /**
@@ -20,6 +19,9 @@ final class Drops {
     private static final int RUNS = 2 * Near.FLAT;
     /** Of a square of h: keeps a drop from being divided by its distance to itself. */
     private static final float LEAST = 1e-6f;
+
+    /** Where lanes are added one after the other: the vectors' own sum is in any order, and a show has to be the same each time. */
+    private static final ThreadLocal<float[]> ROOM = ThreadLocal.withInitial(() -> new float[4 * LANES]);
 
     private Drops() {}
 
@@ -61,6 +63,7 @@ final class Drops {
         FloatVector least = Lanes.all(LEAST * h * h);
         FloatVector nothing = FloatVector.zero(F);
         float scale = -7.5f * h * h * h * over;
+        float[] room = ROOM.get();
         for (int i = from; i < to; i++) {
             FloatVector px = Lanes.all(x[i]);
             FloatVector py = Lanes.all(y[i]);
@@ -85,10 +88,24 @@ final class Drops {
                     sum2 = slope.mul(slope).fma(far, sum2);
                 }
             }
-            density[i] = Lanes.known(sum).reduceLanes(VectorOperators.ADD);
-            across[i] = scale * Lanes.known(sumX).reduceLanes(VectorOperators.ADD);
-            up[i] = scale * Lanes.known(sumY).reduceLanes(VectorOperators.ADD);
-            squares[i] = scale * scale * Lanes.known(sum2).reduceLanes(VectorOperators.ADD);
+            Lanes.known(sum).intoArray(room, 0);
+            Lanes.known(sumX).intoArray(room, LANES);
+            Lanes.known(sumY).intoArray(room, 2 * LANES);
+            Lanes.known(sum2).intoArray(room, 3 * LANES);
+            float total = 0;
+            float totalX = 0;
+            float totalY = 0;
+            float total2 = 0;
+            for (int k = 0; k < LANES; k++) {
+                total += room[k];
+                totalX += room[LANES + k];
+                totalY += room[2 * LANES + k];
+                total2 += room[3 * LANES + k];
+            }
+            density[i] = total;
+            across[i] = scale * totalX;
+            up[i] = scale * totalY;
+            squares[i] = scale * scale * total2;
         }
     }
 
@@ -109,6 +126,7 @@ final class Drops {
         FloatVector least = Lanes.all(LEAST * h * h);
         FloatVector nothing = FloatVector.zero(F);
         float scale = -7.5f * h * h * h * over;
+        float[] room = ROOM.get();
         for (int i = from; i < to; i++) {
             FloatVector px = Lanes.all(x[i]);
             FloatVector py = Lanes.all(y[i]);
@@ -130,8 +148,16 @@ final class Drops {
                     sumY = slope.fma(dy, sumY);
                 }
             }
-            across[i] = scale * Lanes.known(sumX).reduceLanes(VectorOperators.ADD);
-            up[i] = scale * Lanes.known(sumY).reduceLanes(VectorOperators.ADD);
+            Lanes.known(sumX).intoArray(room, 0);
+            Lanes.known(sumY).intoArray(room, LANES);
+            float totalX = 0;
+            float totalY = 0;
+            for (int k = 0; k < LANES; k++) {
+                totalX += room[k];
+                totalY += room[LANES + k];
+            }
+            across[i] = scale * totalX;
+            up[i] = scale * totalY;
         }
     }
 
@@ -157,6 +183,7 @@ final class Drops {
         FloatVector reach2 = Lanes.all(h * h);
         FloatVector least = Lanes.all(LEAST * h * h);
         FloatVector nothing = FloatVector.zero(F);
+        float[] room = ROOM.get();
         FloatVector pulls = Lanes.all(pull * 16 / (h * h * h));
         for (int i = from; i < to; i++) {
             FloatVector px = Lanes.all(x[i]);
@@ -184,8 +211,16 @@ final class Drops {
                     sumY = w.fma(Lanes.load(v, k).sub(pv), s.fma(dy, sumY));
                 }
             }
-            across[i] = Lanes.known(sumX).reduceLanes(VectorOperators.ADD);
-            up[i] = Lanes.known(sumY).reduceLanes(VectorOperators.ADD);
+            Lanes.known(sumX).intoArray(room, 0);
+            Lanes.known(sumY).intoArray(room, LANES);
+            float totalX = 0;
+            float totalY = 0;
+            for (int k = 0; k < LANES; k++) {
+                totalX += room[k];
+                totalY += room[LANES + k];
+            }
+            across[i] = totalX;
+            up[i] = totalY;
         }
     }
 }

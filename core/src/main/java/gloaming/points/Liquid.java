@@ -62,7 +62,7 @@ public record Liquid(
     /** How much of the last frame's push a frame begins with. */
     private static final float HELD = 0.5f;
     /** Drops that have been stirred lie this much denser than a lattice does at the same push. */
-    private static final float STIRRED = 0.96f;
+    private static final float STIRRED = 0.94f;
 
     private static final java.util.concurrent.atomic.AtomicLong COUNT = new java.util.concurrent.atomic.AtomicLong();
 

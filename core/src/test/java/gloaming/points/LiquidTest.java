@@ -1,6 +1,7 @@
 package gloaming.points;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
 
 import gloaming.Moments;
 import gloaming.flow.Attribute;
@@ -74,5 +75,44 @@ class LiquidTest {
             assertThat(sumX / wantedX).isBetween(0.98, 1.02);
             assertThat(Math.abs(sumY) / wantedX).isLessThan(0.02);
         }
+    }
+
+    /** Single drops go their own ways in a splash; where the water is as a whole does not depend on the frame rate. */
+    @Test
+    void aBreakingDamIsInTheSamePlaceAfterFourSecondsAtThirtySixtyAndAHundredAndTwenty() {
+        double[][] told = new double[3][];
+        for (int run = 0; run < 3; run++) {
+            double rate = 30 << run;
+            Operation<Points, Points, Object> liquid =
+                    ForcesTest.make("liquid", "spacing", SPACING, "width", 2, "floor", -0.9);
+            Object memory = liquid.memory();
+            Moments at = new Moments().rate(rate);
+            Points begins = column(16, 20, -1, -0.9);
+            Points out = null;
+            for (int i = 0; i <= 4 * rate; i++) out = liquid.run(begins, memory, at.next());
+            told[run] = whole(out);
+        }
+        for (int run = 0; run < 2; run++) {
+            for (int k = 0; k < told[2].length; k++) {
+                assertThat(told[run][k] / 2)
+                        .as("%s at %d", Arrays.toString(told[run]), 30 << run)
+                        .isCloseTo(told[2][k] / 2, within(0.02));
+            }
+        }
+    }
+
+    /** Its middle, and how far it reaches to the right and up, without the last twentieth. */
+    private static double[] whole(Points points) {
+        float[] x = Arrays.copyOf(points.column(Attribute.X).values, points.n());
+        float[] y = Arrays.copyOf(points.column(Attribute.Y).values, points.n());
+        double sumX = 0;
+        double sumY = 0;
+        for (int i = 0; i < x.length; i++) {
+            sumX += x[i] / x.length;
+            sumY += y[i] / x.length;
+        }
+        Arrays.sort(x);
+        Arrays.sort(y);
+        return new double[] {sumX, sumY, x[(int) (0.95 * x.length)], y[(int) (0.95 * y.length)]};
     }
 }

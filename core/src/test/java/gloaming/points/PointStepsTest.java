@@ -127,7 +127,7 @@ class PointStepsTest {
 
     @Test
     void swirlStandsStillWhenTimeDoes() {
-        Swirl swirl = new Swirl(1, 0.5, 2, 0.2, 0);
+        Swirl swirl = new Swirl(1, 0.5, 2, 0.2, 0, false);
         Swirl.Memory memory = swirl.memory();
         Points out = swirl.run(new Disc(500, 0.8, 0, 0, 0, 0.01).run(null, new Points(), frame), memory, frame);
         float was = out.at(Attribute.X, 77);
@@ -138,7 +138,7 @@ class PointStepsTest {
 
     @Test
     void whenTheNumberOfPointsIsCutInHalfNothingBreaks() {
-        Swirl swirl = new Swirl(1, 0.5, 2, 0.2, 0);
+        Swirl swirl = new Swirl(1, 0.5, 2, 0.2, 0, false);
         Swirl.Memory memory = swirl.memory();
         for (int n : new int[] {500, 250, 0, 700}) {
             Points in = new Scatter(Math.max(1, n), 2, 2, 0, 0, 0, 0.01, 0)
