@@ -14,10 +14,18 @@ import org.junit.jupiter.params.provider.CsvSource;
 /** Small dots, drawn in a hurry, are those of the plain terms. */
 class SpecksTest {
     @ParameterizedTest
-    @CsvSource({"97, 50, true", "97, 50, false", "3, 40, true", "4, 17, false", "16, 33, true"})
-    void dotsOfAllSizesAreTheSumOrTheCoverOfThePlainOnes(int width, int height, boolean add) {
+    @CsvSource({
+        "97, 50, true, false",
+        "97, 50, false, false",
+        "3, 40, true, false",
+        "4, 17, false, true",
+        "16, 33, true, true",
+        "33, 17, false, true",
+        "2, 19, true, true"
+    })
+    void dotsOfAllSizesAreTheSumOrTheCoverOfThePlainOnes(int width, int height, boolean add, boolean many) {
         SplittableRandom random = new SplittableRandom(width + height);
-        int n = 600;
+        int n = many ? 6_000 : 600;
         Points points = new Points().n(n);
         float[] x = points.each(Attribute.X);
         float[] y = points.each(Attribute.Y);
@@ -28,11 +36,14 @@ class SpecksTest {
         for (int i = 0; i < n; i++) {
             x[i] = (float) random.nextDouble(-1.2 * wide, 1.2 * wide);
             y[i] = (float) random.nextDouble(-1.2, 1.2);
-            // Half of them no larger than a pixel.
-            size[i] = (float) (random.nextBoolean() ? random.nextDouble(0.1, 1.4) : random.nextDouble(1.4, 6))
+            // Some of them no larger than a pixel.
+            size[i] = (float)
+                            (random.nextDouble() < (many ? 0.9 : 0.5)
+                                    ? random.nextDouble(0.1, 1.4)
+                                    : random.nextDouble(1.4, 6))
                     * 2
                     / height;
-            alpha[i] = (float) random.nextDouble();
+            alpha[i] = (float) (random.nextDouble() * (many ? 0.1 : 1));
             red[i] = (float) random.nextDouble(0, 3);
         }
         Picture out = new Picture(width, height).fill(9, 9, 9, 9);
