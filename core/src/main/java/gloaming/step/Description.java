@@ -253,7 +253,7 @@ public final class Description {
                         .map(c -> ((Enum<?>) c).name().toLowerCase(Locale.ROOT).replace('_', '-'))
                         .toList()
                 : pick.medium().isEmpty() ? List.of() : List.of(pick.medium().split(" "));
-        return new Setting(id, label, form, 0, 0, false, initial, "", pick.says(), choices);
+        return new Setting(id, label, form, 0, 0, false, initial, pick.over(), pick.says(), choices);
     }
 
     private static Setting.Form form(Class<?> type, Pick pick) {

@@ -20,6 +20,9 @@ public @interface Pick {
     /** Whether a text is a row of keys of a curve. */
     boolean curve() default false;
 
+    /** What a curve's times are parts of, where they are not times. */
+    String over() default "";
+
     /** Of a text that refers to a medium: the kinds it may be of, with a blank between them. */
     String medium() default "";
 

@@ -156,6 +156,46 @@ class CloudStepsTest {
     }
 
     @Test
+    void anAttributeFollowsItsCurveOverALife() {
+        Points points = row(5);
+        for (int i = 0; i < 5; i++) {
+            points.each(Attribute.LIFE)[i] = 8;
+            points.each(Attribute.AGE)[i] = 2 * i;
+            points.each(Attribute.SIZE)[i] = 0.5f;
+        }
+        // Up to 3 in the first quarter, held, and straight down to 1 in the last: the curve's own length says nothing.
+        String keys = "0 0 linear; 1 3 hold; 3 3 linear; 4 1 linear";
+        Points out = run("age-curve", points, "keys", keys);
+        float[] wanted = {0, 1.5f, 1.5f, 1.5f, 0.5f};
+        for (int i = 0; i < 5; i++) assertThat(out.at(Attribute.SIZE, i)).isCloseTo(wanted[i], within(1e-3f));
+        points.each(Attribute.AGE)[0] = 7;
+        out = run("age-curve", points, "keys", keys, "attribute", "warmth", "how", "set");
+        assertThat(out.column("warmth").at(0)).isCloseTo(2, within(1e-2f));
+        assertThat(points.column("warmth")).as("what came in is as it was").isNull();
+        out = run(
+                "age-curve",
+                points,
+                "keys",
+                "0 0 linear; 1 1 linear",
+                "attribute",
+                "colour",
+                "low",
+                "#ff0000",
+                "high",
+                "#0000ff");
+        assertThat(out.at(Attribute.RED, 2)).isCloseTo(0.5f, within(1e-3f));
+        assertThat(out.at(Attribute.GREEN, 2)).isZero();
+        assertThat(out.at(Attribute.BLUE, 2)).isCloseTo(0.5f, within(1e-3f));
+        assertThat(out.at(Attribute.BLUE, 4)).isCloseTo(1, within(1e-3f));
+    }
+
+    @Test
+    void withoutAgesTheCurveRunsOverTheirOrder() {
+        Points out = run("age-curve", row(101), "keys", "0 0 linear; 1 1 linear", "how", "set");
+        for (int i = 0; i < 101; i++) assertThat(out.at(Attribute.SIZE, i)).isCloseTo((i + 0.5f) / 101, within(1e-3f));
+    }
+
+    @Test
     void aSpectrumIsLaidAlongAndAPictureIsReadAtThePoint() {
         Signal numbers = new Signal().size(3);
         for (int i = 0; i < 3; i++) numbers.put(i, i);

@@ -369,7 +369,8 @@ Alpine.data('bench', () => together(hands(live, catalogue, () => board), formula
 
   curves: {}, curveStep: '', keyTime: '', keyValue: '', keyJoin: '', keyCount: 0, snapTo: 'beat',
   get curveSetting() { return this.settings.find((s) => s.form === 'CURVE') ?? null; },
-  get curveUnit() { const per = this.chosen && this.settings.find((s) => s.id === 'per'); return per ? `${this.value(per)}s` : 'seconds'; },
+  get curveUnit() { const per = this.chosen && this.settings.find((s) => s.id === 'per'); return per ? `${this.value(per)}s` : this.curveSetting?.unit || 'seconds'; },
+  get curveOfTime() { return !this.curveSetting?.unit; },
   get curveName() { const step = this.find(this.curveStep); return step ? `${this.name(step)} in ${this.laneOf(step.id).name}` : ''; },
   drawCurve() {
     if (!this.curveSetting) return;
@@ -407,6 +408,7 @@ Alpine.data('bench', () => together(hands(live, catalogue, () => board), formula
   },
   /** What times snap to, in the curve's own unit; 0 for nothing. */
   snapStep() {
+    if (!this.curveOfTime) return 0;
     const beats = { none: 0, bar: 4, beat: 1, half: 0.5, quarter: 0.25 }[this.snapTo] ?? 0;
     return this.curveUnit === 'beats' ? beats : (beats * 60) / (board?.tempo || this.look.tempo);
   },
