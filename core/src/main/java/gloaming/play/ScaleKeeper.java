@@ -4,12 +4,18 @@ package gloaming.play;
  * Chooses the part of a look's size that is worked out, so that the rate holds.
  *
  * <p>It goes one size down when frames take more than 92 percent of their time for half a second, at once when they take
- * half as much again, and up when the larger size would by its pixels take under 65 percent for four seconds. After a step
+ * half as much again, and up when the larger size would take under 65 percent for four seconds. After a step
  * down it stays there for ten seconds, so that the picture does not breathe between two sizes. It begins at the smallest
  * size and climbs a size a second until it has once been too much; where there is room by far, it never waits longer.
+ *
+ * <p>What a larger size would take is reckoned by its pixels at first. Each climb tells how much of a frame has nothing to do with them,
+ * such as moving particles; as long as it has not been told that of a look, it tries a size for which half the time is left even
+ * if by pixels that would be a bit too little.
  */
 final class ScaleKeeper {
     static final double[] SIZES = {1, 0.75, 0.5, 1 / 3.0};
+    /** Seconds after which a climb has shown what it costs. */
+    private static final double SHOWN = 0.5;
 
     /** The first pictures are small: they come at once, while the machine's code is still cold. */
     private int at = SIZES.length - 1;
@@ -18,6 +24,16 @@ final class ScaleKeeper {
     private double over;
     private double under;
     private double rest;
+    /** The mean of the last half second. */
+    private double mean;
+    /** What a frame took before the last climb, 0 when that has been reckoned with; and how long ago it was. */
+    private double before;
+
+    private double since;
+    /** The part of a frame, at this size, that does not depend on it. */
+    private double fixed;
+
+    private boolean told;
 
     double scale() {
         return SIZES[at];
@@ -26,24 +42,48 @@ final class ScaleKeeper {
     /** Tells how long the last frame took of {@code budgetMs}; {@code seconds} have passed since the frame before. */
     void saw(double ms, double budgetMs, double seconds) {
         double part = ms / budgetMs;
+        mean += (part - mean) * Math.min(1, seconds / SHOWN * 2);
+        since += seconds;
         rest = Math.max(0, rest - seconds);
         over = part > 0.92 ? over + seconds * (part > 1.5 ? 3 : 1) : 0;
         if (over > 0.5 && at < SIZES.length - 1) {
+            reckon();
             at++;
+            fixed = fixed / (fixed + (1 - fixed) / pixels());
             over = 0;
             under = 0;
             rest = 10;
             patience = 4;
             return;
         }
+        if (since > SHOWN) reckon();
         if (at == 0) return;
-        double larger = SIZES[at - 1] / SIZES[at];
-        double then = part * larger * larger;
-        under = rest == 0 && then < 0.65 ? under + seconds * (then < 0.3 ? 4 : 1) : 0;
+        double then = part * (fixed + (1 - fixed) * pixels());
+        boolean room = then < 0.65 || !told && part < 0.5;
+        under = rest == 0 && room ? under + seconds * (then < 0.3 ? 4 : 1) : 0;
         if (under > patience) {
+            before = mean;
+            since = 0;
             at--;
             under = 0;
         }
+    }
+
+    /** How many times the pixels of this size the next larger one has. */
+    private double pixels() {
+        double larger = SIZES[at - 1] / SIZES[at];
+        return larger * larger;
+    }
+
+    /** Finds out from the last climb how much of a frame does not depend on the size. */
+    private void reckon() {
+        if (before <= 0) return;
+        double more = mean / before;
+        double larger = SIZES[at] / SIZES[at + 1];
+        double pixels = larger * larger;
+        fixed = Math.clamp((pixels - more) / (pixels - 1), 0.0, 1.0) / Math.max(1, more);
+        told = true;
+        before = 0;
     }
 
     /** Another look: how the one before did says nothing of it. */
@@ -52,6 +92,9 @@ final class ScaleKeeper {
         rest = 0;
         over = 0;
         under = 0;
+        before = 0;
+        fixed = 0;
+        told = false;
     }
 
     /** The nearest of the sizes to one chosen by hand. */

@@ -44,4 +44,33 @@ class ScaleKeeperTest {
             assertThat(keeper.scale()).isEqualTo(scale);
         }
     }
+
+    /** Frames of which a part has to do with the number of particles and not with that of pixels. */
+    private static double settle(ScaleKeeper keeper, double fixedMs, double pixelsMs, int frames) {
+        for (int i = 0; i < frames; i++) keeper.saw(fixedMs + pixelsMs * keeper.scale() * keeper.scale(), 33.3, 0.0333);
+        return keeper.scale();
+    }
+
+    @Test
+    void whatIsDearByItsParticlesIsNotKeptSmallForNothing() {
+        assertThat(settle(new ScaleKeeper(), 10, 8, 300)).isEqualTo(1);
+        assertThat(settle(new ScaleKeeper(), 14, 7, 600)).isEqualTo(1);
+        // Even the whole size would hold the rate, but with so little room to spare that it is not gone to.
+        assertThat(settle(new ScaleKeeper(), 14, 14, 600)).isGreaterThanOrEqualTo(0.5);
+    }
+
+    @Test
+    void aSizeThatWasTooMuchIsNotTriedAgainAndAgain() {
+        ScaleKeeper keeper = new ScaleKeeper();
+        int climbs = 0;
+        double was = keeper.scale();
+        for (int i = 0; i < 3_600; i++) {
+            // By the pixels alone: a half of the time at a third of the size is too much at a half.
+            keeper.saw(16.5 * 9 * keeper.scale() * keeper.scale(), 33.3, 0.0333);
+            if (keeper.scale() > was) climbs++;
+            was = keeper.scale();
+        }
+        assertThat(climbs).isEqualTo(1);
+        assertThat(was).isEqualTo(1 / 3.0);
+    }
 }
