@@ -8,14 +8,14 @@ package gloaming.play;
  * down it stays there for ten seconds, so that the picture does not breathe between two sizes. It begins at the smallest
  * size and climbs a size a second until it has once been too much; where there is room by far, it never waits longer.
  *
- * <p>What a larger size would take is reckoned by its pixels at first. Each climb tells how much of a frame has nothing to do with them,
+ * <p>What a larger size would take is reckoned by its pixels at first. Each change tells how much of a frame has nothing to do with them,
  * such as moving particles; as long as it has not been told that of a look, it tries a size for which half the time is left even
  * if by pixels that would be a bit too little.
  */
 final class ScaleKeeper {
     static final double[] SIZES = {1, 0.75, 0.5, 1 / 3.0};
-    /** Seconds after which a climb has shown what it costs. */
-    private static final double SHOWN = 0.5;
+    /** Seconds after which a change has shown what it costs. */
+    private static final double SHOWN = 1;
 
     /** The first pictures are small: they come at once, while the machine's code is still cold. */
     private int at = SIZES.length - 1;
@@ -24,12 +24,16 @@ final class ScaleKeeper {
     private double over;
     private double under;
     private double rest;
-    /** The mean of the last half second. */
+    /** Seconds since the size was changed, and the least that a frame has taken since. */
+    private double since;
+
+    private double least = Double.MAX_VALUE;
+    /** What frames take, about over the last second. */
     private double mean;
-    /** What a frame took before the last climb, 0 when that has been reckoned with; and how long ago it was. */
+    /** The least that a frame took at the size before, 0 when that has been reckoned with; and which size that was. */
     private double before;
 
-    private double since;
+    private int from = at;
     /** The part of a frame, at this size, that does not depend on it. */
     private double fixed;
 
@@ -42,46 +46,48 @@ final class ScaleKeeper {
     /** Tells how long the last frame took of {@code budgetMs}; {@code seconds} have passed since the frame before. */
     void saw(double ms, double budgetMs, double seconds) {
         double part = ms / budgetMs;
-        mean += (part - mean) * Math.min(1, seconds / SHOWN * 2);
+        // One long frame does not say that there is no room.
+        mean = since == 0 ? part : mean + (part - mean) * Math.min(1, seconds);
         since += seconds;
+        if (since > SHOWN / 4) least = Math.min(least, part);
+        if (since > SHOWN) reckon();
         rest = Math.max(0, rest - seconds);
         over = part > 0.92 ? over + seconds * (part > 1.5 ? 3 : 1) : 0;
         if (over > 0.5 && at < SIZES.length - 1) {
-            reckon();
-            at++;
-            fixed = fixed / (fixed + (1 - fixed) / pixels());
-            over = 0;
-            under = 0;
+            change(at + 1);
             rest = 10;
             patience = 4;
             return;
         }
-        if (since > SHOWN) reckon();
-        if (at == 0) return;
-        double then = part * (fixed + (1 - fixed) * pixels());
-        boolean room = then < 0.65 || !told && part < 0.5;
+        if (at == 0 || before > 0) return;
+        double then = mean * (fixed + (1 - fixed) * pixels(at, at - 1));
+        boolean room = then < 0.65 || !told && mean < 0.5;
         under = rest == 0 && room ? under + seconds * (then < 0.3 ? 4 : 1) : 0;
-        if (under > patience) {
-            before = mean;
-            since = 0;
-            at--;
-            under = 0;
-        }
+        if (under > patience) change(at - 1);
     }
 
-    /** How many times the pixels of this size the next larger one has. */
-    private double pixels() {
-        double larger = SIZES[at - 1] / SIZES[at];
+    private void change(int to) {
+        before = least < Double.MAX_VALUE ? least : 0;
+        from = at;
+        at = to;
+        since = 0;
+        least = Double.MAX_VALUE;
+        over = 0;
+        under = 0;
+    }
+
+    /** How many times the pixels of one size another has. */
+    private static double pixels(int of, int other) {
+        double larger = SIZES[other] / SIZES[of];
         return larger * larger;
     }
 
-    /** Finds out from the last climb how much of a frame does not depend on the size. */
+    /** Finds out from the last change how much of a frame does not depend on the size: the least times, as others are chance. */
     private void reckon() {
         if (before <= 0) return;
-        double more = mean / before;
-        double larger = SIZES[at] / SIZES[at + 1];
-        double pixels = larger * larger;
-        fixed = Math.clamp((pixels - more) / (pixels - 1), 0.0, 1.0) / Math.max(1, more);
+        double more = least / before;
+        double pixels = pixels(from, at);
+        fixed = Math.clamp(Math.clamp((pixels - more) / (pixels - 1), 0.0, 1.0) / more, 0.0, 1.0);
         told = true;
         before = 0;
     }
@@ -93,6 +99,8 @@ final class ScaleKeeper {
         over = 0;
         under = 0;
         before = 0;
+        least = Double.MAX_VALUE;
+        since = 0;
         fixed = 0;
         told = false;
     }
