@@ -23,7 +23,7 @@ public record Liquid(
         @Range(
                 min = 0.004,
                 max = 0.3,
-                initial = 0.025,
+                initial = 0.04,
                 unit = "units",
                 byRatio = true,
                 says = "From one drop to the next at rest.")

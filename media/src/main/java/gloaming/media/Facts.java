@@ -97,7 +97,8 @@ public record Facts(
     private static Facts cloud(Path file, String name) throws Unreadable {
         gloaming.flow.Points points = CloudFile.read(file, name);
         String coding = "%,d points".formatted(points.n());
-        return new Facts(Kind.CLOUD, 0, 0, 0, 0, 0, false, coding, null);
+        byte[] preview = jpeg(CloudSketch.of(points, PREVIEW.width(), PREVIEW.height()));
+        return new Facts(Kind.CLOUD, 0, 0, 0, 0, 0, false, coding, preview);
     }
 
     private static Facts pictures(Path file, String name) throws Unreadable {

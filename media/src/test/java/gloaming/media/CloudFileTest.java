@@ -6,6 +6,7 @@ import static org.assertj.core.api.Assertions.within;
 
 import gloaming.flow.Attribute;
 import gloaming.flow.Column;
+import gloaming.flow.Picture;
 import gloaming.flow.Points;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
@@ -170,5 +171,38 @@ class CloudFileTest {
             assertThatThrownBy(() -> shelf.cloud("")).hasMessageContaining("chosen");
         }
         assertThat(List.of(Facts.Kind.CLOUD.id())).containsExactly("cloud");
+    }
+
+    @Test
+    void aSketchShowsAllOfTheCloudInItsColours() {
+        Points points = new Points().n(2_001);
+        for (int i = 0; i < 2_000; i++) {
+            points.each(Attribute.X)[i] = -400 + 0.4f * i;
+            points.each(Attribute.RED)[i] = i < 1_000 ? 1 : 0;
+            points.each(Attribute.BLUE)[i] = i < 1_000 ? 0 : 1;
+        }
+        points.each(Attribute.GREEN)[0] = 0;
+        points.each(Attribute.X)[2_000] = Float.NaN;
+        Picture picture = CloudSketch.of(points, 160, 90);
+        int[] span = {160, -1};
+        for (int at = 0; at < picture.pixels(); at++) {
+            if (picture.r[at] + picture.b[at] == 0) continue;
+            int column = at % 160;
+            span[0] = Math.min(span[0], column);
+            span[1] = Math.max(span[1], column);
+            if (column < 75) assertThat(picture.b[at]).isZero();
+            if (column > 85) assertThat(picture.r[at]).isZero();
+        }
+        assertThat(span[0]).isBetween(5, 15);
+        assertThat(span[1]).isBetween(145, 155);
+    }
+
+    @Test
+    void aSketchOfNothingIsBlack() {
+        for (int n : new int[] {0, 1, 3}) {
+            Picture picture = CloudSketch.of(new Points().n(n), 16, 9);
+            assertThat(picture.r).hasSize(144);
+            for (float light : picture.r) assertThat(light).isFinite();
+        }
     }
 }

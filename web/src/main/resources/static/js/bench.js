@@ -140,7 +140,7 @@ Alpine.data('bench', () => together(hands(live, catalogue, () => board), formula
     if (m.waiting !== this.waiting) this.waiting = m.waiting;
     microphone.wanted(m.sound === 'microphone', (says) => this.say(says));
     if (m.sound !== this.soundId) { this.soundId = m.sound; if (this.hearing) sound.play(true, m.sound); }
-    const auto = `auto: ${{ 1: 'full', 0.75: '¾', 0.5: '½' }[m.scale] ?? '⅓'}`;
+    const auto = `auto ${{ 1: '1', 0.75: '¾', 0.5: '½' }[m.scale] ?? '⅓'}`;
     if (auto !== this.autoScale && !m.scaleByHand) this.autoScale = auto;
     const first = m.notes[0] ?? null;
     if ((first?.says ?? '') !== (this.note?.says ?? '')) this.note = first;

@@ -74,7 +74,7 @@ class MediaPages {
                                 row.folder(),
                                 row.facts().kind().id(),
                                 facts(row),
-                                row.is(Facts.Kind.PICTURE) || row.is(Facts.Kind.CLIP),
+                                row.is(Facts.Kind.PICTURE) || row.is(Facts.Kind.CLIP) || row.is(Facts.Kind.CLOUD),
                                 used(show, row)))
                         .toList());
         return "media";
