@@ -186,7 +186,7 @@ public final class Stage implements AutoCloseable {
     /** Asks for the points of a step as numbers, a few times a second; empty: nobody looks. */
     public void tabulate(String step) {
         tabulated = step;
-        if (step.isEmpty()) table = null;
+        if (!step.equals(table == null ? "" : table.step())) table = null;
     }
 
     /** The points that were asked for, as they were lately, or null. */

@@ -71,6 +71,17 @@ class PointsOnTheBenchTest extends PageTest {
     }
 
     @Test
+    void numbersAreNoLongerWorkedOutWhenTheirPageIsGone() {
+        opened(LOOK);
+        choose("s1");
+        browser.findElement(By.cssSelector(".points-table button")).sendKeys(Keys.ENTER);
+        House house = program.get(House.class);
+        until("the table comes", () -> house.stage().table() != null);
+        browser.get(program.url("/guide"));
+        until("the stage is let off", () -> house.stage().table() == null);
+    }
+
+    @Test
     void pointsAreReadAsNumbersAndTheCardTellsOfLengthsThatDiffer() {
         opened(LOOK);
         choose("s2");

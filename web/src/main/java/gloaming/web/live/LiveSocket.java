@@ -98,6 +98,9 @@ class LiveSocket extends AbstractWebSocketHandler {
         if (viewer != null) {
             courier.remove(viewer);
             viewer.close();
+            // Nobody looks at its numbers any more.
+            boolean others = viewers.values().stream().anyMatch(v -> v.tabulates.equals(viewer.tabulates));
+            if (!viewer.tabulates.isEmpty() && !others) stage.tabulate("");
         }
     }
 
@@ -209,7 +212,10 @@ class LiveSocket extends AbstractWebSocketHandler {
                                 m.path("place").asInt(0),
                                 text(m, "words")))));
             case "tiles" -> tiles(look, m.path("steps"), m.path("list").asInt(0));
-            case "table" -> stage.tabulate(text(m, "step"));
+            case "table" -> {
+                viewer.tabulates = text(m, "step");
+                stage.tabulate(viewer.tabulates);
+            }
             case "probe" ->
                 stage.probe(viewer.subject, (float) m.path("u").asDouble(-1), (float)
                         m.path("v").asDouble(-1));

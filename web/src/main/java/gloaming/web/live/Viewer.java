@@ -25,6 +25,9 @@ final class Viewer {
     final String look;
 
     volatile String subject;
+    /** The step whose points it shows as numbers, or empty. */
+    volatile String tabulates = "";
+
     volatile int most = 640;
     volatile int credit = CREDIT;
     volatile long knowsVersion = -1;
