@@ -60,15 +60,11 @@ final class Segment {
         int at = out.at(bottom);
         int end = out.at(to);
         if (adds) {
-            add(out.r, at, out.width, rows, end, red, reds);
-            add(out.g, at, out.width, rows, end, green, greens);
-            add(out.b, at, out.width, rows, end, blue, blues);
+            add(out.r, out.g, out.b, at, out.width, rows, end);
             join(out.a, at, out.width, rows, end);
         } else {
             claim(out.a, at, out.width, rows, end);
-            put(out.r, at, out.width, rows, end, red, reds);
-            put(out.g, at, out.width, rows, end, green, greens);
-            put(out.b, at, out.width, rows, end, blue, blues);
+            put(out.r, out.g, out.b, at, out.width, rows, end);
         }
     }
 
@@ -126,18 +122,24 @@ final class Segment {
         }
     }
 
-    /** Adds light to a plane; pixels from {@code end} on belong to others. */
-    private void add(float[] plane, int at, int width, int rows, int end, float light, float lights) {
+    /** Adds its light; pixels from {@code end} on belong to others. */
+    private void add(float[] r, float[] g, float[] b, int at, int width, int rows, int end) {
         for (int row = 0; row < rows; row++) {
             int p = at + row * width + first[row];
             int k = row * stride;
             int i = 0;
             for (; i < count[row] && p + i + LANES <= end; i += LANES) {
-                FloatVector lit =
-                        Lanes.load(along, k + i).mul(lights).add(light).mul(Lanes.load(cover, k + i));
-                lit.add(Lanes.load(plane, p + i)).intoArray(plane, p + i);
+                FloatVector t = Lanes.load(along, k + i);
+                FloatVector own = Lanes.load(cover, k + i);
+                t.mul(reds).add(red).mul(own).add(Lanes.load(r, p + i)).intoArray(r, p + i);
+                t.mul(greens).add(green).mul(own).add(Lanes.load(g, p + i)).intoArray(g, p + i);
+                t.mul(blues).add(blue).mul(own).add(Lanes.load(b, p + i)).intoArray(b, p + i);
             }
-            for (; i < count[row]; i++) plane[p + i] += (light + lights * along[k + i]) * cover[k + i];
+            for (; i < count[row]; i++) {
+                r[p + i] += (red + reds * along[k + i]) * cover[k + i];
+                g[p + i] += (green + greens * along[k + i]) * cover[k + i];
+                b[p + i] += (blue + blues * along[k + i]) * cover[k + i];
+            }
         }
     }
 
@@ -176,21 +178,33 @@ final class Segment {
         }
     }
 
-    /** Writes light where a pixel was taken. */
-    private void put(float[] plane, int at, int width, int rows, int end, float light, float lights) {
+    /** Writes its light where a pixel was taken. */
+    private void put(float[] r, float[] g, float[] b, int at, int width, int rows, int end) {
         for (int row = 0; row < rows; row++) {
             int p = at + row * width + first[row];
             int k = row * stride;
             int i = 0;
             for (; i < count[row] && p + i + LANES <= end; i += LANES) {
+                FloatVector t = Lanes.load(along, k + i);
                 FloatVector own = Lanes.load(cover, k + i);
-                VectorMask<Float> taken = own.compare(VectorOperators.GE, 0);
-                FloatVector lit =
-                        Lanes.load(along, k + i).mul(lights).add(light).mul(own);
-                Lanes.load(plane, p + i).blend(lit, taken).intoArray(plane, p + i);
+                VectorMask<Float> left = own.compare(VectorOperators.LT, 0);
+                t.mul(reds).add(red).mul(own).blend(Lanes.load(r, p + i), left).intoArray(r, p + i);
+                t.mul(greens)
+                        .add(green)
+                        .mul(own)
+                        .blend(Lanes.load(g, p + i), left)
+                        .intoArray(g, p + i);
+                t.mul(blues)
+                        .add(blue)
+                        .mul(own)
+                        .blend(Lanes.load(b, p + i), left)
+                        .intoArray(b, p + i);
             }
             for (; i < count[row]; i++) {
-                if (cover[k + i] >= 0) plane[p + i] = (light + lights * along[k + i]) * cover[k + i];
+                if (cover[k + i] < 0) continue;
+                r[p + i] = (red + reds * along[k + i]) * cover[k + i];
+                g[p + i] = (green + greens * along[k + i]) * cover[k + i];
+                b[p + i] = (blue + blues * along[k + i]) * cover[k + i];
             }
         }
     }

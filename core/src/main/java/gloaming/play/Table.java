@@ -44,11 +44,14 @@ public record Table(String step, int n, List<Line> columns) {
         float low = Float.POSITIVE_INFINITY;
         float high = Float.NEGATIVE_INFINITY;
         for (int i = 0; i < Math.min(n, column.length()); i++) {
+            // What is no number has no place in a range, and is seen in the rows.
+            if (Float.isNaN(column.values[i])) continue;
             low = Math.min(low, column.values[i]);
             high = Math.max(high, column.values[i]);
         }
+        if (low > high) low = high = n == 0 ? 0 : Float.NaN;
         float[] first = new float[Math.min(n, ROWS)];
         for (int i = 0; i < first.length; i++) first[i] = column.at(i);
-        return new Line(name, Math.min(column.length(), Math.max(1, n)), n == 0 ? 0 : low, n == 0 ? 0 : high, first);
+        return new Line(name, Math.min(column.length(), Math.max(1, n)), low, high, first);
     }
 }
