@@ -36,6 +36,8 @@ final class Strips {
     private static final VectorShuffle<Float> HIGH =
             VectorShuffle.fromOp(F, i -> i % 2 == 0 ? (i + LANES) / 2 : (i + LANES) / 2 - LANES);
 
+    private static final int ABOVE = 4_096;
+
     private Strips() {}
 
     private static FloatVector each(java.util.function.IntUnaryOperator of) {
@@ -316,10 +318,11 @@ final class Strips {
             float soft = radius <= 2 ? 1 : Math.max(softness, 2f / radius);
             float inverse = 1 / (radius * radius * soft);
             float middle = radius <= 2 ? 1 : 1 / soft;
-            int left = Math.max(0, (int) Math.ceil(x - radius));
-            int right = Math.min(width, (int) Math.floor(x + radius) + 1);
-            int bottom = Math.max(low, (int) Math.ceil(y - radius));
-            int top = Math.min(high, (int) Math.floor(y + radius) + 1);
+            // Cutting off what has been made positive is rounding down; at just its radius a dot covers nothing.
+            int left = Math.max(0, (int) (x - radius + (ABOVE + 1)) - ABOVE);
+            int right = Math.min(width, (int) (x + radius + (ABOVE + 1)) - ABOVE);
+            int bottom = Math.max(low, (int) (y - radius + (ABOVE + 1)) - ABOVE);
+            int top = Math.min(high, (int) (y + radius + (ABOVE + 1)) - ABOVE);
             FloatVector colour = Lanes.load(records, c + 4).rearrange(FOURS);
             for (int line = bottom; line < top; line++) {
                 float most = middle - (line - y) * (line - y) * inverse;
