@@ -20,18 +20,13 @@ public final class Dots {
     /** Pixels: the least radius drawn. */
     static final float LEAST = 1.1f;
 
-    /** Numbers that are kept of a dot in a band: place, radius, strength, colour, and a 1. */
-    static final int RECORD = 8;
+    /** Numbers that are kept of a dot in a band: place, radius, strength, colour. */
+    static final int RECORD = 7;
     /** Pixels: dots up to this radius are no wider than four. */
     static final float SPECK = 1.49f;
 
     /** Dots in bands that are written out; beyond that they are looked up. */
     private static final int WRITTEN = 1_500_000;
-
-    /** From so many dots on they are drawn where the parts of a pixel lie side by side, if four of five are no wider than four pixels. */
-    private static final int MANY = 4_000;
-
-    private static final ThreadLocal<float[]> WOVEN = ThreadLocal.withInitial(() -> new float[0]);
 
     private int[] starts = new int[0];
     /** Where each piece of the points writes its dots, by piece and band. */
@@ -40,8 +35,10 @@ public final class Dots {
     private int[] order = new int[0];
     private float[] records = new float[0];
     private boolean written;
-    /** Whether there are many, and most of them small. */
-    private boolean woven;
+    private float[] px = new float[0];
+    private float[] py = new float[0];
+    private float[] radius = new float[0];
+    private float[] strength = new float[0];
     /** The first and the last band that each touches. */
     private short[] begin = new short[0];
 
@@ -49,14 +46,6 @@ public final class Dots {
     private float softness;
     private float brightness;
     private boolean add;
-    private float scale;
-    private float middleX;
-    private float middleY;
-    private float size;
-    private Column x;
-    private Column y;
-    private Column sizes;
-    private Column alpha;
     private Column red;
     private Column green;
     private Column blue;
@@ -72,71 +61,64 @@ public final class Dots {
             int height,
             Crew crew) {
         int n = points.n();
-        if (begin.length < n) {
-            begin = new short[n + n / 2];
-            end = new short[n + n / 2];
+        if (px.length < n) {
+            int room = n + n / 2;
+            px = new float[room];
+            py = new float[room];
+            radius = new float[room];
+            strength = new float[room];
+            begin = new short[room];
+            end = new short[room];
         }
-        scale = height / 2f;
-        middleX = width / 2f - 0.5f;
-        middleY = height / 2f - 0.5f;
-        this.size = (float) size * scale;
-        x = points.column(Attribute.X);
-        y = points.column(Attribute.Y);
-        sizes = points.column(Attribute.SIZE);
-        alpha = points.column(Attribute.ALPHA);
         this.softness = (float) softness;
         this.brightness = (float) brightness;
         this.add = add;
         red = points.column(Attribute.RED);
         green = points.column(Attribute.GREEN);
         blue = points.column(Attribute.BLUE);
-        place(n, width, height, crew);
+        place(points, size, width, height, crew);
     }
 
     /** Clears rows of {@code out}, a strip or its rest, and draws every dot onto them. */
     Picture rows(Picture out, int from, int to) {
-        int band = from / BAND;
-        if (woven) return unwoven(out, from, to, starts[band], starts[band + 1]);
         out.clear(from, to);
+        int band = from / BAND;
         for (int k = starts[band]; k < starts[band + 1]; k++) {
             if (written) {
+                if (out.width >= 4) {
+                    k = Strips.specks(
+                            out.r,
+                            out.g,
+                            out.b,
+                            out.a,
+                            out.at(from),
+                            out.width,
+                            from,
+                            to,
+                            records,
+                            k,
+                            starts[band + 1],
+                            softness,
+                            add ? 0 : 1);
+                    if (k == starts[band + 1]) break;
+                }
                 int at = k * RECORD;
                 float[] c = records;
                 dot(out, c[at], c[at + 1], c[at + 2], c[at + 3], c[at + 4], c[at + 5], c[at + 6], from, to);
             } else {
                 int i = order[k];
-                float light = brightness;
+                float k1 = brightness;
                 dot(
                         out,
-                        px(i),
-                        py(i),
-                        radius(i),
-                        strength(i),
-                        red.at(i) * light,
-                        green.at(i) * light,
-                        blue.at(i) * light,
+                        px[i],
+                        py[i],
+                        radius[i],
+                        strength[i],
+                        red.at(i) * k1,
+                        green.at(i) * k1,
+                        blue.at(i) * k1,
                         from,
                         to);
-            }
-        }
-        return out;
-    }
-
-    /** Draws many small dots where a pixel's four parts lie side by side, so that a dot's row is one vector, and takes these apart. */
-    private Picture unwoven(Picture out, int from, int to, int first, int last) {
-        int stride = out.width + Strips.LANES;
-        int room = 4 * stride * (to - from) + Strips.LANES;
-        float[] s = WOVEN.get();
-        if (s.length < room) WOVEN.set(s = new float[room]);
-        java.util.Arrays.fill(s, 0, room, 0);
-        Strips.dots(s, stride, out.width, from, to, records, first, last, softness, add ? 0 : 1);
-        for (int row = from; row < to; row++) {
-            int at = out.at(row);
-            for (int i = at, k = 4 * (row - from) * stride; i < at + out.width; i++, k += 4) {
-                out.r[i] = s[k];
-                out.g[i] = s[k + 1];
-                out.b[i] = s[k + 2];
-                out.a[i] = s[k + 3];
             }
         }
         return out;
@@ -146,7 +128,13 @@ public final class Dots {
      * Finds each dot's place, and lists for each band the dots that touch it, in the order of the points. Dots outside the picture touch
      * none.
      */
-    private void place(int n, int width, int height, Crew crew) {
+    private void place(Points points, double size, int width, int height, Crew crew) {
+        int n = points.n();
+        Column x = points.column(Attribute.X);
+        Column y = points.column(Attribute.Y);
+        Column s = points.column(Attribute.SIZE);
+        Column a = points.column(Attribute.ALPHA);
+        float scale = height / 2f;
         int bands = (height + BAND - 1) / BAND;
         int pieces = (n + GRAIN - 1) / GRAIN;
         // Rows of counters lie apart, so that two threads never write into one line of the cache.
@@ -156,20 +144,23 @@ public final class Dots {
         crew.each(n, GRAIN, (from, to) -> {
             int row = from / GRAIN * apart;
             java.util.Arrays.fill(ends, row, row + bands, 0);
-            int small = 0;
+            for (int i = from; i < to; i++) {
+                px[i] = x.at(i) * scale + width / 2f - 0.5f;
+                py[i] = y.at(i) * scale + height / 2f - 0.5f;
+                float r = (float) (s.at(i) * size) * scale;
+                float shrink = Math.min(1f, r / LEAST);
+                radius[i] = Math.max(LEAST, r);
+                strength[i] = a.at(i) * shrink * shrink;
+            }
             for (int i = from; i < to; i++) {
                 int last = last(i, bands);
                 int first = first(i, width, height);
-                if (radius(i) <= SPECK) small++;
                 // Not in the picture: a band behind the last.
                 begin[i] = (short) Math.min(first, bands);
                 end[i] = (short) last;
                 for (int band = first; band <= last; band++) ends[row + band]++;
             }
-            ends[row + bands] = small;
         });
-        int small = 0;
-        for (int piece = 0; piece < pieces; piece++) small += ends[piece * apart + bands];
         int total = 0;
         for (int band = 0; band < bands; band++) {
             starts[band] = total;
@@ -181,9 +172,7 @@ public final class Dots {
         }
         starts[bands] = total;
         written = total <= WRITTEN;
-        woven = written && n >= MANY && small >= n / 5 * 4;
-        if (written && records.length < total * RECORD + Strips.LANES)
-            records = new float[Math.min(WRITTEN, total * 3 / 2) * RECORD + Strips.LANES];
+        if (written && records.length < total * RECORD) records = new float[Math.min(WRITTEN, total * 3 / 2) * RECORD];
         if (!written && order.length < total) order = new int[total + total / 2];
         crew.each(n, GRAIN, (from, to) -> {
             int row = from / GRAIN * apart;
@@ -199,46 +188,23 @@ public final class Dots {
 
     private void write(int i, int at) {
         float[] c = records;
-        c[at] = px(i);
-        c[at + 1] = py(i);
-        c[at + 2] = radius(i);
-        c[at + 3] = strength(i);
+        c[at] = px[i];
+        c[at + 1] = py[i];
+        c[at + 2] = radius[i];
+        c[at + 3] = strength[i];
         c[at + 4] = red.at(i) * brightness;
         c[at + 5] = green.at(i) * brightness;
         c[at + 6] = blue.at(i) * brightness;
-        c[at + 7] = 1;
-    }
-
-    // Where a dot lies in pixels, and how large and strong it is: worked out each time rather than kept, as there are
-    // many.
-
-    private float px(int i) {
-        return x.at(i) * scale + middleX;
-    }
-
-    private float py(int i) {
-        return y.at(i) * scale + middleY;
-    }
-
-    private float radius(int i) {
-        return Math.max(LEAST, sizes.at(i) * size);
-    }
-
-    private float strength(int i) {
-        float shrink = Math.min(1f, sizes.at(i) * size / LEAST);
-        return alpha.at(i) * shrink * shrink;
     }
 
     private int first(int i, int width, int height) {
-        float r = radius(i);
-        float px = px(i);
-        float py = py(i);
-        boolean seen = px + r > 0 && px - r < width && py + r > 0 && py - r < height && strength(i) > 0;
-        return seen ? (int) Math.max(0, (py - r) / BAND) : Integer.MAX_VALUE;
+        float r = radius[i];
+        boolean seen = px[i] + r > 0 && px[i] - r < width && py[i] + r > 0 && py[i] - r < height && strength[i] > 0;
+        return seen ? (int) Math.max(0, (py[i] - r) / BAND) : Integer.MAX_VALUE;
     }
 
     private int last(int i, int bands) {
-        return Math.min(bands - 1, (int) (py(i) + radius(i)) / BAND);
+        return Math.min(bands - 1, (int) (py[i] + radius[i]) / BAND);
     }
 
     /** How much a dot of radius {@code r} covers a pixel at the squared distance {@code d2}, 0 to 1. */

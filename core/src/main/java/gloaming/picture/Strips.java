@@ -17,15 +17,12 @@ import jdk.incubator.vector.VectorSpecies;
  */
 final class Strips {
     private static final VectorSpecies<Float> F = FloatVector.SPECIES_PREFERRED;
+    private static final VectorSpecies<Float> F4 = FloatVector.SPECIES_128;
+    private static final FloatVector FOUR = FloatVector.zero(F4).addIndex(1);
     static final int LANES = F.length();
     private static final VectorSpecies<Integer> I = IntVector.SPECIES_PREFERRED;
     private static final IntVector COUNT = IntVector.zero(I).addIndex(1);
     private static final FloatVector INDEX = FloatVector.zero(F).addIndex(1);
-    /** Of pixels whose four parts lie side by side: which of a vector's pixels, the first four lanes again and again, and 1 for alpha. */
-    private static final FloatVector QUARTER = each(i -> i / 4);
-
-    private static final VectorShuffle<Float> FOURS = VectorShuffle.fromOp(F, i -> i % 4);
-    private static final FloatVector HIDES = each(i -> i % 4 / 3);
     /** Every second of two vectors, and two vectors in turn. */
     private static final VectorShuffle<Float> EVEN =
             VectorShuffle.fromOp(F, i -> 2 * i < LANES ? 2 * i : 2 * i - 2 * LANES);
@@ -36,15 +33,7 @@ final class Strips {
     private static final VectorShuffle<Float> HIGH =
             VectorShuffle.fromOp(F, i -> i % 2 == 0 ? (i + LANES) / 2 : (i + LANES) / 2 - LANES);
 
-    private static final int ABOVE = 4_096;
-
     private Strips() {}
-
-    private static FloatVector each(java.util.function.IntUnaryOperator of) {
-        float[] lanes = new float[LANES];
-        for (int i = 0; i < LANES; i++) lanes[i] = of.applyAsInt(i);
-        return FloatVector.fromArray(F, lanes, 0);
-    }
 
     /**
      * {@code out[at + x] = w[0] p[middle + x] + sum over j of w[j] (p[middle + x - j] + p[middle + x + j])} for x from 0 to n.
@@ -292,13 +281,16 @@ final class Strips {
     }
 
     /**
-     * Draws dots one after the other where a pixel's red, green, blue and alpha lie side by side in {@code s}, rows of {@code stride}
-     * pixels, {@code low} the first; behind the last column there is room for a vector. {@code records} are those of {@link Dots}, and
-     * {@code hide} is how much of what lies behind a dot it hides, 0 or 1. A dot of up to four pixels is one vector to a row.
+     * Dots no wider than four pixels, from one record on until one is wider; gives the index of that. A record is place, radius,
+     * strength and colour; {@code low} to {@code high} are the rows, of which the first is at {@code row} in the planes. The terms are
+     * those of {@link Dots#cover}.
      */
-    static void dots(
-            float[] s,
-            int stride,
+    static int specks(
+            float[] r,
+            float[] g,
+            float[] b,
+            float[] a,
+            int row,
             int width,
             int low,
             int high,
@@ -307,38 +299,40 @@ final class Strips {
             int to,
             float softness,
             float hide) {
-        FloatVector hides = HIDES.mul(1 - hide).add(hide);
-        for (int k = from; k < to; k++) {
+        int k = from;
+        for (; k < to; k++) {
             int c = k * Dots.RECORD;
+            float radius = records[c + 2];
+            if (radius > Dots.SPECK) return k;
             float x = records[c];
             float y = records[c + 1];
-            float radius = records[c + 2];
             float alpha = records[c + 3];
-            // Up to this size the edge is all there is of a dot.
-            float soft = radius <= 2 ? 1 : Math.max(softness, 2f / radius);
+            float red = records[c + 4];
+            float green = records[c + 5];
+            float blue = records[c + 6];
+            float soft = Math.max(softness, Math.min(1f, 2f / radius));
             float inverse = 1 / (radius * radius * soft);
-            float middle = radius <= 2 ? 1 : 1 / soft;
-            // Cutting off what has been made positive is rounding down; at just its radius a dot covers nothing.
-            int left = Math.max(0, (int) (x - radius + (ABOVE + 1)) - ABOVE);
-            int right = Math.min(width, (int) (x + radius + (ABOVE + 1)) - ABOVE);
-            int bottom = Math.max(low, (int) (y - radius + (ABOVE + 1)) - ABOVE);
-            int top = Math.min(high, (int) (y + radius + (ABOVE + 1)) - ABOVE);
-            FloatVector colour = Lanes.load(records, c + 4).rearrange(FOURS);
+            float middle = 1 / soft;
+            // Both are above -2 here, so that cutting off after adding 2 is rounding down.
+            int left = Math.min(width - 4, Math.max(0, (int) (x - radius + 3) - 2));
+            int bottom = Math.max(low, (int) (y - radius + 3) - 2);
+            int top = Math.min(high, (int) (y + radius + 2) - 1);
+            FloatVector dx = FOUR.add(left - x);
+            FloatVector across = dx.mul(dx).mul(-inverse);
             for (int line = bottom; line < top; line++) {
-                float most = middle - (line - y) * (line - y) * inverse;
-                int at = 4 * ((line - low) * stride + left);
-                for (int column = left; column < right; column += LANES / 4, at += LANES) {
-                    FloatVector dx = QUARTER.add(column - x);
-                    FloatVector q = dx.mul(dx).mul(-inverse).add(most).max(0f).min(1f);
-                    FloatVector cover = q.mul(-2f).add(3f).mul(q).mul(q).mul(alpha);
-                    FloatVector behind = Lanes.load(s, at);
-                    cover.mul(colour)
-                            .add(behind)
-                            .sub(cover.mul(hides).mul(behind))
-                            .intoArray(s, at);
-                }
+                float dy = line - y;
+                FloatVector q = across.add(middle - dy * dy * inverse).max(0f).min(1f);
+                FloatVector cover = q.mul(-2f).add(3f).mul(q).mul(q).mul(alpha);
+                FloatVector keep = cover.mul(-hide).add(1f);
+                int i = row + (line - low) * width + left;
+                keep.mul(FloatVector.fromArray(F4, r, i)).add(cover.mul(red)).intoArray(r, i);
+                keep.mul(FloatVector.fromArray(F4, g, i)).add(cover.mul(green)).intoArray(g, i);
+                keep.mul(FloatVector.fromArray(F4, b, i)).add(cover.mul(blue)).intoArray(b, i);
+                FloatVector av = FloatVector.fromArray(F4, a, i);
+                cover.add(av).sub(cover.mul(av)).intoArray(a, i);
             }
         }
+        return k;
     }
 
     static void times(float[] p, int at, float k, float[] out, int to, int n) {
