@@ -41,11 +41,12 @@ public record Swirl(
 
     private static final AtomicLong COUNT = new AtomicLong();
 
-    /** Points let go here, where each was, the flow there, and the flow's own time. */
+    /** Where the points of one piece of work were, and the flow there: small enough to stay near the processor. */
+    private static final ThreadLocal<float[][]> ROOM = ThreadLocal.withInitial(() -> new float[6][Motion.GRAIN]);
+
+    /** Points let go here, the flow each met in the frame before, and the flow's own time. */
     public static final class Memory {
         final Motion motion = new Motion();
-        final float[][] place = new float[3][0];
-        final float[][] flow = new float[3][0];
         final float[][] before = new float[3][];
         double time;
         float dtBefore;
@@ -73,55 +74,56 @@ public record Swirl(
         // Where all have only just been let loose, no time has passed for them.
         if (points.young() > 0) memory.time += driftSpeed * dt;
         int axes = deep ? 3 : 2;
-        for (int axis = 0; axis < axes; axis++) {
-            if (memory.flow[axis].length >= n) continue;
-            memory.flow[axis] = new float[n + n / 2];
-            memory.place[axis] = new float[n + n / 2];
-        }
         // Adams and Bashforth (1883), of the second order: by this flow and the one met a frame before.
         float back = memory.dtBefore > 0 ? 0.5f * dt / memory.dtBefore : 0;
         memory.dtBefore = dt;
         for (int axis = 0; axis < axes; axis++) memory.before[axis] = points.kept(memory.name[axis]);
         boolean fades = fadeWithAge > 0 && points.column(Attribute.LIFE).length() == n;
         frame.crew().each(n, Motion.GRAIN, (from, to) -> {
+            float[][] room = ROOM.get();
+            int count = to - from;
             // Where points were before they moved by their own velocity in this frame: that is where the flow took them
             // up.
             for (int axis = 0; axis < axes; axis++) {
                 float[] x = points.column(Turned.GROUPS[0][axis]).values;
                 float[] v = points.column(Turned.GROUPS[1][axis]).values;
-                back(x, v, memory.place[axis], dt, from, to);
+                back(x, v, from, room[axis], dt, count);
             }
-            flow(frame.seed(), time, memory.place, memory.flow, from, to);
-            int young = Math.clamp(points.young(), from, to);
+            flow(frame.seed(), time, room, 0, room, 3, count);
+            int young = Math.clamp(points.young(), from, to) - from;
             for (int axis = 0; axis < axes; axis++) {
                 float[] x = points.column(Turned.GROUPS[0][axis]).values;
-                float[] flow = memory.flow[axis];
+                float[] flow = room[3 + axis];
                 float[] before = memory.before[axis];
-                if (fades) fade(points, flow, from, to);
-                carry(x, flow, before, dt, back, from, young);
-                for (int i = young; i < to; i++) carry(x, flow, before, Motion.lived(points, i, dt), 0, i, i + 1);
+                if (fades) fade(points, from, flow, count);
+                carry(x, before, from, flow, dt, back, 0, young);
+                for (int i = young; i < count; i++)
+                    carry(x, before, from, flow, Motion.lived(points, from + i, dt), 0, i, i + 1);
             }
         });
         return points;
     }
 
-    private static void back(float[] x, float[] v, float[] place, float dt, int from, int to) {
-        for (int i = from; i < to; i++) place[i] = x[i] - v[i] * dt;
+    private static void back(float[] x, float[] v, int at, float[] place, float dt, int count) {
+        for (int i = 0; i < count; i++) place[i] = x[at + i] - v[at + i] * dt;
     }
 
-    private static void carry(float[] x, float[] u, float[] before, float dt, float back, int from, int to) {
+    private static void carry(float[] x, float[] before, int at, float[] flow, float dt, float back, int from, int to) {
         for (int i = from; i < to; i++) {
-            float was = before[i];
+            float was = before[at + i];
             // Not a number: the point has met no flow yet.
-            float change = was == was ? u[i] - was : 0;
-            x[i] += (u[i] + change * back) * dt;
-            before[i] = u[i];
+            float change = was == was ? flow[i] - was : 0;
+            x[at + i] += (flow[i] + change * back) * dt;
+            before[at + i] = flow[i];
         }
     }
 
-    /** Writes the flow's velocity at each place, in units a second, into {@code flow}: across, up, and where it is deep in depth. */
-    void flow(long seed, double time, float[][] place, float[][] flow, int from, int to) {
-        for (int axis = 0; axis < (deep ? 3 : 2); axis++) Arrays.fill(flow[axis], from, to, 0);
+    /**
+     * Writes the flow's velocity at the first places, in units a second: across, up, and where it is deep in depth. Places are the columns
+     * from {@code p} on, and the flow goes into those from {@code f} on.
+     */
+    void flow(long seed, double time, float[][] place, int p, float[][] flow, int f, int count) {
+        for (int axis = 0; axis < (deep ? 3 : 2); axis++) Arrays.fill(flow[f + axis], 0, count, 0);
         float frequency = (float) (1 / eddySize);
         float weight = (float) strength;
         float t = (float) time;
@@ -130,19 +132,19 @@ public record Swirl(
             if (deep) {
                 GradientNoise.twist(
                         own,
-                        place[0],
-                        place[1],
-                        place[2],
+                        place[p],
+                        place[p + 1],
+                        place[p + 2],
                         t,
                         frequency,
                         weight / FASTER,
-                        flow[0],
-                        flow[1],
-                        flow[2],
-                        from,
-                        to);
+                        flow[f],
+                        flow[f + 1],
+                        flow[f + 2],
+                        0,
+                        count);
             } else {
-                GradientNoise.curl(own, place[0], place[1], t, frequency, weight, flow[0], flow[1], from, to);
+                GradientNoise.curl(own, place[p], place[p + 1], t, frequency, weight, flow[f], flow[f + 1], 0, count);
             }
             frequency *= 2;
             weight *= 0.6f;
@@ -150,11 +152,12 @@ public record Swirl(
         }
     }
 
-    private void fade(Points points, float[] flow, int from, int to) {
+    private void fade(Points points, int at, float[] flow, int count) {
         float[] age = points.column(Attribute.AGE).values;
         float[] life = points.column(Attribute.LIFE).values;
-        for (int i = from; i < to; i++) {
-            flow[i] *= life[i] <= 0 ? 1 : 1 - (float) fadeWithAge * Math.min(1, age[i] / life[i]);
+        for (int i = 0; i < count; i++) {
+            float lasts = life[at + i];
+            flow[i] *= lasts <= 0 ? 1 : 1 - (float) fadeWithAge * Math.min(1, age[at + i] / lasts);
         }
     }
 }

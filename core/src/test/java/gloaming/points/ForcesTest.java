@@ -234,7 +234,7 @@ class ForcesTest {
         for (float[] axis : place) for (int i = 0; i < n; i++) axis[i] = (float) random.nextDouble(-2, 2);
         for (boolean deep : new boolean[] {false, true}) {
             float[][] flow = new float[3][n];
-            new Swirl(0.7, 0.5, 3, 0, 0, deep).flow(5, 0.3, place, flow, 0, n);
+            new Swirl(0.7, 0.5, 3, 0, 0, deep).flow(5, 0.3, place, 0, flow, 0, n);
             float[] one = new float[3];
             float[] two = new float[3];
             for (int i = 0; i < n; i++) {
