@@ -239,26 +239,10 @@ public record Liquid(
             Memory memory, float[] x, float[] y, float h, float rest, Walls walls, int from, int to) {
         Drops.densities(x, y, memory.runs, h, 1 / rest, memory.density, memory.dx, memory.dy, memory.squares, from, to);
         for (int i = from; i < to; i++) {
-            float density = memory.density[i];
+            mirrored(memory, x, y, h, rest, walls, i, false);
             float sumX = memory.dx[i];
             float sumY = memory.dy[i];
-            for (int wall = 0; wall < 3; wall++) {
-                if (walls.far(wall, x[i], y[i]) > h) continue;
-                for (int run = 2 * Near.FLAT * i; run < 2 * Near.FLAT * (i + 1); run += 2) {
-                    for (int j = memory.runs[run]; j < memory.runs[run + 1]; j++) {
-                        float dx = x[i] - walls.imageX(wall, x[j]);
-                        float dy = y[i] - walls.imageY(wall, y[j]);
-                        float r2 = dx * dx + dy * dy;
-                        if (r2 >= h * h) continue;
-                        density += Drops.poly(r2, h);
-                        float r = Drops.apart(r2, h);
-                        float slope = Drops.spiky(r, h) / (rest * r);
-                        sumX += slope * dx;
-                        sumY += slope * dy;
-                    }
-                }
-            }
-            float over = density / rest - 1;
+            float over = memory.density[i] / rest - 1;
             float more = -PART * over / (memory.squares[i] + sumX * sumX + sumY * sumY + 0.02f / (h * h));
             // A surface is free: in all, drops are only pushed apart.
             more = Math.min(more, -memory.whole[i]);
@@ -267,30 +251,37 @@ public record Liquid(
         }
     }
 
+    /** How far each drop is pushed. */
     private static void shifts(
             Memory memory, float[] x, float[] y, float h, float rest, Walls walls, int from, int to) {
         Drops.shifts(x, y, memory.lambda, memory.runs, h, 1 / rest, memory.dx, memory.dy, from, to);
         float most = h / 4;
         for (int i = from; i < to; i++) {
-            float sumX = memory.dx[i];
-            float sumY = memory.dy[i];
-            for (int wall = 0; wall < 3; wall++) {
-                if (walls.far(wall, x[i], y[i]) > h) continue;
-                for (int run = 2 * Near.FLAT * i; run < 2 * Near.FLAT * (i + 1); run += 2) {
-                    for (int j = memory.runs[run]; j < memory.runs[run + 1]; j++) {
-                        float dx = x[i] - walls.imageX(wall, x[j]);
-                        float dy = y[i] - walls.imageY(wall, y[j]);
-                        float r2 = dx * dx + dy * dy;
-                        if (r2 >= h * h) continue;
-                        float r = Drops.apart(r2, h);
-                        float shift = (memory.lambda[i] + memory.lambda[j]) * Drops.spiky(r, h) / (rest * r);
-                        sumX += shift * dx;
-                        sumY += shift * dy;
-                    }
+            mirrored(memory, x, y, h, rest, walls, i, true);
+            memory.dx[i] = Math.min(most, Math.max(-most, memory.dx[i]));
+            memory.dy[i] = Math.min(most, Math.max(-most, memory.dy[i]));
+        }
+    }
+
+    /** Adds what the mirror images in walls near it do to the sums of a drop: to its density, or by how hard both are pushed. */
+    private static void mirrored(
+            Memory memory, float[] x, float[] y, float h, float rest, Walls walls, int i, boolean pushed) {
+        for (int wall = 0; wall < 3; wall++) {
+            if (walls.far(wall, x[i], y[i]) > h) continue;
+            for (int run = 2 * Near.FLAT * i; run < 2 * Near.FLAT * (i + 1); run += 2) {
+                for (int j = memory.runs[run]; j < memory.runs[run + 1]; j++) {
+                    float dx = x[i] - walls.imageX(wall, x[j]);
+                    float dy = y[i] - walls.imageY(wall, y[j]);
+                    float r2 = dx * dx + dy * dy;
+                    if (r2 >= h * h) continue;
+                    if (!pushed) memory.density[i] += Drops.poly(r2, h);
+                    float r = Drops.apart(r2, h);
+                    float by = pushed ? memory.lambda[i] + memory.lambda[j] : 1;
+                    float slope = by * Drops.spiky(r, h) / (rest * r);
+                    memory.dx[i] += slope * dx;
+                    memory.dy[i] += slope * dy;
                 }
             }
-            memory.dx[i] = Math.min(most, Math.max(-most, sumX));
-            memory.dy[i] = Math.min(most, Math.max(-most, sumY));
         }
     }
 
