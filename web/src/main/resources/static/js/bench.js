@@ -44,8 +44,9 @@ Alpine.data('bench', () => together(hands(live, catalogue, () => board), formula
   onlySubject: '',
   probing: false,
   canUndo: false, canRedo: false,
-  version: 0, savedVersion: 0,
+  version: 0,
   lost: false,
+  aside: false, stageName: '',
   paused: false, dark: false,
   scaleChoice: '0', autoScale: 'auto', soundId: root.dataset.sound, hearing: false,
   note: /** @type {any} */ (null), refusal: '',
@@ -66,11 +67,12 @@ Alpine.data('bench', () => together(hands(live, catalogue, () => board), formula
     live.onState = (open) => this.connected(open);
     live.on.look = (m) => this.take(m);
     live.on.board = (m) => this.show(m);
-    live.on.saved = (m) => { this.savedVersion = m.version; };
+    live.onUnsaved = (text) => { this.savedText = text; };
     live.on.applied = (m) => {
       this.version = m.version;
       if (m.select) this.wantSelect = m.select;
     };
+    live.on.stage = (m) => { this.aside = !m.here; this.stageName = m.name; if (m.here) { this.watch(); this.askTiles(); this.askTable(); } };
     live.on.refused = (m) => { editor?.refused(); this.say(m.says); };
     live.on.versions = (m) => { if (m.step === this.writing) this.versions = m.list; };
     live.on.found = (m) => { if (m.asked === live.asked) { this.finder.found = m.steps; this.finder.at = 0; } };
@@ -814,11 +816,16 @@ Alpine.data('bench', () => together(hands(live, catalogue, () => board), formula
     event.stopPropagation();
   },
 
+  // On stage or not
+
+  putOnStage() { live.send({ do: 'put' }); },
+  get asideText() { return this.stageName ? `On stage is “${this.stageName}”; the picture here is its. What you change in “${this.look.name}” is kept and not seen.` : 'Nothing is on stage.'; },
+
   // Footer and keys
 
   get saying() { return this.refusal || this.waitingText || this.note?.says || ''; },
   goNote() { if (this.refusal) this.refusal = ''; else if (this.note?.step) { this.select(this.note.step); document.getElementById(`step-${this.note.step}`)?.scrollIntoView({ block: 'nearest', inline: 'nearest' }); } else if (this.note?.lane) this.selectLane(this.note.lane); },
-  get savedText() { return this.savedVersion >= this.version ? 'saved' : 'saving…'; },
+  savedText: '',
 
   key(event) {
     if (event.target.closest?.('.code-host')) return;
@@ -845,6 +852,7 @@ Alpine.data('bench', () => together(hands(live, catalogue, () => board), formula
       t: () => live.send({ do: 'tap' }),
       ',': () => live.send({ do: 'nudge', by: -0.05 }),
       '.': () => live.send({ do: 'nudge', by: 0.05 }),
+      Enter: () => { if (event.shiftKey && this.aside) this.putOnStage(); },
       Escape: () => (this.waiting ? this.stopLearning() : this.curveStep ? this.closeCurve() : this.finder.open || !this.writing ? this.closeFinder() : this.closeCode()),
       ArrowLeft: () => (event.altKey ? this.shift(-1) : this.walk(-1, 0)),
       ArrowRight: () => (event.altKey ? this.shift(1) : this.walk(1, 0)),

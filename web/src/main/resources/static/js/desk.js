@@ -23,7 +23,7 @@ Alpine.data('desk', () => together(hands(live, catalogue, () => board), {
   look: /** @type {any} */ ({ name: '', lanes: [], mix: [], width: 16, height: 9, desk: { bindings: [], strip: [] } }),
   grown: {},
   lost: false, paused: false, dark: false, canUndo: false, canRedo: false,
-  version: 0, savedVersion: 0, refusal: '', refusing: 0, learned: '',
+  version: 0, refusal: '', refusing: 0, learned: '',
   soundId: root.dataset.sound, gain: Number(root.dataset.gain ?? 0), clipped: false, leader: 'look',
   filter: '', rows: /** @type {any[]} */ ([]), ports: /** @type {any} */ ({ osc: 0, midi: [], outs: [] }),
   chosen: '', pickOf: '', pickSetting: '', openBinding: '',
@@ -42,7 +42,7 @@ Alpine.data('desk', () => together(hands(live, catalogue, () => board), {
       this.canRedo = m.canRedo;
     };
     live.on.board = (m) => this.show(m);
-    live.on.saved = (m) => { this.savedVersion = m.version; };
+    live.onUnsaved = (text) => { this.savedText = text; };
     live.on.applied = (m) => { this.version = m.version; };
     live.on.refused = (m) => this.say(m.says);
     live.on.ears = (m) => this.hear(m);
@@ -77,7 +77,7 @@ Alpine.data('desk', () => together(hands(live, catalogue, () => board), {
     this.refusing = setTimeout(() => { this.refusal = ''; }, 8000);
   },
   get saying() { return this.refusal || this.waitingText || this.learned || ''; },
-  get savedText() { return this.savedVersion >= this.version ? 'saved' : 'saving…'; },
+  savedText: '',
   get leaderText() { return LEADERS[this.leader] ?? ''; },
 
   show(m) {

@@ -1,12 +1,16 @@
 // @ts-check
+import { Unsaved } from './unsaved.js';
+
 /**
- * The page's socket: comes back by itself, hands pictures and messages to whoever asked for them.
- * Messages are listed in docs/live-socket.md.
+ * The page's socket: comes back by itself, hands pictures and messages to whoever asked for them, and keeps changes until
+ * they are on the program's disk. Messages are listed in docs/live-socket.md.
  */
 export class Live {
   /** @param {string} query */
   constructor(query) {
-    this.url = `ws://${location.host}/live${query}`;
+    this.unsaved = new Unsaved();
+    this.url = `ws://${location.host}/live${query}${query ? '&' : '?'}page=${this.unsaved.page}`;
+    this.bench = query.includes('look=');
     /** @type {Record<string, (message: any) => void>} */
     this.on = {};
     /** @type {(frame: {bitmap: ImageBitmap, light: number}) => void} */
@@ -15,11 +19,13 @@ export class Live {
     this.onTiles = () => {};
     /** @type {(open: boolean) => void} */
     this.onState = () => {};
+    /** @type {(text: string) => void} */
+    this.onUnsaved = () => {};
     this.open = false;
     this.asked = 0;
     this.wait = 150;
-    /** @type {object[]} edits that wait for the program to come back */
-    this.waiting = [];
+    setInterval(() => this.tell(), 500);
+    addEventListener('beforeunload', (event) => { if (this.unsaved.all.length && !this.open) event.preventDefault(); });
     this.connect();
   }
 
@@ -27,25 +33,43 @@ export class Live {
     const socket = new WebSocket(this.url);
     socket.binaryType = 'arraybuffer';
     this.socket = socket;
-    socket.onopen = () => {
-      this.open = true;
-      this.wait = 150;
-      this.onState(true);
-      this.waiting.splice(0).forEach((message) => this.send(message));
-    };
+    socket.onopen = () => { if (!this.bench) this.opened(); };
     socket.onclose = () => {
       const was = this.open;
       this.open = false;
       if (was) this.onState(false);
+      this.tell();
       setTimeout(() => this.connect(), this.wait);
       this.wait = Math.min(2000, this.wait * 1.5);
     };
     socket.onmessage = (event) => {
-      if (typeof event.data === 'string') {
-        const message = JSON.parse(event.data);
-        this.on[message.is]?.(message);
-      } else this.picture(event.data);
+      if (typeof event.data === 'string') this.told(JSON.parse(event.data));
+      else this.picture(event.data);
     };
+  }
+
+  opened() {
+    this.open = true;
+    this.wait = 150;
+    this.onState(true);
+    this.tell();
+  }
+
+  /** @param {any} message */
+  told(message) {
+    if (message.is === 'hello') {
+      this.unsaved.saved(message.n);
+      // What the program has not on its disk it may not have at all.
+      for (const each of this.unsaved.all) this.socket?.send(JSON.stringify(each.message));
+      this.opened();
+    } else if (message.is === 'saved') this.unsaved.saved(message.n);
+    else if (message.is === 'refused' && message.n) this.unsaved.refused(message.n);
+    this.on[message.is]?.(message);
+    if (message.is === 'saved' || message.is === 'refused') this.tell();
+  }
+
+  tell() {
+    this.onUnsaved(this.unsaved.says(performance.now(), this.open));
   }
 
   /** @param {ArrayBuffer} data */
@@ -61,9 +85,15 @@ export class Live {
     }
   }
 
-  /** Sends now; while the program is away edits wait and everything else is dropped. @param {object} message */
+  /** Sends now; while the program is away changes wait and everything else is dropped. @param {any} message */
   send(message) {
-    if (this.open) this.socket?.send(JSON.stringify(message));
-    else if (['edit', 'write'].includes(/** @type {any} */ (message).do) && this.waiting.length < 500) this.waiting.push(message);
+    if (!Unsaved.changes(message)) {
+      if (this.open) this.socket?.send(JSON.stringify(message));
+      return;
+    }
+    const numbered = this.unsaved.take(message, this.open, performance.now());
+    if (!numbered) this.on.refused?.({ says: 'The program does not answer, and too many changes wait; this one was not taken.' });
+    else if (this.open) this.socket?.send(JSON.stringify(numbered));
+    this.tell();
   }
 }

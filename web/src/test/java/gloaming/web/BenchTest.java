@@ -33,7 +33,7 @@ class BenchTest extends PageTest {
         gloaming.web.store.Shows shows = program.get(gloaming.web.store.Shows.class);
         String show = shows.shows().getFirst().id();
         String id = shows.addLook(show, Look.empty(name));
-        browser.get(program.url("/bench/" + id));
+        browser.get(program.bench(id));
         until(
                 "the Bench is there",
                 () -> !browser.findElements(By.cssSelector(".hint")).isEmpty()

@@ -44,11 +44,11 @@ class DeskTest extends PageTest {
     }
 
     private static String bench() {
-        return program.url("/bench/" + program.look("Brass bell").id());
+        return program.bench(program.look("Brass bell").id());
     }
 
     private static String desk() {
-        return program.url("/desk/" + program.look("Brass bell").id());
+        return program.desk(program.look("Brass bell").id());
     }
 
     private static Inbox inbox() {

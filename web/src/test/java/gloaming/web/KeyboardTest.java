@@ -28,7 +28,7 @@ class KeyboardTest extends PageTest {
     private static OpenLook bench(String name) {
         Shows shows = program.get(Shows.class);
         String id = shows.addLook(shows.shows().getFirst().id(), Look.empty(name));
-        browser.get(program.url("/bench/" + id));
+        browser.get(program.bench(id));
         until(
                 "the Bench is there",
                 () -> !browser.findElements(By.cssSelector(".hint")).isEmpty()

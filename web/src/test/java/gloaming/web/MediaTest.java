@@ -139,7 +139,7 @@ class MediaTest extends PageTest {
     void aPictureIsChosenOnTheBenchAndReplacedWhileItPlays() throws Exception {
         add("heron.png", png(Color.RED, 30, 60));
         String id = program.get(Shows.class).addLook(show, Look.empty("Heron"));
-        browser.get(program.url("/bench/" + id));
+        browser.get(program.bench(id));
         Browser.until(
                 browser,
                 "the Bench is there",
@@ -189,7 +189,7 @@ class MediaTest extends PageTest {
         assertThat(card("heron").getText()).contains("Used by Heron.").contains("Delete all the same");
         media().delete(row.id(), true);
         program.get(House.class).mediaChanged(show);
-        browser.get(program.url("/bench/" + id));
+        browser.get(program.bench(id));
         Browser.until(
                 browser,
                 "it says what is missing",
@@ -239,7 +239,7 @@ class MediaTest extends PageTest {
         Look empty = Look.empty("Camera");
         Look look = Edits.apply(empty, new Wishes(Catalogue.all()).addLane(empty, "camera"));
         String id = program.get(Shows.class).addLook(show, look);
-        browser.get(program.url("/bench/" + id));
+        browser.get(program.bench(id));
         Browser.until(
                 browser,
                 "it says that no camera is open",
@@ -287,7 +287,7 @@ class MediaTest extends PageTest {
     @Test
     void aFileDroppedOnTheBenchIsALaneAndTheNextOneTakesItsPlace() throws Exception {
         String id = program.get(Shows.class).addLook(show, Look.empty("Dropped"));
-        browser.get(program.url("/bench/" + id));
+        browser.get(program.bench(id));
         Browser.until(
                 browser,
                 "the Bench is there",

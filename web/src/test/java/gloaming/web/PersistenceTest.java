@@ -40,8 +40,8 @@ class PersistenceTest {
         public static void main(String[] args) throws Exception {
             Program program = new Program(0, Path.of(args[0]), true);
             OpenLook open = program.open(LOOK);
-            program.get(Journal.class).onSaved((look, version) -> {
-                System.out.println("saved " + version);
+            program.get(Journal.class).onSaved(look -> {
+                System.out.println("saved " + look.savedVersion());
                 System.out.flush();
             });
             for (int i = 1; i < 1_000_000; i++) {

@@ -41,7 +41,7 @@ class PointsOnTheBenchTest extends PageTest {
     private static OpenLook opened(String json) {
         Shows shows = program.get(Shows.class);
         String id = shows.addLook(shows.shows().getFirst().id(), LookJson.read(json));
-        browser.get(program.url("/bench/" + id));
+        browser.get(program.bench(id));
         until(
                 "the Bench is there",
                 () -> !browser.findElements(By.id("step-s1")).isEmpty());

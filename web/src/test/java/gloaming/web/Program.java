@@ -1,6 +1,7 @@
 package gloaming.web;
 
 import gloaming.web.command.Server;
+import gloaming.web.live.House;
 import gloaming.web.store.Journal;
 import gloaming.web.store.OpenLook;
 import gloaming.web.store.Shows;
@@ -30,6 +31,22 @@ final class Program implements AutoCloseable {
 
     String url(String path) {
         return "http://localhost:" + port + path;
+    }
+
+    /** The Bench of a look that is put on stage for it. */
+    String bench(String look) {
+        put(look);
+        return url("/bench/" + look);
+    }
+
+    /** The Desk of a look that is put on stage for it. */
+    String desk(String look) {
+        put(look);
+        return url("/desk/" + look);
+    }
+
+    void put(String look) {
+        get(House.class).put(get(Shows.class).look(look).orElseThrow());
     }
 
     Shows.LookRow look(String name) {

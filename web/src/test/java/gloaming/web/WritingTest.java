@@ -36,7 +36,7 @@ class WritingTest extends PageTest {
         Look look = Edits.apply(empty, new Wishes(Catalogue.all()).addLane(empty, "shader-source"));
         look = Edits.apply(look, new Edit.Set("s1", "code", Value.of(text)));
         String id = shows.addLook(shows.shows().getFirst().id(), look);
-        browser.get(program.url("/bench/" + id));
+        browser.get(program.bench(id));
         until(
                 "the step is selected",
                 () -> !browser.findElements(By.cssSelector(".step.sel")).isEmpty());
@@ -194,7 +194,7 @@ class WritingTest extends PageTest {
         OpenLook open = written(GREEN);
         String first = browser.getWindowHandle();
         browser.switchTo().newWindow(WindowType.TAB);
-        browser.get(program.url("/bench/" + open.id));
+        browser.get(program.bench(open.id));
         until(
                 "the step is there",
                 () -> !browser.findElements(By.cssSelector(".step.sel")).isEmpty());

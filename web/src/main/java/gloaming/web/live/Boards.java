@@ -183,17 +183,39 @@ class Boards {
         return o;
     }
 
-    String saved(long version) {
+    /** What is on the disk, for one page: the look up to a version, and the page's own changes up to a number. */
+    String saved(OpenLook open, String page) {
+        return saved("saved", open, page);
+    }
+
+    /** Which look is on stage, and whether it is the page's own. */
+    String stage(OpenLook on, boolean here) {
         return JSON.createObjectNode()
-                .put("is", "saved")
-                .put("version", version)
+                .put("is", "stage")
+                .put("here", here)
+                .put("name", on == null ? "" : on.look().name())
                 .toString();
     }
 
-    String refused(String sentence) {
+    /** The first a page is told: what it sent up to which change is on the disk, so that it sends the rest again. */
+    String hello(OpenLook open, String page) {
+        return saved("hello", open, page);
+    }
+
+    private static String saved(String is, OpenLook open, String page) {
+        return JSON.createObjectNode()
+                .put("is", is)
+                .put("version", open.savedVersion())
+                .put("n", open.saved(page))
+                .toString();
+    }
+
+    /** Nothing was done, and why; {@code n} is the page's change that it was, or 0. */
+    String refused(String sentence, long n) {
         return JSON.createObjectNode()
                 .put("is", "refused")
                 .put("says", sentence)
+                .put("n", n)
                 .toString();
     }
 

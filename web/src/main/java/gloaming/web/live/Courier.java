@@ -6,8 +6,8 @@ import gloaming.play.Ears;
 import gloaming.play.Outlet;
 import gloaming.play.Stage;
 import gloaming.play.Tiles;
+import gloaming.web.store.Journal;
 import gloaming.web.store.OpenLook;
-import gloaming.web.store.Shows;
 import jakarta.annotation.PreDestroy;
 import java.nio.ByteBuffer;
 import java.util.ArrayList;
@@ -17,6 +17,7 @@ import java.util.Map;
 import java.util.Objects;
 import java.util.concurrent.CopyOnWriteArrayList;
 import java.util.concurrent.locks.LockSupport;
+import java.util.function.Function;
 import java.util.stream.Stream;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
@@ -43,7 +44,7 @@ public class Courier {
     private static final int MOST_VIEWERS = 64;
 
     private final House house;
-    private final Shows shows;
+    private final Journal journal;
     private final Stage stage;
     private final Boards boards;
     private final DeskBoards desks;
@@ -63,9 +64,9 @@ public class Courier {
     private long nextPicture;
     private volatile long encodes;
 
-    Courier(House house, Shows shows, Boards boards, DeskBoards desks) {
+    Courier(House house, Journal journal, Boards boards, DeskBoards desks) {
         this.house = house;
-        this.shows = shows;
+        this.journal = journal;
         this.boards = boards;
         this.desks = desks;
         stage = house.stage();
@@ -112,9 +113,10 @@ public class Courier {
         if (wanted != null) wanted.want();
     }
 
-    void tell(OpenLook look, String json) {
+    /** Tells each page of a look what it should know. */
+    void tell(OpenLook look, Function<Viewer, String> json) {
         for (Viewer viewer : viewers)
-            if (viewer.bench && look.id.equals(viewer.look)) viewer.send(new TextMessage(json));
+            if (viewer.bench && look.id.equals(viewer.look)) viewer.send(new TextMessage(json.apply(viewer)));
     }
 
     void tellAll(String json) {
@@ -133,6 +135,7 @@ public class Courier {
                 for (Outlet outlet : outlets) serve(outlet);
                 long now = System.nanoTime();
                 board(now);
+                places();
                 desk(now);
                 tiles(now);
                 keepPicture(now);
@@ -224,13 +227,31 @@ public class Courier {
             } else if (look.id.equals(viewer.look)) {
                 if (full == null) full = new TextMessage(boards.full(board));
                 viewer.send(full);
-                synchronized (viewer) {
-                    if (viewer.knowsVersion != look.version()) {
-                        viewer.knowsVersion = look.version();
-                        viewer.send(new TextMessage(boards.look(look)));
-                    }
-                }
+                document(viewer, look);
             }
+        }
+    }
+
+    /** Tells each page whether its look is the one on stage; one that is not is told its document from here. */
+    private void places() {
+        OpenLook on = house.onStage();
+        String id = on == null ? "" : on.id;
+        for (Viewer viewer : viewers) {
+            if (!viewer.bench) continue;
+            if (!id.equals(viewer.knowsStage)) {
+                viewer.knowsStage = id;
+                viewer.send(new TextMessage(boards.stage(on, id.equals(viewer.look))));
+            }
+            OpenLook own = id.equals(viewer.look) ? null : journal.opened(viewer.look);
+            if (own != null) document(viewer, own);
+        }
+    }
+
+    private void document(Viewer viewer, OpenLook look) {
+        synchronized (viewer) {
+            if (viewer.knowsVersion == look.version()) return;
+            viewer.knowsVersion = look.version();
+            viewer.send(new TextMessage(boards.look(look)));
         }
     }
 
@@ -283,7 +304,7 @@ public class Courier {
         OpenLook look = house.onStage();
         if (last.ready()) {
             try (JpegEncoder encoder = new JpegEncoder(last.width(), last.height(), QUALITY)) {
-                if (look != null) shows.setPicture(look.id, encoder.encode(last.rgb()));
+                if (look != null) journal.picture(look.id, encoder.encode(last.rgb()));
             }
             last.rest();
         }

@@ -44,7 +44,10 @@ class LiveSocket extends AbstractWebSocketHandler {
     private static final Logger LOG = LoggerFactory.getLogger(LiveSocket.class);
     private static final JsonMapper JSON = JsonMapper.builder().build();
 
+    private static final String PAGE = "[0-9A-Za-z-]{8,40}";
+
     private final House house;
+    private final Journal journal;
     private final Shows shows;
     private final Versions versions;
     private final Courier courier;
@@ -64,27 +67,28 @@ class LiveSocket extends AbstractWebSocketHandler {
             DeskRoom desk,
             Journal journal) {
         this.house = house;
+        this.journal = journal;
         this.shows = shows;
         this.versions = versions;
         this.courier = courier;
         this.boards = boards;
         this.desk = desk;
         stage = house.stage();
-        journal.onSaved((look, version) -> courier.tell(look, boards.saved(version)));
+        journal.onSaved(look -> courier.tell(look, viewer -> boards.saved(look, viewer.page)));
     }
 
     @Override
     public void afterConnectionEstablished(WebSocketSession session) {
-        String look = UriComponentsBuilder.fromUri(session.getUri())
-                .build()
-                .getQueryParams()
-                .getFirst("look");
-        Viewer viewer = new Viewer(session, look != null, look);
+        var query = UriComponentsBuilder.fromUri(session.getUri()).build().getQueryParams();
+        String look = query.getFirst("look");
+        String page = query.getFirst("page");
+        Viewer viewer = new Viewer(session, look, page != null && page.matches(PAGE) ? page : session.getId());
         if (look != null) {
             try {
-                house.put(shows.look(look).orElseThrow(() -> new Refused("That look is not there any more.")));
+                OpenLook open = open(look);
+                viewer.send(new TextMessage(boards.hello(open, viewer.page)));
             } catch (Refused e) {
-                viewer.send(new TextMessage(boards.refused(e.getMessage())));
+                viewer.send(new TextMessage(boards.refused(e.getMessage(), 0)));
                 return;
             }
         }
@@ -108,18 +112,21 @@ class LiveSocket extends AbstractWebSocketHandler {
     protected void handleTextMessage(WebSocketSession session, TextMessage message) {
         Viewer viewer = viewers.get(session.getId());
         if (viewer == null) return;
+        long n = 0;
         try {
             JsonNode m = JSON.readTree(message.getPayload());
+            n = m.path("n").asLong(0);
             if (!common(viewer, m) && viewer.bench) bench(viewer, m);
         } catch (Refused e) {
-            viewer.send(new TextMessage(boards.refused(e.getMessage())));
+            viewer.send(new TextMessage(boards.refused(e.getMessage(), n)));
             viewer.knowsVersion = -1;
         } catch (JacksonException e) {
-            viewer.send(new TextMessage(boards.refused("The page sent something that cannot be read; load it again.")));
+            viewer.send(
+                    new TextMessage(boards.refused("The page sent something that cannot be read; load it again.", n)));
         } catch (RuntimeException e) {
             LOG.warn("A message of a page failed.", e);
             viewer.send(new TextMessage(
-                    boards.refused("That did not work, and nothing was changed; the log has the details.")));
+                    boards.refused("That did not work, and nothing was changed; the log has the details.", n)));
         }
     }
 
@@ -127,6 +134,19 @@ class LiveSocket extends AbstractWebSocketHandler {
     protected void handleBinaryMessage(WebSocketSession session, BinaryMessage message) {
         Viewer viewer = viewers.get(session.getId());
         if (viewer != null) viewer.close();
+    }
+
+    private OpenLook open(String look) {
+        return journal.open(row(look));
+    }
+
+    private Shows.LookRow row(String look) {
+        return shows.look(look).orElseThrow(() -> new Refused("That look is not there any more."));
+    }
+
+    private void probe(Viewer viewer, JsonNode m) {
+        float u = (float) m.path("u").asDouble(-1);
+        stage.probe(viewer.subject, u, (float) m.path("v").asDouble(-1));
     }
 
     private boolean common(Viewer viewer, JsonNode m) {
@@ -149,13 +169,18 @@ class LiveSocket extends AbstractWebSocketHandler {
     }
 
     private void bench(Viewer viewer, JsonNode m) {
-        OpenLook open = house.put(shows.look(viewer.look).orElseThrow(() -> new Refused("That look was deleted.")));
+        OpenLook open = open(viewer.look);
         Look look = open.look();
+        if (open.has(origin(viewer, m))) {
+            // It came before the program was started anew.
+            viewer.send(new TextMessage(boards.saved(open, viewer.page)));
+            return;
+        }
         switch (text(m, "do")) {
             case "edit" ->
                 apply(viewer, open, m, LookJson.readEdit(m.path("edit").toString()), null);
-            case "undo" -> settle(viewer, open, m, open.undo(), null);
-            case "redo" -> settle(viewer, open, m, open.redo(), null);
+            case "undo" -> settle(viewer, open, m, open.undo(origin(viewer, m)), null);
+            case "redo" -> settle(viewer, open, m, open.redo(origin(viewer, m)), null);
             case "add-step" -> {
                 String lane = m.hasNonNull("lane") ? text(m, "lane") : null;
                 String type = text(m, "type");
@@ -211,14 +236,19 @@ class LiveSocket extends AbstractWebSocketHandler {
                                 m.hasNonNull("lane") ? text(m, "lane") : null,
                                 m.path("place").asInt(0),
                                 text(m, "words")))));
-            case "tiles" -> tiles(look, m.path("steps"), m.path("list").asInt(0));
+            case "put" -> house.put(row(viewer.look));
+            // What a page looks at is of the stage only while its look is on it.
+            case "tiles" -> {
+                if (open == house.onStage())
+                    tiles(look, m.path("steps"), m.path("list").asInt(0));
+            }
             case "table" -> {
                 viewer.tabulates = text(m, "step");
-                stage.tabulate(viewer.tabulates);
+                if (open == house.onStage()) stage.tabulate(viewer.tabulates);
             }
-            case "probe" ->
-                stage.probe(viewer.subject, (float) m.path("u").asDouble(-1), (float)
-                        m.path("v").asDouble(-1));
+            case "probe" -> {
+                if (open == house.onStage()) probe(viewer, m);
+            }
             // Without a value they turn round what is so now: a page knows that a moment late, and two quick presses
             // must
             // not come to one.
@@ -242,7 +272,7 @@ class LiveSocket extends AbstractWebSocketHandler {
     /** Whoever asks is told the document, also within a gesture: what became of it is more than was sent. */
     private void told(Viewer viewer, OpenLook open, Edit edit, JsonNode m) {
         synchronized (viewer) {
-            house.refresh(open, open.apply(edit, m.path("gesture").asLong(0)));
+            house.refresh(open, open.apply(edit, m.path("gesture").asLong(0), origin(viewer, m)));
             viewer.knowsVersion = open.version();
             viewer.send(new TextMessage(boards.look(open)));
         }
@@ -299,10 +329,14 @@ class LiveSocket extends AbstractWebSocketHandler {
         throw new Refused(description.name() + " has no text '" + setting + "'.");
     }
 
+    private static OpenLook.Origin origin(Viewer viewer, JsonNode m) {
+        return new OpenLook.Origin(viewer.page, m.path("n").asLong(0));
+    }
+
     private void apply(Viewer viewer, OpenLook open, JsonNode m, Edit edit, String select) {
         // The courier tells a page what it does not know; it must not look while this page's own edit is half done.
         synchronized (viewer) {
-            settle(viewer, open, m, open.apply(edit, m.path("gesture").asLong(0)), select);
+            settle(viewer, open, m, open.apply(edit, m.path("gesture").asLong(0), origin(viewer, m)), select);
         }
     }
 

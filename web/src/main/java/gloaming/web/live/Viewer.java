@@ -23,6 +23,8 @@ final class Viewer {
     final boolean bench;
     /** The look this page works on; outputs show whatever is on stage. */
     final String look;
+    /** The name the page has given itself. */
+    final String page;
 
     volatile String subject;
     /** The step whose points it shows as numbers, or empty. */
@@ -31,6 +33,8 @@ final class Viewer {
     volatile int most = 640;
     volatile int credit = CREDIT;
     volatile long knowsVersion = -1;
+    /** The look on stage as it was told; only the courier touches it. */
+    String knowsStage;
     /** Whether it shows what is heard and what arrives. */
     volatile boolean desk;
 
@@ -40,10 +44,11 @@ final class Viewer {
     private final BlockingQueue<WebSocketMessage<?>> queue = new ArrayBlockingQueue<>(QUEUE);
     private volatile boolean closed;
 
-    Viewer(WebSocketSession session, boolean bench, String look) {
+    Viewer(WebSocketSession session, String look, String page) {
         this.session = session;
-        this.bench = bench;
+        this.bench = look != null;
         this.look = look;
+        this.page = page;
         Thread.ofVirtual().name("viewer-" + session.getId()).start(this::run);
     }
 

@@ -3,7 +3,6 @@ package gloaming.web.page;
 import gloaming.look.Refused;
 import gloaming.media.Facts;
 import gloaming.media.MachineInput;
-import gloaming.web.live.House;
 import gloaming.web.store.Media;
 import gloaming.web.store.Shows;
 import org.springframework.stereotype.Controller;
@@ -18,18 +17,15 @@ class DeskPages {
     private static final JsonMapper JSON = JsonMapper.builder().build();
     private final Shows shows;
     private final Media rows;
-    private final House house;
 
-    DeskPages(Shows shows, Media rows, House house) {
+    DeskPages(Shows shows, Media rows) {
         this.shows = shows;
         this.rows = rows;
-        this.house = house;
     }
 
     @GetMapping("/desk/{look}")
     String desk(@PathVariable String look, Model model) {
         Shows.LookRow row = shows.look(look).orElseThrow(() -> new Refused("That look is not there any more."));
-        house.put(row);
         Shows.ShowRow show = shows.show(row.showId()).orElseThrow();
         model.addAttribute("look", row);
         model.addAttribute("show", show);

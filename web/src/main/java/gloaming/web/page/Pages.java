@@ -8,16 +8,21 @@ import gloaming.media.Wav;
 import gloaming.shader.Help;
 import gloaming.web.live.CatalogueJson;
 import gloaming.web.live.House;
+import gloaming.web.store.Backups;
 import gloaming.web.store.Journal;
 import gloaming.web.store.Media;
 import gloaming.web.store.MediaStore;
+import gloaming.web.store.Notices;
 import gloaming.web.store.ShowZip;
 import gloaming.web.store.Shows;
 import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
 import java.net.URI;
 import java.nio.charset.StandardCharsets;
+import java.time.ZoneId;
+import java.time.format.DateTimeFormatter;
 import java.util.List;
+import java.util.Locale;
 import org.springframework.core.io.ByteArrayResource;
 import org.springframework.core.io.FileSystemResource;
 import org.springframework.core.io.Resource;
@@ -41,6 +46,7 @@ import org.springframework.web.servlet.mvc.support.RedirectAttributes;
 @Controller
 class Pages {
     private static final int LONGEST_SHOWN = 60;
+    private static final DateTimeFormatter WHEN = DateTimeFormatter.ofPattern("EEE d MMM, HH:mm:ss", Locale.ENGLISH);
 
     private final Shows shows;
     private final House house;
@@ -49,6 +55,8 @@ class Pages {
     private final MediaStore media;
     private final ShowZip zip;
     private final CatalogueJson catalogue;
+    private final Backups backups;
+    private final Notices notices;
     private byte[] bandWav;
 
     Pages(
@@ -58,7 +66,11 @@ class Pages {
             Media rows,
             MediaStore media,
             ShowZip zip,
-            CatalogueJson catalogue) {
+            CatalogueJson catalogue,
+            Backups backups,
+            Notices notices) {
+        this.backups = backups;
+        this.notices = notices;
         this.rows = rows;
         this.shows = shows;
         this.house = house;
@@ -68,8 +80,11 @@ class Pages {
         this.catalogue = catalogue;
     }
 
-    /** A show with its looks, for the page of shows. */
-    record ShowCard(String id, String name, List<Shows.LookRow> looks) {}
+    /** A show with its looks and backups, for the page of shows. */
+    record ShowCard(String id, String name, List<Shows.LookRow> looks, List<Backup> backups) {}
+
+    /** A backup, and when it was made as people say it. */
+    record Backup(String id, String at) {}
 
     @GetMapping("/")
     String shows(Model model) {
@@ -77,16 +92,36 @@ class Pages {
         model.addAttribute(
                 "shows",
                 shows.shows().stream()
-                        .map(s -> new ShowCard(s.id(), s.name(), shows.looks(s.id())))
+                        .map(s -> new ShowCard(s.id(), s.name(), shows.looks(s.id()), backups(s.id())))
                         .toList());
+        model.addAttribute("notices", notices.all());
         model.addAttribute("onStage", house.onStage() == null ? "" : house.onStage().id);
         return "shows";
+    }
+
+    private List<Backup> backups(String show) {
+        try {
+            return backups.of(show).stream()
+                    .map(b -> new Backup(b.id(), WHEN.format(b.at().atZone(ZoneId.systemDefault()))))
+                    .toList();
+        } catch (IOException e) {
+            return List.of();
+        }
+    }
+
+    /** Brings a backup back as a show of its own, beside the one it was made of. */
+    @PostMapping("/shows/{id}/backups/{backup}")
+    String restore(@PathVariable String id, @PathVariable String backup, RedirectAttributes flash) throws IOException {
+        String show = backups.restore(id, backup);
+        String name = shows.show(show).orElseThrow().name();
+        shows.renameShow(show, brief(name) + " (brought back)");
+        flash.addFlashAttribute("done", "'" + brief(name) + "' of that time is back, beside the show as it is now.");
+        return "redirect:/";
     }
 
     @GetMapping("/bench/{look}")
     String bench(@PathVariable String look, Model model) {
         Shows.LookRow row = shows.look(look).orElseThrow(() -> new Refused("That look is not there any more."));
-        house.put(row);
         Shows.ShowRow show = shows.show(row.showId()).orElseThrow();
         model.addAttribute("look", row);
         model.addAttribute("show", show);
@@ -199,6 +234,13 @@ class Pages {
     String renameLook(@PathVariable String id, @RequestParam String name) {
         Shows.LookRow row = shows.look(id).orElseThrow(() -> new Refused("That look is not there any more."));
         house.rename(journal.open(row), name);
+        return "redirect:/";
+    }
+
+    /** Puts a look on stage. */
+    @PostMapping("/looks/{id}/stage")
+    String stage(@PathVariable String id) {
+        house.put(shows.look(id).orElseThrow(() -> new Refused("That look is not there any more.")));
         return "redirect:/";
     }
 

@@ -7,4 +7,14 @@ public record Folder(Path path) {
     public Path media() {
         return path.resolve("media");
     }
+
+    /** What was written to the database, once more; see {@link RedoLog}. */
+    public Path journal() {
+        return path.resolve("journal");
+    }
+
+    /** The last states of each show. */
+    public Path backups() {
+        return path.resolve("backups");
+    }
 }

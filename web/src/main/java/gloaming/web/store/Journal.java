@@ -1,10 +1,11 @@
 package gloaming.web.store;
 
 import jakarta.annotation.PreDestroy;
+import java.util.Iterator;
 import java.util.Map;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.locks.LockSupport;
-import java.util.function.BiConsumer;
+import java.util.function.Consumer;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.stereotype.Component;
@@ -14,17 +15,33 @@ import org.springframework.stereotype.Component;
 public class Journal {
     private static final Logger LOG = LoggerFactory.getLogger(Journal.class);
     private static final long DELAY_MS = 150;
+    /** After a write that failed. */
+    private static final long AGAIN_MS = 1_000;
 
     private final Shows shows;
     private final Map<String, OpenLook> open = new ConcurrentHashMap<>();
-    private final Thread writer;
+    /** The newest picture of each look that is not written. */
+    private final Map<String, byte[]> pictures = new ConcurrentHashMap<>();
+
+    private volatile Thread writer;
     private volatile boolean closed;
-    private volatile BiConsumer<OpenLook, Long> saved = (look, version) -> {};
+    private volatile Consumer<OpenLook> saved = look -> {};
     private volatile String trouble;
 
     Journal(Shows shows) {
         this.shows = shows;
-        writer = Thread.ofPlatform().name("journal").start(this::run);
+        revive();
+    }
+
+    /** Starts the writing thread, or another one where it has ended. */
+    public final void revive() {
+        writer = Thread.ofPlatform().name("journal").daemon().unstarted(this::run);
+        writer.start();
+    }
+
+    /** Whether the thread that writes has ended and should not have. */
+    public boolean dead() {
+        return !closed && !writer.isAlive();
     }
 
     /** The one open copy of a look. */
@@ -41,9 +58,14 @@ public class Journal {
         return open.get(id);
     }
 
-    /** Who is told that a look is on the disk, and up to which version. */
-    public void onSaved(BiConsumer<OpenLook, Long> saved) {
+    /** Who is told that a look is on the disk, up to its saved version. */
+    public void onSaved(Consumer<OpenLook> saved) {
         this.saved = saved;
+    }
+
+    /** Keeps a picture of a look, soon. */
+    public void picture(String look, byte[] jpeg) {
+        pictures.put(look, jpeg);
     }
 
     /** Why edits cannot be written at the moment, or null. */
@@ -52,34 +74,41 @@ public class Journal {
     }
 
     private void run() {
-        while (!closed) {
+        Thread own = Thread.currentThread();
+        while (!closed && writer == own) {
             if (open.values().stream().noneMatch(OpenLook::waits)) LockSupport.parkNanos(500_000_000L);
-            LockSupport.parkNanos(DELAY_MS * 1_000_000);
+            LockSupport.parkNanos((trouble == null ? DELAY_MS : AGAIN_MS) * 1_000_000);
             flush();
         }
     }
 
     /** Writes all that waits, now. */
     public synchronized void flush() {
-        for (OpenLook look : open.values()) {
-            long version;
-            OpenLook.Draft draft;
-            synchronized (look) {
-                version = look.version();
-                draft = look.draft();
-            }
-            if (draft == null) continue;
+        for (OpenLook look : open.values()) write(look);
+        for (Iterator<Map.Entry<String, byte[]>> all = pictures.entrySet().iterator(); all.hasNext(); ) {
+            Map.Entry<String, byte[]> picture = all.next();
+            all.remove();
             try {
-                shows.write(draft);
-                shows.sync();
-                trouble = null;
-                saved.accept(look, version);
+                shows.setPicture(picture.getKey(), picture.getValue());
             } catch (RuntimeException e) {
-                LOG.warn("An edit could not be written; trying again.", e);
-                look.putBack(draft);
-                trouble =
-                        "Edits cannot be saved: the disk may be full or the data folder gone. They are kept here and tried again.";
+                LOG.debug("A picture of a look could not be kept.", e);
             }
+        }
+    }
+
+    private void write(OpenLook look) {
+        OpenLook.Draft draft = look.draft();
+        if (draft == null) return;
+        try {
+            shows.write(draft);
+            look.written(draft);
+            trouble = null;
+            saved.accept(look);
+        } catch (RuntimeException | Error e) {
+            if (trouble == null) LOG.warn("An edit could not be written; trying again.", e);
+            look.putBack(draft);
+            trouble =
+                    "Edits cannot be saved: the disk may be full or the data folder gone. They are kept here and tried again.";
         }
     }
 

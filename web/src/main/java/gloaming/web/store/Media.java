@@ -87,6 +87,11 @@ public class Media {
                 .findFirst();
     }
 
+    /** Any medium with these bytes, deleted ones that are still kept included. */
+    Optional<Row> byHash(String hash) {
+        return where(MEDIA.HASH.eq(hash)).stream().findFirst();
+    }
+
     public byte[] preview(String id) {
         return db.select(MEDIA.PREVIEW).from(MEDIA).where(MEDIA.ID.eq(id)).fetchOne(MEDIA.PREVIEW);
     }
@@ -110,6 +115,7 @@ public class Media {
     }
 
     /** Gives a medium other bytes; whoever refers to it goes on with them. */
+    @Transactional
     public void replace(String id, String hash, long bytes, Facts facts) {
         MediaRecord r = db.newRecord(MEDIA);
         fill(r, hash, bytes, facts);
@@ -137,6 +143,7 @@ public class Media {
         return free;
     }
 
+    @Transactional
     public void rename(String id, String name, String folder) {
         db.update(MEDIA)
                 .set(MEDIA.NAME, Shows.named(name))
@@ -152,6 +159,7 @@ public class Media {
         return name;
     }
 
+    @Transactional
     public void delete(String id, boolean deleted) {
         db.update(MEDIA)
                 .set(MEDIA.DELETED_AT, deleted ? LocalDateTime.now() : null)
@@ -160,6 +168,7 @@ public class Media {
     }
 
     /** Removes a row for good. */
+    @Transactional
     void drop(String id) {
         db.deleteFrom(MEDIA).where(MEDIA.ID.eq(id)).execute();
     }
@@ -170,6 +179,7 @@ public class Media {
     }
 
     /** Removes for good what was deleted before. */
+    @Transactional
     void sweep(LocalDateTime before) {
         db.deleteFrom(MEDIA).where(MEDIA.DELETED_AT.lt(before)).execute();
     }

@@ -8,16 +8,19 @@ import java.io.File;
 import java.io.IOException;
 import java.io.InputStream;
 import java.io.OutputStream;
+import java.nio.file.FileVisitResult;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.nio.file.StandardCopyOption;
+import java.nio.file.SimpleFileVisitor;
+import java.nio.file.attribute.BasicFileAttributes;
 import java.security.DigestInputStream;
 import java.security.MessageDigest;
 import java.security.NoSuchAlgorithmException;
 import java.util.HexFormat;
+import java.util.Optional;
 import java.util.Set;
+import java.util.UUID;
 import java.util.concurrent.ConcurrentHashMap;
-import java.util.stream.Stream;
 import org.springframework.stereotype.Component;
 
 /** Media files, named by the SHA-256 of their bytes; no name from outside ever becomes a path. */
@@ -25,6 +28,8 @@ import org.springframework.stereotype.Component;
 public class MediaStore {
     /** Bytes of one file. */
     public static final long LARGEST = 512L << 20;
+
+    private static final String PART = ".part";
 
     private final Folder folder;
     private final Media media;
@@ -57,13 +62,28 @@ public class MediaStore {
         });
     }
 
+    /** A medium of bytes that are in the folder already; empty where they are not. */
+    Optional<Media.Row> again(String show, String ref, String hash) {
+        if (!Files.isRegularFile(path(hash))) return Optional.empty();
+        return media.byHash(hash)
+                .map(row -> media.add(
+                        show,
+                        ref,
+                        row.name(),
+                        "",
+                        hash,
+                        row.bytes(),
+                        row.facts().withPreview(media.preview(row.id()))));
+    }
+
     private interface Entry {
         Media.Row make(String hash, long size, Facts facts);
     }
 
     private Media.Row take(String name, InputStream bytes, Entry entry) throws IOException {
         Files.createDirectories(folder.media());
-        Path incoming = Files.createTempFile(folder.media(), "incoming", ".part");
+        // Known before it is there, so that no sweep takes it.
+        Path incoming = folder.media().resolve("incoming-" + UUID.randomUUID() + PART);
         this.incoming.add(incoming);
         try {
             String hash = copy(bytes, incoming, name);
@@ -72,7 +92,7 @@ public class MediaStore {
             Files.createDirectories(home.getParent());
             long size = Files.size(incoming);
             synchronized (this) {
-                Files.move(incoming, home, StandardCopyOption.REPLACE_EXISTING);
+                Disk.settle(incoming, home);
                 return entry.make(hash, size, facts);
             }
         } catch (Unreadable e) {
@@ -83,19 +103,29 @@ public class MediaStore {
         }
     }
 
-    /** Removes the files that no show uses, and what a halt in the middle of an upload left. */
+    /** Removes the files that no show and no backup uses, and what a halt in the middle of an upload left. */
     public synchronized void sweep() throws IOException {
         if (!Files.isDirectory(folder.media())) return;
-        try (Stream<Path> files = Files.walk(folder.media(), 2)) {
-            for (Path file : files.filter(Files::isRegularFile).toList()) {
+        Set<String> inBackups = Backups.hashes(folder);
+        Files.walkFileTree(folder.media(), Set.of(), 2, new SimpleFileVisitor<>() {
+            @Override
+            public FileVisitResult visitFile(Path file, BasicFileAttributes attributes) throws IOException {
                 Path within = folder.media().relativize(file);
                 String hash = within.toString().replace(File.separator, "");
-                boolean left = within.getNameCount() == 1 && hash.endsWith(".part") && !incoming.contains(file);
-                if (left || (within.getNameCount() == 2 && hash.matches("[0-9a-f]{64}") && !media.uses(hash))) {
-                    Files.deleteIfExists(file);
-                }
+                boolean left = within.getNameCount() == 1 && hash.endsWith(PART) && !incoming.contains(file);
+                boolean unused = within.getNameCount() == 2
+                        && hash.matches("[0-9a-f]{64}")
+                        && !inBackups.contains(hash)
+                        && !media.uses(hash);
+                if (left || unused) Files.deleteIfExists(file);
+                return FileVisitResult.CONTINUE;
             }
-        }
+
+            @Override
+            public FileVisitResult visitFileFailed(Path file, IOException vanished) {
+                return FileVisitResult.CONTINUE;
+            }
+        });
     }
 
     public Path path(String hash) {
@@ -118,7 +148,7 @@ public class MediaStore {
         return HexFormat.of().formatHex(digest.digest());
     }
 
-    private static MessageDigest sha256() {
+    static MessageDigest sha256() {
         try {
             return MessageDigest.getInstance("SHA-256");
         } catch (NoSuchAlgorithmException e) {

@@ -6,6 +6,8 @@ import gloaming.look.Look;
 import gloaming.look.Refused;
 import gloaming.step.Catalogue;
 import gloaming.step.Rules;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
 import java.util.Map;
 import java.util.TreeMap;
 import java.util.function.Consumer;
@@ -19,12 +21,37 @@ import java.util.function.Consumer;
  */
 public final class OpenLook {
     private static final int RECENT = 300;
+    /** Of so many pages the last change is known. */
+    static final int PAGES = 64;
 
     /** An edit and what takes it back. */
     public record Entry(Edit forward, Edit inverse) {}
 
-    /** What is to be written: entries by number; entries above {@code forgetAbove} go first. */
-    public record Draft(String look, Look document, long head, Map<Long, Entry> entries, long forgetAbove) {}
+    /**
+     * Which page asked for a change.
+     *
+     * @param page a name the page made up for itself
+     * @param n counts the changes of the page from 1
+     */
+    public record Origin(String page, long n) {
+        /** A change that no page will ask for again. */
+        public static final Origin NONE = new Origin("", 0);
+    }
+
+    /**
+     * What is to be written: entries by number; entries above {@code forgetAbove} go first.
+     *
+     * @param version the version of the look that this makes last
+     * @param sent the last change of each page that is in it
+     */
+    public record Draft(
+            String look,
+            Look document,
+            long head,
+            Map<Long, Entry> entries,
+            long forgetAbove,
+            long version,
+            Map<String, Long> sent) {}
 
     public final String id;
     public final String showId;
@@ -35,6 +62,12 @@ public final class OpenLook {
     private Map<Long, Entry> unwritten = new TreeMap<>();
     private long forgetAbove = Long.MAX_VALUE;
     private boolean dirty;
+    /** The last change of each page, and those of them that are not written. */
+    private final Map<String, Long> sent = new LinkedHashMap<>();
+
+    private Map<String, Long> unwrittenSent = new HashMap<>();
+    private Map<String, Long> savedSent;
+    private long savedVersion;
     private Look look;
     private long head;
     private long top;
@@ -49,6 +82,23 @@ public final class OpenLook {
         look = rules.check(shows.document(id));
         head = shows.head(id);
         top = shows.top(id);
+        sent.putAll(shows.sent(id));
+        savedSent = Map.copyOf(sent);
+    }
+
+    /** Whether a change has been taken already, perhaps before the program was started anew. */
+    public synchronized boolean has(Origin origin) {
+        return origin.n() > 0 && sent.getOrDefault(origin.page(), 0L) >= origin.n();
+    }
+
+    /** The number of the last change of a page that is on the disk, or 0. */
+    public synchronized long saved(String page) {
+        return savedSent.getOrDefault(page, 0L);
+    }
+
+    /** The version that is on the disk. */
+    public synchronized long savedVersion() {
+        return savedVersion;
     }
 
     public synchronized Look look() {
@@ -73,7 +123,7 @@ public final class OpenLook {
      *
      * @param gesture a number that stays the same during a drag, or 0 for an edit of its own
      */
-    public synchronized Look apply(Edit edit, long gesture) {
+    public synchronized Look apply(Edit edit, long gesture, Origin origin) {
         Look after = rules.check(Edits.apply(look, edit));
         Edit inverse = Edits.inverse(look, edit);
         Entry last = recent.get(head);
@@ -92,23 +142,35 @@ public final class OpenLook {
             top = head;
         }
         this.gesture = gesture;
-        return settle(after);
+        return settle(after, origin);
     }
 
-    public synchronized Look undo() {
+    public Look apply(Edit edit, long gesture) {
+        return apply(edit, gesture, Origin.NONE);
+    }
+
+    public Look undo() {
+        return undo(Origin.NONE);
+    }
+
+    public Look redo() {
+        return redo(Origin.NONE);
+    }
+
+    public synchronized Look undo(Origin origin) {
         if (head == 0) throw new Refused("There is nothing to undo.");
         Look after = rules.check(Edits.apply(look, entry(head).inverse()));
         head--;
         gesture = 0;
-        return settle(after);
+        return settle(after, origin);
     }
 
-    public synchronized Look redo() {
+    public synchronized Look redo(Origin origin) {
         if (head == top) throw new Refused("There is nothing to redo.");
         Look after = rules.check(Edits.apply(look, entry(head + 1).forward()));
         head++;
         gesture = 0;
-        return settle(after);
+        return settle(after, origin);
     }
 
     private void put(long n, Entry entry) {
@@ -126,7 +188,13 @@ public final class OpenLook {
                         .orElseThrow(() -> new Refused("The log of this look has a gap; it goes back no further."));
     }
 
-    private Look settle(Look after) {
+    private Look settle(Look after, Origin origin) {
+        if (origin.n() > 0) {
+            sent.remove(origin.page());
+            sent.put(origin.page(), origin.n());
+            if (sent.size() > PAGES) sent.remove(sent.keySet().iterator().next());
+            unwrittenSent.put(origin.page(), origin.n());
+        }
         look = after;
         version++;
         dirty = true;
@@ -141,11 +209,21 @@ public final class OpenLook {
     /** Takes what is to be written, or null when all is. */
     synchronized Draft draft() {
         if (!dirty) return null;
-        Draft draft = new Draft(id, look, head, unwritten, forgetAbove);
+        Draft draft = new Draft(id, look, head, unwritten, forgetAbove, version, unwrittenSent);
         unwritten = new TreeMap<>();
+        unwrittenSent = new HashMap<>();
         forgetAbove = Long.MAX_VALUE;
         dirty = false;
         return draft;
+    }
+
+    /** A draft is on the disk. */
+    synchronized void written(Draft draft) {
+        savedVersion = draft.version();
+        Map<String, Long> all = new HashMap<>(savedSent);
+        all.putAll(draft.sent());
+        all.keySet().retainAll(sent.keySet());
+        savedSent = Map.copyOf(all);
     }
 
     /** Puts back a draft that could not be written. */
@@ -154,6 +232,7 @@ public final class OpenLook {
             if (n <= forgetAbove) unwritten.putIfAbsent(n, entry);
         });
         forgetAbove = Math.min(forgetAbove, draft.forgetAbove());
+        draft.sent().forEach(unwrittenSent::putIfAbsent);
         dirty = true;
     }
 }

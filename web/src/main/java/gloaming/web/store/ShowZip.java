@@ -17,6 +17,8 @@ import java.io.InputStream;
 import java.io.OutputStream;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
+import java.nio.file.Path;
+import java.time.LocalDateTime;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.HashSet;
@@ -25,6 +27,7 @@ import java.util.Map;
 import java.util.Set;
 import java.util.zip.ZipEntry;
 import java.util.zip.ZipException;
+import java.util.zip.ZipFile;
 import java.util.zip.ZipInputStream;
 import java.util.zip.ZipOutputStream;
 import org.springframework.stereotype.Component;
@@ -43,6 +46,13 @@ public class ShowZip {
     private static final String INCOMING = "~incoming";
 
     private static final int MOST_ENTRIES = 2_000;
+    /** Bytes of a zip, unpacked. */
+    private static final long LARGEST = 4L << 30;
+
+    private static final String MEDIUM = "media/[0-9a-f]{64}";
+    /** All entries bear the same time. */
+    private static final LocalDateTime SOME_DAY = LocalDateTime.of(1980, 1, 1, 0, 0);
+
     private static final JsonMapper JSON = JsonMapper.builder().build();
 
     private final Shows shows;
@@ -57,7 +67,17 @@ public class ShowZip {
         this.journal = journal;
     }
 
+    /** Writes a show with all its media. */
     public void write(String showId, OutputStream out) throws IOException {
+        write(showId, out, true);
+    }
+
+    /** Writes a show with the hashes of its media in place of their bytes; the same show gives the same zip to the bit. */
+    void writeLean(String showId, OutputStream out) throws IOException {
+        write(showId, out, false);
+    }
+
+    private void write(String showId, OutputStream out, boolean whole) throws IOException {
         journal.flush();
         Shows.ShowRow show = shows.show(showId).orElseThrow(() -> new Refused("That show is not there any more."));
         ObjectNode about = JSON.createObjectNode();
@@ -82,9 +102,9 @@ public class ShowZip {
                         .put("ref", row.ref())
                         .put("folder", row.folder())
                         .put("sound", row.id().equals(show.sound()));
-                // Two media may be the same file.
-                if (!written.add(path)) continue;
-                zip.putNextEntry(new ZipEntry(path));
+                // Two media may be the same file, and a file may have gone missing.
+                if (!whole || !written.add(path) || !Files.isRegularFile(store.path(row.hash()))) continue;
+                begin(zip, path);
                 Files.copy(store.path(row.hash()), zip);
                 zip.closeEntry();
             }
@@ -97,18 +117,23 @@ public class ShowZip {
         Map<String, Look> looks = new HashMap<>();
         Map<String, Media.Row> media = new HashMap<>();
         JsonNode about = null;
-        String show = shows.addShow("Coming in");
+        String show = shows.addHidden("Coming in");
         boolean whole = false;
         try (ZipInputStream zip = new ZipInputStream(in)) {
             int entries = 0;
+            long unpacked = 0;
             for (ZipEntry entry; (entry = zip.getNextEntry()) != null; ) {
                 if (++entries > MOST_ENTRIES)
                     throw new Refused("The zip has over " + MOST_ENTRIES + " entries; that is no show.");
                 String path = entry.getName();
                 if (path.equals("show.json")) about = JSON.readTree(text(zip, path));
                 else if (path.matches("looks/[0-9]{3,5}\\.json")) looks.put(path, look(text(zip, path), path));
-                else if (path.matches("media/[0-9a-f]{64}"))
-                    media.put(path, store.add(show, INCOMING, path.substring(6, 20), "", new Unclosed(zip)));
+                else if (path.matches(MEDIUM)) {
+                    Media.Row row = store.add(show, INCOMING, path.substring(6, 20), "", new Unclosed(zip));
+                    media.put(path, row);
+                    unpacked += row.bytes();
+                    if (unpacked > LARGEST) throw new Refused("The zip unpacks to over " + (LARGEST >> 30) + " GB.");
+                }
             }
             if (about == null || !FORMAT.equals(about.path("format").asString(""))) {
                 throw new Refused("The zip holds no show: its show.json is missing or says something else.");
@@ -116,6 +141,7 @@ public class ShowZip {
             if (about.path("version").asInt(0) > VERSION)
                 throw new Refused("The show was exported by a newer Gloaming.");
             finish(show, about, looks, media);
+            shows.deleteShow(show, false);
             whole = true;
             return show;
         } catch (ZipException | EOFException | JacksonException e) {
@@ -141,7 +167,9 @@ public class ShowZip {
         }
         for (JsonNode medium : about.path("media")) {
             Media.Row row = media.get(medium.path("path").asString(""));
+            if (row == null) row = here(show, medium.path("path").asString(""));
             if (row == null) continue;
+            media.put(medium.path("path").asString(""), row);
             String name = medium.path("name").asString("medium");
             String ref = medium.path("ref").asString("");
             Facts facts = row.facts().withPreview(rows.preview(row.id()));
@@ -159,6 +187,12 @@ public class ShowZip {
         for (Media.Row row : media.values()) rows.drop(row.id());
     }
 
+    /** A medium whose bytes are not in the zip and are in the media folder, as one of this show; or null. */
+    private Media.Row here(String show, String path) {
+        if (!path.matches(MEDIUM)) return null;
+        return store.again(show, INCOMING, path.substring(6)).orElse(null);
+    }
+
     private static Look look(String text, String path) {
         try {
             return new Rules(Catalogue.all()).check(LookJson.read(text));
@@ -174,9 +208,35 @@ public class ShowZip {
     }
 
     private static void put(ZipOutputStream zip, String path, byte[] bytes) throws IOException {
-        zip.putNextEntry(new ZipEntry(path));
+        begin(zip, path);
         new ByteArrayInputStream(bytes).transferTo(zip);
         zip.closeEntry();
+    }
+
+    private static void begin(ZipOutputStream zip, String path) throws IOException {
+        ZipEntry entry = new ZipEntry(path);
+        entry.setTimeLocal(SOME_DAY);
+        zip.putNextEntry(entry);
+    }
+
+    /** The hashes of the media that a zip of a show needs, in it or not; empty where it is none. */
+    static Set<String> hashes(Path file) {
+        Set<String> all = new HashSet<>();
+        try (ZipFile zip = new ZipFile(file.toFile())) {
+            ZipEntry about = zip.getEntry("show.json");
+            if (about == null) return all;
+            try (InputStream in = zip.getInputStream(about)) {
+                for (JsonNode medium :
+                        JSON.readTree(in.readNBytes(Limits.DOCUMENT)).path("media")) {
+                    String path = medium.path("path").asString("");
+                    if (path.matches(MEDIUM)) all.add(path.substring(6));
+                }
+            }
+        } catch (IOException | JacksonException e) {
+            // What cannot be read needs nothing.
+            return all;
+        }
+        return all;
     }
 
     /** One entry of a zip as a stream of its own: closing it does not close the zip. */

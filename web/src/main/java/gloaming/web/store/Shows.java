@@ -3,6 +3,7 @@ package gloaming.web.store;
 import static gloaming.web.tables.Tables.EDITS;
 import static gloaming.web.tables.Tables.HOUSE;
 import static gloaming.web.tables.Tables.LOOKS;
+import static gloaming.web.tables.Tables.SENT;
 import static gloaming.web.tables.Tables.SHOWS;
 
 import gloaming.desk.Phone;
@@ -15,6 +16,7 @@ import java.security.SecureRandom;
 import java.time.LocalDateTime;
 import java.util.HexFormat;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import org.jooq.DSLContext;
 import org.jooq.impl.DSL;
@@ -66,6 +68,14 @@ public class Shows {
                 .fetchOptional(r -> new ShowRow(r.value1(), r.value2(), r.value3(), r.value4()));
     }
 
+    /** A show that is not seen until {@link #deleteShow} brings it back: one that is still coming in. */
+    @Transactional
+    public String addHidden(String name) {
+        String id = addShow(name);
+        deleteShow(id, true);
+        return id;
+    }
+
     @Transactional
     public String addShow(String name) {
         if (db.fetchCount(SHOWS) >= MOST)
@@ -79,15 +89,18 @@ public class Shows {
         return id;
     }
 
+    @Transactional
     public void renameShow(String id, String name) {
         db.update(SHOWS).set(SHOWS.NAME, named(name)).where(SHOWS.ID.eq(id)).execute();
     }
 
+    @Transactional
     public void setSound(String show, String media) {
         db.update(SHOWS).set(SHOWS.SOUND, media).where(SHOWS.ID.eq(show)).execute();
     }
 
     /** How loud what a show hears is taken, in decibels, -40 to 40. */
+    @Transactional
     public void setGain(String show, double decibels) {
         db.update(SHOWS)
                 .set(SHOWS.GAIN, Math.clamp(decibels, -40.0, 40.0))
@@ -102,6 +115,7 @@ public class Shows {
         return text == null ? Phone.FIRST : JSON.readValue(text, Phone.class);
     }
 
+    @Transactional
     public void setPhone(String show, Phone phone) {
         db.update(SHOWS)
                 .set(SHOWS.PHONE, JSON.writeValueAsString(phone))
@@ -127,6 +141,7 @@ public class Shows {
         return copy;
     }
 
+    @Transactional
     public void deleteShow(String id, boolean deleted) {
         db.update(SHOWS)
                 .set(SHOWS.DELETED_AT, deleted ? LocalDateTime.now() : null)
@@ -167,6 +182,7 @@ public class Shows {
         return id;
     }
 
+    @Transactional
     public void deleteLook(String id, boolean deleted) {
         db.update(LOOKS)
                 .set(LOOKS.DELETED_AT, deleted ? LocalDateTime.now() : null)
@@ -202,6 +218,34 @@ public class Shows {
                 .fetchOptional(r -> new OpenLook.Entry(LookJson.readEdit(r.value1()), LookJson.readEdit(r.value2())));
     }
 
+    /** The last change of each page that a look holds, oldest first. */
+    Map<String, Long> sent(String look) {
+        return db.select(SENT.PAGE, SENT.N)
+                .from(SENT)
+                .where(SENT.LOOK_ID.eq(look))
+                .orderBy(SENT.SENT_AT, SENT.PAGE)
+                .fetchMap(SENT.PAGE, SENT.N);
+    }
+
+    private void send(String look, String page, long n) {
+        int changed = db.update(SENT)
+                .set(SENT.N, n)
+                .set(SENT.SENT_AT, LocalDateTime.now())
+                .where(SENT.LOOK_ID.eq(look).and(SENT.PAGE.eq(page)))
+                .execute();
+        if (changed > 0) return;
+        db.insertInto(SENT, SENT.LOOK_ID, SENT.PAGE, SENT.N, SENT.SENT_AT)
+                .values(look, page, n, LocalDateTime.now())
+                .execute();
+        List<String> pages = List.copyOf(sent(look).keySet());
+        List<String> old = pages.subList(0, Math.max(0, pages.size() - OpenLook.PAGES));
+        if (!old.isEmpty()) {
+            db.deleteFrom(SENT)
+                    .where(SENT.LOOK_ID.eq(look).and(SENT.PAGE.in(old)))
+                    .execute();
+        }
+    }
+
     /** Writes a document and the entries of its log that changed, all or nothing. */
     @Transactional
     public void write(OpenLook.Draft draft) {
@@ -231,17 +275,14 @@ public class Shows {
                 .set(LOOKS.CHANGED_AT, LocalDateTime.now())
                 .where(LOOKS.ID.eq(draft.look()))
                 .execute();
-    }
-
-    /** Brings all that is committed onto the disk. */
-    public void sync() {
-        db.execute("CHECKPOINT SYNC");
+        draft.sent().forEach((page, n) -> send(draft.look(), page, n));
     }
 
     public byte[] picture(String look) {
         return db.select(LOOKS.PICTURE).from(LOOKS).where(LOOKS.ID.eq(look)).fetchOne(LOOKS.PICTURE);
     }
 
+    @Transactional
     public void setPicture(String look, byte[] jpeg) {
         db.update(LOOKS).set(LOOKS.PICTURE, jpeg).where(LOOKS.ID.eq(look)).execute();
     }
@@ -250,6 +291,7 @@ public class Shows {
         return db.select(HOUSE.CONTENT).from(HOUSE).where(HOUSE.NAME.eq(name)).fetchOptional(HOUSE.CONTENT);
     }
 
+    @Transactional
     public void remember(String name, String content) {
         db.mergeInto(HOUSE)
                 .using(DSL.selectOne())

@@ -9,6 +9,7 @@ import java.util.List;
 import java.util.Optional;
 import org.jooq.Condition;
 import org.jooq.DSLContext;
+import org.jooq.impl.DSL;
 import org.springframework.stereotype.Repository;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -63,7 +64,10 @@ public class Versions {
                     .orElse(rows.getLast());
             db.deleteFrom(VERSIONS).where(VERSIONS.ID.eq(oldest.id())).execute();
         }
+        // Given here and not by the database, so that a change done again from the journal gives the same one.
+        Long newest = db.select(DSL.max(VERSIONS.ID)).from(VERSIONS).fetchOne().value1();
         db.insertInto(VERSIONS)
+                .set(VERSIONS.ID, newest == null ? 1 : newest + 1)
                 .set(VERSIONS.LOOK_ID, look)
                 .set(VERSIONS.STEP, step)
                 .set(VERSIONS.SETTING, setting)

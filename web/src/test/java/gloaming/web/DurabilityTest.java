@@ -1,0 +1,176 @@
+package gloaming.web;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import gloaming.look.Edit;
+import gloaming.web.store.Journal;
+import gloaming.web.store.OpenLook;
+import gloaming.web.store.Shows;
+import java.io.BufferedReader;
+import java.io.IOException;
+import java.io.InputStreamReader;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.nio.file.StandardCopyOption;
+import java.util.ArrayList;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Random;
+import java.util.Set;
+import java.util.concurrent.TimeUnit;
+import java.util.stream.Stream;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+import org.springframework.context.ConfigurableApplicationContext;
+
+/** What was acknowledged is there again, however often the program is killed, and whatever becomes of its database. */
+class DurabilityTest {
+    private static final int KILLS = Integer.getInteger("gloaming.kills", 20);
+    /** Kills in one folder before a fresh one is taken. */
+    private static final int IN_A_FOLDER = 100;
+
+    @TempDir
+    Path temp;
+
+    /** What the last process said. */
+    private long sent;
+
+    private long saved;
+    private final List<String> said = new ArrayList<>();
+
+    /** Lets a process work for a time, kills it, and checks what it found when it began. */
+    private void round(Path data, int number, long milliseconds) throws Exception {
+        Process process = new ProcessBuilder(
+                        Path.of(System.getProperty("java.home"), "bin", "java").toString(),
+                        "-XX:TieredStopAtLevel=1",
+                        "-XX:+UseSerialGC",
+                        "--add-modules",
+                        "jdk.incubator.vector",
+                        "--enable-native-access=ALL-UNNAMED",
+                        "-cp",
+                        System.getProperty("java.class.path"),
+                        Killed.class.getName(),
+                        data.toString(),
+                        String.valueOf(number))
+                .redirectErrorStream(true)
+                .start();
+        Thread killer = Thread.ofVirtual().start(() -> {
+            try {
+                if (!process.waitFor(milliseconds, TimeUnit.MILLISECONDS)) process.destroyForcibly();
+            } catch (InterruptedException e) {
+                process.destroyForcibly();
+            }
+        });
+        Set<String> found = new HashSet<>();
+        List<String> other = new ArrayList<>();
+        long had = -1;
+        boolean ready = false;
+        long nowSent = sent;
+        long nowSaved = saved;
+        List<String> nowSaid = new ArrayList<>();
+        try (BufferedReader out = new BufferedReader(new InputStreamReader(process.getInputStream()))) {
+            for (String line; (line = out.readLine()) != null; ) {
+                String[] words = line.split(" ", 3);
+                switch (words[0]) {
+                    case "found" -> had = Long.parseLong(words[1]);
+                    case "show", "medium" -> found.add(line);
+                    case "ready" -> ready = true;
+                    case "sent" -> nowSent = Math.max(nowSent, Long.parseLong(words[1]));
+                    case "saved" -> nowSaved = Math.max(nowSaved, Long.parseLong(words[1]));
+                    case "did" -> nowSaid.add(line);
+                    case "forget" -> nowSaid.clear();
+                    default -> other.add(line);
+                }
+            }
+        }
+        killer.join();
+        assertThat(process.waitFor())
+                .as("kill %d: it was killed, and did not end by itself: %s", number, other)
+                .isEqualTo(137);
+        if (!ready) return;
+        assertThat(had).as("kill %d: edits", number).isBetween(saved, Math.max(sent, 1));
+        for (String line : said) {
+            String[] words = line.split(" ");
+            // A rename takes the name before it away, and what comes after a deletion of all is not in the list any
+            // more.
+            if (words[1].equals("0") && said.stream().anyMatch(s -> s.startsWith("did 1"))) continue;
+            assertThat(found)
+                    .as("kill %d: %s", number, line)
+                    .contains((words[1].equals("2") ? "medium " : "show ") + words[2]);
+        }
+        sent = nowSent;
+        saved = Math.max(nowSaved, had);
+        said.clear();
+        // Only the last few: older ones may have been dropped on purpose.
+        said.addAll(nowSaid.subList(Math.max(0, nowSaid.size() - 3), nowSaid.size()));
+    }
+
+    @Test
+    void killedAgainAndAgainItLosesNothingThatWasAcknowledged() throws Exception {
+        Random random = new Random(15);
+        for (int i = 0; i < KILLS; i++) {
+            if (i % IN_A_FOLDER == 0) {
+                sent = 0;
+                saved = 0;
+                said.clear();
+            }
+            // Some in the middle of the start, most while it writes.
+            long time = random.nextInt(10) < 2 ? random.nextInt(2_500) : 2_500 + random.nextInt(4_000);
+            round(temp.resolve("folder-" + i / IN_A_FOLDER), i, time);
+            if (KILLS > 100 && i % 20 == 19) System.out.println("kills: " + (i + 1) + ", lost: 0, saved to " + saved);
+        }
+        assertThat(saved).as("edits that were saved in between").isGreaterThan(20);
+    }
+
+    private static long edited(Path data, int edits) {
+        try (ConfigurableApplicationContext context = Killed.open(data)) {
+            Shows shows = context.getBean(Shows.class);
+            OpenLook open = context.getBean(Journal.class).open(Killed.look(shows));
+            long seed = open.look().seed();
+            for (int i = 0; i < edits; i++) open.apply(new Edit.Format(960, 540, 30, ++seed, 96), 0);
+            context.getBean(Journal.class).flush();
+            return seed;
+        }
+    }
+
+    @Test
+    void aDatabaseThatIsGoneComesBackFromTheJournal() throws Exception {
+        Path data = temp.resolve("gone");
+        long seed = edited(data, 30);
+        Files.delete(data.resolve("gloaming.mv.db"));
+        assertThat(edited(data, 0)).isEqualTo(seed);
+    }
+
+    @Test
+    void aDatabaseThatWentBackToAnOlderStateIsBroughtForward() throws Exception {
+        Path data = temp.resolve("older");
+        edited(data, 10);
+        Path database = data.resolve("gloaming.mv.db");
+        Path older = temp.resolve("older.mv.db");
+        Files.copy(database, older);
+        long seed = edited(data, 30);
+        Files.copy(older, database, StandardCopyOption.REPLACE_EXISTING);
+        assertThat(edited(data, 0)).isEqualTo(seed);
+        assertThat(edited(data, 5)).isEqualTo(seed + 5);
+    }
+
+    @Test
+    void aTornRecordAtTheEndOfTheJournalIsPassedOver() throws Exception {
+        Path data = temp.resolve("torn");
+        long seed = edited(data, 10);
+        Path last = last(data.resolve("journal"), ".redo");
+        Files.write(last, new byte[] {0, 0, 1, 0, 3, 3, 3}, java.nio.file.StandardOpenOption.APPEND);
+        assertThat(edited(data, 5)).isEqualTo(seed + 5);
+        assertThat(edited(data, 0)).isEqualTo(seed + 5);
+        Files.delete(data.resolve("gloaming.mv.db"));
+        assertThat(edited(data, 0)).isEqualTo(seed + 5);
+    }
+
+    private static Path last(Path folder, String ending) throws IOException {
+        try (Stream<Path> files = Files.list(folder)) {
+            return files.filter(f -> f.toString().endsWith(ending))
+                    .max(Path::compareTo)
+                    .orElseThrow();
+        }
+    }
+}
