@@ -9,15 +9,25 @@ public final class Camera implements Still {
     /** Nanoseconds without a picture after which the camera counts as closed. */
     private static final long SILENT = 3_000_000_000L;
 
+    private final Decoder decoder;
     private volatile Cut wanted;
     private volatile Picture last;
     private volatile long arrived;
+
+    Camera(Decoder decoder) {
+        this.decoder = decoder;
+    }
 
     /** Takes a JPEG as the page sends it; called by the page's own thread. One that cannot be read is passed over. */
     public void take(byte[] jpeg) {
         Cut cut = wanted;
         if (cut == null) return;
-        Picture picture = PictureBytes.read(jpeg, cut);
+        Picture picture;
+        try {
+            picture = decoder.jpeg(jpeg, cut);
+        } catch (Unreadable e) {
+            return;
+        }
         if (picture == null) return;
         picture.kept = true;
         last = picture;

@@ -30,6 +30,7 @@ public final class CloudFile {
 
     private static final long LARGEST = 256L << 20;
     private static final int LINE = 4_096;
+    private static final int MOST_COLUMNS = 64;
 
     private CloudFile() {}
 
@@ -51,7 +52,7 @@ public final class CloudFile {
                 throw new Unreadable("'" + name + "' is larger than a point cloud may be (256 MB).");
             try (InputStream in = new BufferedInputStream(Files.newInputStream(file), 1 << 16)) {
                 String first = line(in);
-                if (first != null && first.strip().equals("ply")) return ply(in, name);
+                if (first != null && first.strip().equals("ply")) return ply(in, name, Files.size(file));
             }
             try (InputStream in = new BufferedInputStream(Files.newInputStream(file), 1 << 16)) {
                 return table(in, name);
@@ -63,7 +64,7 @@ public final class CloudFile {
 
     private record Property(String name, String type) {}
 
-    private static Points ply(InputStream in, String name) throws IOException, Unreadable {
+    private static Points ply(InputStream in, String name, long size) throws IOException, Unreadable {
         String format = "";
         int count = -1;
         List<Property> properties = new ArrayList<>();
@@ -85,6 +86,8 @@ public final class CloudFile {
                 case "property" -> {
                     if (!vertex) continue;
                     if (words.length != 3) throw damaged(name, "a point has a list, which cannot be read");
+                    if (properties.size() == MOST_COLUMNS)
+                        throw damaged(name, "a point has more than " + MOST_COLUMNS + " numbers");
                     properties.add(new Property(words[2].toLowerCase(Locale.ROOT), words[1]));
                 }
                 default -> {}
@@ -93,6 +96,10 @@ public final class CloudFile {
         }
         if (count < 0) throw damaged(name, "it holds no points");
         limit(count, name);
+        // What a header says is believed only as far as there are bytes: of a number as text at least two.
+        long least = 0;
+        for (Property p : properties) least += format.equals("ascii") ? 2 : size(p.type, name);
+        if (least > 0 && count > size / least + 1) throw cut(name, (int) (size / least), count);
         float[][] columns = new float[properties.size()][count];
         if (format.equals("ascii")) {
             for (int i = 0; i < count; i++) {
@@ -107,9 +114,7 @@ public final class CloudFile {
                 case "binary_big_endian" -> ByteOrder.BIG_ENDIAN;
                 default -> throw damaged(name, "its format '" + format + "' is none that PLY has");
             };
-            int size = 0;
-            for (Property p : properties) size += size(p.type, name);
-            byte[] row = new byte[size];
+            byte[] row = new byte[(int) least];
             ByteBuffer buffer = ByteBuffer.wrap(row).order(order);
             DataInputStream data = new DataInputStream(in);
             for (int i = 0; i < count; i++) {
@@ -300,7 +305,9 @@ public final class CloudFile {
 
     private static int whole(String word, String name) throws Unreadable {
         try {
-            return Math.max(0, Integer.parseInt(word));
+            int count = Integer.parseInt(word);
+            if (count < 0) throw damaged(name, "it says it has " + count + " points");
+            return count;
         } catch (NumberFormatException e) {
             throw damaged(name, "'" + word + "' is no number of points");
         }

@@ -77,6 +77,23 @@ public record Facts(
         }
     }
 
+    /** Whether a file begins as a still picture does. */
+    static boolean still(Path file) {
+        byte[] head = new byte[12];
+        try (var in = Files.newInputStream(file)) {
+            in.readNBytes(head, 0, head.length);
+        } catch (IOException e) {
+            return false;
+        }
+        String start = new String(head, java.nio.charset.StandardCharsets.ISO_8859_1);
+        return start.startsWith("\u0089PNG")
+                || start.startsWith("\u00ff\u00d8\u00ff")
+                || start.startsWith("II*\0")
+                || start.startsWith("MM\0*")
+                || start.startsWith("#?R")
+                || start.startsWith("RIFF") && start.startsWith("WEBP", 8);
+    }
+
     private static boolean sounds(byte[] head) {
         String start = new String(head, java.nio.charset.StandardCharsets.ISO_8859_1);
         return start.startsWith("fLaC")

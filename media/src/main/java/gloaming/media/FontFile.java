@@ -101,6 +101,15 @@ public final class FontFile implements Letters {
         }
     }
 
+    /** The first {@code most} letters it has, in the order of their numbers. */
+    List<Integer> codePoints(int most) {
+        return java.util.stream.IntStream.range(1, Character.MAX_CODE_POINT)
+                .filter(c -> letters.getGlyphId(c) != 0)
+                .limit(most)
+                .boxed()
+                .toList();
+    }
+
     @Override
     public synchronized GeneralPath outline(int codePoint) {
         GeneralPath known = outlines.get(codePoint);

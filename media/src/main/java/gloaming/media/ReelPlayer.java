@@ -3,7 +3,6 @@ package gloaming.media;
 import gloaming.flow.Crew;
 import gloaming.flow.Picture;
 import gloaming.library.Cut;
-import gloaming.library.Fit;
 import gloaming.library.Reel;
 import java.util.ArrayList;
 import java.util.List;
@@ -33,17 +32,7 @@ final class ReelPlayer implements Reel {
         int n;
         int until;
         Cut cut;
-        int depth;
-        boolean alpha;
-        byte[] bytes = {};
-        short[] shorts = {};
-        float[] floats = {};
-        /** The part of the frame that it covers, from the top left. */
-        int x;
-
-        int y;
-        int width;
-        int height;
+        final Laid laid = new Laid();
         volatile boolean retired;
     }
 
@@ -67,11 +56,13 @@ final class ReelPlayer implements Reel {
     private volatile List<Block> stock = List.of();
     private volatile String problem;
     private volatile Thread thread;
-    private Film film;
+    private Frames film;
     private Shelf.Item open;
     private Cut laid;
-    private final Pixels pixels = new Pixels();
     private Block last;
+    /** Failures since a frame was decoded. */
+    private int failures;
+
     private final List<Block> spare = new ArrayList<>();
 
     ReelPlayer(Shelf shelf, String ref) {
@@ -124,59 +115,22 @@ final class ReelPlayer implements Reel {
     private void show(Block block, Crew crew) {
         if (block == showing) return;
         Cut c = block.cut;
+        Laid laid = block.laid;
         boolean fresh = shown == null || shown.width != c.width() || shown.height != c.height();
         if (fresh) {
             shown = new Picture(c.width(), c.height());
             shown.kept = true;
-        } else if (block.x != shownX || block.y != shownY || block.width != shownWidth) {
+        } else if (laid.x != shownX || laid.y != shownY || laid.width != shownWidth) {
             shown.clear();
         }
-        shownX = block.x;
-        shownY = block.y;
-        shownWidth = block.width;
+        shownX = laid.x;
+        shownY = laid.y;
+        shownWidth = laid.width;
         showing = block;
-        crew.each(block.height, 16, (from, to) -> {
-            for (int y = from; y < to; y++) light(block, y);
+        Picture to = shown;
+        crew.each(laid.height, 16, (from, until) -> {
+            for (int y = from; y < until; y++) laid.light(y, to.r, to.g, to.b, to.a, to.width, to.height);
         });
-    }
-
-    /** Turns one row into light. */
-    private void light(Block b, int row) {
-        int p = (shown.height - 1 - b.y - row) * shown.width + b.x;
-        int at = 4 * row * b.width;
-        float[] r = shown.r;
-        float[] g = shown.g;
-        float[] blue = shown.b;
-        float[] a = shown.a;
-        if (b.depth == 1) {
-            float[] table = Light.OF_BYTE;
-            byte[] in = b.bytes;
-            for (int x = 0; x < b.width; x++, at += 4, p++) {
-                float alpha = b.alpha ? (in[at + 3] & 255) * (1 / 255f) : 1;
-                r[p] = table[in[at] & 255] * alpha;
-                g[p] = table[in[at + 1] & 255] * alpha;
-                blue[p] = table[in[at + 2] & 255] * alpha;
-                a[p] = alpha;
-            }
-        } else if (b.depth == 2) {
-            float[] table = Light.OF_SHORT;
-            short[] in = b.shorts;
-            for (int x = 0; x < b.width; x++, at += 4, p++) {
-                float alpha = b.alpha ? (in[at + 3] & 65_535) * (1 / 65_535f) : 1;
-                r[p] = table[in[at] & 65_535] * alpha;
-                g[p] = table[in[at + 1] & 65_535] * alpha;
-                blue[p] = table[in[at + 2] & 65_535] * alpha;
-                a[p] = alpha;
-            }
-        } else {
-            for (int x = 0; x < b.width; x++, at += 4, p++) {
-                float alpha = b.alpha ? b.floats[at + 3] : 1;
-                r[p] = b.floats[at] * alpha;
-                g[p] = b.floats[at + 1] * alpha;
-                blue[p] = b.floats[at + 2] * alpha;
-                a[p] = alpha;
-            }
-        }
     }
 
     private void start() {
@@ -194,6 +148,12 @@ final class ReelPlayer implements Reel {
             end();
             thread = null;
         }
+    }
+
+    /** Lets go of the film; one that plays on a thread of its own does so by itself. */
+    void close() {
+        asked = System.nanoTime() - IDLE;
+        if (shelf.exact()) end();
     }
 
     /** Decodes on the caller's thread until the wanted frame is there. */
@@ -214,7 +174,7 @@ final class ReelPlayer implements Reel {
         try {
             if (open == null || !open.version().equals(now.version())) {
                 end();
-                film = new Film(now.file(), now.name(), false);
+                film = shelf.decoder().frames(now.file(), now.name());
                 open = now;
                 laid = into;
                 problem = null;
@@ -229,18 +189,28 @@ final class ReelPlayer implements Reel {
             return n >= 0 && decode(n, now);
         } catch (Unreadable e) {
             problem = Shelf.sentence(e);
-            LockSupport.parkNanos(200_000_000);
+            again();
             return false;
         } catch (RuntimeException | OutOfMemoryError e) {
             problem = "'" + now.name() + "' cannot be decoded: " + e.getMessage();
-            LockSupport.parkNanos(200_000_000);
+            again();
             return false;
         }
     }
 
+    /** What went wrong is tried again from the start of the file, less and less often. */
+    private void again() {
+        if (film != null) film.close();
+        film = null;
+        open = null;
+        last = null;
+        failures++;
+        LockSupport.parkNanos(Math.min(10_000_000_000L, 200_000_000L << Math.min(6, failures)));
+    }
+
     private int room() {
         if (last == null) return AHEAD;
-        long each = (long) last.width * last.height * 4 * last.depth;
+        long each = (long) last.laid.width * last.laid.height * 4 * last.laid.depth;
         return (int) Math.clamp(MOST_BYTES / Math.max(1, each), 3, MOST_FRAMES);
     }
 
@@ -256,7 +226,7 @@ final class ReelPlayer implements Reel {
         return -1;
     }
 
-    private boolean decode(int n, Shelf.Item now) {
+    private boolean decode(int n, Shelf.Item now) throws Unreadable {
         boolean backwards = way.towards() < 0;
         int next = last == null ? -1 : film.number() + 1;
         if (last == null || n < next || n > next + NEAR) {
@@ -279,19 +249,19 @@ final class ReelPlayer implements Reel {
                 last.until = number;
                 continue;
             }
-            put(number, now);
+            put(number);
             if (number >= n) return true;
         }
         return atTheEnd(n, now);
     }
 
     /** The film has ended before frame {@code n}: its last frame stands for it. */
-    private boolean atTheEnd(int n, Shelf.Item now) {
+    private boolean atTheEnd(int n, Shelf.Item now) throws Unreadable {
         if (last != null && last.cut == null) {
             int end = last.n;
             film.seek(end);
             last = null;
-            while (film.next()) if (film.number() >= end) put(end, now);
+            while (film.next()) if (film.number() >= end) put(end);
         }
         if (last == null) {
             problem = "'" + now.name() + "' cannot be decoded from here on";
@@ -302,9 +272,10 @@ final class ReelPlayer implements Reel {
         return true;
     }
 
-    private void put(int number, Shelf.Item now) {
-        Block block = make(number, now);
+    private void put(int number) throws Unreadable {
+        Block block = make(number);
         last = block;
+        failures = 0;
         List<Block> more = new ArrayList<>(stock);
         while (more.size() >= room()) {
             int worst = 0;
@@ -331,57 +302,20 @@ final class ReelPlayer implements Reel {
         spare.add(block);
     }
 
-    private Block make(int number, Shelf.Item now) {
+    private Block make(int number) throws Unreadable {
         Block block = new Block();
         for (int i = 0; i < spare.size(); i++) {
             Block old = spare.get(i);
             if (old == using) continue;
-            block.bytes = old.bytes;
-            block.shorts = old.shorts;
-            block.floats = old.floats;
+            block.laid.reuse(old.laid);
             spare.remove(i);
             break;
         }
-        var frame = film.frame();
-        int turns = Pixels.turns(frame);
-        boolean across = turns % 2 == 1;
-        double shape = film.pixelShape();
-        double w = across ? frame.height() : frame.width() * shape;
-        double h = across ? frame.width() * shape : frame.height();
-        Fit.Box box = laid.lay(w, h);
-        int width = side(box.width());
-        int height = side(box.height());
-        pixels.take(frame, across ? height : width, across ? width : height);
-        int left = (int) Math.round(box.x());
-        int top = laid.height() - (int) Math.round(box.y()) - height;
+        film.lay(laid, block.laid);
         block.n = number;
         block.until = number;
         block.cut = laid;
-        block.depth = pixels.depth;
-        block.alpha = Pixels.alpha(frame.format());
-        block.x = Math.max(0, left);
-        block.y = Math.max(0, top);
-        block.width = Math.max(0, Math.min(laid.width(), left + width) - block.x);
-        block.height = Math.max(0, Math.min(laid.height(), top + height) - block.y);
-        int size = 4 * block.width * block.height;
-        if (block.depth == 1 && block.bytes.length < size) block.bytes = new byte[size];
-        if (block.depth == 2 && block.shorts.length < size) block.shorts = new short[size];
-        if (block.depth == 4 && block.floats.length < size) block.floats = new float[size];
-        for (int y = 0; y < block.height; y++) {
-            int at = 4 * y * block.width;
-            int sx = block.x - left;
-            int sy = block.y - top + y;
-            switch (block.depth) {
-                case 1 -> pixels.bytes(sx, sy, turns, block.width, block.bytes, at);
-                case 2 -> pixels.shorts(sx, sy, turns, block.width, block.shorts, at);
-                default -> pixels.floats(sx, sy, turns, block.width, block.floats, at);
-            }
-        }
         return block;
-    }
-
-    private static int side(double length) {
-        return (int) Math.clamp(Math.round(length), 1, Film.MOST_SIDE);
     }
 
     private void end() {
@@ -389,7 +323,6 @@ final class ReelPlayer implements Reel {
         film = null;
         open = null;
         last = null;
-        pixels.close();
         for (Block block : stock) block.retired = true;
         stock = List.of();
         spare.clear();

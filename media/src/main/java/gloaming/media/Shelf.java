@@ -16,6 +16,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.concurrent.ArrayBlockingQueue;
+import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.ThreadPoolExecutor;
 import java.util.concurrent.TimeUnit;
 import java.util.function.Consumer;
@@ -48,14 +49,22 @@ public final class Shelf implements Library, AutoCloseable {
     private static final int MOST_WAITING = 32;
 
     private final boolean exact;
-    private final Camera camera = new Camera();
+    private final Decoder decoder;
+    private final Camera camera;
     private final ThreadPoolExecutor reader;
     private volatile Map<String, Item> items = Map.of();
     private volatile Map<String, List<String>> folders = Map.of();
     private volatile Map<String, Letters> fonts = Map.of();
 
+    /** A shelf that reads its files in this process. */
     public Shelf(boolean exact) {
+        this(exact, new Here());
+    }
+
+    public Shelf(boolean exact, Decoder decoder) {
         this.exact = exact;
+        this.decoder = decoder;
+        camera = new Camera(decoder);
         reader = new ThreadPoolExecutor(
                 1,
                 1,
@@ -142,6 +151,10 @@ public final class Shelf implements Library, AutoCloseable {
         return item;
     }
 
+    Decoder decoder() {
+        return decoder;
+    }
+
     boolean exact() {
         return exact;
     }
@@ -153,7 +166,11 @@ public final class Shelf implements Library, AutoCloseable {
 
     @Override
     public Reel reel(String ref) {
-        return new ReelPlayer(this, ref);
+        ReelPlayer reel = new ReelPlayer(this, ref);
+        synchronized (reels) {
+            reels.put(reel, true);
+        }
+        return reel;
     }
 
     @Override
@@ -161,25 +178,72 @@ public final class Shelf implements Library, AutoCloseable {
         return folders.getOrDefault(name, List.of());
     }
 
+    /** A font that is being read shows as the shipped one until it is there. */
     @Override
     public Letters letters(String ref) {
         Letters known = fonts.get(ref);
         if (known != null) return known;
-        synchronized (this) {
-            known = load(ref);
-            Map<String, Letters> more = new HashMap<>(fonts);
-            more.put(ref, known);
-            fonts = Map.copyOf(more);
-            return known;
+        Item item = items.get(ref);
+        if (item == null || item.kind != Facts.Kind.FONT) {
+            String shipped = FontFile.SHIPPED.contains(ref) ? ref : FontFile.SHIPPED.getFirst();
+            return keep(ref, FontFile.shipped(shipped));
+        }
+        FontRead read = reading.get(ref);
+        if (read == null || !read.item.version.equals(item.version)) {
+            if (!exact && reader.getQueue().remainingCapacity() == 0) return plain();
+            if (reading.size() >= MOST_FONTS) reading.clear();
+            read = new FontRead(item);
+            reading.put(ref, read);
+            if (exact) read.run();
+            else reader.execute(read);
+        }
+        if (read.problem != null) throw new IllegalArgumentException(read.problem);
+        return read.letters == null ? plain() : keep(ref, read.letters);
+    }
+
+    private Letters plain() {
+        return letters(FontFile.SHIPPED.getFirst());
+    }
+
+    private synchronized Letters keep(String ref, Letters letters) {
+        Map<String, Letters> more = new HashMap<>(fonts);
+        more.put(ref, letters);
+        fonts = Map.copyOf(more);
+        return letters;
+    }
+
+    /** What plays; a reel that no step holds any more is forgotten. */
+    private final Map<ReelPlayer, Boolean> reels = new java.util.WeakHashMap<>();
+
+    private static final int MOST_FONTS = 64;
+    private final Map<String, FontRead> reading = new ConcurrentHashMap<>();
+
+    /** A font as it was read, or what is wrong with it; neither while that goes on. */
+    private final class FontRead implements Runnable {
+        private final Item item;
+        private volatile Letters letters;
+        private volatile String problem;
+
+        FontRead(Item item) {
+            this.item = item;
+        }
+
+        @Override
+        public void run() {
+            try {
+                letters = decoder.letters(item.file, item.name);
+            } catch (Unreadable e) {
+                problem = sentence(e);
+            }
         }
     }
 
-    private final Map<String, CloudRead> clouds = new java.util.concurrent.ConcurrentHashMap<>();
+    private final Map<String, CloudRead> clouds = new ConcurrentHashMap<>();
     /** Clouds that are kept in memory, at most. */
     private static final int MOST_CLOUDS = 16;
 
     /** A cloud as it was read, or what is wrong with it; neither while that goes on. */
-    private static final class CloudRead {
+    private final class CloudRead {
         final Item item;
         volatile gloaming.flow.Points points;
         volatile String problem;
@@ -190,7 +254,7 @@ public final class Shelf implements Library, AutoCloseable {
 
         void read() {
             try {
-                points = CloudFile.read(item.file, item.name);
+                points = decoder.cloud(item.file, item.name);
             } catch (Unreadable e) {
                 problem = sentence(e);
             }
@@ -217,19 +281,6 @@ public final class Shelf implements Library, AutoCloseable {
         return known.points;
     }
 
-    private Letters load(String ref) {
-        Item item = items.get(ref);
-        if (item == null || item.kind != Facts.Kind.FONT) {
-            String shipped = FontFile.SHIPPED.contains(ref) ? ref : FontFile.SHIPPED.getFirst();
-            return FontFile.shipped(shipped);
-        }
-        try {
-            return FontFile.read(item.file, item.name);
-        } catch (Unreadable e) {
-            throw new IllegalArgumentException(Shelf.sentence(e));
-        }
-    }
-
     @Override
     public Camera camera() {
         return camera;
@@ -244,6 +295,9 @@ public final class Shelf implements Library, AutoCloseable {
     @Override
     public void close() {
         reader.shutdownNow();
+        synchronized (reels) {
+            reels.keySet().forEach(ReelPlayer::close);
+        }
     }
 
     /** A still as one step shows it. */
@@ -272,7 +326,7 @@ public final class Shelf implements Library, AutoCloseable {
         private void ask(Item item, Cut wanted) {
             Runnable read = () -> {
                 try {
-                    ready = StillFile.read(item.file, item.name, wanted);
+                    ready = decoder.still(item.file, item.name, wanted);
                     problem = null;
                 } catch (Unreadable e) {
                     problem = sentence(e);

@@ -19,6 +19,8 @@ import static org.bytedeco.ffmpeg.global.avutil.AVMEDIA_TYPE_AUDIO;
 import static org.bytedeco.ffmpeg.global.avutil.AV_LOG_QUIET;
 import static org.bytedeco.ffmpeg.global.avutil.AV_SAMPLE_FMT_S16;
 import static org.bytedeco.ffmpeg.global.avutil.av_channel_layout_default;
+import static org.bytedeco.ffmpeg.global.avutil.av_dict_free;
+import static org.bytedeco.ffmpeg.global.avutil.av_dict_set;
 import static org.bytedeco.ffmpeg.global.avutil.av_frame_alloc;
 import static org.bytedeco.ffmpeg.global.avutil.av_frame_free;
 import static org.bytedeco.ffmpeg.global.avutil.av_log_set_level;
@@ -59,7 +61,13 @@ public final class SoundFile {
     /** The sound in a file; {@link Unreadable} when it is no such file, damaged from the start, or too long. */
     public static Recording read(Path file, String name) throws Unreadable {
         AVFormatContext format = new AVFormatContext(null);
-        if (avformat_open_input(format, file.toString(), (AVInputFormat) null, (AVDictionary) null) < 0) {
+        // A playlist or a script of another format could name files of its own.
+        AVDictionary options = new AVDictionary(null);
+        av_dict_set(options, "format_whitelist", String.join(",", FORMATS), 0);
+        av_dict_set(options, "protocol_whitelist", "file", 0);
+        int opened = avformat_open_input(format, file.toString(), (AVInputFormat) null, options);
+        av_dict_free(options);
+        if (opened < 0) {
             throw new Unreadable("'" + name + "' is no sound file that can be read; WAV, FLAC, Ogg and MP3 can.");
         }
         AVCodecContext codec = null;

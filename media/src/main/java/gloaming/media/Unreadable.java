@@ -1,7 +1,7 @@
 package gloaming.media;
 
 /** A file that cannot be used; the message is one sentence that says why. */
-public final class Unreadable extends Exception {
+public class Unreadable extends Exception {
     public Unreadable(String sentence) {
         super(sentence);
     }

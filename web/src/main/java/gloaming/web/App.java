@@ -1,5 +1,7 @@
 package gloaming.web;
 
+import gloaming.media.Apart;
+import gloaming.media.Decoder;
 import gloaming.web.store.Folder;
 import java.nio.file.Path;
 import org.springframework.beans.factory.annotation.Value;
@@ -10,6 +12,12 @@ import org.springframework.context.annotation.Bean;
 @SpringBootApplication(
         excludeName = "org.springframework.boot.security.autoconfigure.UserDetailsServiceAutoConfiguration")
 public class App {
+
+    /** Whatever is brought in is read in processes of its own. */
+    @Bean(destroyMethod = "close")
+    Decoder decoder() {
+        return new Apart();
+    }
 
     @Bean
     Folder folder(@Value("${gloaming.data}") String data) {

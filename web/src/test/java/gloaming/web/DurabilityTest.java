@@ -56,9 +56,9 @@ class DurabilityTest {
                 .start();
         Thread killer = Thread.ofVirtual().start(() -> {
             try {
-                if (!process.waitFor(milliseconds, TimeUnit.MILLISECONDS)) process.destroyForcibly();
+                if (!process.waitFor(milliseconds, TimeUnit.MILLISECONDS)) process.toHandle().destroyForcibly();
             } catch (InterruptedException e) {
-                process.destroyForcibly();
+                process.toHandle().destroyForcibly();
             }
         });
         Set<String> found = new HashSet<>();

@@ -2,7 +2,9 @@ package gloaming.web;
 
 import gloaming.look.Edit;
 import gloaming.look.Look;
+import gloaming.media.Decoder;
 import gloaming.media.Facts;
+import gloaming.media.Here;
 import gloaming.web.store.Folder;
 import gloaming.web.store.Journal;
 import gloaming.web.store.Media;
@@ -39,6 +41,11 @@ final class Killed {
             excludeName = "org.springframework.boot.security.autoconfigure.UserDetailsServiceAutoConfiguration")
     @ComponentScan("gloaming.web.store")
     static class Storage {
+        @Bean
+        Decoder decoder() {
+            return new Here();
+        }
+
         @Bean
         Folder folder(@Value("${gloaming.data}") String data) {
             return new Folder(Path.of(data).toAbsolutePath());

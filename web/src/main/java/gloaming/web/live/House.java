@@ -4,10 +4,10 @@ import gloaming.look.Edit;
 import gloaming.look.Look;
 import gloaming.look.Refused;
 import gloaming.media.Camera;
+import gloaming.media.Decoder;
 import gloaming.media.Facts;
 import gloaming.media.MachineInput;
 import gloaming.media.Shelf;
-import gloaming.media.SoundFile;
 import gloaming.media.Unreadable;
 import gloaming.play.Stage;
 import gloaming.sound.HouseBand;
@@ -44,7 +44,8 @@ public class House {
     private final Journal journal;
     private final Media rows;
     private final MediaStore media;
-    private final Shelf shelf = new Shelf(false);
+    private final Decoder decoder;
+    private final Shelf shelf;
     private final Stage stage;
     private volatile OpenLook onStage;
     private volatile String soundId = SILENCE;
@@ -53,7 +54,9 @@ public class House {
     private volatile MachineInput input;
     private HouseBand band;
 
-    House(Shows shows, Journal journal, Media rows, MediaStore media) {
+    House(Shows shows, Journal journal, Media rows, MediaStore media, Decoder decoder) {
+        this.decoder = decoder;
+        shelf = new Shelf(false, decoder);
         this.rows = rows;
         this.shows = shows;
         this.journal = journal;
@@ -187,7 +190,7 @@ public class House {
             return opened.sound();
         }
         Media.Row row = rows.find(id).orElseThrow(() -> new Unreadable("The sound file was removed."));
-        return SoundFile.read(media.path(row.hash()), row.name());
+        return decoder.sound(media.path(row.hash()), row.name());
     }
 
     public synchronized HouseBand band() {

@@ -1,7 +1,9 @@
 package gloaming.web.store;
 
 import gloaming.look.Refused;
+import gloaming.media.Decoder;
 import gloaming.media.Facts;
+import gloaming.media.Halt;
 import gloaming.media.Shelf;
 import gloaming.media.Unreadable;
 import java.io.File;
@@ -33,26 +35,35 @@ public class MediaStore {
 
     private final Folder folder;
     private final Media media;
+    private final Decoder decoder;
     /** Uploads on their way; as many as there are requests. */
     private final Set<Path> incoming = ConcurrentHashMap.newKeySet();
 
-    MediaStore(Folder folder, Media media) {
+    MediaStore(Folder folder, Media media, Decoder decoder) {
         this.folder = folder;
         this.media = media;
+        this.decoder = decoder;
     }
 
     /** Takes in a file of any kind; {@link Refused} with one sentence when it cannot be used, and then nothing is left behind. */
     public Media.Row add(String show, String ref, String name, String folder, InputStream bytes) throws IOException {
+        return add(show, ref, name, folder, bytes, new Halt());
+    }
+
+    /** As above; {@code halt} ends it from outside. */
+    public Media.Row add(String show, String ref, String name, String folder, InputStream bytes, Halt halt)
+            throws IOException {
         return take(
                 name,
                 bytes,
+                halt,
                 (hash, size, facts) ->
                         media.add(show, ref.isEmpty() ? Shelf.refOf(name) : ref, name, folder, hash, size, facts));
     }
 
     /** Gives a medium the bytes of another file of its kind; refused as {@link #add} is, and then all is as it was. */
     public void replace(Media.Row old, String name, InputStream bytes) throws IOException {
-        take(name, bytes, (hash, size, facts) -> {
+        take(name, bytes, new Halt(), (hash, size, facts) -> {
             if (facts.kind() != old.facts().kind()) {
                 throw new Refused("'" + name + "' is a " + facts.kind().id() + "; '" + old.name() + "' is a "
                         + old.facts().kind().id() + " and can only be replaced by one.");
@@ -80,14 +91,14 @@ public class MediaStore {
         Media.Row make(String hash, long size, Facts facts);
     }
 
-    private Media.Row take(String name, InputStream bytes, Entry entry) throws IOException {
+    private Media.Row take(String name, InputStream bytes, Halt halt, Entry entry) throws IOException {
         Files.createDirectories(folder.media());
         // Known before it is there, so that no sweep takes it.
         Path incoming = folder.media().resolve("incoming-" + UUID.randomUUID() + PART);
         this.incoming.add(incoming);
         try {
             String hash = copy(bytes, incoming, name);
-            Facts facts = Facts.of(incoming, name);
+            Facts facts = decoder.facts(incoming, name, halt);
             Path home = path(hash);
             Files.createDirectories(home.getParent());
             long size = Files.size(incoming);

@@ -1,7 +1,6 @@
 package gloaming.web.store;
 
 import java.io.IOException;
-import java.nio.file.Path;
 import java.sql.Connection;
 import java.sql.ResultSet;
 import java.sql.SQLException;
@@ -38,8 +37,12 @@ final class Opening implements FlywayMigrationStrategy {
     public void migrate(Flyway flyway) {
         DataSource source = flyway.getConfiguration().getDataSource();
         try {
+            if (snapshots.halted()) restore(source);
             long last = bringBack(source, flyway);
-            flyway.migrate();
+            if (flyway.info().pending().length > 0) {
+                if (flyway.info().current() != null) keep(source, last);
+                atOnce(source, flyway::migrate);
+            }
             transactions.goOn(last, version(flyway));
             log.forget(snapshots.oldest());
         } catch (IOException | SQLException e) {
@@ -65,7 +68,10 @@ final class Opening implements FlywayMigrationStrategy {
             return changes.getLast().number();
         }
         for (RedoLog.Change change : changes) {
-            if (!change.schema().equals(version(flyway))) upTo(flyway, change.schema());
+            if (!change.schema().equals(version(flyway))) {
+                String schema = change.schema();
+                atOnce(source, () -> upTo(flyway, schema));
+            }
             again(source, change);
             held = change.number();
         }
@@ -73,14 +79,36 @@ final class Opening implements FlywayMigrationStrategy {
         return held;
     }
 
+    /**
+     * Changes the tables. The database does that piece by piece; where it is halted in between, the next start makes it anew from
+     * snapshot and log.
+     */
+    private void atOnce(DataSource source, Runnable change) throws IOException, SQLException {
+        snapshots.halt(true);
+        change.run();
+        try (Connection connection = source.getConnection();
+                Statement statement = connection.createStatement()) {
+            statement.execute("CHECKPOINT SYNC");
+        }
+        snapshots.halt(false);
+    }
+
+    private void keep(DataSource source, long last) throws IOException, SQLException {
+        try (Connection connection = source.getConnection();
+                Statement statement = connection.createStatement()) {
+            snapshots.take(statement, last);
+        }
+    }
+
+    /** Makes the database anew from the newest snapshot, or empty where there is none. */
     private void restore(DataSource source) throws IOException, SQLException {
-        Path script = snapshots.newestFile();
         try (Connection connection = source.getConnection();
                 Statement statement = connection.createStatement()) {
             statement.execute("DROP ALL OBJECTS");
-            Snapshots.read(statement, script);
+            if (snapshots.newest() < 0) return;
+            Snapshots.read(statement, snapshots.newestFile());
         }
-        LOG.info("Brought back the database from {}.", script.getFileName());
+        LOG.info("Brought back the database from a snapshot.");
     }
 
     private static void again(DataSource source, RedoLog.Change change) throws SQLException {

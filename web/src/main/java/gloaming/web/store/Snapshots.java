@@ -33,6 +33,22 @@ final class Snapshots {
         for (Path old : all.subList(0, Math.max(0, all.size() - KEPT))) Files.delete(old);
     }
 
+    /** Notes that the tables are being changed, or that they are whole again. */
+    void halt(boolean changing) throws IOException {
+        if (changing) Files.write(mark(), new byte[0]);
+        else Files.deleteIfExists(mark());
+        Disk.sync(folder);
+    }
+
+    /** Whether a change of the tables was halted. */
+    boolean halted() {
+        return Files.exists(mark());
+    }
+
+    private Path mark() {
+        return folder.resolve("changing-tables");
+    }
+
     static void read(Statement statement, Path script) throws SQLException {
         statement.execute("RUNSCRIPT FROM '" + quoted(script) + "' COMPRESSION GZIP CHARSET 'UTF-8'");
     }
