@@ -19,12 +19,22 @@ public final class Crew implements AutoCloseable {
         void run(int from, int to);
     }
 
+    /** What ends work that takes longer than it may. */
+    public static final class Overtime extends RuntimeException {
+        static final Overtime IT_IS = new Overtime();
+
+        private Overtime() {
+            super("It takes longer than it may.", null, false, false);
+        }
+    }
+
     private static final int SPINS = 3_000;
     /** Some tenth of a millisecond. */
     private static final int PATIENCE = 4_000;
 
     private static final long NAP = 20_000;
     private static final int CLOSED = Integer.MAX_VALUE;
+    private static final long NEVER = Long.MAX_VALUE;
 
     private final Thread[] helpers;
     /** The round in the upper half, the next strip to claim in the lower. */
@@ -33,8 +43,11 @@ public final class Crew implements AutoCloseable {
     private final AtomicInteger completed = new AtomicInteger();
     private volatile boolean closed;
     private volatile Throwable trouble;
+    /** When work is to end, by the clock of nanoseconds. */
+    private volatile long end = NEVER;
+
     private Strip strip;
-    private int end;
+    private int until;
     private int grain;
     private int strips;
 
@@ -55,16 +68,49 @@ public final class Crew implements AutoCloseable {
         return helpers.length + 1;
     }
 
+    /** From now on work that takes longer than {@code nanoseconds} ends with {@link Overtime}, between strips and where it asks. */
+    public void limit(long nanoseconds) {
+        end = System.nanoTime() + nanoseconds;
+    }
+
+    /** From now on work may take as long as it takes. */
+    public void unlimited() {
+        end = NEVER;
+    }
+
+    /** Ends work that has a limit now, from another thread. */
+    public void halt() {
+        if (end != NEVER) end = System.nanoTime() - 1;
+    }
+
+    /** Whether there is a limit now. */
+    public boolean limited() {
+        return end != NEVER;
+    }
+
+    /** Whether work has taken longer than it may; what runs long asks now and then, and ends by {@link #check}. */
+    public boolean late() {
+        long at = end;
+        return at != NEVER && System.nanoTime() - at > 0;
+    }
+
+    public void check() {
+        if (late()) throw Overtime.IT_IS;
+    }
+
     /** Runs {@code strip} over 0 to {@code count} in pieces of {@code grain}; returns when all are done. */
     public void each(int count, int grain, Strip strip) {
         if (count <= 0) return;
         if (helpers.length == 0 || count <= grain) {
-            for (int from = 0; from < count; from += grain) strip.run(from, Math.min(count, from + grain));
+            for (int from = 0; from < count; from += grain) {
+                check();
+                strip.run(from, Math.min(count, from + grain));
+            }
             return;
         }
         long round = (ticket.get() >>> 32) + 1;
         this.strip = strip;
-        this.end = count;
+        this.until = count;
         this.grain = grain;
         this.strips = (count + grain - 1) / grain;
         trouble = null;
@@ -93,12 +139,15 @@ public final class Crew implements AutoCloseable {
             int i = (int) t;
             Strip strip = this.strip;
             int from = i * grain;
-            int to = Math.min(end, from + grain);
+            int to = Math.min(until, from + grain);
             if (i >= strips || i == CLOSED) return worked;
             if (!ticket.compareAndSet(t, t + 1)) continue;
             worked = true;
             try {
-                strip.run(from, to);
+                if (trouble == null) {
+                    check();
+                    strip.run(from, to);
+                }
             } catch (Throwable e) {
                 trouble = e;
             }

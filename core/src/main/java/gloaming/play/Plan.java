@@ -54,6 +54,8 @@ final class Plan {
         Operation<?, ?, ?> operation;
         Object memory;
         boolean fresh = true;
+        /** What it may take, and what became of that. */
+        Budget budget = new Budget();
         /** What went wrong the last time, or null. */
         String trouble;
         /** Where in its course it is, in its own unit of time; not a number where it has none. */
@@ -291,6 +293,7 @@ final class Plan {
             run.fresh = was.fresh;
             run.memory = was.memory;
             run.trouble = was.trouble;
+            run.budget = was.budget.after(was.step, step);
             if (was.description == description && Arrays.equals(was.arguments, run.arguments))
                 run.operation = was.operation;
             for (Driven now : driven) {

@@ -21,6 +21,8 @@ import gloaming.step.Catalogue;
 import gloaming.step.Frame;
 import gloaming.step.Operation;
 import gloaming.step.Rules;
+import java.lang.management.ManagementFactory;
+import java.lang.management.ThreadMXBean;
 import java.util.ArrayList;
 import java.util.List;
 
@@ -35,12 +37,14 @@ public final class Player {
     /** Seconds of a lane in a second of the show that a signal can push at most. */
     private static final double FASTEST = 64;
 
+    private static final ThreadMXBean THREADS = ManagementFactory.getThreadMXBean();
+
     private final Catalogue catalogue;
     private final Rules rules;
     private final Crew crew;
     private final PicturePool pool = new PicturePool();
-    private final Hearing hearing = new Hearing();
-    private final BeatClock beats = new BeatClock();
+    private final Hearing hearing;
+    private final BeatClock beats;
     private final Hand hand = new Hand();
     private final ThreadLocal<Strip> strips = ThreadLocal.withInitial(Strip::new);
     private Plan plan;
@@ -49,11 +53,54 @@ public final class Player {
     private Inbox inbox = Inbox.EMPTY;
     private Outbox outbox = Outbox.NOWHERE;
     private long others;
+    /** The step that runs now, when it was begun, and how many were. */
+    private volatile Plan.StepRun running;
+
+    private volatile long begun;
+    private volatile long begunSteps;
+    /** What the frame's thread had worked when the frame was begun. */
+    private long cpu;
 
     public Player(Catalogue catalogue, Crew crew) {
+        this(catalogue, crew, new Hearing(), new BeatClock());
+    }
+
+    private Player(Catalogue catalogue, Crew crew, Hearing hearing, BeatClock beats) {
         this.catalogue = catalogue;
         this.rules = new Rules(catalogue);
         this.crew = crew;
+        this.hearing = hearing;
+        this.beats = beats;
+    }
+
+    /**
+     * A player that goes on where this one stands, with all its memory but that of the step that is running, which is passed over
+     * from then on. This one must not be used again.
+     */
+    Player successor(Crew crew) {
+        Player next = new Player(catalogue, crew, hearing, beats);
+        next.desk(inbox, outbox);
+        next.library = library;
+        Plan.StepRun stands = running;
+        if (plan == null) return next;
+        next.plan = new Plan(plan.look, catalogue, rules, inbox, plan);
+        Plan.StepRun same = stands == null ? null : next.plan.stepById.get(stands.step.id());
+        if (same != null) {
+            same.fresh = true;
+            same.memory = null;
+            same.budget.stands();
+        }
+        return next;
+    }
+
+    /** When the present step was begun, by the clock of nanoseconds. */
+    long begun() {
+        return begun;
+    }
+
+    /** How many steps were begun so far. */
+    long begunSteps() {
+        return begunSteps;
     }
 
     /** Goes on with this look; steps that stay keep their memory. {@link Refused} when it breaks a rule. */
@@ -100,6 +147,7 @@ public final class Player {
 
     /** Works out one frame at {@code width} by {@code height}; the picture is the player's and valid until the next call. */
     public Picture play(Moment moment, int width, int height, Sound sound, Onlooker onlooker) {
+        cpu = THREADS.getCurrentThreadCpuTime();
         pool.resize(width, height);
         if (mix == null || mix.width != width || mix.height != height) mix = new Picture(width, height);
         hearing.listen(sound, moment.time());
@@ -202,7 +250,11 @@ public final class Player {
             }
             long started = System.nanoTime();
             others = 0;
+            begun = started;
+            begunSteps++;
+            running = step;
             hand.begin(step, lane, moment);
+            boolean late = false;
             try {
                 step.trouble = null;
                 drive(step, lane, moment.dt(), flow instanceof Signal signal ? signal.value() : 0);
@@ -211,16 +263,24 @@ public final class Player {
                     step.fresh = false;
                 }
                 if (reach(step) != ByRows.Reach.PIXEL) flow = whole(pass, flow);
-                flow = run(step, pass, flow);
-            } catch (VirtualMachineError | RuntimeException e) {
-                step.trouble = "is passed over: " + sentence(e);
+                crew.limit(step.budget.most(step));
+                Operation<?, ?, ?> operation = step.budget.allowed(step);
+                if (operation == null) throw Budget.PASSED_OVER;
+                flow = run(step, operation, pass, flow);
+            } catch (RuntimeException | Error e) {
+                late = Budget.tooLong(e);
+                step.trouble = late ? step.budget.sentence(e) : "is passed over: " + sentence(e);
                 if (!alike) {
                     giveBack(flow);
                     flow = null;
                 }
             }
+            crew.unlimited();
+            running = null;
             hand.end(flow);
-            step.spent += System.nanoTime() - started - others;
+            long took = System.nanoTime() - started - others;
+            step.spent += took;
+            step.budget.took(step, took, late, cpu);
             if (onlooker.wants(step.index, step.step.id())) {
                 flow = whole(pass, flow);
                 if (flow != null) onlooker.see(step.index, step.step.id(), flow);
@@ -235,8 +295,7 @@ public final class Player {
 
     /** Runs a step, or adds it to the pass when it works by rows; what it takes in is given back when nobody has it. */
     @SuppressWarnings({"unchecked", "rawtypes"})
-    private Flow run(Plan.StepRun step, Pass pass, Flow in) {
-        Operation operation = step.operation;
+    private Flow run(Plan.StepRun step, Operation operation, Pass pass, Flow in) {
         if (operation instanceof ByRows byRows) {
             ByRows.Rows rows = byRows.rows(in, step.memory, hand);
             if (rows == null) return in;

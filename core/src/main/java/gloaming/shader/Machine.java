@@ -1,5 +1,6 @@
 package gloaming.shader;
 
+import gloaming.flow.Crew;
 import gloaming.shader.Program.Step;
 import java.util.Arrays;
 import java.util.List;
@@ -15,8 +16,11 @@ final class Machine {
     private static final Op[] OPS = Op.values();
     private static final int TILE_WIDTH = 32;
     private static final int TILE_HEIGHT = Program.STRIP / TILE_WIDTH;
+    /** After so many rounds of all loops of a tile together it is asked whether there is time left. */
+    private static final int ROUNDS = 63;
+    /** Where the crew has no limit, a tile's loops may take so long, and fewer rounds are never too many. */
     private static final long LONGEST_NS = 100_000_000;
-    /** Fewer are never too many, however slow a machine that has just started. */
+
     private static final int MANY_ROUNDS = 2_000;
 
     /** What a loop that does not end is told by. */
@@ -24,7 +28,7 @@ final class Machine {
         final int line;
 
         Endless(int line) {
-            super("line " + line + ": a loop did not end within a tenth of a second", null, false, false);
+            super("line " + line + ": a loop takes too long for a frame", null, false, false);
             this.line = line;
         }
     }
@@ -39,6 +43,8 @@ final class Machine {
     private int mask;
     private int active;
     private long begun;
+    private int rounds;
+    private Crew crew;
 
     /** The areas around what runs now: what waits behind each, how many, and in which squeeze it was entered. */
     private int[] waits = {};
@@ -55,9 +61,13 @@ final class Machine {
     private final int[][] spareInts = new int[8][];
     private int squeeze;
 
-    /** Makes ready for a program; {@code uniforms} are the bits of the inputs that are the same for all pixels. */
-    void load(Program program, int[] uniforms, Texels[] inputs) {
+    /**
+     * Makes ready for a program; {@code uniforms} are the bits of the inputs that are the same for all pixels, {@code crew} tells
+     * when there is no time left.
+     */
+    void load(Program program, int[] uniforms, Texels[] inputs, Crew crew) {
         this.inputs = inputs;
+        this.crew = crew;
         if (this.program != program) {
             this.program = program;
             if (f.length < program.floats() + Program.STRIDE) f = new float[program.floats() + Program.STRIDE];
@@ -95,6 +105,7 @@ final class Machine {
         depth = 0;
         squeeze = 0;
         begun = System.nanoTime();
+        rounds = 0;
         for (Program.Bound bound : program.bound()) {
             if (Program.Given.varying(bound.input())) position(bound, left, low, width, height);
         }
@@ -120,6 +131,7 @@ final class Machine {
         depth = 0;
         squeeze = 0;
         begun = System.nanoTime();
+        rounds = 0;
         for (Program.Bound bound : program.bound()) {
             if (!Program.Given.varying(bound.input())) continue;
             int at = bound.at();
@@ -281,10 +293,9 @@ final class Machine {
         boolean squeezes = loop.squeezes() && level < lanes.length;
         boolean moved = false;
         long waste = 0;
-        int rounds = 0;
         int price = 24 * (loop.floats().length + loop.ints().length) + 40;
         while (active > 0) {
-            if (++rounds > MANY_ROUNDS && (rounds & 15) == 0) ends(loop);
+            if ((++rounds & ROUNDS) == 0) ends(loop);
             if (squeezes && active < n) {
                 waste += (long) loop.work() * (whole - rounded(active)) / 16;
                 if (waste > price && rounded(active) <= whole * 3 / 4) {
@@ -309,9 +320,8 @@ final class Machine {
     }
 
     private void ends(Program.Again loop) {
-        if (System.nanoTime() - begun > LONGEST_NS || Thread.currentThread().isInterrupted()) {
-            throw new Endless(loop.line());
-        }
+        boolean late = crew.limited() ? crew.late() : rounds > MANY_ROUNDS && System.nanoTime() - begun > LONGEST_NS;
+        if (late || Thread.currentThread().isInterrupted()) throw new Endless(loop.line());
     }
 
     /** Moves the active pixels together; what they had before is kept aside, and where. */

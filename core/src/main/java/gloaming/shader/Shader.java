@@ -6,6 +6,7 @@ import gloaming.shader.Code.Reg;
 import gloaming.shader.Tree.Use;
 import gloaming.shader.Tree.Var;
 import gloaming.shader.Type.Base;
+import gloaming.step.Operation;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Comparator;
@@ -283,7 +284,7 @@ public final class Shader {
 
     /**
      * Draws into {@code out}, by one caller at a time; rows and columns shared among the crew; {@code inputs} in the order of {@link #samplers}. A loop
-     * that does not end is an {@link IllegalArgumentException} with a sentence, within a tenth of a second or so.
+     * that does not end is an {@link Operation.TooLong}: when the crew's time is over, or within a tenth of a second a tile.
      */
     public void run(Picture out, Values values, Input[] inputs, Crew crew) {
         for (int i = 0; i < inputs.length; i++) {
@@ -297,18 +298,19 @@ public final class Shader {
         crew.each(Machine.tiles(out.width, out.height), 4, (from, to) -> {
             Machine machine = machines.poll();
             if (machine == null) machine = new Machine();
-            machine.load(program, values.bits, texels);
-            for (int tile = from; tile < to && endless.get() == null; tile++) {
-                try {
+            machine.load(program, values.bits, texels, crew);
+            try {
+                for (int tile = from; tile < to && endless.get() == null; tile++) {
+                    crew.check();
                     machine.tile(tile, out.width, out.height, planes);
-                } catch (Machine.Endless e) {
-                    endless.set(e);
                 }
+            } catch (Machine.Endless e) {
+                endless.set(e);
+            } finally {
+                machines.add(machine);
             }
-            machines.add(machine);
         });
-        if (endless.get() != null)
-            throw new IllegalArgumentException(endless.get().getMessage());
+        if (endless.get() != null) throw new Operation.TooLong(endless.get().getMessage());
     }
 
     /** Works out {@code n} points; columns in and out are scalar by scalar of {@link #ins} and {@link #outs}. */
@@ -323,18 +325,19 @@ public final class Shader {
         crew.each((n + Program.STRIP - 1) / Program.STRIP, 4, (from, to) -> {
             Machine machine = machines.poll();
             if (machine == null) machine = new Machine();
-            machine.load(program, values.bits, texels);
-            for (int strip = from; strip < to && endless.get() == null; strip++) {
-                int first = strip * Program.STRIP;
-                try {
+            machine.load(program, values.bits, texels, crew);
+            try {
+                for (int strip = from; strip < to && endless.get() == null; strip++) {
+                    crew.check();
+                    int first = strip * Program.STRIP;
                     machine.points(first, Math.min(Program.STRIP, n - first), columns, into);
-                } catch (Machine.Endless e) {
-                    endless.set(e);
                 }
+            } catch (Machine.Endless e) {
+                endless.set(e);
+            } finally {
+                machines.add(machine);
             }
-            machines.add(machine);
         });
-        if (endless.get() != null)
-            throw new IllegalArgumentException(endless.get().getMessage());
+        if (endless.get() != null) throw new Operation.TooLong(endless.get().getMessage());
     }
 }

@@ -19,6 +19,13 @@ public interface Operation<I extends Flow, O extends Flow, M> {
         return null;
     }
 
+    /** What an operation ends by that has worked for longer than it may; the message says where, without a full stop. */
+    final class TooLong extends IllegalArgumentException {
+        public TooLong(String where) {
+            super(where);
+        }
+    }
+
     /** Makes this frame's output; {@code in} is null for a source and never null otherwise. */
     O run(I in, M memory, Frame frame);
 }

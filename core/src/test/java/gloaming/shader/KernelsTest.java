@@ -44,7 +44,7 @@ class KernelsTest {
         new Shaping(out.code, results).shape();
         Program program = new Placing(out.code, results).place();
         Machine machine = new Machine();
-        machine.load(program, new int[Program.Given.UNIFORMS], new Texels[0]);
+        machine.load(program, new int[Program.Given.UNIFORMS], new Texels[0], new Crew(1));
         Picture picture = new Picture(32, 16);
         machine.tile(0, 32, 16, new float[][] {picture.r, picture.g, picture.b, picture.a});
         int[] bits = new int[picture.pixels()];

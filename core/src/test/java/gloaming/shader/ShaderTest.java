@@ -201,7 +201,7 @@ class ShaderTest {
         Picture out = new Picture(64, 48);
         assertThatThrownBy(() -> shader.run(out, shader.values(), new Input[0], crew))
                 .isInstanceOf(IllegalArgumentException.class)
-                .hasMessage("line 4: a loop did not end within a tenth of a second");
+                .hasMessage("line 4: a loop takes too long for a frame");
     }
 
     @Test

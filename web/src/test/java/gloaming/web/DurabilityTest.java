@@ -17,6 +17,7 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.Random;
 import java.util.Set;
+import java.util.concurrent.CountDownLatch;
 import java.util.concurrent.TimeUnit;
 import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
@@ -38,8 +39,12 @@ class DurabilityTest {
     private long saved;
     private final List<String> said = new ArrayList<>();
 
-    /** Lets a process work for a time, kills it, and checks what it found when it began. */
-    private void round(Path data, int number, long milliseconds) throws Exception {
+    /**
+     * Lets a process work for a time, kills it, and checks what it found when it began.
+     *
+     * @param starting whether it is killed that long after it was started, and not after it began to work
+     */
+    private void round(Path data, int number, boolean starting, long milliseconds) throws Exception {
         Process process = new ProcessBuilder(
                         Path.of(System.getProperty("java.home"), "bin", "java").toString(),
                         "-XX:TieredStopAtLevel=1",
@@ -54,8 +59,10 @@ class DurabilityTest {
                         String.valueOf(number))
                 .redirectErrorStream(true)
                 .start();
+        CountDownLatch begins = new CountDownLatch(starting ? 0 : 1);
         Thread killer = Thread.ofVirtual().start(() -> {
             try {
+                begins.await(60, TimeUnit.SECONDS);
                 if (!process.waitFor(milliseconds, TimeUnit.MILLISECONDS)) process.toHandle().destroyForcibly();
             } catch (InterruptedException e) {
                 process.toHandle().destroyForcibly();
@@ -74,7 +81,10 @@ class DurabilityTest {
                 switch (words[0]) {
                     case "found" -> had = Long.parseLong(words[1]);
                     case "show", "medium" -> found.add(line);
-                    case "ready" -> ready = true;
+                    case "ready" -> {
+                        ready = true;
+                        begins.countDown();
+                    }
                     case "sent" -> nowSent = Math.max(nowSent, Long.parseLong(words[1]));
                     case "saved" -> nowSaved = Math.max(nowSaved, Long.parseLong(words[1]));
                     case "did" -> nowSaid.add(line);
@@ -115,8 +125,9 @@ class DurabilityTest {
                 said.clear();
             }
             // Some in the middle of the start, most while it writes.
-            long time = random.nextInt(10) < 2 ? random.nextInt(2_500) : 2_500 + random.nextInt(4_000);
-            round(temp.resolve("folder-" + i / IN_A_FOLDER), i, time);
+            boolean starting = random.nextInt(10) < 2;
+            long time = random.nextInt(starting ? 2_500 : 1_500);
+            round(temp.resolve("folder-" + i / IN_A_FOLDER), i, starting, time);
             if (KILLS > 100 && i % 20 == 19) System.out.println("kills: " + (i + 1) + ", lost: 0, saved to " + saved);
         }
         assertThat(saved).as("edits that were saved in between").isGreaterThan(20);

@@ -1,0 +1,111 @@
+package gloaming.play;
+
+import java.lang.management.ManagementFactory;
+import java.lang.management.ThreadMXBean;
+
+/**
+ * Sees whether a stage goes on. What stands is first asked to end, then left to itself, and another thread goes on in its place
+ * within two seconds.
+ */
+final class StageWatch {
+    private static final System.Logger LOG = System.getLogger("gloaming");
+    private static final long LOOK_MS = 100;
+    /** A step that takes longer is asked to end what it does. */
+    private static final long HALT_NS = 1_200_000_000L;
+    /** One that goes on in spite of that is left to itself. */
+    private static final long LEAVE_NS = 1_700_000_000L;
+    /** Of which it must have worked so long, so that a machine that is busy with other things does not count. */
+    private static final long WORKED_NS = 900_000_000L;
+
+    private static final long TOLD_NS = 20_000_000_000L;
+    static final String ANEW = "The stage stood still and was started anew; the step it stood at is passed over.";
+    private static final String MEMORY =
+            "There is not enough memory for a frame; the last picture is held. Make pictures or counts smaller.";
+    private static final String FAILED =
+            "A frame could not be made; the last picture is held. The log has the details.";
+
+    private final Stage stage;
+    private final ThreadMXBean threads = ManagementFactory.getThreadMXBean();
+    private final Thread thread;
+    private volatile String trouble = "";
+    private volatile long toldAt;
+    private FrameLoop watched;
+    private long step;
+    private long worked;
+    private int failures;
+
+    StageWatch(Stage stage) {
+        this.stage = stage;
+        thread = Thread.ofPlatform()
+                .name("stage-watch")
+                .daemon()
+                .priority(Thread.MAX_PRIORITY)
+                .unstarted(this::run);
+    }
+
+    void start() {
+        thread.start();
+    }
+
+    String trouble() {
+        return System.nanoTime() - toldAt < TOLD_NS ? trouble : "";
+    }
+
+    private void run() {
+        while (!stage.closed()) {
+            try {
+                Thread.sleep(LOOK_MS);
+                look();
+            } catch (InterruptedException e) {
+                return;
+            } catch (Throwable e) {
+                // Nothing may end the watch; where there is no memory to tell, it is told the next time.
+                trouble = MEMORY;
+            }
+        }
+    }
+
+    private void look() {
+        FrameLoop loop = stage.loop();
+        Throwable failure = loop.failure();
+        if (failure != null) {
+            tell(failure instanceof OutOfMemoryError ? MEMORY : FAILED);
+            if (++failures <= 20) LOG.log(System.Logger.Level.ERROR, "A frame failed.", failure);
+        }
+        if (!loop.alive()) {
+            if (!stage.closed()) anew(loop, "ended");
+            return;
+        }
+        long now = System.nanoTime();
+        if (loop != watched || loop.step() != step || loop.taking(now) == 0) {
+            watched = loop;
+            step = loop.step();
+            worked = threads.getThreadCpuTime(loop.threadId());
+            return;
+        }
+        long stands = loop.standing(now);
+        if (stands > HALT_NS) loop.halt();
+        if (stands > LEAVE_NS && stuck(loop)) anew(loop, "stood still");
+    }
+
+    private boolean stuck(FrameLoop loop) {
+        boolean waits = loop.state() != Thread.State.RUNNABLE;
+        return waits || threads.getThreadCpuTime(loop.threadId()) - worked > WORKED_NS;
+    }
+
+    private void anew(FrameLoop loop, String why) {
+        stage.again();
+        loop.leave();
+        tell(ANEW);
+        LOG.log(System.Logger.Level.ERROR, "The stage''s thread {0} and was started anew.", why);
+    }
+
+    private void tell(String sentence) {
+        trouble = sentence;
+        toldAt = System.nanoTime();
+    }
+
+    void close() {
+        thread.interrupt();
+    }
+}
