@@ -1,5 +1,6 @@
 package gloaming.desk;
 
+import java.util.ArrayDeque;
 import java.util.Collection;
 import java.util.Comparator;
 import java.util.Set;
@@ -8,15 +9,21 @@ import java.util.concurrent.ConcurrentMap;
 import java.util.concurrent.atomic.LongAdder;
 import java.util.function.Consumer;
 
-/** Everything that arrives from controllers, by name: at most {@value #MOST} controls, the longest silent give way. */
+/** Everything that arrives from controllers, by name: at most {@value #MOST} controls, of which old ones give way to new ones. */
 public final class Inbox {
     public static final int MOST = 512;
-    private static final long SILENT_NS = 5_000_000_000L;
+    /** Values after which a control has shown that it is one. */
+    private static final int PROVEN = 2;
+
+    private static final int LONGEST_NAME = 200;
 
     /** An inbox in which nothing ever arrives: files are rendered with it. */
     public static final Inbox EMPTY = new Inbox();
 
     private final ConcurrentMap<String, Control> controls = new ConcurrentHashMap<>();
+    /** Names in the order they came, of controls that may not have shown yet that they are any; at most as many as there were. */
+    private final ArrayDeque<String> newcomers = new ArrayDeque<>();
+
     private final LongAdder arrived = new LongAdder();
     private final LongAdder dropped = new LongAdder();
     private volatile Consumer<Control> listener;
@@ -44,18 +51,30 @@ public final class Inbox {
     private synchronized Control added(String name) {
         Control control = controls.get(name);
         if (control != null) return control;
-        if (name.length() > 200) return null;
-        if (controls.size() >= MOST) {
-            Control oldest = controls.values().stream()
-                    .filter(c -> !c.bound())
-                    .min(Comparator.comparingLong(Control::lastNanos))
-                    .orElse(null);
-            if (oldest == null || System.nanoTime() - oldest.lastNanos() < SILENT_NS) return null;
-            controls.remove(oldest.name());
-        }
+        if (name.length() > LONGEST_NAME) return null;
+        if (controls.size() >= MOST && !giveWay()) return null;
         control = new Control(name);
         controls.put(name, control);
+        newcomers.add(name);
         return control;
+    }
+
+    /**
+     * Makes room for one more: first of all goes the oldest of those that have sent a value or two and no more, so that a flood of
+     * names takes its own places and not those of a controller in use; false when all are bound.
+     */
+    private boolean giveWay() {
+        for (String name; (name = newcomers.poll()) != null; ) {
+            Control control = controls.get(name);
+            if (control == null || control.bound() || control.count() > PROVEN) continue;
+            controls.remove(name);
+            return true;
+        }
+        Control oldest = controls.values().stream()
+                .filter(c -> !c.bound())
+                .min(Comparator.comparingLong(Control::lastNanos))
+                .orElse(null);
+        return oldest != null && controls.remove(oldest.name()) != null;
     }
 
     /** The control of that name, or null when nothing has come from it. */
@@ -74,7 +93,8 @@ public final class Inbox {
     }
 
     /** Forgets all that is not bound. */
-    public void clear() {
+    public synchronized void clear() {
+        newcomers.clear();
         controls.values().removeIf(control -> !control.bound());
     }
 

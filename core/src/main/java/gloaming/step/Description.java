@@ -67,6 +67,11 @@ public final class Description {
         }
     }
 
+    /** The record that this describes. */
+    public Class<?> operation() {
+        return constructor.type().returnType();
+    }
+
     private Description(Description seed, Grows.Own own) {
         id = seed.id;
         name = seed.name;

@@ -4,6 +4,7 @@ import gloaming.look.Binding;
 import gloaming.look.Blend;
 import gloaming.look.Desk;
 import gloaming.look.Limits;
+import java.util.Collection;
 import java.util.List;
 import java.util.stream.Stream;
 import tools.jackson.databind.SerializationFeature;
@@ -18,7 +19,13 @@ public final class Schema {
 
     private Schema() {}
 
+    /** The schema of looks made of all steps there are. */
     public static String text() {
+        return text(Catalogue.all().entries());
+    }
+
+    /** The schema of looks made of these steps. */
+    public static String text(Collection<Description> steps) {
         ObjectNode root = object("format", "version", "name", "width", "height", "rate", "lanes", "mix");
         root.put("$schema", "https://json-schema.org/draft/2020-12/schema").put("title", "A look of Gloaming");
         ObjectNode p = (ObjectNode) root.get("properties");
@@ -30,15 +37,14 @@ public final class Schema {
         p.set("rate", number("number", Limits.MIN_RATE, Limits.MAX_RATE));
         p.putObject("seed").put("type", "integer");
         p.set("tempo", number("number", Limits.MIN_TEMPO, Limits.MAX_TEMPO));
-        p.set("lanes", array(lane(), Limits.LANES));
+        p.set("lanes", array(lane(steps), Limits.LANES));
         p.set("mix", array(layer(), Limits.LAYERS));
         p.putObject("clock").put("$ref", "#/$defs/clock");
         p.set("desk", desk());
         ObjectNode defs = root.putObject("$defs");
         defs.set("clock", clock());
         defs.set("follow", follow());
-        for (Description description : Catalogue.all().entries())
-            defs.set("step-" + description.id(), step(description));
+        for (Description description : steps) defs.set("step-" + description.id(), step(description));
         return JSON.writeValueAsString(root) + "\n";
     }
 
@@ -77,7 +83,7 @@ public final class Schema {
         return desk;
     }
 
-    private static ObjectNode lane() {
+    private static ObjectNode lane(Collection<Description> steps) {
         ObjectNode lane = object("id", "name", "steps");
         ObjectNode p = (ObjectNode) lane.get("properties");
         p.set("id", string(40));
@@ -85,7 +91,7 @@ public final class Schema {
         p.putObject("clock").put("$ref", "#/$defs/clock");
         ObjectNode any = JSON.createObjectNode();
         ArrayNode oneOf = any.putArray("oneOf");
-        for (Description d : Catalogue.all().entries()) oneOf.addObject().put("$ref", "#/$defs/step-" + d.id());
+        for (Description d : steps) oneOf.addObject().put("$ref", "#/$defs/step-" + d.id());
         p.set("steps", array(any, Limits.STEPS));
         return lane;
     }

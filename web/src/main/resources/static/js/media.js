@@ -15,7 +15,7 @@ let refused = 0;
 function take(files) {
   for (const file of files) {
     const item = document.createElement('li');
-    item.innerHTML = '<b></b><progress max="1" value="0"></progress><span></span>';
+    item.innerHTML = '<b></b><progress max="1" value="0"></progress><span></span><button class="btn small" type="button">Stop</button>';
     /** @type {HTMLElement} */ (item.querySelector('b')).textContent = file.name;
     list.append(item);
     waiting.push({ file, item });
@@ -30,8 +30,11 @@ function next() {
   if (!one) return refused ? undefined : location.reload();
   const says = /** @type {HTMLElement} */ (one.item.querySelector('span'));
   const bar = /** @type {HTMLProgressElement} */ (one.item.querySelector('progress'));
+  const stop = /** @type {HTMLButtonElement} */ (one.item.querySelector('button'));
+  const arrival = crypto.randomUUID();
   const data = new FormData(form);
   data.set('file', one.file);
+  data.set('arrival', arrival);
   const request = new XMLHttpRequest();
   request.open('POST', form.action);
   request.upload.onprogress = (event) => {
@@ -42,12 +45,24 @@ function next() {
     refused++;
     one.item.classList.add('bad');
     bar.remove();
+    stop.remove();
     says.textContent = why;
   };
+  let whole = false;
+  request.upload.onload = () => { whole = true; };
+  // While it is on its way the way is cut; then the program is told to look no further.
+  stop.onclick = () => {
+    if (!whole) { request.abort(); return; }
+    const token = new FormData();
+    token.set('_csrf', String(data.get('_csrf')));
+    fetch(`/arrivals/${arrival}/stop`, { method: 'POST', body: token });
+  };
+  request.onabort = () => { fail('Stopped.'); next(); };
   request.onload = () => {
     if (request.status < 300) {
       one.item.classList.add('done');
       bar.value = 1;
+      stop.remove();
       says.textContent = 'is in';
     } else {
       let why = '';

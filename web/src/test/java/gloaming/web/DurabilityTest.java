@@ -63,7 +63,8 @@ class DurabilityTest {
         Thread killer = Thread.ofVirtual().start(() -> {
             try {
                 begins.await(60, TimeUnit.SECONDS);
-                if (!process.waitFor(milliseconds, TimeUnit.MILLISECONDS)) process.toHandle().destroyForcibly();
+                if (!process.waitFor(milliseconds, TimeUnit.MILLISECONDS))
+                    process.toHandle().destroyForcibly();
             } catch (InterruptedException e) {
                 process.toHandle().destroyForcibly();
             }

@@ -3,7 +3,9 @@ package gloaming.web.command;
 import gloaming.look.Refused;
 import gloaming.web.App;
 import gloaming.web.live.House;
+import gloaming.web.store.Damage;
 import gloaming.web.store.MediaStore;
+import gloaming.web.store.Notices;
 import gloaming.web.store.Shows;
 import java.io.IOException;
 import java.nio.file.Files;
@@ -16,7 +18,9 @@ import org.springframework.context.ConfigurableApplicationContext;
 
 /** Starts the application and says where it is once the first picture is made. */
 public final class Server {
-    private static final long FIRST_PICTURE_MS = 60_000;
+    private static final long FIRST_PICTURE_MS = 8_000;
+    /** Frames after which a look counts as playing. */
+    private static final long SETTLED = 60;
 
     private Server() {}
 
@@ -38,32 +42,64 @@ public final class Server {
                 "gloaming.osc",
                 port == 0 ? 0 : -1));
         app.setLogStartupInfo(false);
-        ConfigurableApplicationContext context;
-        try {
-            context = app.run();
-        } catch (RuntimeException e) {
-            throw plain(e, port, data);
-        }
+        ConfigurableApplicationContext context = open(app, port, data);
         context.getBean(Shows.class).sweep();
         context.getBean(MediaStore.class).sweep();
         if (demo) context.getBean(DemoShow.class).ensure();
         House house = context.getBean(House.class);
         house.resume();
-        waitForPicture(house);
+        boolean plays = waitForPicture(house);
         int bound =
                 ((ServletWebServerApplicationContext) context).getWebServer().getPort();
         System.out.println("Gloaming is open at http://localhost:" + bound + "/");
+        Notices notices = context.getBean(Notices.class);
+        if (!plays) {
+            notices.say(
+                    "The look on stage has not made a picture yet; put another on stage, or open it on the Bench to see why.");
+        }
+        notices.all().forEach(System.out::println);
+        Thread.ofVirtual().start(() -> settle(house));
         return context;
     }
 
-    private static void waitForPicture(House house) throws InterruptedException {
-        if (house.onStage() == null) return;
+    /** Opens the program; a database that cannot be read is put aside, and what is known of it is opened in its place. */
+    private static ConfigurableApplicationContext open(SpringApplication app, int port, Path data) throws IOException {
+        try {
+            return app.run();
+        } catch (RuntimeException e) {
+            if (!Damage.is(e)) throw plain(e, port, data);
+            Path aside = Damage.putAside(data);
+            app.addInitializers(context -> context.getBeanFactory()
+                    .registerSingleton(
+                            "damage", new Damage.Found(aside.getFileName().toString())));
+            try {
+                return app.run();
+            } catch (RuntimeException again) {
+                throw plain(again, port, data);
+            }
+        }
+    }
+
+    /** Whether a picture came within the time that a start may take. */
+    private static boolean waitForPicture(House house) throws InterruptedException {
+        if (house.onStage() == null) return true;
         long end = System.currentTimeMillis() + FIRST_PICTURE_MS;
         while (System.currentTimeMillis() < end) {
-            if (house.stage().made() > 0) return;
+            if (house.stage().made() > 0) return true;
             Thread.sleep(5);
         }
-        throw new IllegalStateException("No picture was made in a minute; see the log.");
+        return false;
+    }
+
+    /** Notes that what was brought back plays, once it has for a while. */
+    private static void settle(House house) {
+        try {
+            while (house.stage().made() < SETTLED) Thread.sleep(200);
+            house.begun();
+        } catch (InterruptedException | RuntimeException e) {
+            System.getLogger("gloaming")
+                    .log(System.Logger.Level.DEBUG, "The program ended before its look had settled.", e);
+        }
     }
 
     private static RuntimeException plain(RuntimeException e, int port, Path data) {
@@ -71,6 +107,11 @@ public final class Server {
             if (cause instanceof PortInUseException) {
                 return new Refused(
                         "Port " + port + " is taken, perhaps by another Gloaming; choose another with --port.");
+            }
+            if (Damage.full(cause)) {
+                return new Refused(
+                        "The data folder " + data
+                                + " cannot be written to: the disk is full, or it may only be read. Make room, or choose another with --data.");
             }
             if (cause.getMessage() != null && cause.getMessage().contains("may be already in use")) {
                 return new Refused("The folder " + data

@@ -34,8 +34,10 @@ class Boards {
     private final House house;
     private final Journal journal;
     private final DeskRoom room;
+    private final Alarms alarms;
 
-    Boards(House house, Journal journal, DeskRoom room) {
+    Boards(House house, Journal journal, DeskRoom room, Alarms alarms) {
+        this.alarms = alarms;
         this.room = room;
         this.house = house;
         this.journal = journal;
@@ -104,8 +106,9 @@ class Boards {
         ArrayNode probe = o.putArray("probe");
         for (float value : board.probe) probe.add(round(value));
         ArrayNode notes = o.putArray("notes");
-        if (journal.trouble() != null) notes.addObject().put("says", journal.trouble());
-        if (!house.trouble().isEmpty()) notes.addObject().put("says", house.trouble());
+        for (String says : new String[] {journal.trouble(), house.stage().trouble(), alarms.now(), house.trouble()}) {
+            if (says != null && !says.isEmpty()) notes.addObject().put("says", says);
+        }
         if (!room.learned().isEmpty()) notes.addObject().put("says", room.learned());
         List<Diagnosis.Note> found = diagnosis.of(board);
         for (Diagnosis.Note note : found.subList(0, Math.min(MOST_NOTES, found.size()))) {

@@ -3,6 +3,7 @@ package gloaming.web.live;
 import java.io.IOException;
 import org.springframework.stereotype.Component;
 import org.springframework.web.socket.BinaryMessage;
+import org.springframework.web.socket.CloseStatus;
 import org.springframework.web.socket.TextMessage;
 import org.springframework.web.socket.WebSocketSession;
 import org.springframework.web.socket.handler.AbstractWebSocketHandler;
@@ -11,6 +12,8 @@ import org.springframework.web.socket.handler.AbstractWebSocketHandler;
 @Component
 class CameraSocket extends AbstractWebSocketHandler {
     private static final TextMessage TAKEN = new TextMessage("taken");
+    private static final int MOST = 8;
+    private final Seats seats = new Seats(MOST);
     private final House house;
 
     CameraSocket(House house) {
@@ -18,7 +21,18 @@ class CameraSocket extends AbstractWebSocketHandler {
     }
 
     @Override
+    public void afterConnectionEstablished(WebSocketSession session) {
+        seats.take(session);
+    }
+
+    @Override
+    public void afterConnectionClosed(WebSocketSession session, CloseStatus status) {
+        seats.leave(session);
+    }
+
+    @Override
     protected void handleBinaryMessage(WebSocketSession session, BinaryMessage message) throws IOException {
+        seats.heard(session);
         byte[] jpeg = new byte[message.getPayloadLength()];
         message.getPayload().get(jpeg);
         house.camera().take(jpeg);

@@ -11,6 +11,7 @@ import gloaming.web.store.OpenLook;
 import jakarta.annotation.PreDestroy;
 import java.nio.ByteBuffer;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -19,8 +20,6 @@ import java.util.concurrent.CopyOnWriteArrayList;
 import java.util.concurrent.locks.LockSupport;
 import java.util.function.Function;
 import java.util.stream.Stream;
-import org.slf4j.Logger;
-import org.slf4j.LoggerFactory;
 import org.springframework.stereotype.Component;
 import org.springframework.web.socket.BinaryMessage;
 import org.springframework.web.socket.TextMessage;
@@ -31,7 +30,6 @@ import org.springframework.web.socket.TextMessage;
  */
 @Component
 public class Courier {
-    private static final Logger LOG = LoggerFactory.getLogger(Courier.class);
     private static final int FRAME = 1;
     private static final int TILES = 2;
     private static final int QUALITY = 4;
@@ -40,8 +38,15 @@ public class Courier {
     private static final long DESK_NS = 120_000_000;
     private static final long TILES_NS = 160_000_000;
     private static final long PICTURE_NS = 10_000_000_000L;
-    /** At most so many pages at once. */
+    /** At most so many pages at once, and at most so many of one kind: benches and desks, or outputs. */
     private static final int MOST_VIEWERS = 64;
+
+    private static final int MOST_OF_A_KIND = 52;
+    /** Where there is no room, a page that has said nothing for so long gives way. */
+    private static final long SILENT_NS = 20_000_000_000L;
+
+    /** A courier that has not come round for so long stands. */
+    private static final long STANDS_NS = 1_500_000_000L;
 
     private final House house;
     private final Journal journal;
@@ -49,9 +54,12 @@ public class Courier {
     private final Boards boards;
     private final DeskBoards desks;
     private final List<Viewer> viewers = new CopyOnWriteArrayList<>();
-    private final Map<Outlet, JpegEncoder> encoders = new HashMap<>();
-    private final Outlet last = new Outlet(null, 320);
-    private final Thread thread;
+    private Map<Outlet, JpegEncoder> encoders = new HashMap<>();
+    private Outlet last = new Outlet(null, 320);
+    private volatile Thread thread;
+    /** When it last came round. */
+    private volatile long round = System.nanoTime();
+
     private volatile boolean closed;
     private volatile boolean regroup;
     private volatile Tiles tiles;
@@ -63,6 +71,7 @@ public class Courier {
     private long nextDesk;
     private long nextPicture;
     private volatile long encodes;
+    private volatile Throwable failure;
 
     Courier(House house, Journal journal, Boards boards, DeskBoards desks) {
         this.house = house;
@@ -70,8 +79,35 @@ public class Courier {
         this.boards = boards;
         this.desks = desks;
         stage = house.stage();
-        thread = Thread.ofPlatform().name("courier").daemon().start(this::run);
+        start();
+    }
+
+    private void start() {
+        round = System.nanoTime();
+        thread = Thread.ofPlatform().name("courier").daemon().unstarted(this::run);
+        thread.start();
         stage.courier(thread);
+    }
+
+    /** Whether its thread has ended or stands, and should not. */
+    boolean stands() {
+        return !closed && (!thread.isAlive() || System.nanoTime() - round > STANDS_NS);
+    }
+
+    /** Lets another thread go on; whatever the old one does is left to it. */
+    void revive() {
+        encoders = new HashMap<>();
+        last = new Outlet(null, 320);
+        tileEncoder = null;
+        regroup = true;
+        start();
+    }
+
+    /** What it could not do last, once. */
+    Throwable failure() {
+        Throwable told = failure;
+        failure = null;
+        return told;
     }
 
     /** Pictures encoded for pages so far. */
@@ -80,10 +116,30 @@ public class Courier {
     }
 
     boolean add(Viewer viewer) {
-        if (viewers.size() >= MOST_VIEWERS) return false;
-        viewers.add(viewer);
+        synchronized (viewers) {
+            if (!room(viewer.bench)) return false;
+            viewers.add(viewer);
+        }
         changed();
         return true;
+    }
+
+    private boolean room(boolean bench) {
+        long alike = viewers.stream().filter(v -> v.bench == bench).count();
+        if (alike < MOST_OF_A_KIND && viewers.size() < MOST_VIEWERS) return true;
+        Viewer silent = viewers.stream()
+                .filter(v -> alike < MOST_OF_A_KIND || v.bench == bench)
+                .min(Comparator.comparingLong(v -> v.heard))
+                .orElse(null);
+        if (silent == null || System.nanoTime() - silent.heard < SILENT_NS) return false;
+        viewers.remove(silent);
+        silent.close();
+        return true;
+    }
+
+    /** Pages that watch. */
+    public int viewers() {
+        return viewers.size();
     }
 
     void remove(Viewer viewer) {
@@ -125,8 +181,10 @@ public class Courier {
 
     private void run() {
         List<Outlet> outlets = new ArrayList<>();
-        while (!closed) {
+        Thread own = Thread.currentThread();
+        while (!closed && thread == own) {
             LockSupport.parkNanos(20_000_000);
+            round = System.nanoTime();
             try {
                 if (regroup) {
                     regroup = false;
@@ -139,11 +197,12 @@ public class Courier {
                 desk(now);
                 tiles(now);
                 keepPicture(now);
-            } catch (RuntimeException e) {
-                LOG.warn("Pictures could not be sent; going on.", e);
+            } catch (Throwable e) {
+                // There may be no memory to say anything with: whoever watches says it.
+                failure = e;
             }
         }
-        encoders.values().forEach(JpegEncoder::close);
+        if (thread == own) encoders.values().forEach(JpegEncoder::close);
     }
 
     private List<Outlet> group(List<Outlet> before) {

@@ -18,10 +18,12 @@ import gloaming.step.Catalogue;
 import gloaming.web.store.Journal;
 import gloaming.web.store.Media;
 import gloaming.web.store.MediaStore;
+import gloaming.web.store.Notices;
 import gloaming.web.store.OpenLook;
 import gloaming.web.store.Shows;
 import jakarta.annotation.PreDestroy;
 import java.util.List;
+import java.util.Optional;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.stereotype.Component;
@@ -39,22 +41,29 @@ public class House {
     public static final String INPUT = "input ";
 
     private static final String ON_STAGE = "on-stage";
+    /** The look that is being brought back, and how often that was begun; empty once it plays. */
+    private static final String STARTING = "starting";
+
+    private static final int MOST_TRIES = 3;
 
     private final Shows shows;
     private final Journal journal;
     private final Media rows;
     private final MediaStore media;
     private final Decoder decoder;
+    private final Notices notices;
     private final Shelf shelf;
     private final Stage stage;
     private volatile OpenLook onStage;
     private volatile String soundId = SILENCE;
     private volatile String trouble = "";
+    private int tries;
     private volatile LiveSound microphone;
     private volatile MachineInput input;
     private HouseBand band;
 
-    House(Shows shows, Journal journal, Media rows, MediaStore media, Decoder decoder) {
+    House(Shows shows, Journal journal, Media rows, MediaStore media, Decoder decoder, Notices notices) {
+        this.notices = notices;
         this.decoder = decoder;
         shelf = new Shelf(false, decoder);
         this.rows = rows;
@@ -87,20 +96,49 @@ public class House {
         return open;
     }
 
-    /** Brings back what was on stage when the program ended, or the first look there is. */
+    /**
+     * Brings back what was on stage when the program ended, or the first look there is. A look that ended the program the last time,
+     * or cannot be opened, is left aside, and that is said.
+     */
     public void resume() {
-        shows.remembered(ON_STAGE)
-                .flatMap(shows::look)
-                .or(() -> shows.shows().stream()
-                        .flatMap(s -> shows.looks(s.id()).stream())
-                        .findFirst())
-                .ifPresent(row -> {
-                    try {
-                        put(row);
-                    } catch (Refused e) {
-                        LOG.warn("The look that was on stage cannot be opened: {}", e.getMessage());
-                    }
-                });
+        // A kill or two while a look begins say nothing of it.
+        String[] tried = shows.remembered(STARTING).orElse("").split(" ");
+        tries = tried.length == 2 ? Integer.parseInt(tried[1]) : 0;
+        String ended = tries >= MOST_TRIES ? tried[0] : "";
+        List<Shows.LookRow> looks = shows.shows().stream()
+                .flatMap(s -> shows.looks(s.id()).stream())
+                .toList();
+        Optional<Shows.LookRow> was = shows.remembered(ON_STAGE).flatMap(shows::look);
+        if (was.isPresent() && was.get().id().equals(ended)) {
+            notices.say("The look '" + was.get().name() + "' was left off stage: the program ended " + MOST_TRIES
+                    + " times while it began to play." + " Open it on the Bench to see what is wrong.");
+        } else if (was.isPresent() && begin(was.get())) {
+            return;
+        }
+        for (Shows.LookRow row : looks) if (!row.id().equals(ended) && begin(row)) return;
+        shows.remember(STARTING, "");
+    }
+
+    private boolean begin(Shows.LookRow row) {
+        try {
+            shows.remember(STARTING, row.id() + " " + (ended(row) ? tries + 1 : 1));
+            put(row);
+            return true;
+        } catch (RuntimeException | Error e) {
+            LOG.warn("A look cannot be opened.", e);
+            notices.say("The look '" + row.name() + "' was left off stage: "
+                    + (e instanceof Refused ? e.getMessage() : "it cannot be opened; the log has the details."));
+            return false;
+        }
+    }
+
+    private boolean ended(Shows.LookRow row) {
+        return shows.remembered(STARTING).orElse("").startsWith(row.id() + " ");
+    }
+
+    /** The look that was brought back plays: it does so the next time too. */
+    public void begun() {
+        shows.remember(STARTING, "");
     }
 
     /** Lets the stage play the look as it is now. */

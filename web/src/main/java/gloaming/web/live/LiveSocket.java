@@ -32,6 +32,7 @@ import org.springframework.web.socket.BinaryMessage;
 import org.springframework.web.socket.CloseStatus;
 import org.springframework.web.socket.TextMessage;
 import org.springframework.web.socket.WebSocketSession;
+import org.springframework.web.socket.adapter.standard.StandardWebSocketSession;
 import org.springframework.web.socket.handler.AbstractWebSocketHandler;
 import org.springframework.web.util.UriComponentsBuilder;
 import tools.jackson.core.JacksonException;
@@ -44,6 +45,7 @@ class LiveSocket extends AbstractWebSocketHandler {
     private static final Logger LOG = LoggerFactory.getLogger(LiveSocket.class);
     private static final JsonMapper JSON = JsonMapper.builder().build();
 
+    private static final String FULL = "Too many pages are open already; close some and load this one again.";
     private static final String PAGE = "[0-9A-Za-z-]{8,40}";
 
     private final House house;
@@ -79,6 +81,7 @@ class LiveSocket extends AbstractWebSocketHandler {
 
     @Override
     public void afterConnectionEstablished(WebSocketSession session) {
+        slowest(session);
         var query = UriComponentsBuilder.fromUri(session.getUri()).build().getQueryParams();
         String look = query.getFirst("look");
         String page = query.getFirst("page");
@@ -88,12 +91,12 @@ class LiveSocket extends AbstractWebSocketHandler {
                 OpenLook open = open(look);
                 viewer.send(new TextMessage(boards.hello(open, viewer.page)));
             } catch (Refused e) {
-                viewer.send(new TextMessage(boards.refused(e.getMessage(), 0)));
+                viewer.close(new TextMessage(boards.refused(e.getMessage(), 0)));
                 return;
             }
         }
         viewers.put(session.getId(), viewer);
-        if (!courier.add(viewer)) viewer.close();
+        if (!courier.add(viewer)) viewer.close(new TextMessage(boards.refused(FULL, 0)));
     }
 
     @Override
@@ -112,6 +115,7 @@ class LiveSocket extends AbstractWebSocketHandler {
     protected void handleTextMessage(WebSocketSession session, TextMessage message) {
         Viewer viewer = viewers.get(session.getId());
         if (viewer == null) return;
+        viewer.heard = System.nanoTime();
         long n = 0;
         try {
             JsonNode m = JSON.readTree(message.getPayload());
@@ -134,6 +138,15 @@ class LiveSocket extends AbstractWebSocketHandler {
     protected void handleBinaryMessage(WebSocketSession session, BinaryMessage message) {
         Viewer viewer = viewers.get(session.getId());
         if (viewer != null) viewer.close();
+    }
+
+    /** A page that takes nothing must not keep a thread. */
+    private static void slowest(WebSocketSession session) {
+        if (session instanceof StandardWebSocketSession standard) {
+            standard.getNativeSession()
+                    .getUserProperties()
+                    .put("org.apache.tomcat.websocket.BLOCKING_SEND_TIMEOUT", Sockets.SLOWEST_MS);
+        }
     }
 
     private OpenLook open(String look) {

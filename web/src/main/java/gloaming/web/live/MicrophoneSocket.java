@@ -15,6 +15,8 @@ import org.springframework.web.util.UriComponentsBuilder;
 class MicrophoneSocket extends AbstractWebSocketHandler {
     private static final String SOUND = "sound";
     private static final int MOST = 16_384;
+    private static final int MOST_SOCKETS = 8;
+    private final Seats seats = new Seats(MOST_SOCKETS);
     private final House house;
 
     MicrophoneSocket(House house) {
@@ -31,13 +33,21 @@ class MicrophoneSocket extends AbstractWebSocketHandler {
             session.close(CloseStatus.BAD_DATA);
             return;
         }
+        seats.take(session);
         session.getAttributes().put(SOUND, house.microphone(Math.clamp(Integer.parseInt(rate), 8_000, 192_000)));
         session.getAttributes().put("room", new float[MOST]);
     }
 
     @Override
+    public void afterConnectionClosed(WebSocketSession session, CloseStatus status) {
+        seats.leave(session);
+        session.getAttributes().clear();
+    }
+
+    @Override
     protected void handleBinaryMessage(WebSocketSession session, BinaryMessage message) {
         if (!(session.getAttributes().get(SOUND) instanceof LiveSound sound)) return;
+        seats.heard(session);
         float[] room = (float[]) session.getAttributes().get("room");
         ByteBuffer bytes = message.getPayload().order(ByteOrder.LITTLE_ENDIAN);
         int count = Math.min(MOST, bytes.remaining() / 4);

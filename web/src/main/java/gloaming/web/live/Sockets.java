@@ -12,6 +12,9 @@ import org.springframework.web.socket.server.standard.ServletServerContainerFact
 @EnableWebSocket
 class Sockets implements WebSocketConfigurer {
     private static final int LARGEST_MESSAGE = 1 << 20;
+    /** What a page has not taken after so long cuts it off. */
+    static final long SLOWEST_MS = 5_000;
+
     private final LiveSocket live;
     private final CameraSocket camera;
     private final MicrophoneSocket microphone;
@@ -37,7 +40,7 @@ class Sockets implements WebSocketConfigurer {
         ServletServerContainerFactoryBean container = new ServletServerContainerFactoryBean();
         container.setMaxTextMessageBufferSize(LARGEST_MESSAGE);
         container.setMaxBinaryMessageBufferSize(LARGEST_MESSAGE);
-        container.setAsyncSendTimeout(5_000L);
+        container.setAsyncSendTimeout(SLOWEST_MS);
         return container;
     }
 }

@@ -5,6 +5,7 @@ import gloaming.look.Refused;
 import gloaming.web.store.Shows;
 import java.io.IOException;
 import org.springframework.stereotype.Component;
+import org.springframework.web.socket.CloseStatus;
 import org.springframework.web.socket.TextMessage;
 import org.springframework.web.socket.WebSocketSession;
 import org.springframework.web.socket.handler.AbstractWebSocketHandler;
@@ -17,6 +18,9 @@ import tools.jackson.databind.json.JsonMapper;
 class TouchSocket extends AbstractWebSocketHandler {
     private static final JsonMapper JSON = JsonMapper.builder().build();
     private static final int MOST = 4;
+    private static final int MOST_SOCKETS = 32;
+    private static final int LARGEST_LAYOUT = 64 << 10;
+    private final Seats seats = new Seats(MOST_SOCKETS);
     private final Devices devices;
     private final Shows shows;
 
@@ -26,10 +30,22 @@ class TouchSocket extends AbstractWebSocketHandler {
     }
 
     @Override
+    public void afterConnectionEstablished(WebSocketSession session) {
+        seats.take(session);
+    }
+
+    @Override
+    public void afterConnectionClosed(WebSocketSession session, CloseStatus status) {
+        seats.leave(session);
+    }
+
+    @Override
     protected void handleTextMessage(WebSocketSession session, TextMessage message) throws IOException {
+        seats.heard(session);
         try {
             JsonNode m = JSON.readTree(message.getPayload());
             if (m.has("layout")) {
+                if (message.getPayloadLength() > LARGEST_LAYOUT) throw new Refused("That layout is too large.");
                 shows.setPhone(LiveSocket.text(m, "show"), JSON.treeToValue(m.get("layout"), Phone.class));
                 session.sendMessage(new TextMessage("{\"is\":\"kept\"}"));
                 return;

@@ -5,7 +5,6 @@ import java.util.Map;
 import java.util.concurrent.ArrayBlockingQueue;
 import java.util.concurrent.BlockingQueue;
 import java.util.concurrent.ConcurrentHashMap;
-import java.util.concurrent.TimeUnit;
 import org.springframework.web.socket.CloseStatus;
 import org.springframework.web.socket.WebSocketMessage;
 import org.springframework.web.socket.WebSocketSession;
@@ -38,10 +37,14 @@ final class Viewer {
     /** Whether it shows what is heard and what arrives. */
     volatile boolean desk;
 
+    /** When the page said something last. */
+    volatile long heard = System.nanoTime();
+
     /** How many values had come from each control when it was told last; only its own messages and the courier touch it. */
     final Map<String, Long> knowsControls = new ConcurrentHashMap<>();
 
     private final BlockingQueue<WebSocketMessage<?>> queue = new ArrayBlockingQueue<>(QUEUE);
+    private final Thread thread;
     private volatile boolean closed;
 
     Viewer(WebSocketSession session, String look, String page) {
@@ -49,7 +52,7 @@ final class Viewer {
         this.bench = look != null;
         this.look = look;
         this.page = page;
-        Thread.ofVirtual().name("viewer-" + session.getId()).start(this::run);
+        thread = Thread.ofVirtual().name("viewer-" + session.getId()).start(this::run);
     }
 
     void send(WebSocketMessage<?> message) {
@@ -62,24 +65,38 @@ final class Viewer {
 
     private void run() {
         try {
-            while (!closed) {
-                WebSocketMessage<?> message = queue.poll(5, TimeUnit.SECONDS);
-                if (message != null) session.sendMessage(message);
-            }
-        } catch (IOException | IllegalStateException e) {
+            while (!closed) session.sendMessage(queue.take());
+        } catch (IOException | RuntimeException e) {
             close();
         } catch (InterruptedException e) {
-            Thread.currentThread().interrupt();
+            // It is closed.
+            closed = true;
         }
+        end();
     }
 
+    /** Cuts the page off; what waits for it is not sent any more. Waits for nobody. */
     void close() {
         closed = true;
+        queue.clear();
+        thread.interrupt();
+    }
+
+    /** Sends what waits, and then cuts the page off. */
+    void close(WebSocketMessage<?> last) {
+        send(last);
+        Thread.ofVirtual().start(() -> {
+            long until = System.nanoTime() + 2_000_000_000L;
+            while (!queue.isEmpty() && System.nanoTime() < until) Thread.yield();
+            close();
+        });
+    }
+
+    private void end() {
         try {
             session.close(CloseStatus.SESSION_NOT_RELIABLE);
         } catch (IOException | IllegalStateException e) {
-            // It is gone already.
-            return;
+            System.getLogger("gloaming").log(System.Logger.Level.DEBUG, "A page was gone already.", e);
         }
     }
 }

@@ -3,15 +3,18 @@ package gloaming.web.page;
 import gloaming.look.Refused;
 import gloaming.media.Facts;
 import gloaming.media.FontFile;
+import gloaming.media.Halt;
 import gloaming.web.live.House;
 import gloaming.web.store.Media;
 import gloaming.web.store.MediaStore;
+import gloaming.web.store.Quota;
 import gloaming.web.store.Shows;
 import gloaming.web.store.Uses;
 import java.io.IOException;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.concurrent.ConcurrentHashMap;
 import java.util.stream.Stream;
 import org.springframework.http.CacheControl;
 import org.springframework.http.HttpStatus;
@@ -32,13 +35,20 @@ import org.springframework.web.servlet.mvc.support.RedirectAttributes;
 /** The media of a show: brought in, looked at, renamed, replaced, deleted. */
 @Controller
 class MediaPages {
+    private static final String ARRIVAL = "[0-9a-f-]{8,40}";
+    private static final int MOST_ARRIVING = 64;
+
     private final Shows shows;
     private final Media media;
     private final MediaStore store;
     private final Uses uses;
     private final House house;
+    private final Quota quota;
+    /** Files that are being looked at, by the name their page gave them. */
+    private final Map<String, Halt> arriving = new ConcurrentHashMap<>();
 
-    MediaPages(Shows shows, Media media, MediaStore store, Uses uses, House house) {
+    MediaPages(Shows shows, Media media, MediaStore store, Uses uses, House house, Quota quota) {
+        this.quota = quota;
         this.shows = shows;
         this.media = media;
         this.store = store;
@@ -63,6 +73,8 @@ class MediaPages {
         List<Media.Row> all = media.of(id);
         model.addAttribute("show", show);
         model.addAttribute("folders", folders(all));
+        model.addAttribute("used", weight(quota.used()));
+        model.addAttribute("quota", quota.gigabytes());
         model.addAttribute("look", shows.looks(id).stream().findFirst().orElse(null));
         model.addAttribute(
                 "media",
@@ -118,6 +130,21 @@ class MediaPages {
         return says.toString();
     }
 
+    private static String weight(long bytes) {
+        double mb = bytes / 1048576.0;
+        return mb < 1_000 ? plain(mb) + " MB" : plain(mb / 1024) + " GB";
+    }
+
+    @PostMapping("/shows/{id}/quota")
+    String quota(@PathVariable String id, @RequestParam long gigabytes, RedirectAttributes flash) {
+        try {
+            quota.set(gigabytes);
+        } catch (Refused e) {
+            flash.addFlashAttribute("refused", e.getMessage());
+        }
+        return "redirect:/shows/" + show(id).id() + "/media";
+    }
+
     private static String duration(double seconds) {
         long whole = (long) seconds;
         return whole < 60 ? plain(seconds) + " s" : "%d:%02d".formatted(whole / 60, whole % 60);
@@ -157,16 +184,31 @@ class MediaPages {
     @PostMapping(value = "/shows/{id}/media", produces = MediaType.APPLICATION_JSON_VALUE)
     @ResponseBody
     ResponseEntity<Map<String, String>> add(
-            @PathVariable String id, @RequestParam MultipartFile file, @RequestParam(defaultValue = "") String folder)
+            @PathVariable String id,
+            @RequestParam MultipartFile file,
+            @RequestParam(defaultValue = "") String folder,
+            @RequestParam(defaultValue = "") String arrival)
             throws IOException {
+        Halt halt = new Halt();
+        if (arrival.matches(ARRIVAL) && arriving.size() < MOST_ARRIVING) arriving.put(arrival, halt);
         try {
-            Media.Row row = store.add(show(id).id(), "", name(file), folder, file.getInputStream());
+            Media.Row row = store.add(show(id).id(), "", name(file), folder, file.getInputStream(), halt);
             house.mediaChanged(id);
             return ResponseEntity.ok(
                     Map.of("ref", row.ref(), "kind", row.facts().kind().id()));
         } catch (Refused e) {
             return ResponseEntity.status(HttpStatus.UNPROCESSABLE_CONTENT).body(Map.of("says", e.getMessage()));
+        } finally {
+            arriving.remove(arrival);
         }
+    }
+
+    /** Stops looking at a file that is arriving. */
+    @PostMapping("/arrivals/{arrival}/stop")
+    ResponseEntity<Void> stop(@PathVariable String arrival) {
+        Halt halt = arriving.get(arrival);
+        if (halt != null) halt.now();
+        return ResponseEntity.noContent().build();
     }
 
     @PostMapping("/media/{id}/rename")

@@ -5,6 +5,7 @@ import static gloaming.web.tables.Tables.MEDIA;
 import gloaming.look.Refused;
 import gloaming.media.Facts;
 import gloaming.web.tables.tables.records.MediaRecord;
+import java.math.BigDecimal;
 import java.time.LocalDateTime;
 import java.util.List;
 import java.util.Locale;
@@ -12,6 +13,7 @@ import java.util.Optional;
 import java.util.stream.Stream;
 import org.jooq.Condition;
 import org.jooq.DSLContext;
+import org.jooq.impl.DSL;
 import org.springframework.stereotype.Repository;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -171,6 +173,16 @@ public class Media {
     @Transactional
     void drop(String id) {
         db.deleteFrom(MEDIA).where(MEDIA.ID.eq(id)).execute();
+    }
+
+    /** Bytes of all media, each file once. */
+    long bytes() {
+        var files = db.selectDistinct(MEDIA.HASH, MEDIA.BYTES).from(MEDIA).asTable("files");
+        return db.select(DSL.coalesce(DSL.sum(files.field(MEDIA.BYTES)), BigDecimal.ZERO))
+                .from(files)
+                .fetchSingle()
+                .value1()
+                .longValue();
     }
 
     /** Whether any row, deleted ones still kept included, uses the bytes with this hash. */

@@ -31,15 +31,19 @@ public class MediaStore {
     /** Bytes of one file. */
     public static final long LARGEST = 512L << 20;
 
+    private static final String FULL =
+            "media take all of the disk they may, or the disk is full. Delete some, or allow them more on the page of media.";
     private static final String PART = ".part";
 
     private final Folder folder;
     private final Media media;
     private final Decoder decoder;
+    private final Quota quota;
     /** Uploads on their way; as many as there are requests. */
     private final Set<Path> incoming = ConcurrentHashMap.newKeySet();
 
-    MediaStore(Folder folder, Media media, Decoder decoder) {
+    MediaStore(Folder folder, Media media, Decoder decoder, Quota quota) {
+        this.quota = quota;
         this.folder = folder;
         this.media = media;
         this.decoder = decoder;
@@ -97,7 +101,7 @@ public class MediaStore {
         Path incoming = folder.media().resolve("incoming-" + UUID.randomUUID() + PART);
         this.incoming.add(incoming);
         try {
-            String hash = copy(bytes, incoming, name);
+            String hash = copy(bytes, incoming, name, quota.room());
             Facts facts = decoder.facts(incoming, name, halt);
             Path home = path(hash);
             Files.createDirectories(home.getParent());
@@ -108,6 +112,9 @@ public class MediaStore {
             }
         } catch (Unreadable e) {
             throw new Refused(e.getMessage());
+        } catch (IOException e) {
+            if (!Damage.full(e)) throw e;
+            throw new Refused("'" + name + "' does not fit: " + FULL);
         } finally {
             Files.deleteIfExists(incoming);
             this.incoming.remove(incoming);
@@ -144,7 +151,7 @@ public class MediaStore {
         return folder.media().resolve(hash.substring(0, 2)).resolve(hash.substring(2));
     }
 
-    private static String copy(InputStream in, Path to, String name) throws IOException {
+    private static String copy(InputStream in, Path to, String name, long room) throws IOException {
         MessageDigest digest = sha256();
         long total = 0;
         byte[] buffer = new byte[1 << 16];
@@ -153,6 +160,7 @@ public class MediaStore {
             for (int n; (n = hashed.read(buffer)) > 0; ) {
                 total += n;
                 if (total > LARGEST) throw new Refused("'" + name + "' is larger than " + (LARGEST >> 20) + " MB.");
+                if (total > room) throw new Refused("'" + name + "' does not fit: " + FULL);
                 out.write(buffer, 0, n);
             }
         }

@@ -1,0 +1,50 @@
+package gloaming.web.live;
+
+import java.io.IOException;
+import java.util.LinkedHashMap;
+import java.util.Map;
+import org.springframework.web.socket.CloseStatus;
+import org.springframework.web.socket.WebSocketSession;
+
+/** At most so many sockets of a kind; when one more comes, the one that has been silent for longest gives way. */
+final class Seats {
+    private final int most;
+    private final Map<String, WebSocketSession> taken = new LinkedHashMap<>();
+
+    Seats(int most) {
+        this.most = most;
+    }
+
+    void take(WebSocketSession session) {
+        WebSocketSession gone = null;
+        synchronized (this) {
+            taken.put(session.getId(), session);
+            if (taken.size() > most) {
+                String first = taken.keySet().iterator().next();
+                gone = taken.remove(first);
+            }
+        }
+        if (gone != null) close(gone);
+    }
+
+    /** Something has come from it. */
+    synchronized void heard(WebSocketSession session) {
+        if (taken.remove(session.getId()) != null) taken.put(session.getId(), session);
+    }
+
+    synchronized void leave(WebSocketSession session) {
+        taken.remove(session.getId());
+    }
+
+    synchronized int count() {
+        return taken.size();
+    }
+
+    private static void close(WebSocketSession session) {
+        try {
+            session.close(CloseStatus.SERVICE_OVERLOAD);
+        } catch (IOException | IllegalStateException e) {
+            System.getLogger("gloaming").log(System.Logger.Level.DEBUG, "A socket was gone already.", e);
+        }
+    }
+}
