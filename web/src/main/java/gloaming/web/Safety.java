@@ -1,7 +1,5 @@
 package gloaming.web;
 
-import jakarta.servlet.Filter;
-import java.util.Set;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
 import org.springframework.security.config.annotation.web.builders.HttpSecurity;
@@ -10,14 +8,12 @@ import org.springframework.security.web.csrf.CookieCsrfTokenRepository;
 import org.springframework.security.web.csrf.XorCsrfTokenRequestAttributeHandler;
 import org.springframework.security.web.header.writers.ReferrerPolicyHeaderWriter;
 
-/** Loopback only, no foreign hosts or origins, tokens on posts, and pages that can load nothing but their own. */
+/** Tokens on posts, and pages that can load nothing but their own; who may ask at all is told by {@link gloaming.web.access.Gate}. */
 @Configuration
 public class Safety {
     private static final String POLICY =
             "default-src 'none'; script-src 'self'; style-src 'self'; img-src 'self' blob: data:; media-src 'self'; font-src 'self'; "
                     + "connect-src 'self'; form-action 'self'; base-uri 'none'; frame-ancestors 'none'";
-
-    private static final Set<String> HOSTS = Set.of("localhost", "127.0.0.1", "[::1]");
 
     @Bean
     SecurityFilterChain chain(HttpSecurity http) throws Exception {
@@ -40,18 +36,5 @@ public class Safety {
         XorCsrfTokenRequestAttributeHandler handler = new XorCsrfTokenRequestAttributeHandler();
         handler.setCsrfRequestAttributeName(null);
         return handler;
-    }
-
-    /** A name that some foreign page has pointed at this machine is not answered (DNS rebinding). */
-    @Bean
-    Filter knownHosts() {
-        return (request, response, chain) -> {
-            if (HOSTS.contains(request.getServerName()) || HOSTS.contains("[" + request.getServerName() + "]")) {
-                chain.doFilter(request, response);
-            } else {
-                ((jakarta.servlet.http.HttpServletResponse) response)
-                        .sendError(400, "Gloaming answers to localhost only.");
-            }
-        };
     }
 }

@@ -22,6 +22,7 @@ let peak = { db: -90, at: 0 };
 Alpine.data('desk', () => together(hands(live, catalogue, () => board), {
   look: /** @type {any} */ ({ name: '', lanes: [], mix: [], width: 16, height: 9, desk: { bindings: [], strip: [] } }),
   grown: {},
+  aside: false, stageName: '',
   lost: false, paused: false, dark: false, canUndo: false, canRedo: false,
   version: 0, refusal: '', refusing: 0, learned: '',
   soundId: root.dataset.sound, gain: Number(root.dataset.gain ?? 0), clipped: false, leader: 'look',
@@ -42,6 +43,7 @@ Alpine.data('desk', () => together(hands(live, catalogue, () => board), {
       this.canRedo = m.canRedo;
     };
     live.on.board = (m) => this.show(m);
+    live.on.stage = (m) => { this.aside = !m.here; this.stageName = m.name; };
     live.onUnsaved = (text) => { this.savedText = text; };
     live.on.applied = (m) => { this.version = m.version; };
     live.on.refused = (m) => this.say(m.says);
@@ -232,7 +234,10 @@ Alpine.data('desk', () => together(hands(live, catalogue, () => board), {
   rewind() { live.send({ do: 'rewind' }); },
   blackout(seconds) { live.send({ do: 'fade', seconds }); },
   openOutput() { open('/output', 'gloaming-output'); },
-  goLook(event) { location.href = `/desk/${event.target.value}`; },
+  /** Choosing another look puts it on stage. */
+  goLook(event) { const look = event.target.value; live.send({ do: 'put', look }); setTimeout(() => { location.href = `/desk/${look}`; }, 150); },
+  putOnStage() { live.send({ do: 'put' }); },
+  get asideText() { return this.stageName ? `On stage is “${this.stageName}”; the picture here is its.` : 'Nothing is on stage.'; },
 }));
 
 Alpine.start();

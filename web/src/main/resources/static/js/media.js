@@ -2,6 +2,7 @@
 /** The page of media: sends files one after another with their progress, and what the camera sees. */
 import './shows.js';
 import { Camera } from './camera.js';
+import { freshId } from './ids.js';
 
 const form = /** @type {HTMLFormElement} */ (document.querySelector('#bring'));
 const list = /** @type {HTMLElement} */ (document.querySelector('.arriving'));
@@ -31,7 +32,7 @@ function next() {
   const says = /** @type {HTMLElement} */ (one.item.querySelector('span'));
   const bar = /** @type {HTMLProgressElement} */ (one.item.querySelector('progress'));
   const stop = /** @type {HTMLButtonElement} */ (one.item.querySelector('button'));
-  const arrival = crypto.randomUUID();
+  const arrival = freshId();
   const data = new FormData(form);
   data.set('file', one.file);
   data.set('arrival', arrival);

@@ -1,4 +1,6 @@
 // @ts-check
+import { freshId } from './ids.js';
+
 /**
  * The changes of this page that are not known to be on the program's disk, oldest first. They are numbered, sent in order,
  * and sent again when the program was started anew; the program passes over those it has.
@@ -15,7 +17,7 @@ const LATE = 1000;
 export class Unsaved {
   constructor() {
     /** The page's own name. */
-    this.page = crypto.randomUUID();
+    this.page = freshId();
     /** @type {{n: number, at: number, message: any}[]} */
     this.all = [];
     this.n = 0;

@@ -21,9 +21,15 @@ final class Demo implements Callable<Integer> {
     @Option(names = "--once", hidden = true, description = "Ends after some pictures.")
     boolean once;
 
+    @Option(
+            names = "--open",
+            description =
+                    "Opens to the network too; needs a passphrase, set on the page Network or in GLOAMING_PASSPHRASE.")
+    boolean network;
+
     @Override
     public Integer call() throws Exception {
-        var context = Server.run(port, data, true);
+        var context = Server.run(port, data, true, network);
         if (once) {
             House house = context.getBean(House.class);
             while (house.stage().made() < ENOUGH) Thread.sleep(20);

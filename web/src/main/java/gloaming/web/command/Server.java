@@ -2,6 +2,9 @@ package gloaming.web.command;
 
 import gloaming.look.Refused;
 import gloaming.web.App;
+import gloaming.web.access.Access;
+import gloaming.web.access.Doors;
+import gloaming.web.access.Role;
 import gloaming.web.live.House;
 import gloaming.web.store.Damage;
 import gloaming.web.store.MediaStore;
@@ -26,6 +29,12 @@ public final class Server {
 
     /** Runs until the process ends. Port 0 takes a free one. */
     public static ConfigurableApplicationContext run(int port, Path data, boolean demo)
+            throws IOException, InterruptedException {
+        return run(port, data, demo, false);
+    }
+
+    /** The same; {@code network} opens it to the network too. */
+    static ConfigurableApplicationContext run(int port, Path data, boolean demo, boolean network)
             throws IOException, InterruptedException {
         try {
             Files.createDirectories(data);
@@ -52,6 +61,7 @@ public final class Server {
         int bound =
                 ((ServletWebServerApplicationContext) context).getWebServer().getPort();
         System.out.println("Gloaming is open at http://localhost:" + bound + "/");
+        if (network) open(context);
         Notices notices = context.getBean(Notices.class);
         if (!plays) {
             notices.say(
@@ -60,6 +70,15 @@ public final class Server {
         notices.all().forEach(System.out::println);
         Thread.ofVirtual().start(() -> settle(house));
         return context;
+    }
+
+    private static void open(ConfigurableApplicationContext context) {
+        Access access = context.getBean(Access.class);
+        String passphrase = System.getenv("GLOAMING_PASSPHRASE");
+        if (passphrase != null && !passphrase.isEmpty()) access.set(Role.EVERYTHING, passphrase);
+        Doors doors = context.getBean(Doors.class);
+        doors.open();
+        doors.urls().forEach(url -> System.out.println("and to the network at " + url));
     }
 
     /** Opens the program; a database that cannot be read is put aside, and what is known of it is opened in its place. */

@@ -14,9 +14,15 @@ final class Start implements Callable<Integer> {
     @Option(names = "--data", description = "Folder for shows and media.")
     Path data = Path.of(System.getProperty("user.home"), ".gloaming");
 
+    @Option(
+            names = "--open",
+            description =
+                    "Opens to the network too; needs a passphrase, set on the page Network or in GLOAMING_PASSPHRASE.")
+    boolean network;
+
     @Override
     public Integer call() throws Exception {
-        Server.run(port, data, false);
+        Server.run(port, data, false, network);
         return 0;
     }
 }

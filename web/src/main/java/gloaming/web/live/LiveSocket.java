@@ -15,6 +15,8 @@ import gloaming.step.Description;
 import gloaming.step.Finder;
 import gloaming.step.Rules;
 import gloaming.step.Wishes;
+import gloaming.web.access.Gate;
+import gloaming.web.access.Guests;
 import gloaming.web.store.Journal;
 import gloaming.web.store.OpenLook;
 import gloaming.web.store.Shows;
@@ -67,7 +69,8 @@ class LiveSocket extends AbstractWebSocketHandler {
             Courier courier,
             Boards boards,
             DeskRoom desk,
-            Journal journal) {
+            Journal journal,
+            Guests guests) {
         this.house = house;
         this.journal = journal;
         this.shows = shows;
@@ -76,6 +79,8 @@ class LiveSocket extends AbstractWebSocketHandler {
         this.boards = boards;
         this.desk = desk;
         stage = house.stage();
+        guests.onLeft(gone ->
+                viewers.values().stream().filter(v -> gone.equals(v.guest)).forEach(Viewer::close));
         journal.onSaved(look -> courier.tell(look, viewer -> boards.saved(look, viewer.page)));
     }
 
@@ -83,9 +88,10 @@ class LiveSocket extends AbstractWebSocketHandler {
     public void afterConnectionEstablished(WebSocketSession session) {
         slowest(session);
         var query = UriComponentsBuilder.fromUri(session.getUri()).build().getQueryParams();
-        String look = query.getFirst("look");
+        Guests.Guest guest = guest(session);
+        String look = guest == null || guest.role().maySeeLooks() ? query.getFirst("look") : null;
         String page = query.getFirst("page");
-        Viewer viewer = new Viewer(session, look, page != null && page.matches(PAGE) ? page : session.getId());
+        Viewer viewer = new Viewer(session, look, page != null && page.matches(PAGE) ? page : session.getId(), guest);
         if (look != null) {
             try {
                 OpenLook open = open(look);
@@ -120,6 +126,9 @@ class LiveSocket extends AbstractWebSocketHandler {
         try {
             JsonNode m = JSON.readTree(message.getPayload());
             n = m.path("n").asLong(0);
+            if (viewer.guest != null && !viewer.guest.role().maySay(m.path("do").asString("")) && !always(m))
+                throw new Refused(
+                        "This passphrase is for " + viewer.guest.role().says() + ".");
             if (!common(viewer, m) && viewer.bench) bench(viewer, m);
         } catch (Refused e) {
             viewer.send(new TextMessage(boards.refused(e.getMessage(), n)));
@@ -147,6 +156,16 @@ class LiveSocket extends AbstractWebSocketHandler {
                     .getUserProperties()
                     .put("org.apache.tomcat.websocket.BLOCKING_SEND_TIMEOUT", Sockets.SLOWEST_MS);
         }
+    }
+
+    /** What every page says, whatever it is. */
+    private static boolean always(JsonNode m) {
+        return Set.of("ack", "watch", "ping").contains(m.path("do").asString(""));
+    }
+
+    /** Who is at the other end, or null for somebody at the machine itself. */
+    private static Guests.Guest guest(WebSocketSession session) {
+        return session.getAttributes().get(Gate.GUEST) instanceof Guests.Guest guest ? guest : null;
     }
 
     private OpenLook open(String look) {
@@ -249,7 +268,7 @@ class LiveSocket extends AbstractWebSocketHandler {
                                 m.hasNonNull("lane") ? text(m, "lane") : null,
                                 m.path("place").asInt(0),
                                 text(m, "words")))));
-            case "put" -> house.put(row(viewer.look));
+            case "put" -> house.put(row(m.hasNonNull("look") ? text(m, "look") : viewer.look));
             // What a page looks at is of the stage only while its look is on it.
             case "tiles" -> {
                 if (open == house.onStage())

@@ -1,10 +1,17 @@
 package gloaming.web.live;
 
+import gloaming.web.access.Gate;
+import java.util.Map;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
+import org.springframework.http.server.ServerHttpRequest;
+import org.springframework.http.server.ServerHttpResponse;
+import org.springframework.http.server.ServletServerHttpRequest;
+import org.springframework.web.socket.WebSocketHandler;
 import org.springframework.web.socket.config.annotation.EnableWebSocket;
 import org.springframework.web.socket.config.annotation.WebSocketConfigurer;
 import org.springframework.web.socket.config.annotation.WebSocketHandlerRegistry;
+import org.springframework.web.socket.server.HandshakeInterceptor;
 import org.springframework.web.socket.server.standard.ServletServerContainerFactoryBean;
 
 /** Where the sockets are, and how large a message they take. Without allowed origins Spring takes none but the page's own. */
@@ -32,7 +39,28 @@ class Sockets implements WebSocketConfigurer {
         registry.addHandler(live, "/live")
                 .addHandler(camera, "/camera")
                 .addHandler(microphone, "/microphone")
-                .addHandler(touch, "/touch");
+                .addHandler(touch, "/touch")
+                .addInterceptors(new Introduction());
+    }
+
+    /** Tells a socket which guest it belongs to. */
+    private static final class Introduction implements HandshakeInterceptor {
+        @Override
+        public boolean beforeHandshake(
+                ServerHttpRequest request,
+                ServerHttpResponse response,
+                WebSocketHandler handler,
+                Map<String, Object> attributes) {
+            if (request instanceof ServletServerHttpRequest servlet) {
+                Object guest = servlet.getServletRequest().getAttribute(Gate.GUEST);
+                if (guest != null) attributes.put(Gate.GUEST, guest);
+            }
+            return true;
+        }
+
+        @Override
+        public void afterHandshake(
+                ServerHttpRequest request, ServerHttpResponse response, WebSocketHandler handler, Exception e) {}
     }
 
     @Bean

@@ -1,5 +1,6 @@
 package gloaming.web.live;
 
+import gloaming.web.access.Guests;
 import java.io.IOException;
 import java.util.Map;
 import java.util.concurrent.ArrayBlockingQueue;
@@ -47,11 +48,15 @@ final class Viewer {
     private final Thread thread;
     private volatile boolean closed;
 
-    Viewer(WebSocketSession session, String look, String page) {
+    /** Who looks at it over the network, or null for somebody at the machine. */
+    final Guests.Guest guest;
+
+    Viewer(WebSocketSession session, String look, String page, Guests.Guest guest) {
         this.session = session;
         this.bench = look != null;
         this.look = look;
         this.page = page;
+        this.guest = guest;
         thread = Thread.ofVirtual().name("viewer-" + session.getId()).start(this::run);
     }
 

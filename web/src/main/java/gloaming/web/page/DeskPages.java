@@ -3,8 +3,11 @@ package gloaming.web.page;
 import gloaming.look.Refused;
 import gloaming.media.Facts;
 import gloaming.media.MachineInput;
+import gloaming.web.access.Gate;
+import gloaming.web.live.House;
 import gloaming.web.store.Media;
 import gloaming.web.store.Shows;
+import jakarta.servlet.http.HttpServletRequest;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -17,17 +20,27 @@ class DeskPages {
     private static final JsonMapper JSON = JsonMapper.builder().build();
     private final Shows shows;
     private final Media rows;
+    private final House house;
 
-    DeskPages(Shows shows, Media rows) {
+    DeskPages(Shows shows, Media rows, House house) {
+        this.house = house;
         this.shows = shows;
         this.rows = rows;
     }
 
+    /** The Desk of the look on stage. */
+    @GetMapping("/desk")
+    String desk() {
+        if (house.onStage() == null) throw new Refused("Nothing is on stage yet.");
+        return "redirect:/desk/" + house.onStage().id;
+    }
+
     @GetMapping("/desk/{look}")
-    String desk(@PathVariable String look, Model model) {
+    String desk(@PathVariable String look, Model model, HttpServletRequest request) {
         Shows.LookRow row = shows.look(look).orElseThrow(() -> new Refused("That look is not there any more."));
         Shows.ShowRow show = shows.show(row.showId()).orElseThrow();
         model.addAttribute("look", row);
+        model.addAttribute("atMachine", request.getAttribute(Gate.GUEST) == null);
         model.addAttribute("show", show);
         model.addAttribute("looks", shows.looks(show.id()));
         model.addAttribute("sounds", rows.of(show.id(), Facts.Kind.SOUND));

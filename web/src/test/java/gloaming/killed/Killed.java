@@ -1,4 +1,4 @@
-package gloaming.web;
+package gloaming.killed;
 
 import gloaming.look.Edit;
 import gloaming.look.Look;

@@ -1,4 +1,4 @@
-package gloaming.web;
+package gloaming.killed;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
