@@ -6,21 +6,19 @@ import gloaming.look.Edit;
 import gloaming.look.Look;
 import gloaming.look.LookJson;
 import gloaming.look.Value;
+import gloaming.web.live.Courier;
+import gloaming.web.live.House;
 import gloaming.web.store.Journal;
 import gloaming.web.store.OpenLook;
 import gloaming.web.store.Shows;
 import java.io.ByteArrayInputStream;
 import java.net.URI;
 import java.net.http.HttpClient;
-import java.net.http.WebSocket;
-import java.nio.ByteBuffer;
+import java.net.http.HttpRequest;
+import java.net.http.HttpResponse;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.concurrent.CompletionStage;
-import java.util.concurrent.CopyOnWriteArrayList;
-import java.util.concurrent.atomic.AtomicInteger;
-import java.util.function.Predicate;
 import java.util.stream.IntStream;
 import javax.imageio.ImageIO;
 import org.junit.jupiter.api.AfterAll;
@@ -38,104 +36,22 @@ class LiveSocketTest {
     static Path data;
 
     private static Program program;
-    private static HttpClient client;
 
     @BeforeAll
     static void start() {
         program = new Program(0, data, true);
-        client = HttpClient.newHttpClient();
     }
 
     @AfterAll
     static void stop() {
-        client.close();
         program.close();
-    }
-
-    /** One page's end of the socket: keeps what came, up to a limit. */
-    private static final class Page implements WebSocket.Listener, AutoCloseable {
-        final List<JsonNode> texts = new CopyOnWriteArrayList<>();
-        final List<byte[]> frames = new CopyOnWriteArrayList<>();
-        final AtomicInteger closed = new AtomicInteger();
-        private final StringBuilder text = new StringBuilder();
-        private final java.io.ByteArrayOutputStream bytes = new java.io.ByteArrayOutputStream();
-        private final WebSocket socket;
-
-        Page(String query) {
-            socket = client.newWebSocketBuilder()
-                    .header("Origin", "http://localhost:" + program.port)
-                    .buildAsync(URI.create("ws://localhost:" + program.port + "/live" + query), this)
-                    .join();
-        }
-
-        @Override
-        public CompletionStage<?> onText(WebSocket socket, CharSequence part, boolean last) {
-            text.append(part);
-            if (last) {
-                texts.add(JSON.readTree(text.toString()));
-                text.setLength(0);
-            }
-            socket.request(1);
-            return null;
-        }
-
-        @Override
-        public CompletionStage<?> onBinary(WebSocket socket, ByteBuffer part, boolean last) {
-            byte[] chunk = new byte[part.remaining()];
-            part.get(chunk);
-            bytes.writeBytes(chunk);
-            if (last) {
-                frames.add(bytes.toByteArray());
-                bytes.reset();
-            }
-            socket.request(1);
-            return null;
-        }
-
-        @Override
-        public CompletionStage<?> onClose(WebSocket socket, int status, String reason) {
-            closed.set(status);
-            return null;
-        }
-
-        @Override
-        public void onError(WebSocket socket, Throwable error) {
-            closed.set(-1);
-        }
-
-        Page say(String json) {
-            socket.sendText(json.replace('\'', '"'), true).join();
-            return this;
-        }
-
-        JsonNode hear(String is) {
-            return hear(is, m -> true);
-        }
-
-        JsonNode hear(String is, Predicate<JsonNode> which) {
-            JsonNode[] found = new JsonNode[1];
-            Program.until("a message '" + is + "'", () -> {
-                for (JsonNode m : texts) {
-                    if (m.path("is").asString("").equals(is) && which.test(m)) {
-                        found[0] = m;
-                        return true;
-                    }
-                }
-                return false;
-            });
-            return found[0];
-        }
-
-        @Override
-        public void close() {
-            socket.abort();
-        }
     }
 
     /** A look with one grey fill, open on a page. */
     private static OpenLook fresh(String name) {
         Shows shows = program.get(Shows.class);
         String id = shows.addLook(shows.shows().getFirst().id(), Look.empty(name));
+        program.put(id);
         return program.get(Journal.class).open(shows.look(id).orElseThrow());
     }
 
@@ -146,7 +62,7 @@ class LiveSocketTest {
     @Test
     void anEditIsAppliedAnsweredAndSaved() {
         OpenLook open = fresh("Applied");
-        try (Page page = new Page("?look=" + open.id)) {
+        try (SocketPage page = new SocketPage(program, "?look=" + open.id)) {
             assertThat(page.hear("look").path("look").path("name").asString()).isEqualTo("Applied");
             page.say("{'do':'add-step','lane':null,'place':0,'type':'fill','asked':7}");
             JsonNode applied = page.hear("applied");
@@ -163,8 +79,8 @@ class LiveSocketTest {
     @Test
     void everyOtherPageOfTheLookLearnsOfAnEdit() {
         OpenLook open = fresh("Two pages");
-        try (Page one = new Page("?look=" + open.id);
-                Page two = new Page("?look=" + open.id)) {
+        try (SocketPage one = new SocketPage(program, "?look=" + open.id);
+                SocketPage two = new SocketPage(program, "?look=" + open.id)) {
             two.hear("look");
             one.say("{'do':'add-step','lane':null,'place':0,'type':'fill'}");
             two.hear("look", m -> m.path("look").path("lanes").size() == 1);
@@ -176,7 +92,7 @@ class LiveSocketTest {
     @Test
     void whatIsRefusedChangesNothingAndSaysWhy() {
         OpenLook open = fresh("Refused");
-        try (Page page = new Page("?look=" + open.id)) {
+        try (SocketPage page = new SocketPage(program, "?look=" + open.id)) {
             page.say("{'do':'add-step','lane':null,'place':0,'type':'fill'}");
             page.hear("applied");
             Look before = open.look();
@@ -207,7 +123,7 @@ class LiveSocketTest {
     @Test
     void aDragIsOneStepOfUndoAndIsNotEchoedToWhoeverDrags() {
         OpenLook open = fresh("Drag");
-        try (Page page = new Page("?look=" + open.id)) {
+        try (SocketPage page = new SocketPage(program, "?look=" + open.id)) {
             page.say("{'do':'add-step','lane':null,'place':0,'type':'fill'}");
             page.hear("look", m -> m.path("look").path("lanes").size() == 1);
             long looks = page.texts.stream()
@@ -231,7 +147,7 @@ class LiveSocketTest {
     @Test
     void picturesComeOnlyAsFastAsTheyAreDrawnAndAtMostTwoAhead() throws Exception {
         OpenLook open = fresh("Pictures");
-        try (Page page = new Page("?look=" + open.id)) {
+        try (SocketPage page = new SocketPage(program, "?look=" + open.id)) {
             page.say("{'do':'add-step','lane':null,'place':0,'type':'fill'}");
             page.say("{'do':'watch','subject':null,'most':320}");
             Program.until("two pictures", () -> pictures(page).size() == 2);
@@ -249,11 +165,11 @@ class LiveSocketTest {
         }
     }
 
-    private static List<byte[]> pictures(Page page) {
+    private static List<byte[]> pictures(SocketPage page) {
         return page.frames.stream().filter(f -> f[0] == 1).toList();
     }
 
-    private static int boards(Page page) {
+    private static int boards(SocketPage page) {
         return (int) page.texts.stream()
                 .filter(m -> m.path("is").asString("").equals("board"))
                 .count();
@@ -262,7 +178,7 @@ class LiveSocketTest {
     @Test
     void previewsOfStepsComeWithThePagesNumberForTheList() {
         OpenLook open = fresh("Previews");
-        try (Page page = new Page("?look=" + open.id)) {
+        try (SocketPage page = new SocketPage(program, "?look=" + open.id)) {
             page.say("{'do':'add-step','lane':null,'place':0,'type':'fill'}");
             page.hear("applied");
             page.say("{'do':'tiles','list':513,'steps':['s1','gone','s1']}");
@@ -275,11 +191,11 @@ class LiveSocketTest {
     @Test
     void aPageThatComesBackFindsTheLookAsItWas() {
         OpenLook open = fresh("Back");
-        try (Page page = new Page("?look=" + open.id)) {
+        try (SocketPage page = new SocketPage(program, "?look=" + open.id)) {
             page.say("{'do':'add-step','lane':null,'place':0,'type':'gradient'}");
             page.hear("applied");
         }
-        try (Page page = new Page("?look=" + open.id)) {
+        try (SocketPage page = new SocketPage(program, "?look=" + open.id)) {
             JsonNode look = page.hear("look").path("look");
             assertThat(look.path("lanes")
                             .get(0)
@@ -293,21 +209,92 @@ class LiveSocketTest {
 
     @Test
     void aLookThatIsGoneIsSaidAndNothingBreaks() {
-        try (Page page = new Page("?look=nonesuch")) {
+        try (SocketPage page = new SocketPage(program, "?look=nonesuch")) {
             assertThat(page.hear("refused").path("says").asString()).isEqualTo("That look is not there any more.");
             page.say("{'do':'undo'}");
         }
-        try (Page page = new Page("")) {
+        try (SocketPage page = new SocketPage(program, "")) {
             page.hear("board");
         }
     }
 
     @Test
+    void onlyAnActPutsALookOnStage() throws Exception {
+        OpenLook on = fresh("On stage");
+        House house = program.get(House.class);
+        Shows shows = program.get(Shows.class);
+        String aside = shows.addLook(shows.shows().getFirst().id(), Look.empty("Aside"));
+        HttpClient client = HttpClient.newHttpClient();
+        for (String path : List.of("/bench/", "/desk/")) {
+            for (String method : List.of("GET", "HEAD")) {
+                var request = HttpRequest.newBuilder(URI.create(program.url(path + aside)))
+                        .method(method, HttpRequest.BodyPublishers.noBody())
+                        .build();
+                client.send(request, HttpResponse.BodyHandlers.discarding());
+            }
+        }
+        try (SocketPage page = new SocketPage(program, "?look=" + aside)) {
+            assertThat(page.hear("look").path("look").path("name").asString()).isEqualTo("Aside");
+            assertThat(page.hear("stage").path("here").asBoolean()).isFalse();
+            for (String what : List.of(
+                    "{'do':'tiles','list':1,'steps':[]}",
+                    "{'do':'probe','u':0.5,'v':0.5}",
+                    "{'do':'table','step':''}",
+                    "{'do':'find','asked':1,'words':'blur'}",
+                    "{'do':'watch','most':320}")) page.say(what);
+            page.say(edit(new Edit.Rename("Still aside")));
+            page.hear("applied");
+            assertThat(house.onStage()).isSameAs(on);
+            page.say("{'do':'put'}");
+            page.hear("stage", m -> m.path("here").asBoolean());
+            assertThat(house.onStage().id).isEqualTo(aside);
+        }
+        client.close();
+    }
+
+    @Test
+    void anEditThatIsSentAgainIsDoneOnce() {
+        OpenLook open = fresh("Twice");
+        String page = "a-page-of-its-own";
+        String add = "{'do':'add-step','type':'fill','n':1}";
+        try (SocketPage one = new SocketPage(program, "?look=" + open.id + "&page=" + page)) {
+            one.hear("hello");
+            one.say(add);
+            one.hear("saved", m -> m.path("n").asLong() == 1);
+            one.say(add);
+            one.say(edit(new Edit.Rename("Once")).replace("{\"do\"", "{\"n\":2,\"do\""));
+            one.hear("saved", m -> m.path("n").asLong() == 2);
+        }
+        assertThat(open.look().lanes()).hasSize(1);
+        try (SocketPage again = new SocketPage(program, "?look=" + open.id + "&page=" + page)) {
+            assertThat(again.hear("hello").path("n").asLong()).isEqualTo(2);
+        }
+    }
+
+    @Test
+    void outputsHavePlacesThatBenchesCannotTake() {
+        OpenLook open = fresh("Crowd");
+        List<SocketPage> pages = new ArrayList<>();
+        try {
+            IntStream.range(0, 70).forEach(i -> pages.add(new SocketPage(program, "?look=" + open.id)));
+            Program.until(
+                    "some are turned away",
+                    () -> pages.stream().filter(p -> p.closed.get() != 0).count() >= 18);
+            try (SocketPage output = new SocketPage(program, "")) {
+                output.hear("board");
+            }
+        } finally {
+            pages.forEach(SocketPage::close);
+        }
+        Program.until("all are gone", () -> program.get(Courier.class).viewers() == 0);
+    }
+
+    @Test
     void anOutputTakesNoEdits() {
         OpenLook open = fresh("Output");
-        try (Page bench = new Page("?look=" + open.id)) {
+        try (SocketPage bench = new SocketPage(program, "?look=" + open.id)) {
             bench.hear("look");
-            try (Page output = new Page("")) {
+            try (SocketPage output = new SocketPage(program, "")) {
                 output.say(edit(new Edit.Rename("Taken over")));
                 output.say("{'do':'ping','at':1}");
                 output.hear("pong");
@@ -318,15 +305,15 @@ class LiveSocketTest {
 
     @Test
     void pagesBeyondTheSixtyFourthAreTurnedAwayAndRoomIsMadeWhenOthersLeave() {
-        List<Page> pages = new ArrayList<>();
+        List<SocketPage> pages = new ArrayList<>();
         try {
-            IntStream.range(0, 70).forEach(i -> pages.add(new Page("")));
+            IntStream.range(0, 70).forEach(i -> pages.add(new SocketPage(program, "")));
             Program.until(
                     "some are turned away",
                     () -> pages.stream().filter(p -> p.closed.get() != 0).count() >= 6);
-            pages.forEach(Page::close);
+            pages.forEach(SocketPage::close);
             Program.until("there is room again", () -> {
-                Page again = new Page("");
+                SocketPage again = new SocketPage(program, "");
                 pages.add(again);
                 long end = System.nanoTime() + 300_000_000L;
                 while (again.closed.get() == 0 && again.texts.isEmpty() && System.nanoTime() < end) Thread.onSpinWait();
@@ -335,7 +322,7 @@ class LiveSocketTest {
                 return served;
             });
         } finally {
-            pages.forEach(Page::close);
+            pages.forEach(SocketPage::close);
         }
     }
 
@@ -343,7 +330,7 @@ class LiveSocketTest {
     void theTransportIsMovedFromThePage() {
         OpenLook open = fresh("Transport");
         var stage = program.get(gloaming.web.live.House.class).stage();
-        try (Page page = new Page("?look=" + open.id)) {
+        try (SocketPage page = new SocketPage(program, "?look=" + open.id)) {
             page.say("{'do':'pause','on':true}")
                     .say("{'do':'fade','to':0,'seconds':0}")
                     .say("{'do':'scale','to':0.5}");
