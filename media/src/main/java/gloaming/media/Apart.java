@@ -24,7 +24,10 @@ public final class Apart implements Decoder {
     /** A process that has read so many files gives way to a fresh one. */
     private static final int JOBS = 500;
 
-    private static final long STILL_MS = 3_000;
+    /** For a large picture, and for any other. */
+    private static final long LARGE_MS = 3_000;
+
+    private static final long STILL_MS = 12_000;
     private static final long LONG_MS = 30_000;
     private static final long FRAME_MS = 8_000;
 
@@ -96,15 +99,19 @@ public final class Apart implements Decoder {
 
     @Override
     public Facts facts(Path file, String name, Halt halt) throws Unreadable {
-        long time = Facts.still(file) ? STILL_MS : LONG_MS;
+        long time = Facts.still(file) ? time(file) : LONG_MS;
         return once(name, time, halt, Wire.Ask.FACTS, out -> file(out, file, name), Wire::facts);
+    }
+
+    private static long time(Path still) {
+        return Facts.large(still) ? LARGE_MS : STILL_MS;
     }
 
     @Override
     public Picture still(Path file, String name, Cut cut) throws Unreadable {
         return once(
                 name,
-                STILL_MS,
+                time(file),
                 null,
                 Wire.Ask.STILL,
                 out -> {

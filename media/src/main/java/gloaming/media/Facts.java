@@ -9,6 +9,7 @@ import java.awt.image.BufferedImage;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.io.UncheckedIOException;
+import java.nio.ByteBuffer;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import javax.imageio.ImageIO;
@@ -92,6 +93,23 @@ public record Facts(
                 || start.startsWith("MM\0*")
                 || start.startsWith("#?R")
                 || start.startsWith("RIFF") && start.startsWith("WEBP", 8);
+    }
+
+    /** Bytes of a file, and pixels where it begins by saying how many, from which on a picture is large. */
+    private static final long LARGE_BYTES = 3 << 20;
+
+    private static final long LARGE_PIXELS = 8_000_000;
+
+    /** Whether a picture is a large one, as far as it can be told without reading it. */
+    static boolean large(Path file) {
+        try (var in = Files.newInputStream(file)) {
+            ByteBuffer head = ByteBuffer.wrap(in.readNBytes(24));
+            boolean png = head.limit() == 24 && head.getInt(0) == 0x89504e47;
+            if (png && (head.getInt(16) & 0xFFFFFFFFL) * (head.getInt(20) & 0xFFFFFFFFL) > LARGE_PIXELS) return true;
+            return Files.size(file) > LARGE_BYTES;
+        } catch (IOException e) {
+            return false;
+        }
     }
 
     private static boolean sounds(byte[] head) {

@@ -42,6 +42,8 @@ public final class Reading {
         System.setOut(System.err);
         av_max_alloc(MOST_AT_ONCE);
         Reading reading = new Reading(in, out);
+        out.writeByte(0);
+        out.flush();
         try {
             for (; ; ) reading.answer();
         } catch (EOFException e) {

@@ -19,6 +19,7 @@ final class Worker implements AutoCloseable {
     /** Kilobytes of address space. */
     private static final long MOST_KB = 5L << 20;
 
+    private static final long START_S = 60;
     private static final Path SHELL = Path.of("/bin/sh");
     private static final ScheduledExecutorService ENDINGS = Executors.newSingleThreadScheduledExecutor(
             Thread.ofPlatform().name("endings").daemon().factory());
@@ -40,12 +41,20 @@ final class Worker implements AutoCloseable {
     private volatile boolean closed;
     private int jobs;
 
+    /** Starts a process; returns when it is ready. */
     Worker() throws IOException {
         process = new ProcessBuilder(command())
                 .redirectError(ProcessBuilder.Redirect.DISCARD)
                 .start();
         out = new DataOutputStream(new BufferedOutputStream(process.getOutputStream(), 1 << 16));
         in = new DataInputStream(new BufferedInputStream(process.getInputStream(), 1 << 16));
+        // On a busy machine a start takes as long as it takes; that is not the file's fault.
+        ScheduledFuture<?> ending = ENDINGS.schedule(process::destroyForcibly, START_S, TimeUnit.SECONDS);
+        try {
+            in.readByte();
+        } finally {
+            ending.cancel(false);
+        }
     }
 
     private static List<String> command() {

@@ -195,7 +195,7 @@ class ShadeTest {
                 .isEqualTo("'x' : undeclared identifier");
         assertThat(results.get(1).path("errors").get(0).path("line").asInt(0)).isEqualTo(1);
         assertThat(results.get(3).path("errors").get(0).path("text").asString(""))
-                .contains("a loop did not end");
+                .contains("a loop takes too long");
         assertThat(pfm(folder.resolve("1.pfm"), 4, 2)[2]).isCloseTo(0.6f, within(1e-6f));
     }
 }

@@ -46,7 +46,7 @@ final class Opening implements FlywayMigrationStrategy {
             transactions.goOn(last, version(flyway));
             log.forget(snapshots.oldest());
         } catch (IOException | SQLException e) {
-            throw new IllegalStateException("The data folder cannot be read.", e);
+            throw new IllegalStateException("The data folder cannot be read: " + e.getMessage(), e);
         }
     }
 
