@@ -77,7 +77,9 @@ public final class LookJson {
 
     public static Edit readEdit(String text) {
         try {
-            return JSON.readValue(text, Edit.class);
+            Edit edit = JSON.readValue(text, Edit.class);
+            if (edit == null) throw new Refused("The edit is empty.");
+            return edit;
         } catch (JacksonException e) {
             throw refusal("The edit", e);
         }
@@ -93,6 +95,7 @@ public final class LookJson {
             return new Refused(what + " cannot be read" + place(e) + ": "
                     + e.getOriginalMessage().lines().findFirst().orElse("") + ".");
         }
+        if (e.getLocation() == null) return new Refused(what + " is not whole JSON.");
         return new Refused(what + " is not whole JSON: line " + e.getLocation().getLineNr() + ", column "
                 + e.getLocation().getColumnNr() + ".");
     }

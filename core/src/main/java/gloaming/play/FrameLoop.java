@@ -255,6 +255,7 @@ final class FrameLoop {
         glance(mix, step);
         leave(null, mix);
         double ms = (System.nanoTime() - started) / 1e6;
+        stage.frameTimes.note(ms);
         frameMs = frameMs == 0 ? ms : frameMs + (ms - frameMs) * 0.1;
         fps = fps == 0 ? 1 / step : fps + (1 / step - fps) * 0.1;
         if (stage.scaleByHand == 0) keeper.saw(ms, 1000 / look.rate(), step);

@@ -54,6 +54,7 @@ public final class Stage implements AutoCloseable {
     volatile Thread courier;
 
     // What the frames tell.
+    final FrameTimes frameTimes = new FrameTimes();
     final Ears ears = new Ears();
     volatile Board board;
     volatile Table table;
@@ -257,6 +258,11 @@ public final class Stage implements AutoCloseable {
 
     public double tempo() {
         return tempo;
+    }
+
+    /** How long frames took so far. */
+    public FrameTimes frameTimes() {
+        return frameTimes;
     }
 
     /** Frames made so far, skipped ones not counted. */

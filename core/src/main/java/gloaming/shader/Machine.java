@@ -19,7 +19,7 @@ final class Machine {
     /** After so many rounds of all loops of a tile together it is asked whether there is time left. */
     private static final int ROUNDS = 63;
     /** Where the crew has no limit, a tile's loops may take so long, and fewer rounds are never too many. */
-    private static final long LONGEST_NS = 100_000_000;
+    private static final long LONGEST_NS = 2_000_000_000L;
 
     private static final int MANY_ROUNDS = 2_000;
 

@@ -72,7 +72,14 @@ public final class Shader {
     public static Result known(String text) {
         Result result;
         synchronized (KNOWN) {
-            result = KNOWN.computeIfAbsent(text, Shader::compile);
+            result = KNOWN.get(text);
+        }
+        if (result == null) {
+            // Outside the lock: a frame that needs another text does not wait for this one.
+            result = compile(text);
+            synchronized (KNOWN) {
+                KNOWN.put(text, result);
+            }
         }
         Shader s = result.shader;
         return s == null ? result : new Result(new Shader(s.program, s.uniforms, s.samplers, s.scalars), List.of());
@@ -88,7 +95,7 @@ public final class Shader {
             if (problems.isEmpty()) return new Result(build(tree, preprocessor.comments), List.of());
         } catch (Problem.Found found) {
             problems.add(found.problem);
-        } catch (RuntimeException fault) {
+        } catch (RuntimeException | StackOverflowError | OutOfMemoryError fault) {
             // A fault of ours must cost nobody the picture: the text before it goes on.
             problems.add(new Problem(1, 1, "this text is more than the compiler can take: " + fault));
         }
@@ -284,7 +291,7 @@ public final class Shader {
 
     /**
      * Draws into {@code out}, by one caller at a time; rows and columns shared among the crew; {@code inputs} in the order of {@link #samplers}. A loop
-     * that does not end is an {@link Operation.TooLong}: when the crew's time is over, or within a tenth of a second a tile.
+     * that does not end is an {@link Operation.TooLong}: when the crew's time is over, or within two seconds a tile.
      */
     public void run(Picture out, Values values, Input[] inputs, Crew crew) {
         for (int i = 0; i < inputs.length; i++) {

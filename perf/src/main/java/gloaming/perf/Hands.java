@@ -131,6 +131,7 @@ final class Hands {
                  "mix":[{"id":"m1","lane":"l1","blend":"over","opacity":1}],
                  "desk":{"bindings":[{"id":"b1","control":"osc /flash","of":"s1","setting":"brightness","inLow":0,"inHigh":1,"low":0,"high":1,
                   "bend":1,"ease":0,"mode":"value","pickUp":false}],"strip":[]}}"""));
+            context.getBean(gloaming.web.live.House.class).put(shows.look(look).orElseThrow());
             browser.get("http://localhost:" + port + "/bench/" + look);
             Thread.sleep(8_000);
             browser.manage().timeouts().scriptTimeout(Duration.ofSeconds(60));

@@ -83,6 +83,7 @@ final class Live {
             {"format":"gloaming-look","version":1,"name":"flash","width":960,"height":540,"rate":30,"seed":1,"tempo":96,
              "lanes":[{"id":"l1","name":"fill","steps":[{"id":"s1","type":"fill","settings":{"colour":"#ffffff","brightness":0}}]}],
              "mix":[{"id":"m1","lane":"l1","blend":"over","opacity":1}]}"""));
+        context.getBean(House.class).put(shows.look(look).orElseThrow());
         browser.get("http://localhost:" + port + "/bench/" + look);
         Thread.sleep(8_000);
         browser.manage().timeouts().scriptTimeout(Duration.ofSeconds(60));

@@ -852,7 +852,8 @@ Alpine.data('bench', () => together(hands(live, catalogue, () => board), formula
       t: () => live.send({ do: 'tap' }),
       ',': () => live.send({ do: 'nudge', by: -0.05 }),
       '.': () => live.send({ do: 'nudge', by: 0.05 }),
-      Enter: () => { if (event.shiftKey && this.aside) this.putOnStage(); },
+      // Enter alone belongs to whatever has the focus.
+      ...(event.shiftKey && this.aside ? { Enter: () => this.putOnStage() } : {}),
       Escape: () => (this.waiting ? this.stopLearning() : this.curveStep ? this.closeCurve() : this.finder.open || !this.writing ? this.closeFinder() : this.closeCode()),
       ArrowLeft: () => (event.altKey ? this.shift(-1) : this.walk(-1, 0)),
       ArrowRight: () => (event.altKey ? this.shift(1) : this.walk(1, 0)),

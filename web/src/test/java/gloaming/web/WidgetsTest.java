@@ -254,15 +254,43 @@ class WidgetsTest extends PageTest {
     }
 
     @Test
+    void whatIsNotOnTheDiskIsNeverCalledSaved() {
+        Object result = with("unsaved", """
+                const u = new m.Unsaved();
+                const says = [u.says(0, true)];
+                u.take({ do: 'undo' }, true, 0);
+                u.take({ do: 'redo' }, true, 100);
+                says.push(u.says(300, true), u.says(1600, true));
+                u.saved(1);
+                says.push(u.says(1600, true), u.says(1600, false));
+                u.refused(2);
+                says.push(u.says(1600, true));
+                return says;
+                """);
+        assertThat((List<?>) result)
+                .isEqualTo(List.of(
+                        "saved",
+                        "saving…",
+                        "2 changes not saved for 2 s",
+                        "1 change not saved for 2 s",
+                        "1 change not saved: the program does not answer",
+                        "saved"));
+    }
+
+    @Test
     void editsMadeWhileTheProgramIsAwayWaitButNotWithoutEnd() {
         Object result = with("live", """
                 const live = new m.Live('');
                 await new Promise((r) => { live.onState = r; });
                 live.open = false;
-                for (let i = 0; i < 900; i++) live.send({ do: 'edit', n: i });
+                const drag = { do: 'edit', gesture: 5, edit: { edit: 'set', step: 's1', setting: 'size', value: 0 } };
+                for (let i = 0; i < 9; i++) live.send({ ...drag, edit: { ...drag.edit, value: i } });
+                for (let i = 0; i < 3000; i++) live.send({ do: 'edit', gesture: 0, edit: { edit: 'rename', name: `n${i}` } });
                 live.send({ do: 'watch', subject: null, most: 10 });
-                return [live.waiting.length, live.waiting[0].n, live.waiting.some((w) => w.do !== 'edit')];
+                const all = live.unsaved.all;
+                return [all.length, all[0].n, all[0].message.edit.value, all.some((w) => w.message.do !== 'edit'), live.unsaved.says(0, false)];
                 """);
-        assertThat((List<?>) result).isEqualTo(List.of(500L, 0L, false));
+        assertThat((List<?>) result)
+                .isEqualTo(List.of(2_000L, 1L, 8L, false, "2000 changes not saved: the program does not answer"));
     }
 }

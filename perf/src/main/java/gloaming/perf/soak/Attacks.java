@@ -104,7 +104,8 @@ final class Attacks {
                         decoder.facts(file, name, new Halt());
                         count.taken();
                     } catch (Unreadable e) {
-                        if (e.getMessage().contains("Exception") || !e.getMessage().endsWith(".")) count.wrong(name + ": " + e);
+                        if (e.getMessage().contains("Exception")
+                                || !e.getMessage().endsWith(".")) count.wrong(name + ": " + e);
                         else count.refused();
                     } catch (RuntimeException | IOException | Error e) {
                         count.wrong(name + ": " + e);
@@ -146,7 +147,8 @@ final class Attacks {
                 "{\"do\":\"key\",\"key\":\"a\",\"down\":true}",
                 "{\"do\":\"tempo\",\"to\":120}",
                 "{\"do\":\"ping\",\"at\":1}");
-        List<String> output = List.of("{\"do\":\"ack\"}", "{\"do\":\"watch\",\"subject\":null,\"most\":640}", "{\"do\":\"ping\",\"at\":5}");
+        List<String> output = List.of(
+                "{\"do\":\"ack\"}", "{\"do\":\"watch\",\"subject\":null,\"most\":640}", "{\"do\":\"ping\",\"at\":5}");
         List<String> touch = List.of(
                 "{\"a\":\"/fader/1\",\"v\":[0.5]}",
                 "{\"show\":\"x\",\"layout\":{\"items\":[{\"id\":\"f1\",\"form\":\"fader\",\"name\":\"a\",\"address\":\"/a\",\"x\":0,\"y\":0,\"width\":1,\"height\":3}]}}");
@@ -158,7 +160,8 @@ final class Attacks {
                 bytes("messages on /microphone", "/microphone?rate=48000", times, seed + 4));
     }
 
-    private Outcome texts(String name, String path, List<String> whole, int times, long seed) throws InterruptedException {
+    private Outcome texts(String name, String path, List<String> whole, int times, long seed)
+            throws InterruptedException {
         Outcome.Count count = new Outcome.Count(name);
         Mutations mutations = new Mutations(seed);
         Socket socket = new Socket(target.port, path, true);

@@ -33,7 +33,8 @@ final class Samples {
         resource("/gloaming/fonts/hyperlegible.ttf");
         resource("/gloaming/fonts/fraunces.ttf");
         StringBuilder text = new StringBuilder("ply\nformat ascii 1.0\nelement vertex 40\n");
-        for (String name : List.of("x", "y", "z")) text.append("property float ").append(name).append('\n');
+        for (String name : List.of("x", "y", "z"))
+            text.append("property float ").append(name).append('\n');
         text.append("property uchar red\nend_header\n");
         StringBuilder table = new StringBuilder("x,y,z,weight\n");
         for (int i = 0; i < 40; i++) {
@@ -69,8 +70,7 @@ final class Samples {
     }
 
     private void film(String name, String encoder, String format, int frames) {
-        files.add(Filming.film(
-                folder.resolve(name), encoder, format, 64, 48, frames, 25, 5, Filming.numbered(64)));
+        files.add(Filming.film(folder.resolve(name), encoder, format, 64, 48, frames, 25, 5, Filming.numbered(64)));
     }
 
     private void resource(String path) throws IOException {

@@ -1,6 +1,5 @@
 package gloaming.web.live;
 
-import java.io.IOException;
 import org.springframework.stereotype.Component;
 import org.springframework.web.socket.BinaryMessage;
 import org.springframework.web.socket.CloseStatus;
@@ -31,11 +30,11 @@ class CameraSocket extends AbstractWebSocketHandler {
     }
 
     @Override
-    protected void handleBinaryMessage(WebSocketSession session, BinaryMessage message) throws IOException {
+    protected void handleBinaryMessage(WebSocketSession session, BinaryMessage message) {
         seats.heard(session);
         byte[] jpeg = new byte[message.getPayloadLength()];
         message.getPayload().get(jpeg);
         house.camera().take(jpeg);
-        session.sendMessage(TAKEN);
+        Seats.answer(session, TAKEN);
     }
 }

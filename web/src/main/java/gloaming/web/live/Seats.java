@@ -4,6 +4,7 @@ import java.io.IOException;
 import java.util.LinkedHashMap;
 import java.util.Map;
 import org.springframework.web.socket.CloseStatus;
+import org.springframework.web.socket.TextMessage;
 import org.springframework.web.socket.WebSocketSession;
 
 /** At most so many sockets of a kind; when one more comes, the one that has been silent for longest gives way. */
@@ -38,6 +39,15 @@ final class Seats {
 
     synchronized int count() {
         return taken.size();
+    }
+
+    /** Answers a page; one that has gone is cut off and nobody is told. */
+    static void answer(WebSocketSession session, TextMessage message) {
+        try {
+            session.sendMessage(message);
+        } catch (IOException | IllegalStateException e) {
+            close(session);
+        }
     }
 
     private static void close(WebSocketSession session) {

@@ -3,7 +3,6 @@ package gloaming.web.live;
 import gloaming.desk.Phone;
 import gloaming.look.Refused;
 import gloaming.web.store.Shows;
-import java.io.IOException;
 import org.springframework.stereotype.Component;
 import org.springframework.web.socket.CloseStatus;
 import org.springframework.web.socket.TextMessage;
@@ -40,14 +39,14 @@ class TouchSocket extends AbstractWebSocketHandler {
     }
 
     @Override
-    protected void handleTextMessage(WebSocketSession session, TextMessage message) throws IOException {
+    protected void handleTextMessage(WebSocketSession session, TextMessage message) {
         seats.heard(session);
         try {
             JsonNode m = JSON.readTree(message.getPayload());
             if (m.has("layout")) {
                 if (message.getPayloadLength() > LARGEST_LAYOUT) throw new Refused("That layout is too large.");
                 shows.setPhone(LiveSocket.text(m, "show"), JSON.treeToValue(m.get("layout"), Phone.class));
-                session.sendMessage(new TextMessage("{\"is\":\"kept\"}"));
+                Seats.answer(session, new TextMessage("{\"is\":\"kept\"}"));
                 return;
             }
             JsonNode values = m.path("v");
@@ -60,14 +59,16 @@ class TouchSocket extends AbstractWebSocketHandler {
         } catch (JacksonException | Refused e) {
             Throwable why = e;
             while (why != null && !(why instanceof Refused)) why = why.getCause();
-            session.sendMessage(new TextMessage(JSON.createObjectNode()
-                    .put("is", "refused")
-                    .put(
-                            "says",
-                            why == null
-                                    ? "The page sent something that cannot be read; load it again."
-                                    : why.getMessage())
-                    .toString()));
+            Seats.answer(
+                    session,
+                    new TextMessage(JSON.createObjectNode()
+                            .put("is", "refused")
+                            .put(
+                                    "says",
+                                    why == null
+                                            ? "The page sent something that cannot be read; load it again."
+                                            : why.getMessage())
+                            .toString()));
         }
     }
 }

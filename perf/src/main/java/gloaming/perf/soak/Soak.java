@@ -1,0 +1,117 @@
+package gloaming.perf.soak;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import java.util.concurrent.Callable;
+import picocli.CommandLine;
+import picocli.CommandLine.Command;
+import picocli.CommandLine.Option;
+
+/** {@code soak}: attacks the program, lets it run for long, and prints a table of what became of it. */
+@Command(name = "soak", description = "Attacks the program and lets it run for long.", mixinStandardHelpOptions = true)
+public final class Soak implements Callable<Integer> {
+    @Option(names = "--minutes", description = "How long the evening lasts after the attacks; 0 for none.")
+    double minutes = 60;
+
+    @Option(names = "--share", description = "The part of the full attacks that is sent, 0 to 1.")
+    double share = 1;
+
+    @Option(names = "--seed", description = "Another one sends other things.")
+    long seed = 15;
+
+    @Option(names = "--kills", description = "How often the whole program is killed before.")
+    int kills;
+
+    private static final double STALL_S = 2;
+
+    public static void main(String[] args) {
+        System.exit(new CommandLine(new Soak()).execute(args));
+    }
+
+    private int times(int full) {
+        return (int) Math.max(1, Math.round(full * share));
+    }
+
+    @Override
+    public Integer call() throws Exception {
+        boolean well = true;
+        if (kills > 0) {
+            Outcome outcome = new Kills(seed).run(kills);
+            table(List.of(outcome));
+            well = outcome.wrong() == 0;
+        }
+        try (Target target = new Target()) {
+            if (share > 0) well &= attacks(target);
+            if (minutes > 0) well &= evening(target);
+        }
+        return well ? 0 : 1;
+    }
+
+    private boolean attacks(Target target) throws Exception {
+        Thread.sleep(8_000);
+        Attacks attacks = new Attacks(target);
+        long heap = Target.heap();
+        target.stall.set(0);
+        List<Outcome> all = new ArrayList<>();
+        all.add(attacks.documents(times(10_000), seed));
+        all.add(attacks.zips(times(10_000), seed + 1));
+        all.add(attacks.files(times(500), seed + 2));
+        all.addAll(attacks.messages(times(10_000), seed + 3));
+        all.add(attacks.osc(times(100_000), seed + 4));
+        all.add(attacks.bombs(times(60)));
+        all.add(attacks.pages(times(100), times(20), times(300)));
+        table(all);
+        double stall = target.stall.get() / 1e9;
+        long after = Target.heap();
+        System.out.printf(
+                Locale.ROOT,
+                "%nstack traces %d, answers from 500 on %d, longest time without a frame %.2f s, heap %.1f MB before and %.1f MB after%n",
+                target.traces.get(),
+                target.faults.get(),
+                stall,
+                heap / 1048576.0,
+                after / 1048576.0);
+        if (!target.firstTrace.isEmpty()) System.out.println("the first trace: " + target.firstTrace);
+        return target.traces.get() == 0
+                && target.faults.get() == 0
+                && stall < STALL_S
+                && all.stream().allMatch(o -> o.wrong() == 0);
+    }
+
+    private static void table(List<Outcome> outcomes) {
+        System.out.println("| attack | tried | refused or cut off | wrong | the first |\n|---|---|---|---|---|");
+        for (Outcome o : outcomes)
+            System.out.printf("| %s | %d | %d | %d | %s |%n", o.name(), o.tried(), o.refused(), o.wrong(), o.first());
+    }
+
+    private boolean evening(Target target) throws InterruptedException {
+        Evening evening = new Evening(target);
+        target.stall.set(0);
+        evening.run(minutes);
+        System.out.println("\n| look | frames | median ms | p99 ms | p99 / median |\n|---|---|---|---|---|");
+        double worst = 0;
+        for (Evening.Row row : evening.rows) {
+            double ratio = row.p99() / row.median();
+            worst = Math.max(worst, ratio);
+            System.out.printf(
+                    Locale.ROOT,
+                    "| %s | %d | %.1f | %.1f | %.2f |%n",
+                    row.look(),
+                    row.frames(),
+                    row.median(),
+                    row.p99(),
+                    ratio);
+        }
+        System.out.println("\n| minutes | heap MB | threads |\n|---|---|---|");
+        for (Evening.Sample s : evening.samples)
+            System.out.printf(Locale.ROOT, "| %.1f | %.1f | %d |%n", s.minutes(), s.heap() / 1048576.0, s.threads());
+        System.out.printf(
+                Locale.ROOT,
+                "%nthe worst p99 is %.2f times its median; longest time without a frame %.2f s; stack traces %d%n",
+                worst,
+                target.stall.get() / 1e9,
+                target.traces.get());
+        return target.traces.get() == 0;
+    }
+}
