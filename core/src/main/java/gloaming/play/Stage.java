@@ -71,7 +71,7 @@ public final class Stage implements AutoCloseable {
         this.threads = threads;
         Crew crew = new Crew(threads);
         Player player = new Player(catalogue, crew);
-        player.desk(inbox, outbox);
+        player.inRealTime().desk(inbox, outbox);
         loop = new FrameLoop(this, player, crew, 0, 1);
         watch = new StageWatch(this);
     }

@@ -211,7 +211,7 @@ class BudgetTest {
     @Test
     void aShaderThatTakesTooLongGivesWayToItsTextFromBefore() {
         try (Crew crew = new Crew(2)) {
-            Player player = new Player(Catalogue.all(), crew);
+            Player player = new Player(Catalogue.all(), crew).inRealTime();
             player.load(shader(PLAIN));
             assertThat(red(player, 0)).isCloseTo(0.25f, within(1e-3f));
             player.load(shader(BOMB));
@@ -234,7 +234,7 @@ class BudgetTest {
     @Test
     void withoutATextFromBeforeItIsPassedOver() {
         try (Crew crew = new Crew(2)) {
-            Player player = new Player(Catalogue.all(), crew);
+            Player player = new Player(Catalogue.all(), crew).inRealTime();
             player.load(shader(BOMB));
             for (int i = 0; i < 30 && !player.troubles().toString().contains("is passed over"); i++) red(player, i);
             assertThat(player.troubles().toString()).contains("is passed over. line 7: a loop takes too long");

@@ -185,8 +185,7 @@ class ShaderStepsTest {
             player.load(look);
             player.play(new Moment(0, 0, 1 / 30.0), 16, 16, Sound.SILENCE, Onlooker.NOBODY);
             assertThat(player.troubles())
-                    .containsExactly(
-                            "s1: was stopped. line 1: a loop takes too long for a frame. It took too long for one frame.");
+                    .containsExactly("s1: is passed over: line 1: a loop takes too long for a frame");
         }
     }
 

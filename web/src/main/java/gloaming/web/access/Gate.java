@@ -56,7 +56,7 @@ public class Gate extends OncePerRequestFilter {
         if (guest.isEmpty()) {
             if (BEFORE.contains(path) || path.matches("/(css|fonts|vendor)/[a-z0-9.-]+"))
                 chain.doFilter(request, response);
-            else if (request.getMethod().equals("GET") && request.getHeader("Upgrade") == null)
+            else if (request.getMethod().equals("GET") && !"websocket".equalsIgnoreCase(request.getHeader("Upgrade")))
                 response.sendRedirect("/enter");
             else response.sendError(401);
             return;
