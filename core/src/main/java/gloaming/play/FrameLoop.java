@@ -21,6 +21,7 @@ import java.util.function.Consumer;
 final class FrameLoop {
     private static final long LONGEST_STEP = 8;
     private static final int MOST_PRESSES = 4;
+    private static final int MOST_CALLS = 8;
     /** After a frame that failed. */
     private static final long REST_NS = 100_000_000;
 
@@ -115,6 +116,16 @@ final class FrameLoop {
     /** Counts steps as they are begun. */
     long step() {
         return player.begunSteps();
+    }
+
+    /** What the thread is at, for the log: the step and the innermost calls. */
+    String where() {
+        String step = player.runningStep();
+        String calls = java.util.Arrays.stream(thread.getStackTrace())
+                .limit(MOST_CALLS)
+                .map(StackTraceElement::toString)
+                .collect(java.util.stream.Collectors.joining(" < "));
+        return step + ": " + calls;
     }
 
     long threadId() {

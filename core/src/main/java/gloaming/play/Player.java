@@ -109,6 +109,12 @@ public final class Player {
         return begun;
     }
 
+    /** The step that runs now, for the log. */
+    String runningStep() {
+        Plan.StepRun now = running;
+        return now == null ? "no step" : now.description.name() + " " + now.step.id();
+    }
+
     /** How many steps were begun so far. */
     long begunSteps() {
         return begunSteps;

@@ -9,11 +9,11 @@ import java.lang.management.ThreadMXBean;
  */
 final class StageWatch {
     private static final System.Logger LOG = System.getLogger("gloaming");
-    private static final long LOOK_MS = 100;
+    private static final long LOOK_MS = 50;
     /** A step that takes longer is asked to end what it does. */
-    private static final long HALT_NS = 1_200_000_000L;
+    private static final long HALT_NS = 1_000_000_000L;
     /** One that goes on in spite of that is left to itself. */
-    private static final long LEAVE_NS = 1_700_000_000L;
+    private static final long LEAVE_NS = 1_500_000_000L;
     /** Of which it must have worked so long, so that a machine that is busy with other things does not count. */
     private static final long WORKED_NS = 900_000_000L;
 
@@ -94,10 +94,11 @@ final class StageWatch {
     }
 
     private void anew(FrameLoop loop, String why) {
+        String where = loop.where();
         stage.again();
         loop.leave();
         tell(ANEW);
-        LOG.log(System.Logger.Level.ERROR, "The stage''s thread {0} and was started anew.", why);
+        LOG.log(System.Logger.Level.ERROR, "The stage''s thread {0} and was started anew. It was at {1}.", why, where);
     }
 
     private void tell(String sentence) {

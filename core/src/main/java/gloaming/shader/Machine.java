@@ -22,10 +22,18 @@ final class Machine {
     private static final long LONGEST_NS = 2_000_000_000L;
 
     private static final int MANY_ROUNDS = 2_000;
+    /** After so many instructions it is asked too. */
+    private static final int ASKED = 2_048;
 
     /** What a loop that does not end is told by. */
     static final class Endless extends RuntimeException {
         final int line;
+
+        /** It is not one loop that takes so long. */
+        Endless() {
+            super("it works out more than there is time for in a frame", null, false, false);
+            this.line = 1;
+        }
 
         Endless(int line) {
             super("line " + line + ": a loop takes too long for a frame", null, false, false);
@@ -44,6 +52,7 @@ final class Machine {
     private int active;
     private long begun;
     private int rounds;
+    private int untilAsked;
     private Crew crew;
 
     /** The areas around what runs now: what waits behind each, how many, and in which squeeze it was entered. */
@@ -422,6 +431,10 @@ final class Machine {
         int[] w = this.w;
         int n = whole;
         for (int at = 0; at < code.length; at += Program.WIDE) {
+            if (--untilAsked < 0) {
+                untilAsked = ASKED;
+                if (crew.late()) throw new Endless();
+            }
             Op op = OPS[code[at]];
             int o = code[at + 1];
             int a = code[at + 2];

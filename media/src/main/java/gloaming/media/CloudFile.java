@@ -145,6 +145,8 @@ public final class CloudFile {
             String plain = line.strip();
             if (plain.isEmpty() || plain.startsWith("#")) continue;
             String[] words = plain.replaceFirst("^//", "").split("[,;\\s]+");
+            // Nothing but commas.
+            if (words.length == 0) continue;
             boolean numbers = isNumber(words[0]) && (words.length < 2 || isNumber(words[1]));
             if (!numbers && rows.isEmpty() && names == null) {
                 names = new ArrayList<>();

@@ -1,8 +1,10 @@
 package gloaming.perf.soak;
 
 import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import java.util.concurrent.Callable;
 import picocli.CommandLine;
 import picocli.CommandLine.Command;
@@ -23,7 +25,14 @@ public final class Soak implements Callable<Integer> {
     @Option(names = "--kills", description = "How often the whole program is killed before.")
     int kills;
 
+    @Option(names = "--only", description = "One attack: documents, zips, files, messages, osc, bombs or pages.")
+    String only;
+
     private static final double STALL_S = 2;
+
+    private interface Attack {
+        List<Outcome> run() throws Exception;
+    }
 
     public static void main(String[] args) {
         System.exit(new CommandLine(new Soak()).execute(args));
@@ -53,14 +62,18 @@ public final class Soak implements Callable<Integer> {
         Attacks attacks = new Attacks(target);
         long heap = Target.heap();
         target.stall.set(0);
+        Map<String, Attack> known = new LinkedHashMap<>();
+        known.put("documents", () -> List.of(attacks.documents(times(10_000), seed)));
+        known.put("zips", () -> List.of(attacks.zips(times(10_000), seed + 1)));
+        known.put("files", () -> List.of(attacks.files(times(500), seed + 2)));
+        known.put("messages", () -> attacks.messages(times(10_000), seed + 3));
+        known.put("osc", () -> List.of(attacks.osc(times(100_000), seed + 4)));
+        known.put("bombs", () -> List.of(attacks.bombs(times(60))));
+        known.put("pages", () -> List.of(attacks.pages(times(100), times(20), times(300))));
         List<Outcome> all = new ArrayList<>();
-        all.add(attacks.documents(times(10_000), seed));
-        all.add(attacks.zips(times(10_000), seed + 1));
-        all.add(attacks.files(times(500), seed + 2));
-        all.addAll(attacks.messages(times(10_000), seed + 3));
-        all.add(attacks.osc(times(100_000), seed + 4));
-        all.add(attacks.bombs(times(60)));
-        all.add(attacks.pages(times(100), times(20), times(300)));
+        for (var attack : known.entrySet())
+            if (only == null || only.equals(attack.getKey()))
+                all.addAll(attack.getValue().run());
         table(all);
         double stall = target.stall.get() / 1e9;
         long after = Target.heap();

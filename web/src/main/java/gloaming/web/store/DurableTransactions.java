@@ -98,7 +98,7 @@ final class DurableTransactions extends JdbcTransactionManager implements Execut
             mark.execute(MARK.formatted(number));
             log.append(new RedoLog.Change(number, schema, List.copyOf(statements)));
         } catch (IOException | SQLException e) {
-            logger.warn("A change could not be written.", e);
+            logger.warn("A change could not be written: " + e.getMessage());
             throw new Refused(FULL);
         }
         try {

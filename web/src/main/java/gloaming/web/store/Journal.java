@@ -105,7 +105,7 @@ public class Journal {
             trouble = null;
             saved.accept(look);
         } catch (RuntimeException | Error e) {
-            if (trouble == null) LOG.warn("An edit could not be written; trying again.", e);
+            if (trouble == null) LOG.warn("An edit could not be written; trying again: {}", e.getMessage());
             look.putBack(draft);
             trouble =
                     "Edits cannot be saved: the disk may be full or the data folder gone. They are kept here and tried again.";
