@@ -9,6 +9,8 @@ import gloaming.play.Tiles;
 import gloaming.web.store.Journal;
 import gloaming.web.store.OpenLook;
 import jakarta.annotation.PreDestroy;
+import java.lang.management.ManagementFactory;
+import java.lang.management.ThreadMXBean;
 import java.nio.ByteBuffer;
 import java.util.ArrayList;
 import java.util.Comparator;
@@ -48,6 +50,11 @@ public class Courier {
     /** A courier that has not come round for so long stands. */
     private static final long STANDS_NS = 1_500_000_000L;
 
+    /** A thread that has worked for so long in one round goes round in circles. */
+    private static final long WORKED_NS = 1_000_000_000L;
+
+    private static final ThreadMXBean THREADS = ManagementFactory.getThreadMXBean();
+
     private final House house;
     private final Journal journal;
     private final Stage stage;
@@ -59,6 +66,8 @@ public class Courier {
     private volatile Thread thread;
     /** When it last came round. */
     private volatile long round = System.nanoTime();
+
+    private volatile long worked;
 
     private volatile boolean closed;
     private volatile boolean regroup;
@@ -89,9 +98,13 @@ public class Courier {
         stage.courier(thread);
     }
 
-    /** Whether its thread has ended or stands, and should not. */
+    /** Whether its thread has ended or stands, and should not; one that the machine does not let run does not stand. */
     boolean stands() {
-        return !closed && (!thread.isAlive() || System.nanoTime() - round > STANDS_NS);
+        Thread own = thread;
+        if (closed || own.isAlive() && System.nanoTime() - round < STANDS_NS) return false;
+        boolean starved = own.getState() == Thread.State.RUNNABLE
+                && THREADS.getThreadCpuTime(own.threadId()) - worked < WORKED_NS;
+        return !own.isAlive() || !starved;
     }
 
     /** Lets another thread go on; whatever the old one does is left to it. */
@@ -184,6 +197,7 @@ public class Courier {
         Thread own = Thread.currentThread();
         while (!closed && thread == own) {
             LockSupport.parkNanos(20_000_000);
+            worked = THREADS.getCurrentThreadCpuTime();
             round = System.nanoTime();
             try {
                 if (regroup) {

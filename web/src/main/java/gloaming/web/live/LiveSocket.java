@@ -96,6 +96,9 @@ class LiveSocket extends AbstractWebSocketHandler {
             try {
                 OpenLook open = open(look);
                 viewer.send(new TextMessage(boards.hello(open, viewer.page)));
+                // At once: with the next numbers it would come a frame or two later.
+                viewer.knowsVersion = open.version();
+                viewer.send(new TextMessage(boards.look(open)));
             } catch (Refused e) {
                 viewer.close(new TextMessage(boards.refused(e.getMessage(), 0)));
                 return;
