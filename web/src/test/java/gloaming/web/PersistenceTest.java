@@ -15,15 +15,12 @@ import gloaming.web.store.MediaStore;
 import gloaming.web.store.OpenLook;
 import gloaming.web.store.ShowZip;
 import gloaming.web.store.Shows;
-import java.io.BufferedReader;
 import java.io.ByteArrayInputStream;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
-import java.io.InputStreamReader;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
-import java.util.concurrent.TimeUnit;
 import java.util.zip.ZipEntry;
 import java.util.zip.ZipOutputStream;
 import org.junit.jupiter.api.Test;
@@ -34,52 +31,6 @@ class PersistenceTest {
 
     @TempDir
     Path data;
-
-    /** Runs in a process of its own: edits without end and says what is saved. */
-    static final class Editing {
-        public static void main(String[] args) throws Exception {
-            Program program = new Program(0, Path.of(args[0]), true);
-            OpenLook open = program.open(LOOK);
-            program.get(Journal.class).onSaved(look -> {
-                System.out.println("saved " + look.savedVersion());
-                System.out.flush();
-            });
-            for (int i = 1; i < 1_000_000; i++) {
-                open.apply(new Edit.Format(960, 540, 30, i, 96), 0);
-                Thread.sleep(2);
-            }
-        }
-    }
-
-    @Test
-    void killingTheProcessInMidEditLosesNoEditThatWasAcknowledged() throws Exception {
-        Process process = new ProcessBuilder(
-                        Path.of(System.getProperty("java.home"), "bin", "java").toString(),
-                        "--add-modules",
-                        "jdk.incubator.vector",
-                        "--enable-native-access=ALL-UNNAMED",
-                        "-cp",
-                        System.getProperty("java.class.path"),
-                        Editing.class.getName(),
-                        data.toString())
-                .redirectError(ProcessBuilder.Redirect.DISCARD)
-                .start();
-        long acknowledged = 0;
-        try (BufferedReader out = new BufferedReader(new InputStreamReader(process.getInputStream()))) {
-            for (String line; acknowledged < 200 && (line = out.readLine()) != null; ) {
-                if (line.startsWith("saved ")) acknowledged = Long.parseLong(line.substring(6));
-            }
-            process.destroyForcibly().waitFor(20, TimeUnit.SECONDS);
-        }
-        assertThat(acknowledged).isGreaterThanOrEqualTo(200);
-        try (Program program = new Program(0, data, false)) {
-            OpenLook open = program.open(LOOK);
-            assertThat(open.look().seed()).isGreaterThanOrEqualTo(acknowledged);
-            long seed = open.look().seed();
-            open.undo();
-            assertThat(open.look().seed()).isEqualTo(seed - 1);
-        }
-    }
 
     @Test
     void undoAndRedoGoOnAfterARestartAndReachBackToTheBeginning() {

@@ -9,6 +9,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.concurrent.ConcurrentHashMap;
+import java.util.concurrent.CopyOnWriteArrayList;
 import java.util.function.Consumer;
 import org.springframework.stereotype.Component;
 
@@ -36,11 +37,11 @@ public class Guests {
     }
 
     private final Map<String, Seat> byToken = new ConcurrentHashMap<>();
-    private volatile Consumer<Guest> left = guest -> {};
+    private final List<Consumer<Guest>> left = new CopyOnWriteArrayList<>();
 
-    /** Who is told that a guest has to go. */
-    public void onLeft(Consumer<Guest> left) {
-        this.left = left;
+    /** Whoever is told that a guest has to go, beside others. */
+    public void onLeft(Consumer<Guest> told) {
+        left.add(told);
     }
 
     /** Lets somebody in; the token is for their browser. When there are too many, the one not seen for longest has to go. */
@@ -87,7 +88,7 @@ public class Guests {
 
     private void end(String token) {
         Seat seat = byToken.remove(token);
-        if (seat != null) left.accept(seat.guest);
+        if (seat != null) left.forEach(told -> told.accept(seat.guest));
     }
 
     private static String random(int bytes) {

@@ -1,5 +1,6 @@
 package gloaming.web.live;
 
+import gloaming.web.access.Guests;
 import org.springframework.stereotype.Component;
 import org.springframework.web.socket.BinaryMessage;
 import org.springframework.web.socket.CloseStatus;
@@ -12,10 +13,11 @@ import org.springframework.web.socket.handler.AbstractWebSocketHandler;
 class CameraSocket extends AbstractWebSocketHandler {
     private static final TextMessage TAKEN = new TextMessage("taken");
     private static final int MOST = 8;
-    private final Seats seats = new Seats(MOST);
+    private final Seats seats;
     private final House house;
 
-    CameraSocket(House house) {
+    CameraSocket(House house, Guests guests) {
+        seats = new Seats(MOST, guests);
         this.house = house;
     }
 

@@ -1,6 +1,7 @@
 package gloaming.web.live;
 
 import gloaming.sound.LiveSound;
+import gloaming.web.access.Guests;
 import java.nio.ByteBuffer;
 import java.nio.ByteOrder;
 import org.springframework.stereotype.Component;
@@ -16,10 +17,11 @@ class MicrophoneSocket extends AbstractWebSocketHandler {
     private static final String SOUND = "sound";
     private static final int MOST = 16_384;
     private static final int MOST_SOCKETS = 8;
-    private final Seats seats = new Seats(MOST_SOCKETS);
+    private final Seats seats;
     private final House house;
 
-    MicrophoneSocket(House house) {
+    MicrophoneSocket(House house, Guests guests) {
+        seats = new Seats(MOST_SOCKETS, guests);
         this.house = house;
     }
 

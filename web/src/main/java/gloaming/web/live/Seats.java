@@ -1,7 +1,10 @@
 package gloaming.web.live;
 
+import gloaming.web.access.Gate;
+import gloaming.web.access.Guests;
 import java.io.IOException;
 import java.util.LinkedHashMap;
+import java.util.List;
 import java.util.Map;
 import org.springframework.web.socket.CloseStatus;
 import org.springframework.web.socket.TextMessage;
@@ -12,8 +15,19 @@ final class Seats {
     private final int most;
     private final Map<String, WebSocketSession> taken = new LinkedHashMap<>();
 
-    Seats(int most) {
+    /** Guests that are sent away lose their places. */
+    Seats(int most, Guests guests) {
         this.most = most;
+        guests.onLeft(this::sendAway);
+    }
+
+    private void sendAway(Guests.Guest guest) {
+        List<WebSocketSession> all;
+        synchronized (this) {
+            all = List.copyOf(taken.values());
+        }
+        for (WebSocketSession session : all)
+            if (guest.equals(session.getAttributes().get(Gate.GUEST))) close(session);
     }
 
     void take(WebSocketSession session) {

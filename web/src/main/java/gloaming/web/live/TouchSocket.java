@@ -2,6 +2,7 @@ package gloaming.web.live;
 
 import gloaming.desk.Phone;
 import gloaming.look.Refused;
+import gloaming.web.access.Guests;
 import gloaming.web.store.Shows;
 import org.springframework.stereotype.Component;
 import org.springframework.web.socket.CloseStatus;
@@ -19,11 +20,12 @@ class TouchSocket extends AbstractWebSocketHandler {
     private static final int MOST = 4;
     private static final int MOST_SOCKETS = 32;
     private static final int LARGEST_LAYOUT = 64 << 10;
-    private final Seats seats = new Seats(MOST_SOCKETS);
+    private final Seats seats;
     private final Devices devices;
     private final Shows shows;
 
-    TouchSocket(Devices devices, Shows shows) {
+    TouchSocket(Devices devices, Shows shows, Guests guests) {
+        seats = new Seats(MOST_SOCKETS, guests);
         this.devices = devices;
         this.shows = shows;
     }
