@@ -45,6 +45,26 @@ class OldDatabaseTest {
     }
 
     @Test
+    void anOldDatabaseThatIsLostRightAfterItWasTakenOverComesBackWhole() throws Exception {
+        try (InputStream old =
+                new GZIPInputStream(OldDatabaseTest.class.getResourceAsStream("/gloaming/old/h2-2.5.252.mv.db.gz"))) {
+            Files.copy(old, data.resolve("gloaming.mv.db"));
+        }
+        String look;
+        try (ConfigurableApplicationContext context = Killed.open(data)) {
+            OpenLook open = context.getBean(Journal.class).open(Killed.look(context.getBean(Shows.class)));
+            look = open.id;
+            open.apply(new Edit.Rename("Taken over"), 0);
+        }
+        Files.delete(data.resolve("gloaming.mv.db"));
+        try (ConfigurableApplicationContext context = Killed.open(data)) {
+            Shows shows = context.getBean(Shows.class);
+            assertThat(shows.looks(shows.shows().getFirst().id())).hasSize(16);
+            assertThat(shows.document(look).name()).isEqualTo("Taken over");
+        }
+    }
+
+    @Test
     void whatCannotBeWrittenIsRefusedAndChangesNothing() throws Exception {
         try (ConfigurableApplicationContext context = Killed.open(data)) {
             Shows shows = context.getBean(Shows.class);

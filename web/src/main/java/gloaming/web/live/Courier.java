@@ -310,6 +310,7 @@ public class Courier {
         OpenLook on = house.onStage();
         String id = on == null ? "" : on.id;
         for (Viewer viewer : viewers) {
+            if (viewer.closed()) remove(viewer);
             if (!viewer.bench) continue;
             if (!id.equals(viewer.knowsStage)) {
                 viewer.knowsStage = id;

@@ -106,6 +106,8 @@ class LiveSocket extends AbstractWebSocketHandler {
         }
         viewers.put(session.getId(), viewer);
         if (!courier.add(viewer)) viewer.close(new TextMessage(boards.refused(FULL, 0)));
+        // It may have gone before it had come in; then nobody says so any more.
+        if (viewer.closed() || !session.isOpen()) afterConnectionClosed(session, CloseStatus.NO_CLOSE_FRAME);
     }
 
     @Override

@@ -64,6 +64,10 @@ final class Viewer {
         if (!closed && !queue.offer(message)) close();
     }
 
+    boolean closed() {
+        return closed;
+    }
+
     void acknowledged() {
         credit = Math.min(CREDIT, credit + 1);
     }

@@ -53,14 +53,12 @@ final class Opening implements FlywayMigrationStrategy {
     private long bringBack(DataSource source, Flyway flyway) throws IOException, SQLException {
         long held = held(source);
         List<RedoLog.Change> changes = log.after(held);
-        boolean gap = !changes.isEmpty() && changes.getFirst().number() > held + 1;
-        if ((held == 0 || gap) && snapshots.newest() > held) {
+        if ((held <= 0 || gap(held, changes)) && snapshots.newest() > held) {
             restore(source);
             held = held(source);
             changes = log.after(held);
-            gap = !changes.isEmpty() && changes.getFirst().number() > held + 1;
         }
-        if (gap) {
+        if (gap(held, changes)) {
             notices.say(
                     "Some of the last changes could not be brought back: parts of the journal in the data folder are"
                             + " missing. Older states of each show are below, under Backups.");
@@ -76,7 +74,12 @@ final class Opening implements FlywayMigrationStrategy {
             held = change.number();
         }
         if (!changes.isEmpty()) LOG.info("Brought back {} changes from the journal.", changes.size());
-        return held;
+        return Math.max(0, held);
+    }
+
+    /** Whether the first of these changes is not the one that comes next. */
+    private static boolean gap(long held, List<RedoLog.Change> changes) {
+        return !changes.isEmpty() && changes.getFirst().number() > Math.max(0, held) + 1;
     }
 
     /**
@@ -123,12 +126,12 @@ final class Opening implements FlywayMigrationStrategy {
         }
     }
 
-    /** The number of the last change that the database holds; 0 when it is new or older than the journal. */
+    /** The number of the last change that the database holds; 0 when it is older than the journal, -1 when there is nothing in it. */
     private static long held(DataSource source) throws SQLException {
         try (Connection connection = source.getConnection();
                 Statement statement = connection.createStatement()) {
             try (ResultSet tables = connection.getMetaData().getTables(null, null, "HOUSE", null)) {
-                if (!tables.next()) return 0;
+                if (!tables.next()) return -1;
             }
             try (ResultSet row = statement.executeQuery("SELECT content FROM house WHERE name = 'redo'")) {
                 return row.next() ? Long.parseLong(row.getString(1)) : 0;
