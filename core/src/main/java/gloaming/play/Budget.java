@@ -44,6 +44,9 @@ final class Budget {
     private Description description;
 
     private Object[] worked;
+    /** What was looked at for code last. */
+    private Object[] noted;
+
     private Operation<?, ?, ?> old;
 
     /** The budget of a step after an edit. */
@@ -96,7 +99,7 @@ final class Budget {
         long most = most(step);
         if (!late && nanoseconds <= most) {
             strikes = 0;
-            if (worked != step.arguments) note(step);
+            if (noted != step.arguments) note(step);
             return;
         }
         if (THREADS.getCurrentThreadCpuTime() - cpu < WORKED * most) return;
@@ -113,6 +116,7 @@ final class Budget {
     }
 
     private void note(Plan.StepRun step) {
+        noted = step.arguments;
         for (int i = 0; i < step.description.settings().size(); i++) {
             if (step.description.settings().get(i).form() != Setting.Form.CODE) continue;
             worked = step.arguments;

@@ -102,6 +102,11 @@ class LiveSocket extends AbstractWebSocketHandler {
             } catch (Refused e) {
                 viewer.close(new TextMessage(boards.refused(e.getMessage(), 0)));
                 return;
+            } catch (RuntimeException e) {
+                LOG.warn("A look could not be opened: {}", e.toString());
+                viewer.close(
+                        new TextMessage(boards.refused("That look cannot be opened; the log has the details.", 0)));
+                return;
             }
         }
         viewers.put(session.getId(), viewer);
