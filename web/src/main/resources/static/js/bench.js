@@ -26,6 +26,7 @@ const $ = (/** @type {string} */ selector) => /** @type {any} */ (document.query
 /** Numbers that change many times a second stay out of Alpine: they are painted straight into the page. */
 let board = /** @type {any} */ (null);
 /** @type {ReturnType<typeof curveEditor> | null} */
+let laneWatch = /** @type {IntersectionObserver | null} */ (null);
 let drawing = null;
 let editor = /** @type {Awaited<ReturnType<typeof codeEditor>> | null} */ (null);
 /** Keys that follow one another closely are one step of undo. */
@@ -271,13 +272,35 @@ Alpine.data('bench', () => together(hands(live, catalogue, () => board), formula
   askTiles() {
     const view = $('.lanes').getBoundingClientRect();
     const inMix = new Set(this.look.mix.map((l) => this.lastStep(l.lane)));
-    tileSteps = this.look.lanes.flatMap((lane) => lane.steps).filter((s) => this.gives(s) !== 'signal').filter((s) => {
+    const shown = new Set(this.look.lanes.filter((lane) => this.stepsShown(lane).length).map((lane) => lane.id));
+    tileSteps = this.look.lanes.flatMap((lane) => (shown.has(lane.id) ? lane.steps : lane.steps.slice(-1))).filter((s) => this.gives(s) !== 'signal').filter((s) => {
       if (this.writing || this.curveStep) return inMix.has(s.id);
       const box = document.getElementById(`step-${s.id}`)?.getBoundingClientRect();
-      return inMix.has(s.id) || !box || (box.bottom > view.top - 80 && box.top < view.bottom + 80 && box.right > view.left && box.left < view.right + 80);
+      return inMix.has(s.id) || (box && box.bottom > view.top - 80 && box.top < view.bottom + 80 && box.right > view.left && box.left < view.right + 80);
     }).map((s) => s.id);
     tilesList = (tilesList + 1) & 0xffff;
     live.send({ do: 'tiles', list: tilesList, steps: tileSteps });
+  },
+  /** Lanes that are in sight or nearly so: only their cards stand in the page, so that forty lanes cost no more than ten. */
+  near: /** @type {Record<string, boolean>} */ ({}),
+  watchLane(element) {
+    laneWatch ??= new IntersectionObserver((entries) => {
+      for (const { target, isIntersecting } of entries) this.near[target.id.slice(5)] = isIntersecting;
+      this.scrolled();
+    }, { root: $('.lanes'), rootMargin: '400px 100000px' });
+    laneWatch.observe(element);
+  },
+  stepsShown(lane) {
+    const far = !(this.near[lane.id] ?? this.look.lanes.indexOf(lane) < 8) && lane.steps.every((s) => s.id !== this.stepId);
+    return far ? [] : lane.steps;
+  },
+  /** A lane whose cards are not in the page keeps their place. */
+  runOf(lane) { return this.stepsShown(lane).length ? '' : `min-width: ${lane.steps.length * 144 + 28}px`; },
+  /** Shows a step's card, wherever it is, and does something with it. */
+  reach(id, then) {
+    const lane = this.laneOf(id);
+    if (lane) this.near[lane.id] = true;
+    this.$nextTick(() => { const card = document.getElementById(`step-${id}`); if (card) then(card); });
   },
   scrolled() { clearTimeout(this.scrolling); this.scrolling = setTimeout(() => this.askTiles(), 120); this.wire(); },
   scrolling: 0,
@@ -824,7 +847,7 @@ Alpine.data('bench', () => together(hands(live, catalogue, () => board), formula
   // Footer and keys
 
   get saying() { return this.refusal || this.waitingText || this.note?.says || ''; },
-  goNote() { if (this.refusal) this.refusal = ''; else if (this.note?.step) { this.select(this.note.step); document.getElementById(`step-${this.note.step}`)?.scrollIntoView({ block: 'nearest', inline: 'nearest' }); } else if (this.note?.lane) this.selectLane(this.note.lane); },
+  goNote() { if (this.refusal) this.refusal = ''; else if (this.note?.step) { this.select(this.note.step); this.reach(this.note.step, (card) => card.scrollIntoView({ block: 'nearest', inline: 'nearest' })); } else if (this.note?.lane) this.selectLane(this.note.lane); },
   savedText: '',
 
   key(event) {
@@ -872,9 +895,10 @@ Alpine.data('bench', () => together(hands(live, catalogue, () => board), formula
     const i = at < 0 ? 0 : lanes[at].steps.findIndex((s) => s.id === this.stepId);
     const step = lane.steps[Math.min(lane.steps.length - 1, Math.max(0, (i < 0 ? 0 : i) + across))];
     this.select(step.id);
-    const card = document.getElementById(`step-${step.id}`);
-    card?.focus({ preventScroll: true });
-    card?.scrollIntoView({ block: 'nearest', inline: 'nearest' });
+    this.reach(step.id, (card) => {
+      card.focus({ preventScroll: true });
+      card.scrollIntoView({ block: 'nearest', inline: 'nearest' });
+    });
   },
 
   /** Draws the connections of what is selected: what a step reads, and who reads the lane it ends. */
