@@ -42,6 +42,7 @@ public final class Crew implements AutoCloseable {
 
     private final AtomicInteger completed = new AtomicInteger();
     private volatile boolean closed;
+    private volatile boolean alone;
     private volatile Throwable trouble;
     /** When work is to end, by the clock of nanoseconds. */
     private volatile long end = NEVER;
@@ -62,6 +63,11 @@ public final class Crew implements AutoCloseable {
                     .name("crew-" + (i + 1))
                     .start(this::help);
         }
+    }
+
+    /** Whether the caller works without the others from now on, so that they leave the machine to whoever needs it more. */
+    public void alone(boolean alone) {
+        this.alone = alone;
     }
 
     public int threads() {
@@ -101,7 +107,7 @@ public final class Crew implements AutoCloseable {
     /** Runs {@code strip} over 0 to {@code count} in pieces of {@code grain}; returns when all are done. */
     public void each(int count, int grain, Strip strip) {
         if (count <= 0) return;
-        if (helpers.length == 0 || count <= grain) {
+        if (helpers.length == 0 || alone || count <= grain) {
             for (int from = 0; from < count; from += grain) {
                 check();
                 strip.run(from, Math.min(count, from + grain));

@@ -65,7 +65,9 @@ public record Binding(
         REWIND,
         BLACKOUT,
         FADE,
-        LET_GO;
+        LET_GO,
+        /** Puts the look the binding stands in on air, while it is at a bench. */
+        TAKE;
 
         public String id() {
             return name().toLowerCase(Locale.ROOT).replace('_', '-');

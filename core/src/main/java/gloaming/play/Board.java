@@ -76,12 +76,12 @@ public final class Board extends Relay {
     public int height;
     /** How far the output is faded up, 0 to 1. */
     public double outputLight;
+    /** Whether an audience sees it; at the bench what is on air is served first. */
+    public boolean onAir;
     /** Brightest light of the whole picture, by samples. */
     public float mixLight;
     /** Seconds for which the whole picture has been black. */
     public double blackFor;
-    /** The pixel under the pointer: column, row, red, green, blue, alpha; column below 0 without a pointer. */
-    public final float[] probe = new float[6];
 
     Board(Plan plan) {
         look = plan.look;

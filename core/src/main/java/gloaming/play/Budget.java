@@ -18,7 +18,10 @@ final class Budget {
     /** A new text may take less, and fails at once, where there is one that works. */
     private static final long NEW_TEXT_NS = 400_000_000L;
 
-    /** On a machine that is busy with other things a frame takes long without having worked this part of it, and does not count. */
+    /**
+     * A strike is so much work, as a part of what a step may take, in late frames one after another: on a machine that is busy with
+     * other things a frame takes long without having worked, and several come to one strike.
+     */
     private static final double WORKED = 0.6;
 
     private static final ThreadMXBean THREADS = ManagementFactory.getThreadMXBean();
@@ -33,6 +36,9 @@ final class Budget {
     }
 
     private int strikes;
+    /** Nanoseconds worked in late frames since the last strike. */
+    private long toiled;
+
     private boolean stood;
     /** What was wrong the last time, as the step said it, with a full stop and a space, or empty. */
     private String said = "";
@@ -99,10 +105,13 @@ final class Budget {
         long most = most(step);
         if (!late && nanoseconds <= most) {
             strikes = 0;
+            toiled = 0;
             if (noted != step.arguments) note(step);
             return;
         }
-        if (THREADS.getCurrentThreadCpuTime() - cpu < WORKED * most) return;
+        toiled += THREADS.getCurrentThreadCpuTime() - cpu;
+        if (toiled < WORKED * most) return;
+        toiled = 0;
         strikes = tries(step) ? MOST_STRIKES : strikes + 1;
         if (strikes == MOST_STRIKES) tell();
     }

@@ -1,26 +1,37 @@
 package gloaming.play;
 
 import gloaming.desk.Grip;
+import gloaming.desk.Outbox;
 import gloaming.flow.Crew;
 import gloaming.flow.Picture;
 import gloaming.look.Binding;
 import gloaming.look.Look;
 import gloaming.picture.Exit;
 import gloaming.sound.Band;
-import gloaming.sound.BeatClock;
 import java.util.List;
 import java.util.concurrent.locks.LockSupport;
-import java.util.function.Consumer;
 
 /**
- * The thread that makes a stage's frames, one after another, with a player and a crew of its own.
+ * The thread that makes a player's frames, one after another, with a player and a crew of its own.
  *
- * <p>It is all that can stand still: when it does, the stage leaves it to itself and begins another. Whatever an abandoned one does
+ * <p>It is all that can stand still: when it does, the live player leaves it to itself and begins another. Whatever an abandoned one does
  * later ends at {@link #mustGoOn}.
  */
 final class FrameLoop {
     private static final long LONGEST_STEP = 8;
     private static final int MOST_PRESSES = 4;
+    /** A bench makes one frame of so many. */
+    private static final int BENCH_FRAMES = 2;
+    /** The largest size a bench chooses by itself: half. */
+    private static final int BENCH_SIZE = 2;
+    /** The parts of its time that a bench works, at least and at most. */
+    private static final double LEAST_SHARE = 0.2;
+
+    private static final double MOST_SHARE = 0.8;
+    private static final double LONGEST_REST_NS = 1e9;
+    /** Seconds by which the sound may be behind and was not taken back. */
+    private static final double LEAP = 0.5;
+
     private static final int MOST_CALLS = 8;
     /** After a frame that failed. */
     private static final long REST_NS = 100_000_000;
@@ -34,7 +45,7 @@ final class FrameLoop {
         }
     }
 
-    private final Stage stage;
+    private final LivePlayer live;
     private final Crew crew;
     private final Player player;
     private final ScaleKeeper keeper = new ScaleKeeper();
@@ -50,23 +61,21 @@ final class FrameLoop {
     private int shown;
     private int rewound;
     private long frame;
-    private double light;
     private double frameMs;
     private double fps;
     private double blackFor;
     private float mixLight;
 
-    /** A loop that goes on at frame {@code frame} with the output faded to {@code light}. */
-    FrameLoop(Stage stage, Player player, Crew crew, long frame, double light) {
-        this.stage = stage;
+    /** A loop that goes on at frame {@code frame}. */
+    FrameLoop(LivePlayer live, Player player, Crew crew, long frame) {
+        this.live = live;
         this.player = player;
         this.crew = crew;
         this.frame = frame;
-        this.light = light;
-        rewound = stage.rewinds.get();
-        eyes = new StepWatch(stage, this, player);
+        rewound = live.request().rewinds();
+        eyes = new StepWatch(live, this, player);
         thread = Thread.ofPlatform()
-                .name("stage")
+                .name("player")
                 .daemon()
                 .priority(Thread.MAX_PRIORITY)
                 .unstarted(this::run);
@@ -82,8 +91,8 @@ final class FrameLoop {
     }
 
     private void planned() {
-        stage.board = new Board(player.plan());
-        stage.held = List.copyOf(player.plan().held);
+        live.board = new Board(player.plan());
+        live.held = List.copyOf(player.plan().held);
     }
 
     void start() {
@@ -96,10 +105,6 @@ final class FrameLoop {
 
     long frame() {
         return frame;
-    }
-
-    double light() {
-        return light;
     }
 
     /** Nanoseconds that the present frame has taken so far. */
@@ -162,78 +167,139 @@ final class FrameLoop {
         thread.join(milliseconds);
     }
 
-    /** Ends the work of a loop that the stage has abandoned. */
+    /** Ends the work of a loop that the live player has abandoned. */
     void mustGoOn() {
-        if (stage.loop() != this) throw Abandoned.IT_IS;
+        if (live.loop() != this) throw Abandoned.IT_IS;
     }
 
     private void run() {
         long due = System.nanoTime();
-        while (!stage.closed() && stage.loop() == this) {
-            Stage.Wanted now = stage.wanted();
-            if (now == null) {
+        boolean onAir = true;
+        while (!live.closed() && live.loop() == this) {
+            Request now = live.request();
+            if (now.look() == null) {
                 LockSupport.parkNanos(5_000_000);
                 due = System.nanoTime();
                 continue;
             }
+            if (now.onAir() != onAir) {
+                onAir = now.onAir();
+                place(onAir);
+            }
             Look look = now.look();
-            double period = 1e9 / look.rate();
+            int together = onAir ? 1 : BENCH_FRAMES;
+            double period = together * 1e9 / look.rate();
             due += (long) period;
-            long steps = 1;
+            long steps = together;
             long wait = due - System.nanoTime();
             if (wait > 0) {
                 while ((wait = due - System.nanoTime()) > 0) LockSupport.parkNanos(wait);
             } else if (-wait > period) {
                 long missed = (long) (-wait / period);
                 due += (long) (missed * period);
-                steps = Math.min(LONGEST_STEP, missed + 1);
+                steps = Math.min(LONGEST_STEP, (missed + 1) * together);
                 // What is longer than the longest step is a halt of the machine: time goes on, motion does not leap.
-                stage.time += Math.max(0, missed + 1 - steps) / look.rate() * (stage.paused ? 0 : 1);
+                double halt = Math.max(0, (missed + 1) * together - steps) / look.rate();
+                if (!now.paused()) {
+                    live.pace.time += halt;
+                    live.pace.sound += halt;
+                }
             }
             begun = System.nanoTime();
             try {
                 frame(now, steps);
             } catch (Throwable e) {
                 // The last frame stays on the output; the next one may succeed. There may be no memory to say anything
-                // with: the
-                // stage's watch says it.
+                // with: the player's watch says it.
                 failure = e;
                 begun = 0;
                 LockSupport.parkNanos(REST_NS);
             }
+            if (!onAir && begun != 0) rest(now, System.nanoTime() - begun);
             begun = 0;
         }
         crew.close();
     }
 
-    /** Does what a control was bound to. */
-    private void act(Binding.Act act) {
-        switch (act) {
-            case TAP -> player.beats().tap(System.nanoTime() / 1e9);
-            case PAUSE -> stage.paused = !stage.paused;
-            case REWIND -> stage.rewind();
-            case BLACKOUT -> stage.fade(stage.lightWanted < 0.5 ? 1 : 0, 0);
-            case FADE -> stage.fade(stage.lightWanted < 0.5 ? 1 : 0, 2);
-            case LET_GO -> player.beats().letGo();
-        }
+    /** On air all threads work before everybody else; at a bench one does, behind everybody. */
+    private void place(boolean onAir) {
+        thread.setPriority(onAir ? Thread.MAX_PRIORITY : Thread.MIN_PRIORITY + 1);
+        crew.alone(!onAir);
+        keeper.largest(onAir ? 0 : BENCH_SIZE);
+    }
+
+    /** The part of its time that a bench may work: what the player on air leaves. */
+    private static double share(Request now) {
+        return now.onAir() ? 1 : Math.clamp(1 - now.first().load(), LEAST_SHARE, MOST_SHARE);
+    }
+
+    /** Leaves the machine to others for as long as its share of the time asks. */
+    private void rest(Request now, long took) {
+        begun = 0;
+        double share = share(now);
+        LockSupport.parkNanos((long) Math.min(LONGEST_REST_NS, took * (1 - share) / share));
     }
 
     private void desk() {
-        for (Consumer<BeatClock> order = stage.orders.poll(); order != null; order = stage.orders.poll()) {
-            stage.ordered.decrementAndGet();
-            order.accept(player.beats());
-        }
+        live.obey(player.beats());
         for (Grip grip : player.plan().acts) {
             long presses = grip.act();
             // Two presses between two frames are still two.
             for (long i = 0; i < Math.min(presses, MOST_PRESSES); i++)
-                act(Binding.Act.of(grip.binding().setting()));
+                live.act(Binding.Act.of(grip.binding().setting()));
         }
     }
 
-    private void frame(Stage.Wanted now, long steps) {
+    private void frame(Request now, long steps) {
         long started = System.nanoTime();
-        int again = stage.rewinds.get();
+        Look look = now.look();
+        take(now);
+        desk();
+        double step = steps / look.rate();
+        double dt = now.paused() ? 0 : step;
+        double scale = now.scale() > 0 ? now.scale() : keeper.scale();
+        int width = Math.max(1, (int) Math.round(look.width() * scale));
+        int height = Math.max(1, (int) Math.round(look.height() * scale));
+        Pace pace = live.pace;
+        hear(now);
+        eyes.begin();
+        player.library(now.library());
+        player.outbox(now.onAir() ? live.outbox() : Outbox.NOWHERE);
+        Picture mix = player.play(new Moment(frame, pace.time, dt, pace.sound), width, height, now.sound(), eyes);
+        mustGoOn();
+        glance(mix, step);
+        leave(null, mix);
+        double ms = (System.nanoTime() - started) / 1e6;
+        live.frameTimes.note(ms);
+        frameMs = frameMs == 0 ? ms : frameMs + (ms - frameMs) * 0.1;
+        fps = fps == 0 ? 1 / step : fps + (1 / step - fps) * 0.1;
+        double budget = budget(now);
+        if (now.scale() == 0) keeper.saw(ms, budget, step);
+        write(now, mix, scale, budget);
+        if (live.ears.wanted()) {
+            live.ears.fill(player.hearing());
+            eyes.made = true;
+        }
+        pace.beat = player.beats().beat();
+        pace.tempo = player.beats().tempo();
+        pace.load = frameMs * look.rate() / 1000;
+        if (eyes.finish()) LockSupport.unpark(live.courier);
+        if (!now.paused()) {
+            pace.time += dt;
+            pace.sound += dt;
+            frame += steps;
+        }
+        pace.stamp();
+        live.made++;
+    }
+
+    /** Milliseconds that a frame may take. */
+    private static double budget(Request now) {
+        return (now.onAir() ? 1 : BENCH_FRAMES * share(now)) * 1000 / now.look().rate();
+    }
+
+    /** Takes up what is asked for. */
+    private void take(Request now) {
         Look look = now.look();
         if (look != playing) {
             // Another look's steps may have the same ids; what they remember is not this one's.
@@ -245,51 +311,22 @@ final class FrameLoop {
             playing = look;
             planned();
         }
-        if (again != rewound) {
-            rewound = again;
-            player.rewind();
-            planned();
-            stage.time = 0;
-            frame = 0;
-        }
-        desk();
-        double step = steps / look.rate();
-        double dt = stage.paused ? 0 : step;
-        double scale = stage.scaleByHand > 0 ? stage.scaleByHand : keeper.scale();
-        int width = Math.max(1, (int) Math.round(look.width() * scale));
-        int height = Math.max(1, (int) Math.round(look.height() * scale));
-        dim(step);
-        eyes.begin();
-        player.library(stage.library);
-        Picture mix = player.play(new Moment(frame, stage.time, dt), width, height, stage.sound, eyes);
-        mustGoOn();
-        glance(mix, step);
-        leave(null, mix);
-        double ms = (System.nanoTime() - started) / 1e6;
-        stage.frameTimes.note(ms);
-        frameMs = frameMs == 0 ? ms : frameMs + (ms - frameMs) * 0.1;
-        fps = fps == 0 ? 1 / step : fps + (1 / step - fps) * 0.1;
-        if (stage.scaleByHand == 0) keeper.saw(ms, 1000 / look.rate(), step);
-        write(mix, scale);
-        if (stage.ears.wanted()) {
-            stage.ears.fill(player.hearing());
-            eyes.made = true;
-        }
-        stage.beat = player.beats().beat();
-        stage.tempo = player.beats().tempo();
-        if (eyes.finish()) LockSupport.unpark(stage.courier);
-        if (!stage.paused) {
-            stage.time += dt;
-            frame += steps;
-        }
-        stage.timeStamp = System.nanoTime();
-        stage.made++;
+        if (now.rewinds() == rewound) return;
+        rewound = now.rewinds();
+        player.rewind(now.leader() == null);
+        planned();
+        live.pace.time = 0;
+        if (now.leader() == null) live.pace.sound = 0;
+        frame = 0;
     }
 
-    private void dim(double step) {
-        double to = stage.lightWanted;
-        double most = stage.fadeSeconds <= 0 ? 1 : step / stage.fadeSeconds;
-        light += Math.clamp(to - light, -most, most);
+    /** Goes by the sound of whoever leads. */
+    private void hear(Request now) {
+        if (now.leader() == null || now.paused()) return;
+        double leads = now.leader().now();
+        // It was taken back to its start.
+        if (leads < live.pace.sound - LEAP) player.beats().rewind();
+        live.pace.sound = leads;
     }
 
     /** Samples the whole picture for black. */
@@ -307,27 +344,23 @@ final class FrameLoop {
 
     /** Hands a picture to the outlets that show it, and looks at the pixel that is asked for. */
     void leave(String subject, Picture picture) {
-        for (Outlet outlet : stage.outlets) {
+        for (Outlet outlet : live.subscriptions.outlets) {
             if (!java.util.Objects.equals(outlet.subject, subject) || !outlet.wanted()) continue;
             int width = Math.min(outlet.most, picture.width);
             int height = Math.max(1, Math.round((float) picture.height * width / picture.width));
-            Exit.rgb(picture, width, height, outlet.size(width, height, light), crew);
+            Exit.rgb(picture, width, height, outlet.size(width, height), crew);
             outlet.done();
             eyes.made = true;
         }
-        float[] at = stage.probe;
-        if (at != null && java.util.Objects.equals(stage.probed, subject)) {
-            int x = Math.clamp((int) (at[0] * picture.width), 0, picture.width - 1);
-            int y = Math.clamp((int) (at[1] * picture.height), 0, picture.height - 1);
-            int i = y * picture.width + x;
-            eyes.probe[0] = x;
-            eyes.probe[1] = y;
-            for (int c = 0; c < 4; c++) eyes.probe[2 + c] = picture.plane(c)[i];
+        for (Probe probe : live.subscriptions.probes) {
+            if (!probe.wanted() || !java.util.Objects.equals(probe.subject, subject)) continue;
+            probe.fill(picture);
+            eyes.made = true;
         }
     }
 
-    private void write(Picture mix, double scale) {
-        Board b = stage.board;
+    private void write(Request now, Picture mix, double scale, double budget) {
+        Board b = live.board;
         if (!b.wanted()) return;
         Plan plan = player.plan();
         int f = 0;
@@ -351,23 +384,23 @@ final class FrameLoop {
         for (Band band : Band.values())
             b.levels[band.ordinal()] = player.hearing().level(band, -48);
         b.frame = frame;
-        b.time = stage.time;
+        b.time = live.pace.time;
         b.beat = player.beats().beat();
         b.tempo = player.beats().tempo();
         b.leader = player.beats().leader();
         b.confidence = player.hearing().confidence();
         b.peak = player.hearing().peak();
-        b.paused = stage.paused;
+        b.paused = now.paused();
         b.frameMs = frameMs;
-        b.budgetMs = 1000 / plan.look.rate();
+        b.budgetMs = budget;
         b.framesPerSecond = fps;
         b.scale = scale;
         b.width = mix.width;
         b.height = mix.height;
-        b.outputLight = light;
+        b.outputLight = now.onAir() ? live.light().now() : 1;
+        b.onAir = now.onAir();
         b.mixLight = mixLight;
         b.blackFor = blackFor;
-        System.arraycopy(eyes.probe, 0, b.probe, 0, 6);
         b.done();
         eyes.made = true;
     }

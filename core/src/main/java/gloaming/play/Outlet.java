@@ -13,7 +13,6 @@ public final class Outlet extends Relay {
     private byte[] rgb = new byte[0];
     private int width;
     private int height;
-    private double light = 1;
 
     /** An outlet at most {@code most} pixels wide, 16 to 8192. */
     public Outlet(String subject, int most) {
@@ -34,15 +33,9 @@ public final class Outlet extends Relay {
         return height;
     }
 
-    /** How far the output is faded up, 0 to 1: for whoever shows it to an audience. */
-    public double light() {
-        return light;
-    }
-
-    byte[] size(int width, int height, double light) {
+    byte[] size(int width, int height) {
         this.width = width;
         this.height = height;
-        this.light = light;
         if (rgb.length != width * height * 3) rgb = new byte[width * height * 3];
         return rgb;
     }

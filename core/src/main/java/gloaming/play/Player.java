@@ -138,6 +138,11 @@ public final class Player {
         this.outbox = outbox;
     }
 
+    /** Where what its steps tell others goes from the next frame on. */
+    void outbox(Outbox outbox) {
+        this.outbox = outbox;
+    }
+
     /** What its steps may show from the next frame on. */
     public void library(Library library) {
         this.library = library;
@@ -145,8 +150,13 @@ public final class Player {
 
     /** Forgets all memory, as at the start of the show. */
     public void rewind() {
+        rewind(true);
+    }
+
+    /** Forgets all memory; the beat goes back to its start too where {@code beat} says so. */
+    void rewind(boolean beat) {
         if (plan != null) plan = new Plan(plan.look, catalogue, rules, inbox, null);
-        beats.rewind();
+        if (beat) beats.rewind();
     }
 
     Plan plan() {
@@ -167,8 +177,8 @@ public final class Player {
         cpu = THREADS.getCurrentThreadCpuTime();
         pool.resize(width, height);
         if (mix == null || mix.width != width || mix.height != height) mix = new Picture(width, height);
-        hearing.listen(sound, moment.time());
-        beats.advance(moment.time(), moment.dt(), sound, hearing, plan.look.tempo());
+        hearing.listen(sound, moment.sound());
+        beats.advance(moment.sound(), moment.dt(), sound, hearing, plan.look.tempo());
         choose(onlooker);
         double looks = moment.dt();
         boolean begun = false;

@@ -38,6 +38,14 @@ final class ScaleKeeper {
     private double fixed;
 
     private boolean told;
+    /** The largest size it may choose, as a place in {@link #SIZES}. */
+    private int largest;
+
+    /** From now on it chooses no size above this one. */
+    void largest(int place) {
+        largest = place;
+        if (at < place) change(place);
+    }
 
     double scale() {
         return SIZES[at];
@@ -59,7 +67,7 @@ final class ScaleKeeper {
             patience = 4;
             return;
         }
-        if (at == 0 || before > 0) return;
+        if (at <= largest || before > 0) return;
         double then = mean * (fixed + (1 - fixed) * pixels(at, at - 1));
         boolean room = then < 0.65 || !told && mean < 0.5;
         under = rest == 0 && room ? under + seconds * (then < 0.3 ? 4 : 1) : 0;

@@ -5,37 +5,33 @@ import gloaming.flow.Kind;
 import gloaming.flow.Picture;
 import gloaming.flow.Points;
 import gloaming.flow.Signal;
+import gloaming.look.Look;
 import gloaming.picture.Exit;
 
-/** Notes what leaves each step as it passes, for whoever looks: numbers, previews, stage.outlets on single steps, tables and copies. */
+/** Notes what leaves each step as it passes, for whoever looks: numbers, previews, pictures of single steps, tables and copies. */
 final class StepWatch implements Onlooker {
-    private final Stage stage;
+    private final LivePlayer live;
     private final FrameLoop loop;
     private final Player player;
     private final Sketch sketch = new Sketch();
-    private int untilTable;
     private double[] values = new double[0];
     private float[] lights = new float[0];
     private float[] covers = new float[0];
     private final float[] seen = new float[2];
     private int[] counts = new int[0];
-    /** The pixel that is looked at: x, y, red, green, blue, cover; x is below 0 where there is none. */
-    final float[] probe = {-1, 0, 0, 0, 0, 0};
-
-    private Tiles drawing;
-    private int inAFrame;
+    private Tiles[] drawing = {};
     /** Whether anything is ready for the courier. */
     boolean made;
 
-    StepWatch(Stage stage, FrameLoop loop, Player player) {
-        this.stage = stage;
+    StepWatch(LivePlayer live, FrameLoop loop, Player player) {
+        this.live = live;
         this.loop = loop;
         this.player = player;
     }
 
     void begin() {
         int n = player.plan().steps.size();
-        if (values.length != n || stage.board.frame == 0) {
+        if (values.length != n || live.board.frame == 0) {
             values = new double[n];
             lights = new float[n];
             covers = new float[n];
@@ -44,18 +40,24 @@ final class StepWatch implements Onlooker {
         }
         java.util.Arrays.fill(values, Double.NaN);
         java.util.Arrays.fill(counts, -1);
-        probe[0] = -1;
         made = false;
-        Tiles wanted = stage.tiles;
+        Tiles[] wanted = live.subscriptions.tiles;
         if (wanted != drawing) {
+            boolean others = wanted.length != drawing.length;
+            for (Tiles tiles : wanted) {
+                if (among(drawing, tiles)) continue;
+                tiles.begin();
+                others = true;
+            }
             drawing = wanted;
-            java.util.Arrays.fill(lights, -1);
-            if (wanted != null) wanted.begin();
+            if (others) java.util.Arrays.fill(lights, -1);
         }
-        if (drawing != null) {
-            drawing.nextFrame();
-            inAFrame = 1 + drawing.steps.size() / 5;
-        }
+        for (Tiles tiles : drawing) tiles.nextFrame();
+    }
+
+    private static boolean among(Tiles[] all, Tiles one) {
+        for (Tiles tiles : all) if (tiles == one) return true;
+        return false;
     }
 
     double value(int i) {
@@ -76,9 +78,10 @@ final class StepWatch implements Onlooker {
 
     /** Hands the tiles over when all are drawn; tells whether anything is ready for the courier. */
     boolean finish() {
-        if (drawing != null && drawing.wanted() && drawing.whole()) {
-            drawing.begin();
-            drawing.done();
+        for (Tiles tiles : drawing) {
+            if (!tiles.wanted() || !tiles.whole()) continue;
+            tiles.begin();
+            tiles.done();
             made = true;
         }
         return made;
@@ -86,9 +89,8 @@ final class StepWatch implements Onlooker {
 
     @Override
     public boolean watches(String lane) {
-        Tiles now = drawing;
-        if (now != null && now.lanes.contains(lane)) return true;
-        for (Outlet outlet : stage.outlets) {
+        for (Tiles tiles : drawing) if (tiles.lanes.contains(lane)) return true;
+        for (Outlet outlet : live.subscriptions.outlets) {
             if (outlet.subject != null
                     && player.plan().byId.get(lane).lane.steps().stream().anyMatch(s -> s.id().equals(outlet.subject)))
                 return true;
@@ -100,14 +102,11 @@ final class StepWatch implements Onlooker {
     @Override
     public boolean wants(int index, String step) {
         if (player.plan().steps.get(index).description.gives() != Kind.PICTURE) return true;
-        if (drawing != null && drawing.wanted() && drawing.due(step, inAFrame)) return true;
-        if (probe() && step.equals(stage.probed)) return true;
-        for (Outlet outlet : stage.outlets) if (step.equals(outlet.subject) && outlet.wanted()) return true;
+        for (Tiles tiles : drawing) if (tiles.wanted() && tiles.due(step)) return true;
+        for (Probe probe : live.subscriptions.probes) if (step.equals(probe.subject) && probe.wanted()) return true;
+        for (Outlet outlet : live.subscriptions.outlets)
+            if (step.equals(outlet.subject) && outlet.wanted()) return true;
         return false;
-    }
-
-    private boolean probe() {
-        return stage.probe != null;
     }
 
     @Override
@@ -116,54 +115,23 @@ final class StepWatch implements Onlooker {
         switch (out) {
             case Signal signal -> {
                 values[index] = signal.value();
-                if (stage.board.wanted()) many(signal, index);
+                if (live.board.wanted()) many(signal, index);
             }
             case Points points -> {
                 counts[index] = points.n();
-                if (step.equals(stage.tabulated) && --untilTable <= 0) {
-                    untilTable = 10;
-                    stage.table = Table.of(step, points);
-                }
-                Stage.Copy asked = stage.copy;
-                if (asked != null && asked.step().equals(step)) {
-                    stage.copy = null;
-                    asked.points().complete(new Points().copyFrom(points));
-                }
-                sketch.turned(player.plan(), player.plan().steps.get(index));
-                int tile = take(step);
-                if (tile >= 0)
-                    sketch.points(
-                            points,
-                            drawing.rgb(),
-                            drawing.width,
-                            left(tile),
-                            top(tile),
-                            drawing.tileWidth,
-                            Tiles.HEIGHT,
-                            1);
-                for (Outlet outlet : stage.outlets) {
-                    if (!step.equals(outlet.subject) || !outlet.wanted()) continue;
-                    int width = Math.min(outlet.most, player.plan().look.width());
-                    int height = Math.max(
-                            1,
-                            Math.round((float) player.plan().look.height()
-                                    * width
-                                    / player.plan().look.width()));
-                    sketch.points(points, outlet.size(width, height, loop.light()), width, 0, 0, width, height, 2);
-                    outlet.done();
-                    made = true;
-                }
+                points(index, step, points);
             }
             case Picture picture -> {
-                int tile = take(step);
-                if (tile >= 0) {
+                for (Tiles tiles : drawing) {
+                    int tile = tiles.wanted() ? tiles.take(step) : -1;
+                    if (tile < 0) continue;
                     Exit.tile(
                             picture,
-                            drawing.rgb(),
-                            drawing.width,
-                            left(tile),
-                            top(tile),
-                            drawing.tileWidth,
+                            tiles.rgb(),
+                            tiles.width,
+                            tiles.left(tile),
+                            tiles.top(tile),
+                            tiles.tileWidth,
                             Tiles.HEIGHT,
                             seen);
                     lights[index] = seen[0];
@@ -175,26 +143,54 @@ final class StepWatch implements Onlooker {
         }
     }
 
+    private void points(int index, String step, Points points) {
+        for (Tabulation table : live.subscriptions.tables) {
+            if (!table.wanted() || !step.equals(table.step)) continue;
+            table.fill(points);
+            made = true;
+        }
+        if (!live.copies.isEmpty()) copy(step, points);
+        sketch.turned(player.plan(), player.plan().steps.get(index));
+        for (Tiles tiles : drawing) {
+            int tile = tiles.wanted() ? tiles.take(step) : -1;
+            if (tile < 0) continue;
+            sketch.points(
+                    points,
+                    tiles.rgb(),
+                    tiles.width,
+                    tiles.left(tile),
+                    tiles.top(tile),
+                    tiles.tileWidth,
+                    Tiles.HEIGHT,
+                    1);
+        }
+        Look look = player.plan().look;
+        for (Outlet outlet : live.subscriptions.outlets) {
+            if (!step.equals(outlet.subject) || !outlet.wanted()) continue;
+            int width = Math.min(outlet.most, look.width());
+            int height = Math.max(1, Math.round((float) look.height() * width / look.width()));
+            sketch.points(points, outlet.size(width, height), width, 0, 0, width, height, 2);
+            outlet.done();
+            made = true;
+        }
+    }
+
+    private void copy(String step, Points points) {
+        live.copies.removeIf(copy -> {
+            if (!copy.step().equals(step)) return copy.points().isDone();
+            copy.points().complete(new Points().copyFrom(points));
+            return true;
+        });
+    }
+
     private void many(Signal signal, int index) {
         int count = Math.min(Board.MANY, signal.size());
         if (count < 2) {
-            stage.board.many[index] = null;
+            live.board.many[index] = null;
             return;
         }
-        float[] row = stage.board.many[index];
-        if (row == null || row.length != count) stage.board.many[index] = row = new float[count];
+        float[] row = live.board.many[index];
+        if (row == null || row.length != count) live.board.many[index] = row = new float[count];
         for (int i = 0; i < count; i++) row[i] = (float) signal.at((int) ((long) i * signal.size() / count));
-    }
-
-    private int take(String step) {
-        return drawing == null || !drawing.wanted() ? -1 : drawing.take(step, inAFrame);
-    }
-
-    private int left(int tile) {
-        return tile % Tiles.COLUMNS * drawing.tileWidth;
-    }
-
-    private int top(int tile) {
-        return tile / Tiles.COLUMNS * Tiles.HEIGHT;
     }
 }

@@ -19,6 +19,9 @@ public final class Tiles extends Relay {
     public final int height;
     private final byte[] rgb;
     private final boolean[] fresh;
+    /** Tiles that are drawn in one frame at most, so that no frame pays for all. */
+    private final int inAFrame;
+
     private int due;
     private int frames;
 
@@ -30,6 +33,7 @@ public final class Tiles extends Relay {
         height = HEIGHT * Math.max(1, (this.steps.size() + COLUMNS - 1) / COLUMNS);
         rgb = new byte[width * height * 3];
         fresh = new boolean[this.steps.size()];
+        inAFrame = 1 + this.steps.size() / 5;
     }
 
     /** 8-bit RGB, top row first; the reader's while {@link #ready}. */
@@ -51,14 +55,14 @@ public final class Tiles extends Relay {
     }
 
     /** Whether {@link #take} would draw a tile for a step now. */
-    boolean due(String step, int inAFrame) {
+    boolean due(String step) {
         if (due >= inAFrame) return false;
         int i = steps.indexOf(step);
         return i >= 0 && !fresh[i];
     }
 
-    /** The tile to draw for a step now, or -1: a few each frame, so that no frame pays for all. */
-    int take(String step, int inAFrame) {
+    /** The tile to draw for a step now, or -1. */
+    int take(String step) {
         if (due >= inAFrame) return -1;
         int i = steps.indexOf(step);
         if (i < 0 || fresh[i]) return -1;
@@ -69,5 +73,13 @@ public final class Tiles extends Relay {
 
     void nextFrame() {
         due = 0;
+    }
+
+    int left(int tile) {
+        return tile % COLUMNS * tileWidth;
+    }
+
+    int top(int tile) {
+        return tile / COLUMNS * HEIGHT;
     }
 }

@@ -49,6 +49,23 @@ public final class BeatClock {
         away = 0;
     }
 
+    /** Stands where another clock stands, and goes on as it would. */
+    public void like(BeatClock other) {
+        System.arraycopy(other.taps, 0, taps, 0, TAPS);
+        tapped = other.tapped;
+        hand = other.hand;
+        handTempo = other.handTempo;
+        midiTempo = other.midiTempo;
+        beat = other.beat;
+        tempo = other.tempo;
+        leader = other.leader;
+        baseBeat = other.baseBeat;
+        baseTime = other.baseTime;
+        away = other.away;
+        nudged = other.nudged;
+        held = other.held;
+    }
+
     /** Goes on to {@code time} seconds of the show, {@code dt} after the frame before. */
     public void advance(double time, double dt, Sound sound, Hearing hearing, double lookTempo) {
         Leader now = leads(sound, hearing);

@@ -128,7 +128,7 @@ class BudgetTest {
         }
     }
 
-    private static int tide(Stage stage) {
+    private static int tide(LivePlayer stage) {
         Board board = stage.board();
         if (board == null) return -1;
         if (board.idle()) board.want();
@@ -139,8 +139,9 @@ class BudgetTest {
     }
 
     private static void goesOn(Mischief what) {
-        try (Stage stage = new Stage(Catalogue.all(), 2)) {
-            stage.tiles(new Tiles(List.of("t1"), java.util.Set.of("l2"), 1.7));
+        try (LivePlayer stage = new LivePlayer(Catalogue.all(), 2)) {
+            stage.subscribe(new Subscriptions(
+                    List.of(), List.of(new Tiles(List.of("t1"), java.util.Set.of("l2"), 1.7)), List.of(), List.of()));
             stage.show(look(fill(), snag()));
             stage.start();
             until("frames", () -> stage.made() > 20);
@@ -148,7 +149,7 @@ class BudgetTest {
             mischief = what;
             long before = stage.made();
             until("it goes on with " + what, () -> stage.made() > before + 20);
-            assertThat(stage.trouble()).isEqualTo(StageWatch.ANEW);
+            assertThat(stage.trouble()).isEqualTo(PlayerWatch.ANEW);
             until("the other lane has gone on, and not begun anew", () -> tide(stage) > 20);
             Board board = stage.board();
             board.want();
@@ -183,7 +184,7 @@ class BudgetTest {
 
     @Test
     void errorsOfAnyKindCostASentence() {
-        try (Stage stage = new Stage(Catalogue.all(), 1)) {
+        try (LivePlayer stage = new LivePlayer(Catalogue.all(), 1)) {
             stage.show(look(fill(), snag()));
             stage.start();
             for (Mischief each : List.of(Mischief.NO_MEMORY, Mischief.TOO_DEEP, Mischief.BROKEN)) {

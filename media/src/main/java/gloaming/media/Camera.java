@@ -14,7 +14,7 @@ public final class Camera implements Still {
     private volatile Picture last;
     private volatile long arrived;
 
-    Camera(Decoder decoder) {
+    public Camera(Decoder decoder) {
         this.decoder = decoder;
     }
 

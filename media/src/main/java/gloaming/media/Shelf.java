@@ -62,9 +62,14 @@ public final class Shelf implements Library, AutoCloseable {
     }
 
     public Shelf(boolean exact, Decoder decoder) {
+        this(exact, decoder, new Camera(decoder));
+    }
+
+    /** A shelf that has its camera with others. */
+    public Shelf(boolean exact, Decoder decoder, Camera camera) {
         this.exact = exact;
         this.decoder = decoder;
-        camera = new Camera(decoder);
+        this.camera = camera;
         reader = new ThreadPoolExecutor(
                 1,
                 1,

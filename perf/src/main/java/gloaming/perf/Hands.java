@@ -131,7 +131,7 @@ final class Hands {
                  "mix":[{"id":"m1","lane":"l1","blend":"over","opacity":1}],
                  "desk":{"bindings":[{"id":"b1","control":"osc /flash","of":"s1","setting":"brightness","inLow":0,"inHigh":1,"low":0,"high":1,
                   "bend":1,"ease":0,"mode":"value","pickUp":false}],"strip":[]}}"""));
-            context.getBean(gloaming.web.live.House.class).put(shows.look(look).orElseThrow());
+            context.getBean(gloaming.web.live.House.class).take(shows.look(look).orElseThrow());
             browser.get("http://localhost:" + port + "/bench/" + look);
             Thread.sleep(8_000);
             browser.manage().timeouts().scriptTimeout(Duration.ofSeconds(60));
@@ -198,7 +198,7 @@ final class Hands {
     private static double[] frames(House house, int packets, int port) throws Exception {
         try (DatagramSocket socket = new DatagramSocket()) {
             long sent = 0;
-            long before = house.stage().made();
+            long before = house.player().made();
             long made = before;
             long started = System.nanoTime();
             long last = started;
@@ -211,8 +211,8 @@ final class Hands {
                 }
                 Thread.sleep(1);
                 now = System.nanoTime();
-                if (house.stage().made() == made) continue;
-                made = house.stage().made();
+                if (house.player().made() == made) continue;
+                made = house.player().made();
                 longest = Math.max(longest, now - last);
                 last = now;
             }

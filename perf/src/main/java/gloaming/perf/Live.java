@@ -60,7 +60,7 @@ final class Live {
                     .getWebServer()
                     .getPort();
             House house = context.getBean(House.class);
-            browser.get("http://localhost:" + port + "/bench/" + house.onStage().id);
+            browser.get("http://localhost:" + port + "/bench/" + house.onAir().id);
             Thread.sleep(20_000);
             long before = frames(browser);
             long started = System.nanoTime();
@@ -83,7 +83,7 @@ final class Live {
             {"format":"gloaming-look","version":1,"name":"flash","width":960,"height":540,"rate":30,"seed":1,"tempo":96,
              "lanes":[{"id":"l1","name":"fill","steps":[{"id":"s1","type":"fill","settings":{"colour":"#ffffff","brightness":0}}]}],
              "mix":[{"id":"m1","lane":"l1","blend":"over","opacity":1}]}"""));
-        context.getBean(House.class).put(shows.look(look).orElseThrow());
+        context.getBean(House.class).take(shows.look(look).orElseThrow());
         browser.get("http://localhost:" + port + "/bench/" + look);
         Thread.sleep(8_000);
         browser.manage().timeouts().scriptTimeout(Duration.ofSeconds(60));
@@ -145,19 +145,19 @@ final class Live {
                   {"id":"s2","type":"grade","settings":{"exposure":0.3,"contrast":1.2}},{"id":"s3","type":"glow"}]}],
                  "mix":[{"id":"m1","lane":"l1","blend":"over","opacity":1}]}"""));
             House house = context.getBean(House.class);
-            house.put(shows.look(look).orElseThrow());
+            house.take(shows.look(look).orElseThrow());
             house.mediaChanged(show);
-            house.stage().scale(1);
+            house.player().scale(1);
             browser.get("http://localhost:" + port + "/bench/" + look);
             Thread.sleep(15_000);
             long before = frames(browser);
-            long made = house.stage().made();
+            long made = house.player().made();
             long started = System.nanoTime();
             Thread.sleep(15_000);
             double seconds = (System.nanoTime() - started) / 1e9;
             double shown = (frames(browser) - before) / seconds;
-            double played = (house.stage().made() - made) / seconds;
-            double ms = house.stage().board().frameMs;
+            double played = (house.player().made() - made) / seconds;
+            double ms = house.player().board().frameMs;
             return List.of(
                     new Result("clip 1080p, a frame", ms, "ms", "33 ms there are", ms * 30 / 1000),
                     new Result("clip 1080p, frames made", played, "frames a second", "30 wanted", 30 / played),
@@ -186,12 +186,12 @@ final class Live {
                     .getWebServer()
                     .getPort();
             House house = context.getBean(House.class);
-            browser.get("http://localhost:" + port + "/bench/" + house.onStage().id);
+            browser.get("http://localhost:" + port + "/bench/" + house.onAir().id);
             Thread.sleep(60_000);
             double first = heap();
             List<Result> results = new ArrayList<>();
             for (int i = 0; i < 540; i++) {
-                house.onStage().apply(new Edit.Set("s1", "gain", Value.of(1 + i % 2 * 0.1)), 0);
+                house.onAir().apply(new Edit.Set("s1", "gain", Value.of(1 + i % 2 * 0.1)), 0);
                 Thread.sleep(1_000);
                 // On the way too, so that what fills up can be told from what grows.
                 if (i % 180 == 179) {

@@ -1,5 +1,6 @@
 // @ts-check
 import Alpine from '../vendor/alpine-csp.js';
+import { air, paintAir } from './air.js';
 import { Live } from './live.js';
 import { Curves } from './curves.js';
 import { Sound } from './sound.js';
@@ -37,7 +38,7 @@ let tileSteps = /** @type {string[]} */ ([]);
 
 const plain = (/** @type {number} */ v) => (Number.isInteger(v) ? String(v) : String(Number(v.toPrecision(4))));
 
-Alpine.data('bench', () => together(hands(live, catalogue, () => board), formulas(live), {
+Alpine.data('bench', () => together(hands(live, catalogue, () => board), formulas(live), air(live), {
   look: /** @type {any} */ ({ name: '', lanes: [], mix: [], width: 960, height: 540, rate: 30, clock: { factor: 1 }, desk: { bindings: [], strip: [] } }),
   loaded: false,
   stepId: '', laneId: '', layerId: '',
@@ -46,8 +47,7 @@ Alpine.data('bench', () => together(hands(live, catalogue, () => board), formula
   probing: false,
   canUndo: false, canRedo: false,
   version: 0,
-  lost: false,
-  aside: false, stageName: '',
+  lost: false, lookId,
   paused: false, dark: false,
   scaleChoice: '0', autoScale: 'auto', soundId: root.dataset.sound, hearing: false,
   note: /** @type {any} */ (null), refusal: '',
@@ -73,7 +73,10 @@ Alpine.data('bench', () => together(hands(live, catalogue, () => board), formula
       this.version = m.version;
       if (m.select) this.wantSelect = m.select;
     };
-    live.on.stage = (m) => { this.aside = !m.here; this.stageName = m.name; if (m.here) { this.watch(); this.askTiles(); this.askTable(); } };
+    live.on.air = (m) => { this.aired(m); if (m.plays) { this.watch(); this.askTiles(); this.askTable(); } };
+    live.on.probe = (m) => this.paintProbe(m.pixel);
+    live.on.table = (m) => { if (this.tabling && m.step === this.stepId) this.table = m; };
+    live.onAir = (bitmap) => paintAir(bitmap);
     live.on.refused = (m) => { editor?.refused(); this.say(m.says); };
     live.on.versions = (m) => { if (m.step === this.writing) this.versions = m.list; };
     live.on.found = (m) => { if (m.asked === live.asked) { this.finder.found = m.steps; this.finder.at = 0; } };
@@ -150,7 +153,6 @@ Alpine.data('bench', () => together(hands(live, catalogue, () => board), formula
     const wrong = m.notes.map((n) => n.step).filter(Boolean).join(' ');
     if (wrong !== this.troubled) this.troubled = wrong;
     this.numbers(m);
-    if (this.tabling && m.table && m.table.step === this.stepId) this.table = m.table;
   },
 
   numbers(m) {
@@ -182,7 +184,6 @@ Alpine.data('bench', () => together(hands(live, catalogue, () => board), formula
     this.paintFollow(m);
     this.paintStrip(m);
     if (this.curveStep) drawing?.playing(m.steps[this.curveStep]?.[3] ?? NaN);
-    this.paintProbe(m);
   },
 
   /** A signal of many numbers: all of them as they are now. */
@@ -232,10 +233,10 @@ Alpine.data('bench', () => together(hands(live, catalogue, () => board), formula
     }
   },
 
-  paintProbe(m) {
+  paintProbe(pixel) {
     const box = $('.probe');
     if (!this.probing) return;
-    const [x, y, r, g, b, a] = m.probe;
+    const [x, y, r, g, b, a] = pixel;
     if (x < 0) { box.textContent = 'Point at the picture'; return; }
     const most = Math.max(r, g, b);
     const least = Math.min(r, g, b);
@@ -839,11 +840,6 @@ Alpine.data('bench', () => together(hands(live, catalogue, () => board), formula
     event.stopPropagation();
   },
 
-  // On stage or not
-
-  putOnStage() { live.send({ do: 'put' }); },
-  get asideText() { return this.stageName ? `On stage is “${this.stageName}”; the picture here is its. What you change in “${this.look.name}” is kept and not seen.` : 'Nothing is on stage.'; },
-
   // Footer and keys
 
   get saying() { return this.refusal || this.waitingText || this.note?.says || ''; },
@@ -876,7 +872,7 @@ Alpine.data('bench', () => together(hands(live, catalogue, () => board), formula
       ',': () => live.send({ do: 'nudge', by: -0.05 }),
       '.': () => live.send({ do: 'nudge', by: 0.05 }),
       // Enter alone belongs to whatever has the focus.
-      ...(event.shiftKey && this.aside ? { Enter: () => this.putOnStage() } : {}),
+      ...(event.shiftKey && this.atBench ? { Enter: () => this.takeKey() } : {}),
       Escape: () => (this.waiting ? this.stopLearning() : this.curveStep ? this.closeCurve() : this.finder.open || !this.writing ? this.closeFinder() : this.closeCode()),
       ArrowLeft: () => (event.altKey ? this.shift(-1) : this.walk(-1, 0)),
       ArrowRight: () => (event.altKey ? this.shift(1) : this.walk(1, 0)),

@@ -1,5 +1,6 @@
 // @ts-check
 import Alpine from '../vendor/alpine-csp.js';
+import { air, paintAir } from './air.js';
 import { Live } from './live.js';
 import { together } from './parts.js';
 import { hands } from './hands.js';
@@ -19,10 +20,9 @@ const MODES = { value: 'moves it', toggle: 'toggles', momentary: 'holds it while
 let board = /** @type {any} */ (null);
 let peak = { db: -90, at: 0 };
 
-Alpine.data('desk', () => together(hands(live, catalogue, () => board), {
+Alpine.data('desk', () => together(hands(live, catalogue, () => board), air(live), {
   look: /** @type {any} */ ({ name: '', lanes: [], mix: [], width: 16, height: 9, desk: { bindings: [], strip: [] } }),
   grown: {},
-  aside: false, stageName: '',
   lost: false, paused: false, dark: false, canUndo: false, canRedo: false,
   version: 0, refusal: '', refusing: 0, learned: '',
   soundId: root.dataset.sound, gain: Number(root.dataset.gain ?? 0), clipped: false, leader: 'look',
@@ -43,7 +43,8 @@ Alpine.data('desk', () => together(hands(live, catalogue, () => board), {
       this.canRedo = m.canRedo;
     };
     live.on.board = (m) => this.show(m);
-    live.on.stage = (m) => { this.aside = !m.here; this.stageName = m.name; };
+    live.on.air = (m) => { this.aired(m); if (m.plays) this.watch(); };
+    live.onAir = (bitmap) => paintAir(bitmap);
     live.onUnsaved = (text) => { this.savedText = text; };
     live.on.applied = (m) => { this.version = m.version; };
     live.on.refused = (m) => this.say(m.says);
@@ -234,10 +235,7 @@ Alpine.data('desk', () => together(hands(live, catalogue, () => board), {
   rewind() { live.send({ do: 'rewind' }); },
   blackout(seconds) { live.send({ do: 'fade', seconds }); },
   openOutput() { open('/output', 'gloaming-output'); },
-  /** Choosing another look puts it on stage. */
-  goLook(event) { const look = event.target.value; live.send({ do: 'put', look }); setTimeout(() => { location.href = `/desk/${look}`; }, 150); },
-  putOnStage() { live.send({ do: 'put' }); },
-  get asideText() { return this.stageName ? `On stage is “${this.stageName}”; the picture here is its.` : 'Nothing is on stage.'; },
+  goLook(event) { location.href = `/desk/${event.target.value}`; },
 }));
 
 Alpine.start();

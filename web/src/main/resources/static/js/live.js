@@ -17,6 +17,8 @@ export class Live {
     this.onFrame = () => {};
     /** @type {(tiles: {bitmap: ImageBitmap, columns: number, width: number, height: number, version: number}) => void} */
     this.onTiles = () => {};
+    /** @type {(bitmap: ImageBitmap) => void} */
+    this.onAir = (bitmap) => bitmap.close();
     /** @type {(open: boolean) => void} */
     this.onState = () => {};
     /** @type {(text: string) => void} */
@@ -76,9 +78,11 @@ export class Live {
   async picture(data) {
     const view = new DataView(data);
     const frame = view.getUint8(0) === 1;
+    const small = view.getUint8(0) === 3;
     try {
-      const bitmap = await createImageBitmap(new Blob([data.slice(frame ? 6 : 8)], { type: 'image/jpeg' }));
-      if (frame) this.onFrame({ bitmap, light: view.getUint8(1) / 255 });
+      const bitmap = await createImageBitmap(new Blob([data.slice(frame || small ? 6 : 8)], { type: 'image/jpeg' }));
+      if (small) this.onAir(bitmap);
+      else if (frame) this.onFrame({ bitmap, light: view.getUint8(1) / 255 });
       else this.onTiles({ bitmap, columns: view.getUint8(1), width: view.getUint16(2), height: view.getUint16(4), version: view.getUint16(6) });
     } finally {
       if (frame) this.send({ do: 'ack' });

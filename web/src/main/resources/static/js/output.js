@@ -15,6 +15,7 @@ live.onState = (open) => {
   document.body.dataset.live = String(open);
   if (open) size();
 };
+live.on.board = (m) => { canvas.style.opacity = String(m.light); };
 live.onFrame = ({ bitmap, light }) => {
   if (canvas.width !== bitmap.width || canvas.height !== bitmap.height) {
     canvas.width = bitmap.width;

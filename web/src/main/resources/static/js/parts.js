@@ -5,6 +5,11 @@
  */
 export function together(...parts) {
   const whole = {};
-  for (const part of parts) Object.defineProperties(whole, Object.getOwnPropertyDescriptors(part));
+  for (const part of parts) {
+    for (const name of Object.keys(Object.getOwnPropertyDescriptors(part))) {
+      if (Object.hasOwn(whole, name)) throw new Error(`Two parts of the page have a '${name}'.`);
+    }
+    Object.defineProperties(whole, Object.getOwnPropertyDescriptors(part));
+  }
   return /** @type {any} */ (whole);
 }

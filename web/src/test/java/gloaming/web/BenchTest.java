@@ -309,12 +309,12 @@ class BenchTest extends PageTest {
             try {
                 browser.get("http://localhost:" + port + "/output");
                 until("frames arrive", () -> frames() > 5);
-                first.get(House.class).stage().fade(0, 0);
+                first.get(House.class).programme().light().fade(0, 0);
                 until(
                         "it is black",
                         () -> script("return document.querySelector('canvas').style.opacity")
                                 .equals("0"));
-                first.get(House.class).stage().fade(1, 0);
+                first.get(House.class).programme().light().fade(1, 0);
                 until(
                         "it is light",
                         () -> script("return document.querySelector('canvas').style.opacity")
@@ -349,10 +349,10 @@ class BenchTest extends PageTest {
         browser.manage().window().setSize(new org.openqa.selenium.Dimension(1280, 800));
         browser.get(program.url("/output"));
         until("frames arrive there too", () -> frames() > 3);
-        long made = program.get(House.class).stage().made();
+        long made = program.get(House.class).player().made();
         long encoded = courier.encodes();
-        until("a hundred frames on", () -> program.get(House.class).stage().made() > made + 100);
-        long frames = program.get(House.class).stage().made() - made;
+        until("a hundred frames on", () -> program.get(House.class).player().made() > made + 100);
+        long frames = program.get(House.class).player().made() - made;
         assertThat(courier.encodes() - encoded).isLessThanOrEqualTo(frames + 5);
         browser.close();
         browser.switchTo().window(home);

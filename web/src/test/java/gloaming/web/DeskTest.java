@@ -11,6 +11,7 @@ import gloaming.look.Step;
 import gloaming.look.Value;
 import gloaming.web.live.Devices;
 import gloaming.web.live.House;
+import gloaming.web.live.ShowSounds;
 import gloaming.web.store.Journal;
 import gloaming.web.store.OpenLook;
 import gloaming.web.store.ShowZip;
@@ -37,7 +38,7 @@ class DeskTest extends PageTest {
     void clear() {
         // Each test begins with a look in nobody's hands.
         OpenLook open = program.open("Brass bell");
-        program.get(House.class).put(program.look("Brass bell"));
+        program.get(House.class).take(program.look("Brass bell"));
         if (!open.look().desk().equals(gloaming.look.Desk.EMPTY)) {
             open.apply(new gloaming.look.Edit.SetDesk(gloaming.look.Desk.EMPTY), 0);
         }
@@ -52,7 +53,7 @@ class DeskTest extends PageTest {
     }
 
     private static Inbox inbox() {
-        return program.get(House.class).stage().inbox();
+        return program.get(House.class).inbox();
     }
 
     private static Look look() {
@@ -386,7 +387,7 @@ class DeskTest extends PageTest {
         House house = program.get(House.class);
         Devices devices = program.get(Devices.class);
         try (DatagramSocket socket = new DatagramSocket()) {
-            long frames = house.stage().made();
+            long frames = house.player().made();
             long packets = devices.oscPackets();
             byte[] rubbish = {1, 2, 3, 4, 5};
             long sent = 0;
@@ -405,7 +406,7 @@ class DeskTest extends PageTest {
             assertThat(came).isGreaterThan(sent / 4);
             assertThat(devices.oscMalformed()).isGreaterThan(10);
             assertThat(inbox().controls()).hasSizeLessThanOrEqualTo(Inbox.MOST);
-            assertThat(house.stage().made() - frames).isGreaterThan(15);
+            assertThat(house.player().made() - frames).isGreaterThan(15);
         }
         browser.get(desk());
         until(
@@ -439,13 +440,13 @@ class DeskTest extends PageTest {
                                             Step.of("s90", "sway").with("rate", Value.of(5)),
                                             Step.of("s91", "tell").with("to", Value.of("osc /mill/sway"))))),
                     0);
-            house.stage().change(now);
+            house.player().change(now);
             try (var reader = oscdump.inputReader()) {
                 String line = reader.readLine();
                 assertThat(line).contains("/mill/sway f ");
             }
             open.undo();
-            house.stage().change(open.look());
+            house.player().change(open.look());
             program.get(Journal.class).flush();
         } finally {
             oscdump.destroy();
@@ -456,7 +457,7 @@ class DeskTest extends PageTest {
     void aMicrophoneOfAPageIsHeardWithItsGainAndClippingIsShown() throws Exception {
         House house = program.get(House.class);
         String show = program.look("Brass bell").showId();
-        house.choose(show, House.MICROPHONE);
+        house.choose(show, ShowSounds.MICROPHONE);
         // Not closed with its block: it would wait for the socket, for ever where something has failed before.
         java.net.http.HttpClient client = java.net.http.HttpClient.newHttpClient();
         java.net.http.WebSocket socket = client.newWebSocketBuilder()
@@ -475,7 +476,7 @@ class DeskTest extends PageTest {
                     block.putFloat((float) (0.5 * Math.sin(2 * Math.PI * 220 * at.getAndIncrement() / 48_000)));
                 }
                 socket.sendBinary(block.flip(), true).join();
-                return house.soundId().equals(House.MICROPHONE)
+                return house.sounds().id(house.onAir().showId).equals(ShowSounds.MICROPHONE)
                         && browser.findElements(By.cssSelector(".clip")).stream()
                                 .anyMatch(e -> e.isDisplayed());
             });
@@ -493,7 +494,7 @@ class DeskTest extends PageTest {
     void anInputThatIsNotThereIsToldInASentence() {
         House house = program.get(House.class);
         String show = program.look("Brass bell").showId();
-        house.choose(show, House.INPUT + "Weir hydrophone");
+        house.choose(show, ShowSounds.INPUT + "Weir hydrophone");
         browser.get(bench());
         until(
                 "a sentence says so",

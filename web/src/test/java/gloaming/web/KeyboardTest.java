@@ -171,15 +171,16 @@ class KeyboardTest extends PageTest {
     void theShowIsPausedAndDarkenedByKeysButNotWhileTyping() {
         OpenLook open = bench("Transport");
         add(open, "n", "solid", "fill");
-        var stage = program.get(gloaming.web.live.House.class).stage();
+        var stage = program.get(gloaming.web.live.House.class).player();
+        var light = program.get(gloaming.web.live.House.class).programme().light();
         press(" ");
         until("paused", stage::paused);
         press(" ");
         until("it runs", () -> !stage.paused());
         chord(Keys.SHIFT, "b");
-        until("black", () -> stage.lightWanted() == 0);
+        until("black", () -> light.wanted() == 0);
         chord(Keys.SHIFT, "b");
-        until("light", () -> stage.lightWanted() == 1);
+        until("light", () -> light.wanted() == 1);
         tabTo("Own name of the step");
         press("sb B/n", Keys.ENTER);
         until(

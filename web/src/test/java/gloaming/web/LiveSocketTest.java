@@ -214,13 +214,14 @@ class LiveSocketTest {
             Program.until("and it is cut off", () -> page.closed.get() != 0);
         }
         try (SocketPage page = new SocketPage(program, "")) {
-            page.hear("board");
+            page.say("{'do':'ping','at':1}");
+            page.hear("pong");
         }
     }
 
     @Test
-    void onlyAnActPutsALookOnStage() throws Exception {
-        OpenLook on = fresh("On stage");
+    void onlyAnActPutsALookOnAir() throws Exception {
+        OpenLook on = fresh("On air");
         House house = program.get(House.class);
         Shows shows = program.get(Shows.class);
         String aside = shows.addLook(shows.shows().getFirst().id(), Look.empty("Aside"));
@@ -235,7 +236,7 @@ class LiveSocketTest {
         }
         try (SocketPage page = new SocketPage(program, "?look=" + aside)) {
             assertThat(page.hear("look").path("look").path("name").asString()).isEqualTo("Aside");
-            assertThat(page.hear("stage").path("here").asBoolean()).isFalse();
+            assertThat(page.hear("air").path("here").asBoolean()).isFalse();
             for (String what : List.of(
                     "{'do':'tiles','list':1,'steps':[]}",
                     "{'do':'probe','u':0.5,'v':0.5}",
@@ -244,10 +245,18 @@ class LiveSocketTest {
                     "{'do':'watch','most':320}")) page.say(what);
             page.say(edit(new Edit.Rename("Still aside")));
             page.hear("applied");
-            assertThat(house.onStage()).isSameAs(on);
-            page.say("{'do':'put'}");
-            page.hear("stage", m -> m.path("here").asBoolean());
-            assertThat(house.onStage().id).isEqualTo(aside);
+            assertThat(house.onAir()).isSameAs(on);
+            Program.until(
+                    "it plays at the bench",
+                    () -> house.player(aside) != null && house.player(aside).made() > 2);
+            assertThat(house.player(aside).isOnAir()).isFalse();
+            var player = house.player(aside);
+            page.say("{'do':'take'}");
+            page.hear("air", m -> m.path("here").asBoolean());
+            assertThat(house.onAir().id).isEqualTo(aside);
+            assertThat(house.player())
+                    .as("what was at the bench goes on as it is")
+                    .isSameAs(player);
         }
         client.close();
     }
@@ -329,21 +338,26 @@ class LiveSocketTest {
     @Test
     void theTransportIsMovedFromThePage() {
         OpenLook open = fresh("Transport");
-        var stage = program.get(gloaming.web.live.House.class).stage();
+        House house = program.get(House.class);
         try (SocketPage page = new SocketPage(program, "?look=" + open.id)) {
+            page.hear("board");
+            var stage = house.player(open.id);
             page.say("{'do':'pause','on':true}")
                     .say("{'do':'fade','to':0,'seconds':0}")
                     .say("{'do':'scale','to':0.5}");
             page.hear(
                     "board",
-                    m -> m.path("paused").asBoolean(false) && m.path("light").asDouble(1) == 0);
+                    m -> m.path("paused").asBoolean(false)
+                            && m.path("lightWanted").asDouble(1) == 0);
             assertThat(stage.scaleByHand()).isEqualTo(0.5);
             page.say("{'do':'rewind'}");
             Program.until("the start", () -> stage.now() == 0);
             page.say("{'do':'pause','on':false}")
                     .say("{'do':'fade','to':1,'seconds':0}")
                     .say("{'do':'scale','to':0}");
-            Program.until("it runs", () -> stage.now() > 0 && stage.lightWanted() == 1);
+            Program.until(
+                    "it runs",
+                    () -> stage.now() > 0 && house.programme().light().wanted() == 1);
             page.say("{'do':'sound','sound':'silence'}");
             page.hear("board", m -> m.path("sound").asString("").equals("silence"));
             page.say("{'do':'sound','sound':'band'}");

@@ -76,9 +76,9 @@ class PointsOnTheBenchTest extends PageTest {
         choose("s1");
         browser.findElement(By.cssSelector(".points-table button")).sendKeys(Keys.ENTER);
         House house = program.get(House.class);
-        until("the table comes", () -> house.stage().table() != null);
+        until("the table comes", () -> !table().isEmpty());
         browser.get(program.url("/guide"));
-        until("the stage is let off", () -> house.stage().table() == null);
+        until("nobody looks closely", () -> house.player().subscriptions().close() == 0);
     }
 
     @Test
@@ -130,12 +130,14 @@ class PointsOnTheBenchTest extends PageTest {
     @Test
     void aStepsPointsAreSavedAndComeBackAsAMedium(@TempDir Path folder) throws Exception {
         opened(LOOK);
-        HttpResponse<byte[]> answer = get("/stage/points/s2.ply");
+        HttpResponse<byte[]> answer = get("/looks/" + program.get(House.class).onAir().id + "/points/s2.ply");
         assertThat(answer.statusCode()).isEqualTo(200);
         Points points = CloudFile.read(Files.write(folder.resolve("points.ply"), answer.body()), "points.ply");
         assertThat(points.n()).isEqualTo(100);
         assertThat(points.column("warmth").at(7)).isEqualTo(3f);
-        assertThat(get("/stage/points/s4.ply").statusCode()).isEqualTo(404);
+        assertThat(get("/looks/" + program.get(House.class).onAir().id + "/points/s4.ply")
+                        .statusCode())
+                .isEqualTo(404);
 
         Shows shows = program.get(Shows.class);
         program.get(MediaStore.class)
@@ -153,7 +155,8 @@ class PointsOnTheBenchTest extends PageTest {
                  "mix":[{"id":"m1","lane":"l1","blend":"over","opacity":1}]}""");
         until("the file has been read", () -> {
             try {
-                HttpResponse<byte[]> ply = get("/stage/points/s1.ply");
+                HttpResponse<byte[]> ply =
+                        get("/looks/" + program.get(House.class).onAir().id + "/points/s1.ply");
                 if (ply.statusCode() != 200) return false;
                 Points back = CloudFile.read(Files.write(folder.resolve("b.ply"), ply.body()), "b.ply");
                 return back.n() == 3 && Math.abs(back.at(Attribute.Y, 1) - 1) < 1e-5;

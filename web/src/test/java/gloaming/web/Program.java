@@ -33,20 +33,20 @@ final class Program implements AutoCloseable {
         return "http://localhost:" + port + path;
     }
 
-    /** The Bench of a look that is put on stage for it. */
+    /** The Bench of a look that is put on air for it. */
     String bench(String look) {
         put(look);
         return url("/bench/" + look);
     }
 
-    /** The Desk of a look that is put on stage for it. */
+    /** The Desk of a look that is put on air for it. */
     String desk(String look) {
         put(look);
         return url("/desk/" + look);
     }
 
     void put(String look) {
-        get(House.class).put(get(Shows.class).look(look).orElseThrow());
+        get(House.class).take(get(Shows.class).look(look).orElseThrow());
     }
 
     Shows.LookRow look(String name) {

@@ -25,7 +25,7 @@ class ResendTest {
         public static void main(String[] args) throws Exception {
             Program program = new Program(Integer.parseInt(args[0]), Path.of(args[1]), true);
             if (args.length > 2) program.put(program.look(args[2]).id());
-            System.out.println("runs " + program.get(House.class).onStage().id);
+            System.out.println("runs " + program.get(House.class).onAir().id);
             System.out.flush();
         }
     }

@@ -59,9 +59,9 @@ class StartTest {
         try (Program program = new Program(0, data, true)) {
             assertThat((System.nanoTime() - began) / 1e9).as("seconds to start").isLessThan(30);
             House house = program.get(House.class);
-            assertThat(house.onStage().id).as("what was on stage is on stage").isEqualTo(id);
-            long made = house.stage().made();
-            Program.until("frames go on", () -> house.stage().made() > made + 30);
+            assertThat(house.onAir().id).as("what was on air is on air").isEqualTo(id);
+            long made = house.player().made();
+            Program.until("frames go on", () -> house.player().made() > made + 30);
         }
     }
 
@@ -76,14 +76,14 @@ class StartTest {
             program.get(Shows.class).remember("starting", second + " 2");
         }
         try (Program program = new Program(0, data, true)) {
-            assertThat(program.get(House.class).onStage().id)
+            assertThat(program.get(House.class).onAir().id)
                     .as("twice says nothing")
                     .isEqualTo(second);
             program.get(Shows.class).remember("starting", second + " 3");
         }
         try (Program program = new Program(0, data, true)) {
-            Program.until("settled or not", () -> program.get(House.class).onStage() != null);
-            String on = program.get(House.class).onStage().id;
+            Program.until("settled or not", () -> program.get(House.class).onAir() != null);
+            String on = program.get(House.class).onAir().id;
             if (program.get(Shows.class).remembered("starting").orElse("").isEmpty() && on.equals(second)) return;
             assertThat(on).isEqualTo(first);
             assertThat(say(program)).contains("'Mill race' was left off stage");
@@ -125,9 +125,9 @@ class StartTest {
         }
         try (Program program = new Program(0, data, true)) {
             program.put(program.look("Heron").id());
-            long made = program.get(House.class).stage().made();
+            long made = program.get(House.class).player().made();
             Program.until(
-                    "it plays without", () -> program.get(House.class).stage().made() > made + 5);
+                    "it plays without", () -> program.get(House.class).player().made() > made + 5);
         }
         try (ServerSocket taken = new ServerSocket(0, 1, InetAddress.getLoopbackAddress())) {
             assertThatThrownBy(() -> new Program(taken.getLocalPort(), data, true))

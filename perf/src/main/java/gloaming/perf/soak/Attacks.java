@@ -225,7 +225,7 @@ final class Attacks {
         String step = open.look().steps().toList().getLast().id();
         List<String> bombs = Bombs.all();
         for (int i = 0; i < times; i++) {
-            long made = target.house().stage().made();
+            long made = target.house().player().made();
             try {
                 change(open, wishes.write(open.look(), step, "code", bombs.get(i % bombs.size())));
                 count.taken();
@@ -235,15 +235,15 @@ final class Attacks {
                 count.wrong("bomb " + i % bombs.size() + ": " + e);
             }
             long end = System.nanoTime() + 10_000_000_000L;
-            while (target.house().stage().made() < made + 3 && System.nanoTime() < end) Thread.sleep(5);
-            if (target.house().stage().made() < made + 3) count.wrong("bomb " + i % bombs.size() + " holds the stage");
+            while (target.house().player().made() < made + 3 && System.nanoTime() < end) Thread.sleep(5);
+            if (target.house().player().made() < made + 3) count.wrong("bomb " + i % bombs.size() + " holds the stage");
         }
         change(open, new Edit.Set(step, "code", Value.of("out vec4 color; void main() { color = vec4(1); }")));
         return count.outcome();
     }
 
     private void change(OpenLook open, Edit edit) {
-        target.house().stage().change(open.apply(edit, 0));
+        target.house().player().change(open.apply(edit, 0));
     }
 
     /** Very many pages: so many at once, some that never say they have drawn anything, and some that come and go. */
@@ -275,7 +275,7 @@ final class Attacks {
     private String fresh(String name) {
         Shows shows = target.get(Shows.class);
         String id = shows.addLook(target.show(), Look.empty(name));
-        target.house().put(shows.look(id).orElseThrow());
+        target.house().take(shows.look(id).orElseThrow());
         OpenLook open = target.get(Journal.class).opened(id);
         change(open, new Wishes(Catalogue.all()).addLane(open.look(), "fill"));
         return id;

@@ -12,7 +12,7 @@ import java.util.List;
 
 /** All looks of the demo show in turn for long, with edits at ten a second and a page that is opened and closed each ten seconds. */
 final class Evening {
-    /** What was seen of one look while it was on stage. */
+    /** What was seen of one look while it was on air. */
     record Row(String look, long frames, double median, double p99) {}
 
     /** Heap after a collection and threads, from time to time. */
@@ -51,7 +51,7 @@ final class Evening {
     }
 
     private void play(Shows.LookRow row, long milliseconds) throws InterruptedException {
-        OpenLook open = target.house().put(row);
+        OpenLook open = target.house().take(row);
         long begun = System.currentTimeMillis();
         long nextPage = begun;
         Socket page = null;
@@ -60,19 +60,19 @@ final class Evening {
             edit(open, i);
             Thread.sleep(EDIT_MS);
             if (warm == null && System.currentTimeMillis() - begun > WARM_MS)
-                warm = target.house().stage().frameTimes().snapshot();
+                warm = target.house().player().frameTimes().snapshot();
             if (System.currentTimeMillis() < nextPage) continue;
             nextPage += PAGE_MS;
             if (page != null) page.close();
             page = new Socket(target.port, "/live?look=" + row.id(), true);
         }
         if (page != null) page.close();
-        int[] after = target.house().stage().frameTimes().snapshot();
+        int[] after = target.house().player().frameTimes().snapshot();
         long frames = 0;
         for (int i = 0; i < after.length; i++) frames += after[i] - warm[i];
         rows.add(new Row(
                 row.name(), frames, FrameTimes.quantile(warm, after, 0.5), FrameTimes.quantile(warm, after, 0.99)));
-        while (open.canUndo()) target.house().stage().change(open.undo());
+        while (open.canUndo()) target.house().player().change(open.undo());
         target.get(Journal.class).flush();
     }
 
@@ -85,6 +85,6 @@ final class Evening {
             case 1 -> new Edit.RenameLane(look.lanes().getFirst().id(), "evening " + i);
             default -> new Edit.ChangeLayer(layer.withOpacity(i % 4 == 2 ? 0.95 : 1));
         };
-        target.house().stage().change(open.apply(edit, 0));
+        target.house().player().change(open.apply(edit, 0));
     }
 }

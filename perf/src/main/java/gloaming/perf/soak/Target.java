@@ -85,7 +85,7 @@ final class Target implements AutoCloseable {
         try {
             while (!closed) {
                 Thread.sleep(10);
-                long now = house().stage().made();
+                long now = house().player().made();
                 long at = System.nanoTime();
                 if (now != made) since = at;
                 made = now;

@@ -60,7 +60,7 @@ public enum Role {
         return this == DESK ? DESK_PAGES.contains(first) : OUTPUT_PAGES.contains(first);
     }
 
-    /** Whether a guest's page may watch a look, and not only what is on stage. */
+    /** Whether a guest's page may watch a look, and not only what is on air. */
     public boolean maySeeLooks() {
         return this != OUTPUT;
     }

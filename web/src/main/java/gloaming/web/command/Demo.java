@@ -32,15 +32,15 @@ final class Demo implements Callable<Integer> {
         var context = Server.run(port, data, true, network);
         if (once) {
             House house = context.getBean(House.class);
-            while (house.stage().made() < ENOUGH) Thread.sleep(20);
+            while (house.player().made() < ENOUGH) Thread.sleep(20);
             // A look with a shader too, so that its machine is among what the next start has ready.
             Shows shows = context.getBean(Shows.class);
             shows.shows().stream()
                     .flatMap(s -> shows.looks(s.id()).stream())
                     .filter(l -> l.name().equals("Weir"))
                     .findFirst()
-                    .ifPresent(house::put);
-            while (house.stage().made() < 2 * ENOUGH) Thread.sleep(20);
+                    .ifPresent(house::take);
+            while (house.player().made() < ENOUGH) Thread.sleep(20);
             context.close();
         }
         return 0;

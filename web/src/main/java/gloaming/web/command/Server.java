@@ -6,6 +6,7 @@ import gloaming.web.access.Access;
 import gloaming.web.access.Doors;
 import gloaming.web.access.Role;
 import gloaming.web.live.House;
+import gloaming.web.live.Resumption;
 import gloaming.web.store.Damage;
 import gloaming.web.store.MediaStore;
 import gloaming.web.store.Notices;
@@ -56,7 +57,8 @@ public final class Server {
         context.getBean(MediaStore.class).sweep();
         if (demo) context.getBean(DemoShow.class).ensure();
         House house = context.getBean(House.class);
-        house.resume();
+        Resumption resumption = context.getBean(Resumption.class);
+        resumption.resume();
         boolean plays = waitForPicture(house);
         int bound =
                 ((ServletWebServerApplicationContext) context).getWebServer().getPort();
@@ -65,10 +67,10 @@ public final class Server {
         Notices notices = context.getBean(Notices.class);
         if (!plays) {
             notices.say(
-                    "The look on stage has not made a picture yet; put another on stage, or open it on the Bench to see why.");
+                    "The look on air has not made a picture yet; put another on air, or open it on the Bench to see why.");
         }
         notices.all().forEach(System.out::println);
-        Thread.ofVirtual().start(() -> settle(house));
+        Thread.ofVirtual().start(() -> settle(house, resumption));
         return context;
     }
 
@@ -101,20 +103,20 @@ public final class Server {
 
     /** Whether a picture came within the time that a start may take. */
     private static boolean waitForPicture(House house) throws InterruptedException {
-        if (house.onStage() == null) return true;
+        if (house.onAir() == null) return true;
         long end = System.currentTimeMillis() + FIRST_PICTURE_MS;
         while (System.currentTimeMillis() < end) {
-            if (house.stage().made() > 0) return true;
+            if (house.player().made() > 0) return true;
             Thread.sleep(5);
         }
         return false;
     }
 
     /** Notes that what was brought back plays, once it has for a while. */
-    private static void settle(House house) {
+    private static void settle(House house, Resumption resumption) {
         try {
-            while (house.stage().made() < SETTLED) Thread.sleep(200);
-            house.begun();
+            while (house.player().made() < SETTLED) Thread.sleep(200);
+            resumption.begun();
         } catch (InterruptedException | RuntimeException e) {
             System.getLogger("gloaming")
                     .log(System.Logger.Level.DEBUG, "The program ended before its look had settled.", e);

@@ -7,7 +7,9 @@ import gloaming.look.LookJson;
 import gloaming.look.Value;
 import gloaming.play.Board;
 import gloaming.play.Diagnosis;
+import gloaming.play.LivePlayer;
 import gloaming.play.Table;
+import gloaming.sound.Sound;
 import gloaming.step.Catalogue;
 import gloaming.step.Description;
 import gloaming.step.Formulas;
@@ -44,14 +46,14 @@ class Boards {
     }
 
     /** For outputs: how far they are faded up. */
-    String brief(Board board) {
+    String brief(double light) {
         ObjectNode o = JSON.createObjectNode();
-        o.put("is", "board").put("light", round(board.outputLight));
+        o.put("is", "board").put("light", round(light));
         return o.toString();
     }
 
-    /** For the Bench. */
-    String full(Board board) {
+    /** For pages that work on a look. */
+    String full(Board board, LivePlayer player, OpenLook open) {
         ObjectNode o = JSON.createObjectNode();
         o.put("is", "board")
                 .put("time", round(board.time))
@@ -62,9 +64,9 @@ class Boards {
                 .put("scale", board.scale)
                 .put("width", board.width)
                 .put("height", board.height);
-        o.put("scaleByHand", house.stage().scaleByHand()).put("light", round(board.outputLight));
-        o.put("lightWanted", house.stage().lightWanted()).put("frame", board.frame);
-        o.put("sound", house.soundId()).put("clock", round(house.stage().now()));
+        o.put("scaleByHand", player.scaleByHand()).put("onAir", board.onAir);
+        o.put("lightWanted", house.programme().light().wanted()).put("frame", board.frame);
+        o.put("sound", house.sounds().id(open.showId)).put("clock", round(player.now()));
         o.put("leader", board.leader.name().toLowerCase(Locale.ROOT))
                 .put("confidence", round(board.confidence))
                 .put("peak", round(board.peak));
@@ -97,16 +99,15 @@ class Boards {
                         board.born[i] + " born" + (board.culled[i] > 0 ? ", " + board.culled[i] + " taken early" : ""));
             }
         }
-        table(o, house.stage().table());
         ObjectNode follows = o.putObject("follows");
         for (int i = 0; i < board.follows.size(); i++) {
             ArrayNode values = follows.putArray(board.follows.get(i));
             for (double value : board.followed[i]) values.add(round(value));
         }
-        ArrayNode probe = o.putArray("probe");
-        for (float value : board.probe) probe.add(round(value));
         ArrayNode notes = o.putArray("notes");
-        for (String says : new String[] {journal.trouble(), house.stage().trouble(), alarms.now(), house.trouble()}) {
+        for (String says : new String[] {
+            journal.trouble(), player.trouble(), alarms.now(), house.sounds().trouble(open.showId)
+        }) {
             if (says != null && !says.isEmpty()) notes.addObject().put("says", says);
         }
         if (!room.learned().isEmpty()) notes.addObject().put("says", room.learned());
@@ -191,13 +192,23 @@ class Boards {
         return saved("saved", open, page);
     }
 
-    /** Which look is on stage, and whether it is the page's own. */
-    String stage(OpenLook on, boolean here) {
+    /** Which look is on air, whether it is the page's own, and whether that plays at all. */
+    String air(OpenLook on, boolean here, boolean plays) {
         return JSON.createObjectNode()
-                .put("is", "stage")
+                .put("is", "air")
                 .put("here", here)
+                .put("plays", plays)
+                .put("look", on == null ? "" : on.id)
                 .put("name", on == null ? "" : on.look().name())
                 .toString();
+    }
+
+    /** The pixel under the pointer. */
+    String probe(float[] pixel) {
+        ObjectNode o = JSON.createObjectNode();
+        ArrayNode values = o.put("is", "probe").putArray("pixel");
+        for (float value : pixel) values.add(round(value));
+        return o.toString();
     }
 
     /** The first a page is told: what it sent up to which change is on the disk, so that it sends the rest again. */
@@ -256,17 +267,15 @@ class Boards {
         return o.toString();
     }
 
-    String pong(double at, double clock) {
+    /** Where the sound is that a player goes by. */
+    String pong(double at, LivePlayer player) {
+        Sound sound = player.sound();
         return JSON.createObjectNode()
                 .put("is", "pong")
                 .put("at", at)
-                .put("clock", clock)
-                .put("paused", house.stage().paused())
-                .put(
-                        "length",
-                        house.stage().sound().length() == Long.MAX_VALUE
-                                ? 0
-                                : house.stage().sound().seconds())
+                .put("clock", player.now())
+                .put("paused", player.paused())
+                .put("length", sound.length() == Long.MAX_VALUE ? 0 : sound.seconds())
                 .toString();
     }
 
@@ -287,10 +296,10 @@ class Boards {
         return Double.isFinite(value) ? Math.rint(value * 10_000) / 10_000 : 0;
     }
 
-    private static void table(ObjectNode o, Table table) {
-        if (table == null) return;
-        ObjectNode t = o.putObject("table");
-        t.put("step", table.step()).put("n", table.n());
+    /** Points as numbers. */
+    String table(Table table) {
+        ObjectNode t = JSON.createObjectNode();
+        t.put("is", "table").put("step", table.step()).put("n", table.n());
         ArrayNode columns = t.putArray("columns");
         for (Table.Line line : table.columns()) {
             ObjectNode column = columns.addObject();
@@ -301,6 +310,7 @@ class Boards {
             ArrayNode first = column.putArray("first");
             for (float value : line.first()) first.add(number(value));
         }
+        return t.toString();
     }
 
     /** A number as it is read in a table, also one that is none. */

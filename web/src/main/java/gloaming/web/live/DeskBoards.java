@@ -28,7 +28,7 @@ class DeskBoards {
     DeskBoards(House house, Devices devices, DeskRoom room) {
         this.devices = devices;
         this.room = room;
-        inbox = house.stage().inbox();
+        inbox = house.inbox();
     }
 
     /** What was heard since the last time. */

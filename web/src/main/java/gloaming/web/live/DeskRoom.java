@@ -10,20 +10,20 @@ import gloaming.look.Binding;
 import gloaming.look.Edit;
 import gloaming.look.Look;
 import gloaming.look.Refused;
-import gloaming.play.Stage;
+import gloaming.play.LivePlayer;
 import gloaming.step.Catalogue;
 import gloaming.step.DeskWishes;
 import gloaming.web.store.OpenLook;
 import jakarta.annotation.PreDestroy;
 import java.util.ArrayList;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.concurrent.Executors;
 import java.util.concurrent.ScheduledExecutorService;
 import java.util.concurrent.TimeUnit;
-import java.util.stream.Collectors;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.stereotype.Component;
@@ -47,7 +47,6 @@ class DeskRoom {
 
     private final House house;
     private final Devices devices;
-    private final Stage stage;
     private final Inbox inbox;
     private final DeskWishes wishes = new DeskWishes(Catalogue.all());
     private final ScheduledExecutorService settling = Executors.newSingleThreadScheduledExecutor(
@@ -59,8 +58,7 @@ class DeskRoom {
     DeskRoom(House house, Devices devices) {
         this.house = house;
         this.devices = devices;
-        stage = house.stage();
-        inbox = stage.inbox();
+        inbox = house.inbox();
         inbox.listen(this::heard);
         settling.scheduleWithFixedDelay(this::settle, SETTLE_MS, SETTLE_MS, TimeUnit.MILLISECONDS);
     }
@@ -115,15 +113,15 @@ class DeskRoom {
     boolean act(OpenLook open, JsonNode m) {
         switch (LiveSocket.text(m, "do")) {
             case "learn" -> learn(open, m);
-            case "tap" -> stage.tap();
+            case "tap" -> house.tap(open.id);
             case "nudge" -> {
                 double by = Math.clamp(m.path("by").asDouble(0), -0.5, 0.5);
-                stage.beats(clock -> clock.nudge(by));
+                house.beats(open.id, clock -> clock.nudge(by));
             }
-            case "let-go" -> stage.beats(clock -> clock.letGo());
+            case "let-go" -> house.beats(open.id, clock -> clock.letGo());
             case "tempo" -> {
                 double to = m.path("to").asDouble(120);
-                stage.beats(clock -> clock.byHand(to));
+                house.beats(open.id, clock -> clock.byHand(to));
             }
             case "gain" -> house.gain(open.showId, m.path("to").asDouble(0));
             case "ports" -> devices.choose(JSON.treeToValue(m.path("ports"), Devices.Kept.class));
@@ -227,29 +225,37 @@ class DeskRoom {
     /** Writes into the document what hands have left where it is, and tells the inbox which controls are bound. */
     private void settle() {
         try {
-            OpenLook open = house.onStage();
-            if (open == null) return;
-            Look look = open.look();
-            Set<String> bound =
-                    look.desk().bindings().stream().map(Binding::control).collect(Collectors.toSet());
-            inbox.bound(bound);
-            long now = System.nanoTime();
-            settled.keySet().retainAll(stage.held());
-            for (Grasp grasp : stage.held()) {
-                double held = grasp.held();
-                long moved = grasp.movedNanos();
-                if (Double.isNaN(held) || now - moved < RESTS_NS || settled.getOrDefault(grasp, 0L) == moved) continue;
-                settled.put(grasp, moved);
-                Edit edit = wishes.settle(look, grasp.of(), grasp.setting(), held);
-                if (gloaming.look.Edits.apply(look, edit).equals(look)) continue;
-                look = open.apply(edit, 0);
-                house.refresh(open, look);
+            Set<String> bound = new HashSet<>();
+            Set<Grasp> held = new HashSet<>();
+            for (OpenLook open : house.looks()) {
+                open.look().desk().bindings().stream().map(Binding::control).forEach(bound::add);
+                LivePlayer player = house.player(open.id);
+                if (player == null) continue;
+                held.addAll(player.held());
+                settle(open, player);
             }
+            inbox.bound(bound);
+            settled.keySet().retainAll(held);
         } catch (Refused e) {
             // What was in the hand has just been removed.
             LOG.debug("A hand's value has no place any more: {}", e.getMessage());
         } catch (RuntimeException e) {
             LOG.warn("What a hand left could not be written down.", e);
+        }
+    }
+
+    private void settle(OpenLook open, LivePlayer player) {
+        Look look = open.look();
+        long now = System.nanoTime();
+        for (Grasp grasp : player.held()) {
+            double held = grasp.held();
+            long moved = grasp.movedNanos();
+            if (Double.isNaN(held) || now - moved < RESTS_NS || settled.getOrDefault(grasp, 0L) == moved) continue;
+            settled.put(grasp, moved);
+            Edit edit = wishes.settle(look, grasp.of(), grasp.setting(), held);
+            if (gloaming.look.Edits.apply(look, edit).equals(look)) continue;
+            look = open.apply(edit, 0);
+            house.refresh(open, look);
         }
     }
 

@@ -7,7 +7,6 @@ import gloaming.media.MidiPorts;
 import gloaming.media.OscPort;
 import gloaming.media.Teller;
 import gloaming.media.VirtualPort;
-import gloaming.play.Stage;
 import gloaming.web.store.Shows;
 import jakarta.annotation.PreDestroy;
 import java.io.IOException;
@@ -51,7 +50,6 @@ public class Devices {
     }
 
     private final Shows shows;
-    private final Stage stage;
     private final Inbox inbox;
     private final MidiPorts midi;
     private final VirtualPort pad;
@@ -67,13 +65,13 @@ public class Devices {
 
     Devices(House house, Shows shows, @Value("${gloaming.osc:-1}") int oscPort) throws IOException {
         this.shows = shows;
-        stage = house.stage();
-        inbox = stage.inbox();
+        inbox = house.inbox();
         fixedOsc = oscPort;
-        midi = new MidiPorts(inbox, (tempo, beat) -> stage.beats(clock -> clock.midi(tempo, beat)));
+        midi = new MidiPorts(inbox, (tempo, beat) -> house.beats(clock -> clock.midi(tempo, beat)));
         pad = new VirtualPort("pad", this::told);
         phone = new DatagramSocket(new InetSocketAddress(InetAddress.getLoopbackAddress(), 0));
-        teller = new Teller(stage.outbox(), () -> osc, midi, stage::beatNow);
+        teller =
+                new Teller(house.outbox(), () -> osc, midi, () -> house.player().beatNow());
         try {
             midi.add(pad);
         } catch (MidiUnavailableException e) {

@@ -1,149 +1,353 @@
 package gloaming.web.live;
 
+import gloaming.desk.Inbox;
+import gloaming.desk.Outbox;
+import gloaming.look.Binding;
 import gloaming.look.Edit;
 import gloaming.look.Look;
-import gloaming.look.Refused;
 import gloaming.media.Camera;
 import gloaming.media.Decoder;
-import gloaming.media.Facts;
-import gloaming.media.MachineInput;
-import gloaming.media.Shelf;
-import gloaming.media.Unreadable;
-import gloaming.play.Stage;
-import gloaming.sound.HouseBand;
-import gloaming.sound.LiveSound;
-import gloaming.sound.Louder;
-import gloaming.sound.Sound;
+import gloaming.play.LivePlayer;
+import gloaming.play.Programme;
+import gloaming.sound.BeatClock;
 import gloaming.step.Catalogue;
 import gloaming.web.store.Journal;
 import gloaming.web.store.Media;
 import gloaming.web.store.MediaStore;
-import gloaming.web.store.Notices;
 import gloaming.web.store.OpenLook;
 import gloaming.web.store.Shows;
 import jakarta.annotation.PreDestroy;
+import java.util.ArrayList;
+import java.util.HashSet;
+import java.util.LinkedHashMap;
 import java.util.List;
-import java.util.Optional;
-import org.slf4j.Logger;
-import org.slf4j.LoggerFactory;
+import java.util.Map;
+import java.util.Set;
+import java.util.function.Consumer;
 import org.springframework.stereotype.Component;
 
-/** The one stage of the program: which look is on it and what it hears. */
+/** Who plays what: the one look that is on air, and those that are at benches. Only {@link #take} changes what is on air. */
 @Component
 public class House {
-    private static final Logger LOG = LoggerFactory.getLogger(House.class);
-    /** What a show's sound may be beside a medium and null for the house band. */
-    public static final String SILENCE = "silence";
+    private static final String ON_AIR = "on-stage";
+    /** So many looks play at benches at once. */
+    static final int MOST_BENCHES = 4;
 
-    /** What it may be when a page's microphone or an input of the machine, by its name, is heard. */
-    public static final String MICROPHONE = "microphone";
+    /** A bench that nobody has looked at for so long is let go; whoever loads a page again finds it as it was. */
+    private static final long GRACE_NS = 10_000_000_000L;
 
-    public static final String INPUT = "input ";
+    /** A look that has no picture by then goes on air without. */
+    private static final long FIRST_PICTURE_NS = 2_000_000_000L;
 
-    private static final String ON_STAGE = "on-stage";
-    /** The look that is being brought back, and how often that was begun; empty once it plays. */
-    private static final String STARTING = "starting";
+    /** A look that plays. */
+    private static final class Playing {
+        final OpenLook look;
+        final LivePlayer player;
+        /** When somebody looked at it last, by the clock of nanoseconds. */
+        long seen = System.nanoTime();
 
-    private static final int MOST_TRIES = 3;
+        Playing(OpenLook look, LivePlayer player) {
+            this.look = look;
+            this.player = player;
+        }
+    }
 
     private final Shows shows;
     private final Journal journal;
-    private final Media rows;
-    private final MediaStore media;
-    private final Decoder decoder;
-    private final Notices notices;
-    private final Shelf shelf;
-    private final Stage stage;
-    private volatile OpenLook onStage;
-    private volatile String soundId = SILENCE;
-    private volatile String trouble = "";
-    private int tries;
-    private volatile LiveSound microphone;
-    private volatile MachineInput input;
-    private HouseBand band;
+    private final Shelves shelves;
+    private final ShowSounds sounds;
+    private final Inbox inbox = new Inbox();
+    private final Outbox outbox = new Outbox();
+    private final Programme programme;
+    private volatile Playing onAir;
+    /** By look; copied when it changes, so that anybody may read it. */
+    private volatile Map<String, Playing> benches = Map.of();
 
-    House(Shows shows, Journal journal, Media rows, MediaStore media, Decoder decoder, Notices notices) {
-        this.notices = notices;
-        this.decoder = decoder;
-        shelf = new Shelf(false, decoder);
-        this.rows = rows;
+    /** What fades out now, or null. */
+    private Playing fading;
+    /** The looks that pages work on, as the courier told last. */
+    private Set<String> looked = Set.of();
+
+    private volatile Thread courier;
+
+    House(Shows shows, Journal journal, Media rows, MediaStore media, Decoder decoder) {
         this.shows = shows;
         this.journal = journal;
-        this.media = media;
-        stage = new Stage(Catalogue.all(), Math.clamp(Runtime.getRuntime().availableProcessors(), 1, 16)).start();
-        stage.library(shelf);
+        shelves = new Shelves(rows, media, decoder);
+        sounds = new ShowSounds(shows, rows, media, decoder, this::playersOf);
+        // Until the first look is on air, somebody who plays nothing is.
+        programme = new Programme(new LivePlayer(Catalogue.all(), 1));
     }
 
-    public Stage stage() {
-        return stage;
+    public Programme programme() {
+        return programme;
     }
 
-    /** The look on stage, or null. */
-    public OpenLook onStage() {
-        return onStage;
+    /** Who plays what is on air; plays nothing until there is a look. */
+    public LivePlayer player() {
+        return programme.player();
     }
 
-    /** Puts a look on stage: it plays, and every output shows it. */
-    public synchronized OpenLook put(Shows.LookRow row) {
-        OpenLook open = journal.open(row);
-        if (open == onStage) return open;
-        boolean otherShow = onStage == null || !onStage.showId.equals(open.showId);
-        onStage = open;
-        if (otherShow) shelf.hold(items(rows.of(open.showId)));
-        stage.show(open.look());
-        shows.remember(ON_STAGE, row.id());
-        if (otherShow) hear(open.showId);
-        return open;
+    /** The look on air, or null. */
+    public OpenLook onAir() {
+        Playing now = onAir;
+        return now == null ? null : now.look;
+    }
+
+    public Inbox inbox() {
+        return inbox;
+    }
+
+    /** What is on air tells other programs and devices here. */
+    public Outbox outbox() {
+        return outbox;
+    }
+
+    /** Who plays a look, on air or at a bench, or null. */
+    public LivePlayer player(String look) {
+        Playing playing = playing(look);
+        return playing == null ? null : playing.player;
+    }
+
+    private Playing playing(String look) {
+        Playing now = onAir;
+        return now != null && now.look.id.equals(look) ? now : benches.get(look);
+    }
+
+    /** All looks that play, the one on air first. */
+    List<OpenLook> looks() {
+        return all().stream().map(p -> p.look).toList();
+    }
+
+    private List<Playing> all() {
+        List<Playing> all = new ArrayList<>();
+        if (onAir != null) all.add(onAir);
+        all.addAll(benches.values());
+        return all;
+    }
+
+    private List<LivePlayer> playersOf(String show) {
+        return all().stream()
+                .filter(p -> p.look.showId.equals(show))
+                .map(p -> p.player)
+                .toList();
+    }
+
+    /** Lets a look play at a bench, unless it plays already; false where there is no room for one more. */
+    synchronized boolean bench(OpenLook look) {
+        Playing playing = playing(look.id);
+        if (playing != null) {
+            playing.seen = System.nanoTime();
+            return true;
+        }
+        if (benches.size() >= MOST_BENCHES) return false;
+        put(begin(look));
+        return true;
+    }
+
+    private void put(Playing bench) {
+        Map<String, Playing> now = new LinkedHashMap<>(benches);
+        now.put(bench.look.id, bench);
+        benches = now;
+    }
+
+    private Playing remove(String look) {
+        Map<String, Playing> now = new LinkedHashMap<>(benches);
+        Playing gone = now.remove(look);
+        benches = now;
+        return gone;
+    }
+
+    /** A player that begins with a look, at a bench for now. */
+    private Playing begin(OpenLook look) {
+        int threads = Math.clamp(Runtime.getRuntime().availableProcessors(), 1, 16);
+        LivePlayer player =
+                new LivePlayer(Catalogue.all(), threads, inbox, outbox, programme.light(), act -> act(look, act));
+        Playing playing = new Playing(look, player);
+        place(playing);
+        LivePlayer leader = leader(look);
+        // It comes in on the beat that is.
+        if (leader != null)
+            leader.beats(clock -> {
+                BeatClock copy = new BeatClock();
+                copy.like(clock);
+                player.beats(own -> own.like(copy));
+            });
+        player.library(shelves.of(look.showId));
+        player.courier(courier);
+        player.show(look.look());
+        sounds.hear(look.showId, player);
+        player.start();
+        return playing;
+    }
+
+    /** Whose sound and beat a look at a bench goes by: what is on air, where that is of the same show. */
+    private LivePlayer leader(OpenLook look) {
+        Playing now = onAir;
+        return now != null && now.look.showId.equals(look.showId) ? now.player : null;
+    }
+
+    private void place(Playing bench) {
+        bench.player.atBench(programme.player(), leader(bench.look));
     }
 
     /**
-     * Brings back what was on stage when the program ended, or the first look there is. A look that ended the program the last time,
-     * or cannot be opened, is left aside, and that is said.
+     * Puts a look on air: every output shows it from its first picture on.
+     *
+     * @param seconds how long it fades over, 0 to 60; 0 is a cut
      */
-    public void resume() {
-        // A kill or two while a look begins say nothing of it.
-        String[] tried = shows.remembered(STARTING).orElse("").split(" ");
-        tries = tried.length == 2 ? Integer.parseInt(tried[1]) : 0;
-        String ended = tries >= MOST_TRIES ? tried[0] : "";
-        List<Shows.LookRow> looks = shows.shows().stream()
-                .flatMap(s -> shows.looks(s.id()).stream())
-                .toList();
-        Optional<Shows.LookRow> was = shows.remembered(ON_STAGE).flatMap(shows::look);
-        if (was.isPresent() && was.get().id().equals(ended)) {
-            notices.say("The look '" + was.get().name() + "' was left off stage: the program ended " + MOST_TRIES
-                    + " times while it began to play." + " Open it on the Bench to see what is wrong.");
-        } else if (was.isPresent() && begin(was.get())) {
+    public synchronized OpenLook take(Shows.LookRow row, double seconds) {
+        OpenLook look = journal.open(row);
+        Playing before = onAir;
+        if (before != null && before.look == look) return look;
+        Playing next = benches.containsKey(look.id) ? remove(look.id) : begin(look);
+        if (before != null) waitForPicture(next.player);
+        // Set first: what is on air leads itself.
+        onAir = next;
+        next.player.onAir();
+        sounds.hear(look.showId, next.player);
+        LivePlayer was = programme.player();
+        programme.take(next.player, before == null ? 0 : seconds);
+        shows.remember(ON_AIR, row.id());
+        // A fade that was going on holds its picture from here on; whoever faded out is not needed for it.
+        if (fading != null) release(fading);
+        fading = before;
+        if (before != null) {
+            before.seen = System.nanoTime() + (long) (seconds * 1e9);
+            put(before);
+        }
+        benches.values().forEach(bench -> {
+            if (bench != before) place(bench);
+        });
+        settle(programme.state(), was);
+        return look;
+    }
+
+    public OpenLook take(Shows.LookRow row) {
+        return take(row, 0);
+    }
+
+    private static void waitForPicture(LivePlayer player) {
+        long end = System.nanoTime() + FIRST_PICTURE_NS;
+        try {
+            while (player.made() == 0 && System.nanoTime() < end) Thread.sleep(2);
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+        }
+    }
+
+    /** When the fade is over, what was on air goes to the bench, or ends. */
+    private void settle(Programme.State state, LivePlayer was) {
+        Thread.ofVirtual().name("take").start(() -> {
+            try {
+                long made = state.now().made();
+                Thread.sleep((long) (state.seconds() * 1_000) + 200);
+                for (int i = 0; i < 100 && state.now().made() < made + 2; i++) Thread.sleep(10);
+            } catch (InterruptedException e) {
+                Thread.currentThread().interrupt();
+            }
+            programme.settled(state.number());
+            synchronized (this) {
+                if (fading == null) was.close();
+                else if (programme.state().number() == state.number()) {
+                    release(fading);
+                    fading = null;
+                }
+            }
+        });
+    }
+
+    /** A look that is not on air any more stays at its bench if somebody works on it. */
+    private void release(Playing gone) {
+        if (gone == onAir) return;
+        if (looked.contains(gone.look.id)) {
+            place(gone);
             return;
         }
-        for (Shows.LookRow row : looks) if (!row.id().equals(ended) && begin(row)) return;
-        shows.remember(STARTING, "");
+        if (benches.get(gone.look.id) == gone) remove(gone.look.id);
+        end(List.of(gone));
     }
 
-    private boolean begin(Shows.LookRow row) {
-        try {
-            shows.remember(STARTING, row.id() + " " + (ended(row) ? tries + 1 : 1));
-            put(row);
-            return true;
-        } catch (RuntimeException | Error e) {
-            LOG.warn("A look cannot be opened.", e);
-            notices.say("The look '" + row.name() + "' was left off stage: "
-                    + (e instanceof Refused ? e.getMessage() : "it cannot be opened; the log has the details."));
-            return false;
+    private void end(List<Playing> gone) {
+        Thread.ofVirtual().name("bench-closer").start(() -> {
+            gone.forEach(bench -> bench.player.close());
+            Set<String> active = new HashSet<>();
+            synchronized (this) {
+                all().forEach(p -> active.add(p.look.showId));
+                shelves.keep(active);
+                sounds.keep(active);
+            }
+        });
+    }
+
+    /** Keeps the benches of these looks, and lets others go that nobody has looked at for a while. */
+    synchronized void keepBenches(Set<String> looked) {
+        this.looked = looked;
+        long now = System.nanoTime();
+        List<Playing> gone = new ArrayList<>();
+        for (Playing bench : benches.values()) {
+            if (looked.contains(bench.look.id)) bench.seen = Math.max(bench.seen, now);
+            else if (now - bench.seen > GRACE_NS && bench != fading) gone.add(bench);
+        }
+        if (gone.isEmpty()) return;
+        gone.forEach(bench -> remove(bench.look.id));
+        end(gone);
+    }
+
+    /** Who is woken when a picture is ready. */
+    void courier(Thread thread) {
+        courier = thread;
+        all().forEach(p -> p.player.courier(thread));
+    }
+
+    /** Does something to the beat that a look goes by, and all others that go by the same. */
+    void beats(String look, Consumer<BeatClock> order) {
+        Playing own = playing(look);
+        if (own == null) return;
+        boolean together = own == onAir || leader(own.look) != null;
+        if (!together) own.player.beats(order);
+        else playersOf(own.look.showId).forEach(player -> player.beats(order));
+    }
+
+    /** A MIDI clock that comes in is everybody's. */
+    void beats(Consumer<BeatClock> order) {
+        all().forEach(p -> p.player.beats(order));
+    }
+
+    /** A hand taps the beat that a look goes by. */
+    void tap(String look) {
+        double seconds = System.nanoTime() / 1e9;
+        beats(look, clock -> clock.tap(seconds));
+    }
+
+    /** Does what a control of a look was pressed for; called on a frame's thread. */
+    private void act(OpenLook look, Binding.Act act) {
+        Playing now = onAir;
+        boolean air = now != null && now.look == look;
+        switch (act) {
+            case TAP -> tap(look.id);
+            case LET_GO -> beats(look.id, BeatClock::letGo);
+            // A look at a bench does nothing to what the audience sees but come on air.
+            case BLACKOUT -> {
+                if (air) programme.light().turn(0);
+            }
+            case FADE -> {
+                if (air) programme.light().turn(2);
+            }
+            case TAKE -> {
+                if (!air)
+                    Thread.ofVirtual()
+                            .name("take")
+                            .start(() -> shows.look(look.id).ifPresent(this::take));
+            }
+            default -> {}
         }
     }
 
-    private boolean ended(Shows.LookRow row) {
-        return shows.remembered(STARTING).orElse("").startsWith(row.id() + " ");
-    }
-
-    /** The look that was brought back plays: it does so the next time too. */
-    public void begun() {
-        shows.remember(STARTING, "");
-    }
-
-    /** Lets the stage play the look as it is now. */
+    /** Lets whoever plays a look go on with it as it is now. */
     void refresh(OpenLook look, Look now) {
-        if (look == onStage) stage.change(now);
+        LivePlayer player = player(look.id);
+        if (player != null) player.change(now);
     }
 
     /** Gives an open look another name, as an edit that can be undone. */
@@ -152,119 +356,36 @@ public class House {
         journal.flush();
     }
 
-    /** Chooses the sound of a show: null the house band, {@link #SILENCE}, or a medium's id. */
-    public void choose(String show, String sound) {
-        if (sound != null
-                && !sound.equals(SILENCE)
-                && !sound.equals(MICROPHONE)
-                && !sound.startsWith(INPUT)
-                && rows.find(sound).filter(r -> r.is(Facts.Kind.SOUND)).isEmpty())
-            throw new Refused("That sound is not there any more.");
-        shows.setSound(show, sound);
-        OpenLook playing = onStage;
-        if (playing != null && playing.showId.equals(show)) hear(show);
+    /** What the shows that play hear. */
+    public ShowSounds sounds() {
+        return sounds;
     }
 
-    public String soundId() {
-        return soundId;
+    /** Chooses the sound of a show: null the house band, {@link ShowSounds#SILENCE}, or a medium's id. */
+    public void choose(String show, String sound) {
+        sounds.choose(show, sound);
     }
 
     /** Takes what a show hears louder or softer, in decibels. */
     public void gain(String show, double decibels) {
-        shows.setGain(show, decibels);
-        OpenLook playing = onStage;
-        if (playing == null || !playing.showId.equals(show)) return;
-        Sound now = stage.sound() instanceof Louder louder ? louder.sound() : stage.sound();
-        stage.hear(louder(now, show));
-    }
-
-    private Sound louder(Sound sound, String show) {
-        double decibels = shows.show(show).map(Shows.ShowRow::gain).orElse(0.0);
-        return decibels == 0 || sound == Sound.SILENCE ? sound : new Louder(sound, Math.pow(10, decibels / 20));
-    }
-
-    /** Where the microphone of a page writes; the newest page is heard. */
-    public synchronized LiveSound microphone(int rate) {
-        microphone = new LiveSound("Microphone", rate);
-        if (soundId.equals(MICROPHONE) && onStage != null) stage.hear(louder(microphone, onStage.showId));
-        return microphone;
-    }
-
-    /** Why the sound of the show is not heard, or empty. */
-    public String trouble() {
-        return trouble;
-    }
-
-    private void hear(String show) {
-        String wanted = shows.show(show).map(Shows.ShowRow::sound).orElse(null);
-        // Decoding takes a moment; the stage goes on with what it hears until then.
-        Thread.ofVirtual().name("sound").start(() -> {
-            try {
-                MachineInput before = input;
-                input = null;
-                if (before != null) before.close();
-                Sound sound = load(wanted);
-                stage.hear(louder(sound, show));
-                soundId = wanted == null ? "band" : wanted;
-                trouble = "";
-            } catch (Unreadable | RuntimeException e) {
-                LOG.warn("The sound of the show cannot be played: {}", e.getMessage());
-                trouble = e instanceof Unreadable || e instanceof Refused
-                        ? e.getMessage()
-                        : "The sound of the show cannot be played; the log has the details.";
-                stage.hear(Sound.SILENCE);
-                soundId = SILENCE;
-            }
-        });
-    }
-
-    private Sound load(String id) throws Unreadable {
-        if (id == null) return band();
-        if (id.equals(SILENCE)) return Sound.SILENCE;
-        if (id.equals(MICROPHONE)) return microphone == null ? Sound.SILENCE : microphone;
-        if (id.startsWith(INPUT)) {
-            MachineInput opened = MachineInput.open(id.substring(INPUT.length()));
-            input = opened;
-            return opened.sound();
-        }
-        Media.Row row = rows.find(id).orElseThrow(() -> new Unreadable("The sound file was removed."));
-        return decoder.sound(media.path(row.hash()), row.name());
-    }
-
-    public synchronized HouseBand band() {
-        if (band == null) band = new HouseBand(11, 96);
-        return band;
+        sounds.gain(show, decibels);
     }
 
     /** What the camera of a page sends goes here. */
     public Camera camera() {
-        return shelf.camera();
+        return shelves.camera();
     }
 
     /** The media of a show have changed: whoever shows one that was replaced goes on with the new one. */
     public void mediaChanged(String show) {
-        OpenLook playing = onStage;
-        if (playing != null && playing.showId.equals(show)) shelf.hold(items(rows.of(show)));
-    }
-
-    private List<Shelf.Item> items(List<Media.Row> all) {
-        return all.stream()
-                .map(r -> new Shelf.Item(
-                        r.ref(),
-                        r.name(),
-                        r.facts().kind(),
-                        media.path(r.hash()),
-                        r.hash(),
-                        r.folder(),
-                        r.facts().frames(),
-                        r.facts().rate()))
-                .toList();
+        shelves.changed(show);
     }
 
     @PreDestroy
     void stop() {
-        if (input != null) input.close();
-        stage.close();
-        shelf.close();
+        all().forEach(p -> p.player.close());
+        programme.player().close();
+        sounds.close();
+        shelves.keep(Set.of());
     }
 }

@@ -8,7 +8,10 @@ import gloaming.look.LookJson;
 import gloaming.look.Refused;
 import gloaming.look.Step;
 import gloaming.look.Value;
-import gloaming.play.Stage;
+import gloaming.play.Light;
+import gloaming.play.LivePlayer;
+import gloaming.play.Probe;
+import gloaming.play.Tabulation;
 import gloaming.play.Tiles;
 import gloaming.step.Catalogue;
 import gloaming.step.Description;
@@ -57,7 +60,6 @@ class LiveSocket extends AbstractWebSocketHandler {
     private final Courier courier;
     private final Boards boards;
     private final DeskRoom desk;
-    private final Stage stage;
     private final Finder finder = new Finder(Catalogue.all());
     private final Wishes wishes = new Wishes(Catalogue.all());
     private final Map<String, Viewer> viewers = new ConcurrentHashMap<>();
@@ -78,7 +80,6 @@ class LiveSocket extends AbstractWebSocketHandler {
         this.courier = courier;
         this.boards = boards;
         this.desk = desk;
-        stage = house.stage();
         guests.onLeft(gone ->
                 viewers.values().stream().filter(v -> gone.equals(v.guest)).forEach(Viewer::close));
         journal.onSaved(look -> courier.tell(look, viewer -> boards.saved(look, viewer.page)));
@@ -95,6 +96,7 @@ class LiveSocket extends AbstractWebSocketHandler {
         if (look != null) {
             try {
                 OpenLook open = open(look);
+                house.bench(open);
                 viewer.send(new TextMessage(boards.hello(open, viewer.page)));
                 // At once: with the next numbers it would come a frame or two later.
                 viewer.knowsVersion = open.version();
@@ -122,8 +124,6 @@ class LiveSocket extends AbstractWebSocketHandler {
             courier.remove(viewer);
             viewer.close();
             // Nobody looks at its numbers any more.
-            boolean others = viewers.values().stream().anyMatch(v -> v.tabulates.equals(viewer.tabulates));
-            if (!viewer.tabulates.isEmpty() && !others) stage.tabulate("");
         }
     }
 
@@ -188,7 +188,9 @@ class LiveSocket extends AbstractWebSocketHandler {
 
     private void probe(Viewer viewer, JsonNode m) {
         float u = (float) m.path("u").asDouble(-1);
-        stage.probe(viewer.subject, u, (float) m.path("v").asDouble(-1));
+        viewer.probe =
+                u < 0 ? null : new Probe(viewer.subject, u, (float) m.path("v").asDouble(-1));
+        courier.changed();
     }
 
     private boolean common(Viewer viewer, JsonNode m) {
@@ -202,12 +204,24 @@ class LiveSocket extends AbstractWebSocketHandler {
                 viewer.most = Math.clamp(m.path("most").asInt(640), 64, 4096);
                 courier.changed();
             }
-            case "ping" -> viewer.send(new TextMessage(boards.pong(m.path("at").asDouble(0), stage.now())));
+            case "ping" -> viewer.send(new TextMessage(boards.pong(m.path("at").asDouble(0), player(viewer))));
             default -> {
                 return false;
             }
         }
         return true;
+    }
+
+    /** Who plays what the page works on; of an output, and where there was no room, what is on air. */
+    private LivePlayer player(Viewer viewer) {
+        LivePlayer own = viewer.bench ? house.player(viewer.look) : null;
+        return own == null ? house.player() : own;
+    }
+
+    private LivePlayer own(Viewer viewer) {
+        LivePlayer own = house.player(viewer.look);
+        if (own == null) throw new Refused("This look does not play; " + House.MOST_BENCHES + " others do at benches.");
+        return own;
     }
 
     private void bench(Viewer viewer, JsonNode m) {
@@ -278,29 +292,31 @@ class LiveSocket extends AbstractWebSocketHandler {
                                 m.hasNonNull("lane") ? text(m, "lane") : null,
                                 m.path("place").asInt(0),
                                 text(m, "words")))));
-            case "put" -> house.put(row(m.hasNonNull("look") ? text(m, "look") : viewer.look));
-            // What a page looks at is of the stage only while its look is on it.
-            case "tiles" -> {
-                if (open == house.onStage())
-                    tiles(look, m.path("steps"), m.path("list").asInt(0));
-            }
-            case "table" -> {
-                viewer.tabulates = text(m, "step");
-                if (open == house.onStage()) stage.tabulate(viewer.tabulates);
-            }
-            case "probe" -> {
-                if (open == house.onStage()) probe(viewer, m);
-            }
-            // Without a value they turn round what is so now: a page knows that a moment late, and two quick presses
-            // must
-            // not come to one.
-            case "pause" -> stage.pause(m.path("on").asBoolean(!stage.paused()));
-            case "rewind" -> stage.rewind();
-            case "scale" -> stage.scale(m.path("to").asDouble(0));
-            case "fade" ->
-                stage.fade(
-                        m.path("to").asDouble(stage.lightWanted() < 0.5 ? 1 : 0),
+            case "take" ->
+                house.take(
+                        row(m.hasNonNull("look") ? text(m, "look") : viewer.look),
                         m.path("seconds").asDouble(0));
+            case "tiles" -> tiles(viewer, look, m.path("steps"), m.path("list").asInt(0));
+            case "table" -> {
+                String step = text(m, "step");
+                viewer.table = step.isEmpty() ? null : new Tabulation(step);
+                courier.changed();
+            }
+            case "probe" -> probe(viewer, m);
+            // Without a value they turn round what is so now: a page knows that a moment late, and two quick presses
+            // must not come to one. They are of the page's own look, on air or not.
+            case "pause" -> {
+                if (m.has("on")) own(viewer).pause(m.path("on").asBoolean());
+                else own(viewer).turnPause();
+            }
+            case "rewind" -> own(viewer).rewind();
+            case "scale" -> own(viewer).scale(m.path("to").asDouble(0));
+            case "fade" -> {
+                Light light = house.programme().light();
+                light.fade(
+                        m.path("to").asDouble(light.wanted() < 0.5 ? 1 : 0),
+                        m.path("seconds").asDouble(0));
+            }
             case "sound" -> house.choose(open.showId, m.hasNonNull("sound") ? text(m, "sound") : null);
             case "check" -> viewer.send(new TextMessage(desk.checked(open, m)));
             case "desk" -> {
@@ -395,7 +411,7 @@ class LiveSocket extends AbstractWebSocketHandler {
         }
     }
 
-    private void tiles(Look look, JsonNode steps, int list) {
+    private void tiles(Viewer viewer, Look look, JsonNode steps, int list) {
         List<String> wanted = new ArrayList<>();
         Set<String> lanes = new HashSet<>();
         for (JsonNode id : steps) {
@@ -408,8 +424,9 @@ class LiveSocket extends AbstractWebSocketHandler {
         // A signal costs next to nothing, and its curve is shown on every card.
         Rules rules = new Rules(Catalogue.all());
         for (Lane lane : look.lanes()) if (rules.gives(lane) == Kind.SIGNAL) lanes.add(lane.id());
-        Tiles tiles = new Tiles(wanted, lanes, (double) look.width() / look.height());
-        courier.tiles(tiles, list & 0xffff);
+        viewer.tilesList = list & 0xffff;
+        viewer.tiles = new Tiles(wanted, lanes, (double) look.width() / look.height());
+        courier.changed();
     }
 
     static String text(JsonNode m, String field) {

@@ -36,7 +36,8 @@ class MicrophoneSocket extends AbstractWebSocketHandler {
             return;
         }
         seats.take(session);
-        session.getAttributes().put(SOUND, house.microphone(Math.clamp(Integer.parseInt(rate), 8_000, 192_000)));
+        session.getAttributes()
+                .put(SOUND, house.sounds().microphone(Math.clamp(Integer.parseInt(rate), 8_000, 192_000)));
         session.getAttributes().put("room", new float[MOST]);
     }
 

@@ -1,11 +1,16 @@
 package gloaming.web.live;
 
+import gloaming.play.Probe;
+import gloaming.play.Tabulation;
+import gloaming.play.Tiles;
 import gloaming.web.access.Guests;
 import java.io.IOException;
+import java.nio.ByteBuffer;
 import java.util.Map;
 import java.util.concurrent.ArrayBlockingQueue;
 import java.util.concurrent.BlockingQueue;
 import java.util.concurrent.ConcurrentHashMap;
+import org.springframework.web.socket.BinaryMessage;
 import org.springframework.web.socket.CloseStatus;
 import org.springframework.web.socket.WebSocketMessage;
 import org.springframework.web.socket.WebSocketSession;
@@ -21,20 +26,29 @@ final class Viewer {
 
     final WebSocketSession session;
     final boolean bench;
-    /** The look this page works on; outputs show whatever is on stage. */
+    /** The look this page works on; outputs show whatever is on air. */
     final String look;
     /** The name the page has given itself. */
     final String page;
 
     volatile String subject;
-    /** The step whose points it shows as numbers, or empty. */
-    volatile String tabulates = "";
+    /** Previews it shows, by the page's own number for the list. */
+    volatile Tiles tiles;
+
+    volatile int tilesList;
+    /** The pixel it points at, and the points it shows as numbers, or null. */
+    volatile Probe probe;
+
+    volatile Tabulation table;
 
     volatile int most = 640;
     volatile int credit = CREDIT;
     volatile long knowsVersion = -1;
-    /** The look on stage as it was told; only the courier touches it. */
-    String knowsStage;
+    /** What it was told of the look on air; only the courier touches it. */
+    String knowsAir;
+
+    /** How far the output is faded up, as it was told; only the courier touches it. */
+    double knowsLight = Double.NaN;
     /** Whether it shows what is heard and what arrives. */
     volatile boolean desk;
 
@@ -62,6 +76,13 @@ final class Viewer {
 
     void send(WebSocketMessage<?> message) {
         if (!closed && !queue.offer(message)) close();
+    }
+
+    /** A picture, if it has drawn the ones before. */
+    void picture(ByteBuffer message) {
+        if (credit <= 0) return;
+        credit--;
+        send(new BinaryMessage(message.duplicate()));
     }
 
     boolean closed() {

@@ -28,11 +28,11 @@ class DeskPages {
         this.rows = rows;
     }
 
-    /** The Desk of the look on stage. */
+    /** The Desk of the look on air. */
     @GetMapping("/desk")
     String desk() {
-        if (house.onStage() == null) throw new Refused("Nothing is on stage yet.");
-        return "redirect:/desk/" + house.onStage().id;
+        if (house.onAir() == null) throw new Refused("Nothing is on air yet.");
+        return "redirect:/desk/" + house.onAir().id;
     }
 
     @GetMapping("/desk/{look}")

@@ -64,7 +64,7 @@ class GuidePages {
                         .map(GuidePages::row)
                         .toList());
         model.addAttribute("shows", shows.shows());
-        model.addAttribute("show", house.onStage() == null ? "" : house.onStage().showId);
+        model.addAttribute("show", house.onAir() == null ? "" : house.onAir().showId);
         return "shader";
     }
 

@@ -5,6 +5,7 @@ import gloaming.look.Refused;
 import gloaming.media.Facts;
 import gloaming.media.MachineInput;
 import gloaming.media.Wav;
+import gloaming.play.LivePlayer;
 import gloaming.shader.Help;
 import gloaming.web.live.CatalogueJson;
 import gloaming.web.live.House;
@@ -13,6 +14,7 @@ import gloaming.web.store.Journal;
 import gloaming.web.store.Media;
 import gloaming.web.store.MediaStore;
 import gloaming.web.store.Notices;
+import gloaming.web.store.OpenLook;
 import gloaming.web.store.ShowZip;
 import gloaming.web.store.Shows;
 import jakarta.servlet.http.HttpServletResponse;
@@ -23,6 +25,10 @@ import java.time.ZoneId;
 import java.time.format.DateTimeFormatter;
 import java.util.List;
 import java.util.Locale;
+import java.util.concurrent.CancellationException;
+import java.util.concurrent.ExecutionException;
+import java.util.concurrent.TimeUnit;
+import java.util.concurrent.TimeoutException;
 import org.springframework.core.io.ByteArrayResource;
 import org.springframework.core.io.FileSystemResource;
 import org.springframework.core.io.Resource;
@@ -95,7 +101,7 @@ class Pages {
                         .map(s -> new ShowCard(s.id(), s.name(), shows.looks(s.id()), backups(s.id())))
                         .toList());
         model.addAttribute("notices", notices.all());
-        model.addAttribute("onStage", house.onStage() == null ? "" : house.onStage().id);
+        model.addAttribute("onAir", house.onAir() == null ? "" : house.onAir().id);
         return "shows";
     }
 
@@ -148,23 +154,32 @@ class Pages {
         return Help.ENTRIES;
     }
 
-    /** The points that a step of the look on stage gives now, as a PLY. */
-    @GetMapping("/stage/points/{step}.ply")
-    ResponseEntity<byte[]> points(@PathVariable String step) throws IOException, InterruptedException {
+    /** The points that a step of a look that plays gives now, as a PLY. */
+    @GetMapping("/looks/{id}/points/{step}.ply")
+    ResponseEntity<byte[]> points(@PathVariable String id, @PathVariable String step)
+            throws IOException, InterruptedException {
+        LivePlayer player = house.player(id);
+        if (player == null) return noPoints();
+        var copy = player.copy(step);
         try {
-            var points = house.stage().copy(step).get(3, java.util.concurrent.TimeUnit.SECONDS);
+            var points = copy.get(3, TimeUnit.SECONDS);
             var out = new java.io.ByteArrayOutputStream();
             gloaming.media.CloudFile.write(points, out);
             return ResponseEntity.ok()
                     .contentType(MediaType.APPLICATION_OCTET_STREAM)
                     .header("Content-Disposition", "attachment; filename=\"points.ply\"")
                     .body(out.toByteArray());
-        } catch (java.util.concurrent.TimeoutException | java.util.concurrent.ExecutionException e) {
-            return ResponseEntity.status(404)
-                    .contentType(MediaType.TEXT_PLAIN)
-                    .body("This step gives no points on the stage now."
-                            .getBytes(java.nio.charset.StandardCharsets.UTF_8));
+        } catch (TimeoutException | ExecutionException | CancellationException e) {
+            copy.cancel(false);
+            return noPoints();
         }
+    }
+
+    private static ResponseEntity<byte[]> noPoints() {
+        return ResponseEntity.status(404)
+                .contentType(MediaType.TEXT_PLAIN)
+                .body("This step gives no points now; open its look on the Bench."
+                        .getBytes(java.nio.charset.StandardCharsets.UTF_8));
     }
 
     @GetMapping("/looks/{id}/picture.jpg")
@@ -193,7 +208,7 @@ class Pages {
     }
 
     private synchronized byte[] bandWav() {
-        if (bandWav == null) bandWav = Wav.bytes(house.band());
+        if (bandWav == null) bandWav = Wav.bytes(house.sounds().band());
         return bandWav;
     }
 
@@ -237,11 +252,21 @@ class Pages {
         return "redirect:/";
     }
 
-    /** Puts a look on stage. */
-    @PostMapping("/looks/{id}/stage")
-    String stage(@PathVariable String id) {
-        house.put(shows.look(id).orElseThrow(() -> new Refused("That look is not there any more.")));
+    /** Puts a look on air, by a cut or a fade over some seconds. */
+    @PostMapping("/looks/{id}/air")
+    String take(@PathVariable String id, @RequestParam(defaultValue = "0") double seconds) {
+        house.take(shows.look(id).orElseThrow(() -> new Refused("That look is not there any more.")), seconds);
         return "redirect:/";
+    }
+
+    /** What is on air: the look's id and name, both empty where nothing is. */
+    record OnAir(String look, String name) {}
+
+    @GetMapping("/air")
+    @ResponseBody
+    OnAir onAir() {
+        OpenLook on = house.onAir();
+        return on == null ? new OnAir("", "") : new OnAir(on.id, on.look().name());
     }
 
     @PostMapping("/looks/{id}/duplicate")

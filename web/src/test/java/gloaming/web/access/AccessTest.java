@@ -40,10 +40,10 @@ class AccessTest {
 
     @Test
     void aDeskPlaysAndDoesNotBuildAndAnOutputSaysNothing() {
-        assertThat(List.of("edit", "undo", "bind", "tap", "fade", "put")).allMatch(Role.DESK::maySay);
+        assertThat(List.of("edit", "undo", "bind", "tap", "fade", "take")).allMatch(Role.DESK::maySay);
         assertThat(List.of("add-step", "write", "follow", "tiles", "go-back")).noneMatch(Role.DESK::maySay);
-        assertThat(List.of("edit", "put", "fade", "add-step")).noneMatch(Role.OUTPUT::maySay);
-        assertThat(List.of("edit", "put", "write")).allMatch(Role.EVERYTHING::maySay);
+        assertThat(List.of("edit", "take", "fade", "add-step")).noneMatch(Role.OUTPUT::maySay);
+        assertThat(List.of("edit", "take", "write")).allMatch(Role.EVERYTHING::maySay);
         assertThat(Role.OUTPUT.maySeeLooks()).isFalse();
     }
 

@@ -19,9 +19,9 @@ import java.util.function.BooleanSupplier;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.Test;
 
-/** The stage as it runs: a real thread in real time. */
-class StageTest {
-    private final Stage stage = new Stage(Catalogue.all(), 1);
+/** A player as it runs: a real thread in real time. */
+class LivePlayerTest {
+    private final LivePlayer stage = new LivePlayer(Catalogue.all(), 1);
 
     @AfterEach
     void stop() {
@@ -80,7 +80,7 @@ class StageTest {
         Outlet large = new Outlet(null, 4000);
         Outlet step = new Outlet("s1", 64);
         stage.scale(1);
-        stage.outlets(small, large, step);
+        stage.subscribe(new Subscriptions(List.of(small, large, step), List.of(), List.of(), List.of()));
         stage.show(look(fill(1)));
         stage.start();
         for (Outlet outlet : List.of(small, large, step)) {
@@ -121,27 +121,86 @@ class StageTest {
     }
 
     @Test
-    void fadingReachesItsLevelAndTellsTheOutputs() {
+    void theBoardTellsHowFarTheOutputIsFadedUp() {
+        Light light = new Light();
+        light.fade(0.25, 0);
+        try (LivePlayer dimmed = new LivePlayer(
+                Catalogue.all(), 1, new gloaming.desk.Inbox(), new gloaming.desk.Outbox(), light, act -> {})) {
+            dimmed.show(look(fill(1)));
+            dimmed.start();
+            until("a board", () -> {
+                Board board = dimmed.board();
+                if (board == null) return false;
+                if (board.idle()) board.want();
+                return board.ready() && board.outputLight == 0.25;
+            });
+        }
+    }
+
+    @Test
+    void atABenchItMakesHalfTheFramesOfHalfTheSizeAndGoesByTheSoundOfWhatIsOnAir() {
         stage.show(look(fill(1)));
-        stage.fade(0, 0.2);
         stage.start();
-        until("dark", () -> {
-            Board board = board();
-            boolean dark = board.outputLight == 0;
-            assertThat(board.outputLight).isBetween(0.0, 1.0);
-            board.rest();
-            return dark;
-        });
-        stage.fade(1, 0);
-        Outlet outlet = new Outlet(null, 32);
-        stage.outlets(outlet);
-        outlet.want();
-        until("light at once", () -> {
-            if (!outlet.ready()) return false;
-            if (outlet.light() == 1) return true;
-            outlet.want();
-            return false;
-        });
+        until("time runs", () -> stage.now() > 0.3);
+        try (LivePlayer bench = new LivePlayer(Catalogue.all(), 2)) {
+            bench.atBench(stage, stage);
+            bench.show(look(fill(1)).withFormat(640, 360, 60, 1, 96));
+            bench.start();
+            until("it goes by the other's sound", () -> bench.made() > 5 && Math.abs(bench.now() - stage.now()) < 0.2);
+            until("its size", () -> {
+                Board board = bench.board();
+                if (board.idle() || board.width != 320) board.want();
+                return board.ready() && board.width == 320 && !board.onAir;
+            });
+            assertThat(bench.board().time).isLessThan(stage.now());
+            stage.rewind();
+            until("taken back together", () -> bench.now() < 0.3 && stage.now() < 0.3);
+            bench.onAir();
+            double sound = stage.now();
+            until("full size", () -> {
+                Board board = bench.board();
+                if (board.idle() || board.width < 640) board.want();
+                return board.ready() && board.width == 640 && board.onAir;
+            });
+            assertThat(bench.now()).isGreaterThan(sound);
+        }
+    }
+
+    @Test
+    void whoeverLooksHasAViewOfTheirOwn() {
+        Look look = look(fill(1), Step.of("s2", "blur"));
+        Probe left = new Probe(null, 0, 0);
+        Probe right = new Probe("s1", 0.99f, 0.99f);
+        Tiles one = new Tiles(List.of("s1"), Set.of("l1"), 64 / 36.0);
+        Tiles two = new Tiles(List.of("s2", "s1"), Set.of("l1"), 64 / 36.0);
+        stage.scale(1);
+        stage.subscribe(new Subscriptions(List.of(), List.of(one, two), List.of(left, right), List.of()));
+        stage.show(look);
+        stage.start();
+        List.of(left, right, one, two).forEach(Relay::want);
+        until("all four", () -> left.ready() && right.ready() && one.ready() && two.ready());
+        assertThat(left.pixel()[0]).isZero();
+        assertThat(right.pixel()[0]).isEqualTo(63);
+        assertThat(right.pixel()[1]).isEqualTo(35);
+    }
+
+    @Test
+    void everyCopyThatIsAskedForComesOrEnds() {
+        stage.show(new Look(
+                "Mill race",
+                64,
+                36,
+                120,
+                3,
+                96,
+                List.of(new Lane("l1", "race", Clock.SHOW, List.of(Step.of("p1", "sow"), Step.of("d1", "draw-dots")))),
+                List.of(Layer.of("m1", "l1", Blend.OVER, 1))));
+        stage.start();
+        var copies = java.util.stream.IntStream.range(0, 40)
+                .mapToObj(i -> stage.copy("p1"))
+                .toList();
+        until("none waits", () -> copies.stream().allMatch(java.util.concurrent.Future::isDone));
+        assertThat(copies.stream().filter(c -> !c.isCancelled()).count()).isGreaterThanOrEqualTo(16);
     }
 
     @Test
@@ -149,23 +208,27 @@ class StageTest {
         Look look = look(fill(4).withFollow("cover", new Follow("l2", 0, 1, 0.5, 1, 0, 0)));
         stage.show(look);
         stage.scale(1);
-        stage.probe(null, 0.5f, 0.5f);
+        Probe probe = new Probe(null, 0.5f, 0.5f);
+        stage.subscribe(new Subscriptions(List.of(), List.of(), List.of(probe), List.of()));
+        probe.want();
         stage.start();
         until("values", () -> {
             Board board = board();
             int sway = board.steps.indexOf("s9");
-            boolean whole = board.probe[2] > 0
+            boolean whole = probe.ready()
+                    && probe.pixel()[2] > 0
                     && !Double.isNaN(board.value[sway])
                     && board.follows.equals(List.of("s1 cover"))
                     && board.followed[0][2] >= 0.5;
             if (whole) {
-                assertThat(board.probe[0]).isEqualTo(32);
-                assertThat(board.probe[1]).isEqualTo(18);
-                assertThat((double) board.probe[5]).isCloseTo(board.followed[0][2], within(0.2));
+                assertThat(probe.pixel()[0]).isEqualTo(32);
+                assertThat(probe.pixel()[1]).isEqualTo(18);
+                assertThat((double) probe.pixel()[5]).isCloseTo(board.followed[0][2], within(0.2));
                 assertThat(board.trouble).containsOnlyNulls();
                 assertThat(board.width).isEqualTo(64);
             }
             board.rest();
+            if (!whole) probe.want();
             return whole;
         });
     }
@@ -174,7 +237,7 @@ class StageTest {
     void tilesShowEveryStepThatIsAskedFor() {
         Look look = look(fill(1), Step.of("s2", "blur"));
         Tiles tiles = new Tiles(List.of("s1", "s2"), Set.of("l1"), 64 / 36.0);
-        stage.tiles(tiles);
+        stage.subscribe(new Subscriptions(List.of(), List.of(tiles), List.of(), List.of()));
         stage.show(look);
         stage.start();
         tiles.want();

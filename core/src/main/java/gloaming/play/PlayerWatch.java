@@ -4,10 +4,10 @@ import java.lang.management.ManagementFactory;
 import java.lang.management.ThreadMXBean;
 
 /**
- * Sees whether a stage goes on. What stands is first asked to end, then left to itself, and another thread goes on in its place
+ * Sees whether a player goes on. What stands is first asked to end, then left to itself, and another thread goes on in its place
  * within two seconds.
  */
-final class StageWatch {
+final class PlayerWatch {
     private static final System.Logger LOG = System.getLogger("gloaming");
     private static final long LOOK_MS = 50;
     /** A step that takes longer is asked to end what it does. */
@@ -18,13 +18,13 @@ final class StageWatch {
     private static final long WORKED_NS = 900_000_000L;
 
     private static final long TOLD_NS = 20_000_000_000L;
-    static final String ANEW = "The stage stood still and was started anew; the step it stood at is passed over.";
+    static final String ANEW = "The picture stood still and was started anew; the step it stood at is passed over.";
     private static final String MEMORY =
             "There is not enough memory for a frame; the last picture is held. Make pictures or counts smaller.";
     private static final String FAILED =
             "A frame could not be made; the last picture is held. The log has the details.";
 
-    private final Stage stage;
+    private final LivePlayer player;
     private final ThreadMXBean threads = ManagementFactory.getThreadMXBean();
     private final Thread thread;
     private volatile String trouble = "";
@@ -34,10 +34,10 @@ final class StageWatch {
     private long worked;
     private int failures;
 
-    StageWatch(Stage stage) {
-        this.stage = stage;
+    PlayerWatch(LivePlayer player) {
+        this.player = player;
         thread = Thread.ofPlatform()
-                .name("stage-watch")
+                .name("player-watch")
                 .daemon()
                 .priority(Thread.MAX_PRIORITY)
                 .unstarted(this::run);
@@ -52,7 +52,7 @@ final class StageWatch {
     }
 
     private void run() {
-        while (!stage.closed()) {
+        while (!player.closed()) {
             try {
                 Thread.sleep(LOOK_MS);
                 look();
@@ -66,14 +66,14 @@ final class StageWatch {
     }
 
     private void look() {
-        FrameLoop loop = stage.loop();
+        FrameLoop loop = player.loop();
         Throwable failure = loop.failure();
         if (failure != null) {
             tell(failure instanceof OutOfMemoryError ? MEMORY : FAILED);
             if (++failures <= 20) LOG.log(System.Logger.Level.ERROR, "A frame failed.", failure);
         }
         if (!loop.alive()) {
-            if (!stage.closed()) anew(loop, "ended");
+            if (!player.closed()) anew(loop, "ended");
             return;
         }
         long now = System.nanoTime();
@@ -95,10 +95,10 @@ final class StageWatch {
 
     private void anew(FrameLoop loop, String why) {
         String where = loop.where();
-        stage.again();
+        player.again();
         loop.leave();
         tell(ANEW);
-        LOG.log(System.Logger.Level.ERROR, "The stage''s thread {0} and was started anew. It was at {1}.", why, where);
+        LOG.log(System.Logger.Level.ERROR, "A player''s thread {0} and was started anew. It was at {1}.", why, where);
     }
 
     private void tell(String sentence) {

@@ -1,0 +1,306 @@
+package gloaming.play;
+
+import gloaming.desk.Grasp;
+import gloaming.desk.Inbox;
+import gloaming.desk.Outbox;
+import gloaming.flow.Crew;
+import gloaming.flow.Points;
+import gloaming.library.Library;
+import gloaming.look.Binding;
+import gloaming.look.Look;
+import gloaming.sound.BeatClock;
+import gloaming.sound.Sound;
+import gloaming.step.Catalogue;
+import java.util.List;
+import java.util.concurrent.CompletableFuture;
+import java.util.concurrent.ConcurrentLinkedQueue;
+import java.util.concurrent.atomic.AtomicInteger;
+import java.util.concurrent.atomic.AtomicReference;
+import java.util.function.Consumer;
+
+/**
+ * Plays a look in real time on a thread of its own: what is on air, or what is at a bench.
+ *
+ * <p>What is asked of it is one immutable {@link Request}, which the frame picks up when it begins; what comes of it is taken from
+ * {@link Relay}s; no thread ever waits for another. Its time runs with the machine's clock in whole frames: when a frame is late the
+ * next one makes a longer step, so that picture and sound stay together.
+ */
+public final class LivePlayer implements AutoCloseable {
+    private static final int MOST_ORDERS = 64;
+    private static final int MOST_COPIES = 16;
+
+    private final Catalogue catalogue;
+    private final int threads;
+    private final PlayerWatch watch;
+    private volatile FrameLoop loop;
+
+    // What is asked for.
+    private final AtomicReference<Request> asked = new AtomicReference<>(Request.NOTHING);
+    final ConcurrentLinkedQueue<Consumer<BeatClock>> orders = new ConcurrentLinkedQueue<>();
+    private final AtomicInteger ordered = new AtomicInteger();
+    final ConcurrentLinkedQueue<Copy> copies = new ConcurrentLinkedQueue<>();
+    volatile Subscriptions subscriptions = Subscriptions.NONE;
+    volatile Thread courier;
+    private final Inbox inbox;
+    private final Outbox outbox;
+    private final Light light;
+    private final Consumer<Binding.Act> acts;
+    private volatile boolean closed;
+
+    // What the frames tell.
+    final FrameTimes frameTimes = new FrameTimes();
+    final Ears ears = new Ears();
+    final Pace pace = new Pace();
+    volatile Board board;
+    volatile List<Grasp> held = List.of();
+    volatile long made;
+
+    /**
+     * A player that works with {@code threads} threads, its own included, 1 to 64.
+     *
+     * @param acts told what a control was pressed for, where it concerns more than this player; on the frame's thread, so brief
+     */
+    public LivePlayer(
+            Catalogue catalogue, int threads, Inbox inbox, Outbox outbox, Light light, Consumer<Binding.Act> acts) {
+        this.catalogue = catalogue;
+        this.threads = threads;
+        this.inbox = inbox;
+        this.outbox = outbox;
+        this.light = light;
+        this.acts = acts;
+        Crew crew = new Crew(threads);
+        Player player = new Player(catalogue, crew);
+        player.inRealTime().desk(inbox, outbox);
+        loop = new FrameLoop(this, player, crew, 0);
+        watch = new PlayerWatch(this);
+    }
+
+    /** A player by itself, with nobody at the desk. */
+    public LivePlayer(Catalogue catalogue, int threads) {
+        this(catalogue, threads, new Inbox(), new Outbox(), new Light(), act -> {});
+    }
+
+    public LivePlayer start() {
+        loop.start();
+        watch.start();
+        return this;
+    }
+
+    /** Who makes the frames. */
+    FrameLoop loop() {
+        return loop;
+    }
+
+    boolean closed() {
+        return closed;
+    }
+
+    Request request() {
+        return asked.get();
+    }
+
+    Inbox inbox() {
+        return inbox;
+    }
+
+    Outbox outbox() {
+        return outbox;
+    }
+
+    Light light() {
+        return light;
+    }
+
+    void act(Binding.Act act) {
+        switch (act) {
+            case PAUSE -> turnPause();
+            case REWIND -> rewind();
+            default -> acts.accept(act);
+        }
+    }
+
+    /**
+     * Lets another thread make the frames from where this one stands; what it has made stays on the output until then. The step
+     * that it stands at is passed over until its settings change.
+     */
+    void again() {
+        FrameLoop stands = loop;
+        Crew crew = new Crew(threads);
+        Player player = stands.player().successor(crew);
+        FrameLoop next = new FrameLoop(this, player, crew, stands.frame());
+        loop = next.goOn(stands);
+        next.start();
+    }
+
+    /** What kept it from going on lately, in one sentence, or empty. */
+    public String trouble() {
+        return watch.trouble();
+    }
+
+    /** Plays this look from the next frame on, from its beginning; it must keep the rules. */
+    public void show(Look look) {
+        asked.updateAndGet(r -> r.show(look));
+    }
+
+    /** Goes on with the look it plays as it is after an edit; it must keep the rules. */
+    public void change(Look look) {
+        asked.updateAndGet(r -> r.change(look));
+    }
+
+    /** What looks may show from the next frame on. */
+    public void library(Library library) {
+        asked.updateAndGet(r -> r.library(library));
+    }
+
+    public void hear(Sound sound) {
+        asked.updateAndGet(r -> r.hear(sound));
+    }
+
+    public Sound sound() {
+        return request().sound();
+    }
+
+    public void pause(boolean paused) {
+        asked.updateAndGet(r -> r.pause(paused));
+    }
+
+    /** Pauses, or goes on. */
+    public void turnPause() {
+        asked.updateAndGet(r -> r.pause(!r.paused()));
+    }
+
+    public boolean paused() {
+        return request().paused();
+    }
+
+    /** Back to the start: time and all memory; of the sound too where this player leads. */
+    public void rewind() {
+        asked.updateAndGet(Request::rewind);
+    }
+
+    /** Works at this part of the look's size, or chooses by itself at 0. */
+    public void scale(double byHand) {
+        double scale = byHand <= 0 ? 0 : ScaleKeeper.nearest(byHand);
+        asked.updateAndGet(r -> r.scale(scale));
+    }
+
+    public double scaleByHand() {
+        return request().scale();
+    }
+
+    /** From the next frame on it is on air: it works at full rate, tells devices, and goes on with the sound from where it is. */
+    public void onAir() {
+        asked.updateAndGet(r -> r.places(null, null));
+    }
+
+    /**
+     * From the next frame on it is at a bench, with what time {@code first} leaves.
+     *
+     * @param leader whose sound and beat it goes by, or null for its own
+     */
+    public void atBench(LivePlayer first, LivePlayer leader) {
+        asked.updateAndGet(r -> r.places(leader, first));
+    }
+
+    /** Whether an audience sees it. */
+    public boolean isOnAir() {
+        return request().onAir();
+    }
+
+    /** What is looked at from the next frame on; the whole set is replaced. */
+    public void subscribe(Subscriptions subscriptions) {
+        this.subscriptions = subscriptions;
+    }
+
+    public Subscriptions subscriptions() {
+        return subscriptions;
+    }
+
+    /** The board of the look that is playing, or null before the first frame. */
+    public Board board() {
+        return board;
+    }
+
+    /** A copy of the points of a step as they are in the next frame that works it out; whoever gives up cancels it. */
+    public CompletableFuture<Points> copy(String step) {
+        Copy copy = new Copy(step, new CompletableFuture<>());
+        copies.removeIf(c -> c.points.isDone());
+        if (copies.size() >= MOST_COPIES) copy.points.cancel(false);
+        else copies.add(copy);
+        return copy.points;
+    }
+
+    record Copy(String step, CompletableFuture<Points> points) {}
+
+    /** Who is woken when something is ready. */
+    public void courier(Thread thread) {
+        courier = thread;
+    }
+
+    /** What was heard, for whoever draws it. */
+    public Ears ears() {
+        return ears;
+    }
+
+    /** The settings of the look that plays that are bound to controls. */
+    public List<Grasp> held() {
+        return held;
+    }
+
+    /** Does something to the beat with the next frame; more than {@value #MOST_ORDERS} at once are not taken. */
+    public void beats(Consumer<BeatClock> order) {
+        if (ordered.incrementAndGet() > MOST_ORDERS) ordered.decrementAndGet();
+        else orders.add(order);
+    }
+
+    void obey(BeatClock beats) {
+        for (Consumer<BeatClock> order = orders.poll(); order != null; order = orders.poll()) {
+            ordered.decrementAndGet();
+            order.accept(beats);
+        }
+    }
+
+    /** Beats of the show now, between frames too. */
+    public double beatNow() {
+        return pace.beat(paused());
+    }
+
+    public double tempo() {
+        return pace.tempo;
+    }
+
+    /** The part of its time, 0 to 1 and over, that it works. */
+    public double load() {
+        return pace.load;
+    }
+
+    /** How long frames took so far. */
+    public FrameTimes frameTimes() {
+        return frameTimes;
+    }
+
+    /** Frames made so far, skipped ones not counted. */
+    public long made() {
+        return made;
+    }
+
+    /** Where the sound is that it goes by now, in seconds, between frames too. */
+    public double now() {
+        return pace.sound(paused());
+    }
+
+    @Override
+    public void close() {
+        closed = true;
+        watch.close();
+        copies.forEach(c -> c.points.cancel(false));
+        try {
+            loop.join(500);
+            // Whatever it works at now is not wanted any more.
+            loop.halt();
+            loop.join(1_500);
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+        }
+    }
+}

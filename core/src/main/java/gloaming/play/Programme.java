@@ -1,0 +1,67 @@
+package gloaming.play;
+
+/**
+ * What the audience sees: one player on air, for a while beside the one before it, and the light of the output.
+ *
+ * <p>Only a {@link #take} changes it. The player before stays on the output until the next one has a picture, so that nothing is
+ * ever black that was not meant to be.
+ */
+public final class Programme {
+    /**
+     * Who is on air.
+     *
+     * @param before who was before, until {@link #settled}; null when what was seen then is held as a still
+     * @param since when the take was, by the clock of nanoseconds
+     * @param seconds how long the fade takes; 0 is a cut
+     * @param number how many takes there were before
+     */
+    public record State(LivePlayer now, LivePlayer before, long since, double seconds, int number) {
+        /** How much of the picture is the new one's: 0 to 1. */
+        public double weight(long nanos) {
+            return seconds <= 0 ? 1 : Math.clamp((nanos - since) / 1e9 / seconds, 0.0, 1.0);
+        }
+
+        /** Whether the fade is over. */
+        public boolean whole(long nanos) {
+            return weight(nanos) >= 1;
+        }
+    }
+
+    private final Light light = new Light();
+    private volatile State state;
+
+    public Programme(LivePlayer first) {
+        state = new State(first, null, System.nanoTime(), 0, 0);
+    }
+
+    public State state() {
+        return state;
+    }
+
+    public LivePlayer player() {
+        return state.now();
+    }
+
+    public Light light() {
+        return light;
+    }
+
+    /**
+     * Puts another player on air. One take at a time.
+     *
+     * @param seconds how long it fades over; 0 is a cut
+     */
+    public void take(LivePlayer next, double seconds) {
+        State was = state;
+        // A take in the middle of a fade goes on from what is seen then.
+        boolean fading = was.before() != null && !was.whole(System.nanoTime());
+        state = new State(
+                next, fading ? null : was.now(), System.nanoTime(), Math.clamp(seconds, 0, 60), was.number + 1);
+    }
+
+    /** The player before is not needed any more. */
+    public void settled(int number) {
+        State was = state;
+        if (was.number() == number) state = new State(was.now(), null, was.since(), 0, was.number());
+    }
+}

@@ -1,0 +1,67 @@
+package gloaming.play;
+
+import gloaming.library.Library;
+import gloaming.look.Look;
+import gloaming.sound.Sound;
+
+/**
+ * All that is asked of a player that plays in real time; the frame takes it up as a whole when it begins.
+ *
+ * @param look what it plays, or null for nothing
+ * @param number how many other looks were shown before it
+ * @param rewinds how often it was asked to begin anew
+ * @param scale the part of the look's size that was chosen by hand, or 0
+ * @param leader whose sound and beat it goes by, or null for its own
+ * @param first who is served before it, or null when it is on air itself
+ */
+record Request(
+        Look look,
+        int number,
+        int rewinds,
+        boolean paused,
+        double scale,
+        Sound sound,
+        Library library,
+        LivePlayer leader,
+        LivePlayer first) {
+
+    static final Request NOTHING = new Request(null, 0, 0, false, 0, Sound.SILENCE, Library.EMPTY, null, null);
+
+    Request show(Look other) {
+        int next = look == null ? 0 : number + 1;
+        return new Request(other, next, rewinds, paused, scale, sound, library, leader, first);
+    }
+
+    Request change(Look edited) {
+        return new Request(edited, number, rewinds, paused, scale, sound, library, leader, first);
+    }
+
+    Request rewind() {
+        return new Request(look, number, rewinds + 1, paused, scale, sound, library, leader, first);
+    }
+
+    Request pause(boolean on) {
+        return new Request(look, number, rewinds, on, scale, sound, library, leader, first);
+    }
+
+    Request scale(double byHand) {
+        return new Request(look, number, rewinds, paused, byHand, sound, library, leader, first);
+    }
+
+    Request hear(Sound other) {
+        return new Request(look, number, rewinds, paused, scale, other, library, leader, first);
+    }
+
+    Request library(Library other) {
+        return new Request(look, number, rewinds, paused, scale, sound, other, leader, first);
+    }
+
+    Request places(LivePlayer leads, LivePlayer served) {
+        return new Request(look, number, rewinds, paused, scale, sound, library, leads, served);
+    }
+
+    /** Whether an audience sees it. */
+    boolean onAir() {
+        return first == null;
+    }
+}

@@ -1,0 +1,191 @@
+package gloaming.web.live;
+
+import gloaming.media.JpegEncoder;
+import gloaming.play.CrossFade;
+import gloaming.play.LivePlayer;
+import gloaming.play.Outlet;
+import gloaming.play.Programme;
+import java.nio.ByteBuffer;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import org.springframework.web.socket.BinaryMessage;
+
+/**
+ * What the audience sees, for the outputs: the picture on air, during a fade mixed with what was before, and before its first picture
+ * what was before alone. Only the courier's thread uses it.
+ */
+final class Screens {
+    private static final int AIR = 3;
+    private static final int SMALL = 176;
+    private static final long SMALL_NS = 330_000_000;
+
+    /** One size that outputs ask for. */
+    private static final class Screen {
+        final int most;
+        Outlet now;
+        Outlet before;
+        /** What was before as it was last, and its size. */
+        byte[] held = new byte[0];
+
+        int heldWidth;
+        int heldHeight;
+        /** What was shown last: a fade that another overtakes goes on from it. */
+        byte[] shown = new byte[0];
+
+        int shownWidth;
+        int shownHeight;
+        /** Whether the picture on air has come since the last take. */
+        boolean begun;
+
+        JpegEncoder encoder;
+
+        Screen(int most) {
+            this.most = most;
+            now = new Outlet(null, most);
+            before = new Outlet(null, most);
+        }
+
+        void hold(byte[] rgb, int width, int height) {
+            if (held.length != width * height * 3) held = new byte[width * height * 3];
+            System.arraycopy(rgb, 0, held, 0, held.length);
+            heldWidth = width;
+            heldHeight = height;
+        }
+    }
+
+    private final Programme programme;
+    private final Map<Integer, Screen> screens = new LinkedHashMap<>();
+    private List<Viewer> viewers = List.of();
+    private Programme.State state;
+    private long encodes;
+
+    /** What is on air in small, for pages that work on something else. */
+    private Outlet small = new Outlet(null, SMALL);
+
+    private JpegEncoder smallEncoder;
+    private long nextSmall;
+    private List<Viewer> elsewhere = List.of();
+
+    Screens(Programme programme) {
+        this.programme = programme;
+        state = programme.state();
+    }
+
+    long takeEncodes() {
+        long now = encodes;
+        encodes = 0;
+        return now;
+    }
+
+    /** @param elsewhere pages whose look is not on air */
+    void group(List<Viewer> outputs, List<Viewer> elsewhere) {
+        viewers = outputs;
+        this.elsewhere = elsewhere;
+        screens.values().removeIf(screen -> {
+            boolean gone = viewers.stream().noneMatch(v -> v.most == screen.most);
+            if (gone && screen.encoder != null) screen.encoder.close();
+            return gone;
+        });
+        viewers.forEach(v -> screens.computeIfAbsent(v.most, Screen::new));
+    }
+
+    /** The outlets of a player that are wanted here. */
+    List<Outlet> of(LivePlayer player) {
+        Programme.State at = state;
+        List<Outlet> all = new ArrayList<>();
+        for (Screen screen : screens.values()) {
+            if (player == at.now()) all.add(screen.now);
+            else if (player == at.before()) all.add(screen.before);
+        }
+        if (player == at.now() && !elsewhere.isEmpty()) all.add(small);
+        return all;
+    }
+
+    /** Takes up a take; true when the outlets of players are others now. */
+    boolean took() {
+        Programme.State now = programme.state();
+        if (now == state) return false;
+        boolean another = now.number() != state.number();
+        state = now;
+        if (another) {
+            screens.values().forEach(this::another);
+            small = new Outlet(null, SMALL);
+        }
+        return true;
+    }
+
+    private void another(Screen screen) {
+        // The still of a fade that was overtaken, and until the other player's next picture also that.
+        screen.hold(screen.shown, screen.shownWidth, screen.shownHeight);
+        screen.before = screen.now;
+        screen.now = new Outlet(null, screen.most);
+        screen.begun = false;
+    }
+
+    void round() {
+        for (Screen screen : screens.values()) round(screen);
+        small(System.nanoTime());
+    }
+
+    private void small(long now) {
+        if (small.ready()) {
+            smallEncoder = Feed.fitting(smallEncoder, small.width(), small.height());
+            ByteBuffer message = Feed.picture(AIR, smallEncoder.encode(small.rgb()), 1, small.width(), small.height());
+            small.rest();
+            for (Viewer viewer : elsewhere) viewer.send(new BinaryMessage(message.duplicate()));
+        }
+        if (small.idle() && now >= nextSmall && !elsewhere.isEmpty()) {
+            nextSmall = now + SMALL_NS;
+            small.want();
+        }
+    }
+
+    private void round(Screen screen) {
+        boolean asked = viewers.stream().anyMatch(v -> v.credit > 0 && v.most == screen.most);
+        boolean alone = false;
+        if (state.before() != null) {
+            if (screen.before.ready()) {
+                screen.hold(screen.before.rgb(), screen.before.width(), screen.before.height());
+                screen.before.rest();
+                alone = !screen.begun;
+            }
+            if (asked && screen.before.idle()) screen.before.want();
+        }
+        if (screen.now.ready()) {
+            screen.begun = true;
+            show(screen, screen.now.rgb(), screen.now.width(), screen.now.height());
+            screen.now.rest();
+        } else if (alone) {
+            send(screen, screen.held, screen.heldWidth, screen.heldHeight);
+        }
+        if (asked && screen.now.idle()) screen.now.want();
+    }
+
+    private void show(Screen screen, byte[] rgb, int width, int height) {
+        double weight = state.weight(System.nanoTime());
+        if (weight < 1 && screen.heldWidth > 0) {
+            CrossFade.mix(screen.held, screen.heldWidth, screen.heldHeight, rgb, width, height, weight, rgb);
+        }
+        send(screen, rgb, width, height);
+    }
+
+    private void send(Screen screen, byte[] rgb, int width, int height) {
+        if (screen.shown.length != rgb.length) screen.shown = new byte[rgb.length];
+        System.arraycopy(rgb, 0, screen.shown, 0, rgb.length);
+        screen.shownWidth = width;
+        screen.shownHeight = height;
+        screen.encoder = Feed.fitting(screen.encoder, width, height);
+        encodes++;
+        ByteBuffer message = Feed.picture(
+                Feed.FRAME, screen.encoder.encode(rgb), programme.light().now(), width, height);
+        for (Viewer viewer : viewers) if (viewer.most == screen.most) viewer.picture(message);
+    }
+
+    void end() {
+        for (Screen screen : screens.values()) if (screen.encoder != null) screen.encoder.close();
+        screens.clear();
+        if (smallEncoder != null) smallEncoder.close();
+    }
+}
