@@ -123,8 +123,11 @@ public final class Picture implements Flow {
         return width == other.width && height == other.height;
     }
 
-    @Override
-    public Kind kind() {
-        return Kind.PICTURE;
+    /** Makes 0 of what is no number or infinite in rows {@code from} to {@code to}, so that what is remembered heals. */
+    public void mend(int from, int to) {
+        for (int c = 0; c < 4; c++) {
+            float[] plane = plane(c);
+            for (int i = at(from); i < at(to); i++) plane[i] = plane[i] - plane[i] == 0 ? plane[i] : 0;
+        }
     }
 }

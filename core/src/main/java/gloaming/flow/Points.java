@@ -184,9 +184,4 @@ public final class Points implements Flow {
         n = other.n;
         return this;
     }
-
-    @Override
-    public Kind kind() {
-        return Kind.POINTS;
-    }
 }

@@ -64,9 +64,4 @@ public final class Signal implements Flow {
     public int size() {
         return size;
     }
-
-    @Override
-    public Kind kind() {
-        return Kind.SIGNAL;
-    }
 }

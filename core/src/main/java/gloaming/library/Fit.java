@@ -1,14 +1,20 @@
 package gloaming.library;
 
+import gloaming.look.Id;
+
 /** How a picture of one shape is laid into a frame of another; nothing is squashed but by {@link #STRETCH}. */
 public enum Fit {
     /** Whole, with nothing at two sides. */
+    @Id("fit")
     FIT,
     /** Over all of the frame, cut at two sides. */
+    @Id("fill")
     FILL,
     /** Squashed or drawn out to the frame's shape. */
+    @Id("stretch")
     STRETCH,
     /** One of its pixels to one of the look's. */
+    @Id("actual")
     ACTUAL;
 
     /** A part of a frame in pixels from its bottom left; it may reach beyond the frame. */

@@ -1,6 +1,7 @@
 package gloaming.motion;
 
 import gloaming.flow.Picture;
+import gloaming.look.Id;
 import gloaming.step.ByRows;
 import gloaming.step.Colour;
 import gloaming.step.Frame;
@@ -10,12 +11,14 @@ import gloaming.step.Range;
 import gloaming.step.Says;
 
 /** A motion picture drawn as arrows, since red and green do not tell everyone which way things go. */
+@Id("arrows")
 @Says(
         name = "Arrows",
         does = "Draws a motion picture as arrows: which way, and how fast by their length.",
         find = "vectors view field motion flow direction display show",
         ifBlack = "nothing moves")
 public record Arrows(
+        @Id("apart")
         @Range(
                 min = 0.02,
                 max = 0.5,
@@ -25,6 +28,7 @@ public record Arrows(
                 says = "From one arrow to the next.")
         double apart,
 
+        @Id("reach")
         @Range(
                 min = 0.001,
                 max = 10,
@@ -34,10 +38,12 @@ public record Arrows(
                 says = "An arrow is as long as the way in this time.")
         double reach,
 
+        @Id("thick")
         @Range(min = 0.001, max = 0.05, initial = 0.006, unit = "units", byRatio = true, says = "How thick they are.")
         double thick,
 
-        @Pick(initial = "#ffd9a0", says = "Their colour.") Colour colour)
+        @Id("colour") @Pick(initial = "#ffd9a0", says = "Their colour.")
+        Colour colour)
         implements Operation<Picture, Picture, Arrows.Memory> {
 
     /** The arrows of a frame: where they start and which way they go, in units. */

@@ -1,18 +1,21 @@
 package gloaming.motion;
 
 import gloaming.flow.Picture;
+import gloaming.look.Id;
 import gloaming.step.Frame;
 import gloaming.step.Operation;
 import gloaming.step.Range;
 import gloaming.step.Says;
 
 /** How everything in a picture moved since the frame before, by {@link OpticalFlow}. */
+@Id("motion")
 @Says(
         name = "Motion",
         does = "Measures how things move: red is the speed to the right, green the speed up.",
         find = "optical flow movement vectors velocity direction track",
         ifBlack = "nothing moves, or weaker than the threshold")
 public record Motion(
+        @Id("smoothness")
         @Range(
                 min = 1,
                 max = 12,
@@ -20,10 +23,11 @@ public record Motion(
                 says = "How far around each place is looked; more is calmer and blurrier.")
         int smoothness,
 
+        @Id("threshold")
         @Range(min = 0, max = 4, initial = 0.02, unit = "units/s", says = "Slower than this counts as still.")
         double threshold,
 
-        @Range(min = 0, max = 50, initial = 1, says = "Times the measured speed.")
+        @Id("gain") @Range(min = 0, max = 50, initial = 1, says = "Times the measured speed.")
         double gain)
         implements Operation<Picture, Picture, Motion.Memory> {
 

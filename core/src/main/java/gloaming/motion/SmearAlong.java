@@ -1,7 +1,7 @@
 package gloaming.motion;
 
-import gloaming.flow.Kind;
 import gloaming.flow.Picture;
+import gloaming.look.Id;
 import gloaming.step.Frame;
 import gloaming.step.Operation;
 import gloaming.step.Range;
@@ -9,15 +9,17 @@ import gloaming.step.Read;
 import gloaming.step.Says;
 
 /** Each place smeared the way it moves, as an open shutter does. */
+@Id("smear-along")
 @Says(
         name = "Smear along",
         does = "Smears every place of the picture the way it moves.",
         find = "motion blur shutter vectors directional smear by velocity streak")
-@Read(name = "by", kind = Kind.PICTURE, says = "The motion picture that says which way.")
+@Read(name = "by", kind = Picture.class, says = "The motion picture that says which way.")
 public record SmearAlong(
-        @Range(min = 0, max = 1, initial = 0.04, unit = "s", says = "How long the shutter is open.")
+        @Id("shutter") @Range(min = 0, max = 1, initial = 0.04, unit = "s", says = "How long the shutter is open.")
         double shutter,
 
+        @Id("longest")
         @Range(
                 min = 0.01,
                 max = 1,

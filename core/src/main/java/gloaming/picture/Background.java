@@ -1,6 +1,7 @@
 package gloaming.picture;
 
 import gloaming.flow.Picture;
+import gloaming.look.Id;
 import gloaming.step.ByRows;
 import gloaming.step.Frame;
 import gloaming.step.Pick;
@@ -8,25 +9,27 @@ import gloaming.step.Range;
 import gloaming.step.Says;
 
 /** Learns what stands still and keeps only what differs from it. */
+@Id("background")
 @Says(
         name = "Background",
         does = "Learns the still background and keeps what stands before it.",
         ifBlack = "nothing differs from the background it has learnt; lower Level",
         find = "difference matte background subtraction silhouette person cut out camera keyer")
 public record Background(
-        @Pick(initial = "false", says = "While on, the picture is learnt as the background.")
+        @Id("learn") @Pick(initial = "false", says = "While on, the picture is learnt as the background.")
         boolean learn,
 
-        @Range(min = 0, max = 1, initial = 0.08, says = "How much a place must differ.")
+        @Id("level") @Range(min = 0, max = 1, initial = 0.08, says = "How much a place must differ.")
         double level,
 
-        @Range(min = 0.001, max = 1, initial = 0.06, says = "How softly it changes there.")
+        @Id("softness") @Range(min = 0.001, max = 1, initial = 0.06, says = "How softly it changes there.")
         double softness,
 
+        @Id("slowly")
         @Range(min = 0, max = 600, initial = 0, unit = "s", says = "Learns slowly all the time; 0 does not.")
         double slowly,
 
-        @Pick(initial = "own", says = "White, or the picture's own colours.")
+        @Id("paint") @Pick(initial = "own", says = "White, or the picture's own colours.")
         Threshold.Paint paint)
         implements ByRows<Picture, Background.Memory> {
 
@@ -68,6 +71,7 @@ public record Background(
                 out.b[o] = white * k + own * in.b[i];
                 out.a[o] = white * k + own * in.a[i];
             }
+            still.mend(from, to);
             return out;
         };
     }

@@ -1,14 +1,17 @@
 package gloaming.picture;
 
 import gloaming.flow.Picture;
+import gloaming.look.Id;
 import gloaming.step.Frame;
 import gloaming.step.Operation;
 import gloaming.step.Range;
 import gloaming.step.Says;
 
 /** A Gaussian blur whose cost does not grow with its radius. */
+@Id("blur")
 @Says(name = "Blur", does = "Softens the picture.", find = "soften defocus smooth gaussian haze unsharp")
 public record Blur(
+        @Id("radius")
         @Range(
                 min = 0,
                 max = 1,

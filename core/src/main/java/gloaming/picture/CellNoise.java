@@ -1,6 +1,7 @@
 package gloaming.picture;
 
 import gloaming.flow.Nothing;
+import gloaming.look.Id;
 import gloaming.step.ByRows;
 import gloaming.step.Frame;
 import gloaming.step.Pick;
@@ -9,34 +10,39 @@ import gloaming.step.Range;
 import gloaming.step.Says;
 
 /** Scattered points and how far each place is from them (Worley 1996, "A cellular texture basis function"). */
+@Id("cell-noise")
 @Says(
         name = "Cell noise",
         does = "Makes cells, scales, cracks or bubbles from scattered points.",
         find = "worley voronoi cellular cells scales cracks bubbles stones honeycomb texture")
 public record CellNoise(
+        @Id("size")
         @Range(min = 0.02, max = 4, initial = 0.3, unit = "units", byRatio = true, says = "From cell to cell.")
         double size,
 
-        @Range(min = 0, max = 1, initial = 1, says = "From a square lattice to all at random.")
+        @Id("scatter") @Range(min = 0, max = 1, initial = 1, says = "From a square lattice to all at random.")
         double scatter,
 
-        @Range(min = 0, max = 8, initial = 0.3, says = "How fast the points wander.")
+        @Id("change") @Range(min = 0, max = 8, initial = 0.3, says = "How fast the points wander.")
         double change,
 
-        @Pick(initial = "hills", says = "What is drawn of the distances.")
+        @Id("draw") @Pick(initial = "hills", says = "What is drawn of the distances.")
         Draw draw,
 
-        @Range(min = 0, max = 20, initial = 1, says = "Times the light.")
+        @Id("brightness") @Range(min = 0, max = 20, initial = 1, says = "Times the light.")
         double brightness)
         implements ByRows<Nothing, CellNoise.Memory> {
 
     /** What is drawn of the distances. */
     public enum Draw {
         /** Light at the points, dark far from them. */
+        @Id("hills")
         HILLS,
         /** Light where two cells meet. */
+        @Id("cracks")
         CRACKS,
         /** One shade a cell. */
+        @Id("flat")
         FLAT
     }
 

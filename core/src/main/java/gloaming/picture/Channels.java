@@ -1,35 +1,46 @@
 package gloaming.picture;
 
+import gloaming.look.Id;
 import gloaming.step.ByPixel;
 import gloaming.step.Frame;
 import gloaming.step.Pick;
 import gloaming.step.Says;
 
 /** Each channel taken from any other. */
+@Id("channels")
 @Says(
         name = "Channels",
         does = "Takes each of red, green, blue and cover from another channel.",
         find = "swap pick channel red green blue alpha cover luminance shuffle swizzle false colour")
 public record Channels(
-        @Pick(initial = "red", says = "What becomes red.") Source red,
+        @Id("red") @Pick(initial = "red", says = "What becomes red.")
+        Source red,
 
-        @Pick(initial = "green", says = "What becomes green.")
+        @Id("green") @Pick(initial = "green", says = "What becomes green.")
         Source green,
 
-        @Pick(initial = "blue", says = "What becomes blue.") Source blue,
+        @Id("blue") @Pick(initial = "blue", says = "What becomes blue.")
+        Source blue,
 
-        @Pick(initial = "cover", says = "What becomes cover.")
+        @Id("cover") @Pick(initial = "cover", says = "What becomes cover.")
         Source cover)
         implements ByPixel<Void> {
 
     /** Where a channel is taken from. */
     public enum Source {
+        @Id("red")
         RED,
+        @Id("green")
         GREEN,
+        @Id("blue")
         BLUE,
+        @Id("cover")
         COVER,
+        @Id("light")
         LIGHT,
+        @Id("none")
         NONE,
+        @Id("full")
         FULL;
 
         float of(float r, float g, float b, float a) {

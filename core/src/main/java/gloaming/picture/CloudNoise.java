@@ -2,6 +2,7 @@ package gloaming.picture;
 
 import gloaming.flow.Nothing;
 import gloaming.flow.Picture;
+import gloaming.look.Id;
 import gloaming.noise.NoiseRows;
 import gloaming.step.ByRows;
 import gloaming.step.Colour;
@@ -12,55 +13,62 @@ import gloaming.step.Says;
 import java.util.Arrays;
 
 /** Fractal sums of gradient noise, drifting and changing, as a picture between colours. */
+@Id("cloud-noise")
 @Says(
         name = "Cloud noise",
         does = "Makes clouds, smoke, water or bark: layered noise that drifts and changes.",
         find = "perlin fractal fbm clouds fog mist smoke texture water noise marble")
 public record CloudNoise(
+        @Id("size")
         @Range(min = 0.02, max = 8, initial = 0.8, unit = "units", byRatio = true, says = "Size of the largest shapes.")
         double size,
 
-        @Range(min = 1, max = 8, initial = 4, says = "Layers of finer and finer shapes.")
+        @Id("detail") @Range(min = 1, max = 8, initial = 4, says = "Layers of finer and finer shapes.")
         int detail,
 
-        @Range(min = 0, max = 1, initial = 0.5, says = "How strong each finer layer is.")
+        @Id("roughness") @Range(min = 0, max = 1, initial = 0.5, says = "How strong each finer layer is.")
         double roughness,
 
+        @Id("stretch")
         @Range(min = 0.05, max = 20, initial = 1, byRatio = true, says = "Stretches the shapes across; below 1, up.")
         double stretch,
 
+        @Id("across")
         @Range(min = -4, max = 4, initial = 0.03, unit = "units/s", says = "How fast it moves to the right.")
         double across,
 
-        @Range(min = -4, max = 4, initial = 0, unit = "units/s", says = "How fast it moves up.")
+        @Id("up") @Range(min = -4, max = 4, initial = 0, unit = "units/s", says = "How fast it moves up.")
         double up,
 
-        @Range(min = 0, max = 8, initial = 0.15, says = "How fast the shapes themselves change.")
+        @Id("change") @Range(min = 0, max = 8, initial = 0.15, says = "How fast the shapes themselves change.")
         double change,
 
-        @Range(min = 0.1, max = 8, initial = 1.4, says = "From flat to hard.")
+        @Id("contrast") @Range(min = 0.1, max = 8, initial = 1.4, says = "From flat to hard.")
         double contrast,
 
+        @Id("balance")
         @Range(min = -1, max = 1, initial = 0, says = "More of the dark colour, or more of the light one.")
         double balance,
 
-        @Pick(initial = "#0c0a18", says = "Colour of the hollows.")
+        @Id("dark") @Pick(initial = "#0c0a18", says = "Colour of the hollows.")
         Colour dark,
 
-        @Pick(initial = "#6b4a6e", says = "Colour between.") Colour middle,
+        @Id("middle") @Pick(initial = "#6b4a6e", says = "Colour between.")
+        Colour middle,
 
-        @Pick(initial = "#ffc690", says = "Colour of the crests.")
+        @Id("light") @Pick(initial = "#ffc690", says = "Colour of the crests.")
         Colour light,
 
-        @Range(min = 0, max = 20, initial = 1, says = "Times the colours.")
+        @Id("brightness") @Range(min = 0, max = 20, initial = 1, says = "Times the colours.")
         double brightness,
 
-        @Pick(initial = "false", says = "Whether the hollows are clear instead of coloured.")
+        @Id("clearDark") @Pick(initial = "false", says = "Whether the hollows are clear instead of coloured.")
         boolean clearDark,
 
-        @Pick(initial = "soft", says = "Round shapes, or sharp ridges as of mountains and flames.")
+        @Id("form") @Pick(initial = "soft", says = "Round shapes, or sharp ridges as of mountains and flames.")
         Form form,
 
+        @Id("loop")
         @Range(
                 min = 0,
                 max = 120,
@@ -72,7 +80,9 @@ public record CloudNoise(
 
     /** What the layers are made of. */
     public enum Form {
+        @Id("soft")
         SOFT,
+        @Id("ridged")
         RIDGED
     }
 

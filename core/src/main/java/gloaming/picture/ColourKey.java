@@ -1,5 +1,6 @@
 package gloaming.picture;
 
+import gloaming.look.Id;
 import gloaming.step.ByPixel;
 import gloaming.step.Colour;
 import gloaming.step.Frame;
@@ -13,22 +14,23 @@ import gloaming.step.Says;
  * <p>Distance is measured between chromaticities in the plane of YCbCr (ITU-R BT.709) each divided by its light, so that shadows
  * on the cloth go with it.
  */
+@Id("colour-key")
 @Says(
         name = "Colour key",
         does = "Makes one colour clear, such as a green cloth behind a person.",
         ifBlack = "Tolerance takes away everything; lower it",
         find = "chroma key green screen blue screen matte cut out remove background")
 public record ColourKey(
-        @Pick(initial = "#2fbf4a", says = "The colour to take out.")
+        @Id("colour") @Pick(initial = "#2fbf4a", says = "The colour to take out.")
         Colour colour,
 
-        @Range(min = 0, max = 1, initial = 0.25, says = "How far from the colour is still clear.")
+        @Id("tolerance") @Range(min = 0, max = 1, initial = 0.25, says = "How far from the colour is still clear.")
         double tolerance,
 
-        @Range(min = 0.001, max = 1, initial = 0.15, says = "From there, how softly it comes back.")
+        @Id("softness") @Range(min = 0.001, max = 1, initial = 0.15, says = "From there, how softly it comes back.")
         double softness,
 
-        @Range(min = 0, max = 1, initial = 1, says = "Takes the colour's light off the edges.")
+        @Id("despill") @Range(min = 0, max = 1, initial = 1, says = "Takes the colour's light off the edges.")
         double despill)
         implements ByPixel<Void> {
 

@@ -1,6 +1,7 @@
 package gloaming.picture;
 
 import gloaming.flow.Picture;
+import gloaming.look.Id;
 import gloaming.step.ByRows;
 import gloaming.step.Frame;
 import gloaming.step.Operation;
@@ -9,11 +10,13 @@ import gloaming.step.Range;
 import gloaming.step.Says;
 
 /** Red and blue drawn apart from green, in place and in time. */
+@Id("colour-offset")
 @Says(
         name = "Colour offset",
         does = "Draws red, green and blue apart, in place and in time.",
         find = "chromatic aberration rgb split shift offset glitch misregistration delay colour fringe")
 public record ColourOffset(
+        @Id("across")
         @Range(
                 min = -1,
                 max = 1,
@@ -22,16 +25,18 @@ public record ColourOffset(
                 says = "How far red goes to the right, and blue to the left.")
         double across,
 
-        @Range(min = -1, max = 1, initial = 0, unit = "units", says = "How far red goes up, and blue down.")
+        @Id("up") @Range(min = -1, max = 1, initial = 0, unit = "units", says = "How far red goes up, and blue down.")
         double up,
 
+        @Id("growth")
         @Range(min = 0.5, max = 2, initial = 1, byRatio = true, says = "How much larger red is, and blue smaller.")
         double growth,
 
+        @Id("late")
         @Range(min = 0, max = 12, initial = 0, unit = "frames", says = "How late green is; blue is twice as late.")
         int late,
 
-        @Pick(initial = "hold", says = "What lies beyond the picture's border.")
+        @Id("border") @Pick(initial = "hold", says = "What lies beyond the picture's border.")
         Border border)
         implements Operation<Picture, Picture, Past> {
 

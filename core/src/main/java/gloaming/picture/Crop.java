@@ -1,33 +1,35 @@
 package gloaming.picture;
 
+import gloaming.look.Id;
 import gloaming.step.ByPixel;
 import gloaming.step.Frame;
 import gloaming.step.Range;
 import gloaming.step.Says;
 
 /** Empties what lies outside a rectangle with soft edges. */
+@Id("crop")
 @Says(
         name = "Crop",
         does = "Keeps a rectangle of the picture and empties the rest.",
         ifBlack = "the rectangle is outside the picture or has no size",
         find = "crop trim frame border letterbox rectangle window vignette cut")
 public record Crop(
-        @Range(min = 0, max = 8, initial = 2, unit = "units", says = "Width of the rectangle.")
+        @Id("width") @Range(min = 0, max = 8, initial = 2, unit = "units", says = "Width of the rectangle.")
         double width,
 
-        @Range(min = 0, max = 4, initial = 1.6, unit = "units", says = "Height of the rectangle.")
+        @Id("height") @Range(min = 0, max = 4, initial = 1.6, unit = "units", says = "Height of the rectangle.")
         double height,
 
-        @Range(min = -4, max = 4, initial = 0, unit = "units", says = "Where its middle is, across.")
+        @Id("x") @Range(min = -4, max = 4, initial = 0, unit = "units", says = "Where its middle is, across.")
         double x,
 
-        @Range(min = -4, max = 4, initial = 0, unit = "units", says = "Where its middle is, up.")
+        @Id("y") @Range(min = -4, max = 4, initial = 0, unit = "units", says = "Where its middle is, up.")
         double y,
 
-        @Range(min = 0, max = 1, initial = 0, unit = "units", says = "Radius of its corners.")
+        @Id("corner") @Range(min = 0, max = 1, initial = 0, unit = "units", says = "Radius of its corners.")
         double corner,
 
-        @Range(min = 0, max = 1, initial = 0, unit = "units", says = "How softly it ends.")
+        @Id("softness") @Range(min = 0, max = 1, initial = 0, unit = "units", says = "How softly it ends.")
         double softness)
         implements ByPixel<Void> {
 

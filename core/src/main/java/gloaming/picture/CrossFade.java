@@ -1,7 +1,7 @@
 package gloaming.picture;
 
-import gloaming.flow.Kind;
 import gloaming.flow.Picture;
+import gloaming.look.Id;
 import gloaming.step.ByRows;
 import gloaming.step.Frame;
 import gloaming.step.Pick;
@@ -10,31 +10,37 @@ import gloaming.step.Read;
 import gloaming.step.Says;
 
 /** From this picture to another lane's, all at once or along a pattern. */
+@Id("cross-fade")
 @Says(
         name = "Cross-fade",
         does = "Goes over from this picture to another lane's, evenly or along a pattern.",
         find = "crossfade wipe transition mix blend two morph switch iris clock")
-@Read(name = "to", kind = Kind.PICTURE, says = "The lane it goes over to.")
+@Read(name = "to", kind = Picture.class, says = "The lane it goes over to.")
 public record CrossFade(
-        @Range(min = 0, max = 1, initial = 0.5, says = "0 is this picture, 1 the other.")
+        @Id("amount") @Range(min = 0, max = 1, initial = 0.5, says = "0 is this picture, 1 the other.")
         double amount,
 
-        @Pick(initial = "even", says = "Which places go first.")
+        @Id("pattern") @Pick(initial = "even", says = "Which places go first.")
         Pattern pattern,
 
-        @Range(min = 0, max = 1, initial = 0.2, says = "How soft the edge of the pattern is.")
+        @Id("softness") @Range(min = 0, max = 1, initial = 0.2, says = "How soft the edge of the pattern is.")
         double softness,
 
-        @Range(min = -1, max = 1, initial = 0, unit = "turns", says = "Turns the pattern.")
+        @Id("turn") @Range(min = -1, max = 1, initial = 0, unit = "turns", says = "Turns the pattern.")
         double turn)
         implements ByRows<Picture, Void> {
 
     /** Which places go first. */
     public enum Pattern {
+        @Id("even")
         EVEN,
+        @Id("line")
         LINE,
+        @Id("round")
         ROUND,
+        @Id("sweep")
         SWEEP,
+        @Id("light")
         LIGHT
     }
 

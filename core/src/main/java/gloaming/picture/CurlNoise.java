@@ -2,6 +2,7 @@ package gloaming.picture;
 
 import gloaming.flow.Nothing;
 import gloaming.flow.Picture;
+import gloaming.look.Id;
 import gloaming.noise.NoiseRows;
 import gloaming.step.ByRows;
 import gloaming.step.Frame;
@@ -13,17 +14,20 @@ import java.util.Arrays;
  * A flow that neither gathers nor thins out anywhere, as a motion picture: the curl of a noise potential (Bridson, Houriham and
  * Nordenstam 2007, equation 1). Red is the speed to the right, green the speed up, in units a second.
  */
+@Id("curl-noise")
 @Says(
         name = "Curl noise",
         does = "Makes a motion picture of eddies, to displace and smear by.",
         find = "curl flow field vectors divergence free swirl wind turbulence eddies")
 public record CurlNoise(
+        @Id("size")
         @Range(min = 0.05, max = 8, initial = 0.8, unit = "units", byRatio = true, says = "Size of the eddies.")
         double size,
 
-        @Range(min = 1, max = 5, initial = 2, says = "Layers of finer and finer eddies.")
+        @Id("detail") @Range(min = 1, max = 5, initial = 2, says = "Layers of finer and finer eddies.")
         int detail,
 
+        @Id("speed")
         @Range(
                 min = 0,
                 max = 8,
@@ -32,7 +36,7 @@ public record CurlNoise(
                 says = "How fast it flows where it is fastest, about.")
         double speed,
 
-        @Range(min = 0, max = 8, initial = 0.2, says = "How fast the eddies themselves change.")
+        @Id("change") @Range(min = 0, max = 8, initial = 0.2, says = "How fast the eddies themselves change.")
         double change)
         implements ByRows<Nothing, CurlNoise.Memory> {
     private static final ThreadLocal<float[]> ROOM = ThreadLocal.withInitial(() -> new float[0]);

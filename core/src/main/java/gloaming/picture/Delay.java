@@ -1,18 +1,20 @@
 package gloaming.picture;
 
 import gloaming.flow.Picture;
+import gloaming.look.Id;
 import gloaming.step.Frame;
 import gloaming.step.Operation;
 import gloaming.step.Range;
 import gloaming.step.Says;
 
 /** The picture as it was some frames ago. */
+@Id("delay")
 @Says(
         name = "Delay",
         does = "Hands on the picture of some frames ago.",
         find = "delay frames late echo time past lag slow")
 public record Delay(
-        @Range(min = 0, max = 31, initial = 8, unit = "frames", says = "How long ago.")
+        @Id("frames") @Range(min = 0, max = 31, initial = 8, unit = "frames", says = "How long ago.")
         int frames) implements Operation<Picture, Picture, Past> {
 
     @Override

@@ -1,7 +1,7 @@
 package gloaming.picture;
 
-import gloaming.flow.Kind;
 import gloaming.flow.Picture;
+import gloaming.look.Id;
 import gloaming.step.Frame;
 import gloaming.step.Pick;
 import gloaming.step.Range;
@@ -9,31 +9,36 @@ import gloaming.step.Read;
 import gloaming.step.Says;
 
 /** Each pixel looks aside by what another lane's picture has there: half light is no shift. */
+@Id("displace")
 @Says(
         name = "Displace",
         does = "Shifts the picture by another picture: its red to the side, its green upward.",
         find = "displacement warp distort push refract heat melt bend by picture")
-@Read(name = "by", kind = Kind.PICTURE, says = "The lane that shifts.")
+@Read(name = "by", kind = Picture.class, says = "The lane that shifts.")
 public record Displace(
+        @Id("across")
         @Range(min = -2, max = 2, initial = 0.1, unit = "units", says = "To the side where it is fully red.")
         double across,
 
-        @Range(min = -2, max = 2, initial = 0.1, unit = "units", says = "Upward where it is fully green.")
+        @Id("up") @Range(min = -2, max = 2, initial = 0.1, unit = "units", says = "Upward where it is fully green.")
         double up,
 
-        @Pick(initial = "light", says = "By red and green, or both by its light.")
+        @Id("by") @Pick(initial = "light", says = "By red and green, or both by its light.")
         By by,
 
+        @Id("still")
         @Range(min = -1, max = 1, initial = 0.5, says = "The level that shifts nothing; 0 for a motion picture.")
         double still,
 
-        @Pick(initial = "mirror", says = "What lies beyond the picture's border.")
+        @Id("border") @Pick(initial = "mirror", says = "What lies beyond the picture's border.")
         Border border)
         implements Warp<Void> {
 
     /** What shifts. */
     public enum By {
+        @Id("light")
         LIGHT,
+        @Id("colours")
         COLOURS
     }
 

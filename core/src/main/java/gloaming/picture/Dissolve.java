@@ -1,5 +1,6 @@
 package gloaming.picture;
 
+import gloaming.look.Id;
 import gloaming.noise.NoiseRows;
 import gloaming.step.ByPixel;
 import gloaming.step.Frame;
@@ -7,22 +8,24 @@ import gloaming.step.Range;
 import gloaming.step.Says;
 
 /** Takes the picture away by patches of noise. */
+@Id("dissolve")
 @Says(
         name = "Dissolve",
         does = "Takes the picture away in patches of noise.",
         ifBlack = "Amount has taken all of it away",
         find = "dissolve erode noise burn away disintegrate patches transition")
 public record Dissolve(
-        @Range(min = 0, max = 1, initial = 0.5, says = "How much is gone.")
+        @Id("amount") @Range(min = 0, max = 1, initial = 0.5, says = "How much is gone.")
         double amount,
 
+        @Id("size")
         @Range(min = 0.02, max = 4, initial = 0.4, unit = "units", byRatio = true, says = "Size of the patches.")
         double size,
 
-        @Range(min = 0.01, max = 1, initial = 0.1, says = "How soft their edges are.")
+        @Id("softness") @Range(min = 0.01, max = 1, initial = 0.1, says = "How soft their edges are.")
         double softness,
 
-        @Range(min = 0, max = 4, initial = 0, says = "How fast the patches change.")
+        @Id("change") @Range(min = 0, max = 4, initial = 0, says = "How fast the patches change.")
         double change)
         implements ByPixel<Dissolve.Memory> {
 

@@ -1,22 +1,25 @@
 package gloaming.picture;
 
+import gloaming.look.Id;
 import gloaming.step.ByPixel;
 import gloaming.step.Frame;
 import gloaming.step.Range;
 import gloaming.step.Says;
 
 /** Few steps of tone, the rest told by a regular pattern of thresholds (Bayer 1973). */
+@Id("dither")
 @Says(
         name = "Dither",
         does = "Draws tones with few steps and a regular pattern between them.",
         find = "ordered dither bayer pattern retro bits pixel steps")
 public record Dither(
-        @Range(min = 2, max = 16, initial = 2, says = "Steps from black to white.")
+        @Id("steps") @Range(min = 2, max = 16, initial = 2, says = "Steps from black to white.")
         int steps,
 
-        @Range(min = 1, max = 3, initial = 2, says = "The pattern: 2, 4 or 8 cells wide.")
+        @Id("order") @Range(min = 1, max = 3, initial = 2, says = "The pattern: 2, 4 or 8 cells wide.")
         int order,
 
+        @Id("cell")
         @Range(min = 0.002, max = 0.2, initial = 0.0075, unit = "units", byRatio = true, says = "Size of a cell.")
         double cell)
         implements ByPixel<Void> {

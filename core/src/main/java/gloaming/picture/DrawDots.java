@@ -1,6 +1,7 @@
 package gloaming.picture;
 
 import gloaming.flow.Points;
+import gloaming.look.Id;
 import gloaming.step.ByRows;
 import gloaming.step.Frame;
 import gloaming.step.Pick;
@@ -8,28 +9,31 @@ import gloaming.step.Range;
 import gloaming.step.Says;
 
 /** Points drawn as round dots, from hard to soft, adding light or covering. */
+@Id("draw-dots")
 @Says(
         name = "Draw dots",
         does = "Draws each point as a round dot, hard or soft.",
         ifBlack = "its points are out of the picture, too small or too dark",
         find = "particles render draw points circles sprites light spots")
 public record DrawDots(
-        @Range(min = 0.05, max = 20, initial = 1, byRatio = true, says = "Times each point's own size.")
+        @Id("size") @Range(min = 0.05, max = 20, initial = 1, byRatio = true, says = "Times each point's own size.")
         double size,
 
-        @Range(min = 0, max = 1, initial = 1, says = "From a hard edge to all soft.")
+        @Id("softness") @Range(min = 0, max = 1, initial = 1, says = "From a hard edge to all soft.")
         double softness,
 
-        @Range(min = 0, max = 50, initial = 1, says = "Times each point's own light.")
+        @Id("brightness") @Range(min = 0, max = 50, initial = 1, says = "Times each point's own light.")
         double brightness,
 
-        @Pick(initial = "add", says = "Whether dots add their light or cover what is behind.")
+        @Id("ink") @Pick(initial = "add", says = "Whether dots add their light or cover what is behind.")
         Ink ink)
         implements ByRows<Points, Dots> {
 
     /** How dots meet. */
     public enum Ink {
+        @Id("add")
         ADD,
+        @Id("cover")
         COVER
     }
 

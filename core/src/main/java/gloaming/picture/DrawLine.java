@@ -1,6 +1,7 @@
 package gloaming.picture;
 
 import gloaming.flow.Points;
+import gloaming.look.Id;
 import gloaming.step.ByRows;
 import gloaming.step.Frame;
 import gloaming.step.Pick;
@@ -8,31 +9,32 @@ import gloaming.step.Range;
 import gloaming.step.Says;
 
 /** One line through all points in their order, as thick as each point is large; or one along each strand. */
+@Id("draw-line")
 @Says(
         name = "Draw line",
         does = "Draws one line through the points in their order, as thick and coloured as each of them.",
         ifBlack = "its points are out of the picture, too small or too dark",
         find = "stroke path polyline outline connect curve ribbon thickness closed ring contour")
 public record DrawLine(
-        @Range(min = 0.02, max = 20, initial = 1, byRatio = true, says = "Times each point's own size.")
+        @Id("size") @Range(min = 0.02, max = 20, initial = 1, byRatio = true, says = "Times each point's own size.")
         double size,
 
-        @Range(min = 0, max = 1, initial = 0.15, says = "From a hard edge to all soft.")
+        @Id("softness") @Range(min = 0, max = 1, initial = 0.15, says = "From a hard edge to all soft.")
         double softness,
 
-        @Range(min = 0, max = 50, initial = 1, says = "Times each point's own light.")
+        @Id("brightness") @Range(min = 0, max = 50, initial = 1, says = "Times each point's own light.")
         double brightness,
 
-        @Pick(initial = "false", says = "From the last point back to the first.")
+        @Id("closed") @Pick(initial = "false", says = "From the last point back to the first.")
         boolean closed,
 
-        @Pick(initial = "true", says = "Round through the points, or straight from one to the next.")
+        @Id("smooth") @Pick(initial = "true", says = "Round through the points, or straight from one to the next.")
         boolean smooth,
 
-        @Range(min = 0, max = 1, initial = 0, says = "How much of its inside is filled.")
+        @Id("filled") @Range(min = 0, max = 1, initial = 0, says = "How much of its inside is filled.")
         double filled,
 
-        @Pick(initial = "false", says = "Whether lines that cross add their light.")
+        @Id("glow") @Pick(initial = "false", says = "Whether lines that cross add their light.")
         boolean glow)
         implements ByRows<Points, Stroke> {
 

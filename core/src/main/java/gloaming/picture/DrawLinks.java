@@ -3,6 +3,7 @@ package gloaming.picture;
 import gloaming.flow.Attribute;
 import gloaming.flow.Column;
 import gloaming.flow.Points;
+import gloaming.look.Id;
 import gloaming.points.Near;
 import gloaming.step.ByRows;
 import gloaming.step.Frame;
@@ -14,25 +15,28 @@ import gloaming.step.Says;
  *
  * <p>A point takes the nearest of those with a later place in the cells' order first, so many at most.
  */
+@Id("draw-links")
 @Says(
         name = "Draw links",
         does = "Draws lines between points that are near each other, fainter the farther they are.",
         ifBlack = "no two points are within reach of each other",
         find = "neighbours plexus network connect lines near web constellation mesh proximity")
 public record DrawLinks(
+        @Id("within")
         @Range(min = 0.005, max = 2, initial = 0.15, unit = "units", byRatio = true, says = "How far a line reaches.")
         double within,
 
-        @Range(min = 1, max = 32, initial = 6, says = "Lines from each point, at most.")
+        @Id("most") @Range(min = 1, max = 32, initial = 6, says = "Lines from each point, at most.")
         int most,
 
-        @Range(min = 0, max = 8, initial = 1, says = "How early lines fade with distance: 0 not at all.")
+        @Id("fade") @Range(min = 0, max = 8, initial = 1, says = "How early lines fade with distance: 0 not at all.")
         double fade,
 
+        @Id("size")
         @Range(min = 0.02, max = 20, initial = 0.15, byRatio = true, says = "Thickness, times each point's own size.")
         double size,
 
-        @Range(min = 0, max = 50, initial = 0.6, says = "Times each point's own light.")
+        @Id("brightness") @Range(min = 0, max = 50, initial = 0.6, says = "Times each point's own light.")
         double brightness)
         implements ByRows<Points, DrawLinks.Memory> {
     /** Lines in all, at most. */

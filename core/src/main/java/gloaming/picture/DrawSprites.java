@@ -1,9 +1,9 @@
 package gloaming.picture;
 
 import gloaming.flow.Attribute;
-import gloaming.flow.Kind;
 import gloaming.flow.Picture;
 import gloaming.flow.Points;
+import gloaming.look.Id;
 import gloaming.step.ByRows;
 import gloaming.step.Frame;
 import gloaming.step.Pick;
@@ -18,6 +18,7 @@ import java.util.Arrays;
  * <p>The picture is as high as twice the point's radius; it is read linearly from a copy halved until a pixel of it is no smaller than one of
  * the frame, so that small sprites do not flicker. Without a picture a soft dot is drawn.
  */
+@Id("draw-sprites")
 @Says(
         name = "Draw sprites",
         does = "Draws another lane's picture at each point, turned and stretched as the point flies.",
@@ -25,33 +26,37 @@ import java.util.Arrays;
         find = "particles render billboard image stamp instance texture sprite leaf petal icon")
 @Read(
         name = "sprite",
-        kind = Kind.PICTURE,
+        kind = Picture.class,
         optional = true,
         says = "The picture that is drawn; without it, a soft dot.")
 public record DrawSprites(
-        @Range(min = 0.05, max = 200, initial = 3, byRatio = true, says = "Times each point's own size.")
+        @Id("size") @Range(min = 0.05, max = 200, initial = 3, byRatio = true, says = "Times each point's own size.")
         double size,
 
-        @Pick(initial = "looking", says = "How sprites are turned.")
+        @Id("turned") @Pick(initial = "looking", says = "How sprites are turned.")
         Turned turned,
 
-        @Range(min = -2, max = 2, initial = 0, unit = "turns", says = "And turned by so much.")
+        @Id("turn") @Range(min = -2, max = 2, initial = 0, unit = "turns", says = "And turned by so much.")
         double turn,
 
+        @Id("stretch")
         @Range(min = 0, max = 20, initial = 0, says = "How much longer a sprite is for each unit a second it flies.")
         double stretch,
 
-        @Range(min = 0, max = 50, initial = 1, says = "Times each point's own light.")
+        @Id("brightness") @Range(min = 0, max = 50, initial = 1, says = "Times each point's own light.")
         double brightness,
 
-        @Pick(initial = "cover", says = "Whether sprites cover what is behind or add their light.")
+        @Id("ink") @Pick(initial = "cover", says = "Whether sprites cover what is behind or add their light.")
         DrawDots.Ink ink)
         implements ByRows<Points, DrawSprites.Memory> {
 
     /** How a sprite is turned. */
     public enum Turned {
+        @Id("upright")
         UPRIGHT,
+        @Id("looking")
         LOOKING,
+        @Id("flying")
         FLYING
     }
 

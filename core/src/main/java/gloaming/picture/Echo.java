@@ -2,6 +2,7 @@ package gloaming.picture;
 
 import gloaming.flow.Picture;
 import gloaming.look.Blend;
+import gloaming.look.Id;
 import gloaming.step.ByRows;
 import gloaming.step.Frame;
 import gloaming.step.Pick;
@@ -14,38 +15,43 @@ import gloaming.step.Says;
  * <p>All of it is stated for a second, so that trails are as long at 25 frames as at 60. When the render scale changes the
  * old picture is fitted to the new size and nothing jumps.
  */
+@Id("echo")
 @Says(
         name = "Echo",
         does = "Lets the frame before shine through, faded, scaled, turned and shifted: trails, tunnels, melting.",
         find = "feedback trails tunnel smear persistence ghost history previous frame delay melt zoom")
 public record Echo(
-        @Range(min = 0, max = 20, initial = 0.6, unit = "s", says = "Time for an echo to fade to half.")
+        @Id("halfLife") @Range(min = 0, max = 20, initial = 0.6, unit = "s", says = "Time for an echo to fade to half.")
         double halfLife,
 
-        @Range(min = 0.05, max = 20, initial = 1, byRatio = true, says = "How much it grows in a second.")
+        @Id("growth") @Range(min = 0.05, max = 20, initial = 1, byRatio = true, says = "How much it grows in a second.")
         double growth,
 
-        @Range(min = -4, max = 4, initial = 0, unit = "turns/s", says = "How much it turns.")
+        @Id("turn") @Range(min = -4, max = 4, initial = 0, unit = "turns/s", says = "How much it turns.")
         double turn,
 
-        @Range(min = -4, max = 4, initial = 0, unit = "units/s", says = "How fast it moves to the right.")
+        @Id("across") @Range(min = -4, max = 4, initial = 0, unit = "units/s", says = "How fast it moves to the right.")
         double across,
 
-        @Range(min = -4, max = 4, initial = 0, unit = "units/s", says = "How fast it moves up.")
+        @Id("up") @Range(min = -4, max = 4, initial = 0, unit = "units/s", says = "How fast it moves up.")
         double up,
 
-        @Pick(initial = "over", says = "How the new picture meets its echo.")
+        @Id("meets") @Pick(initial = "over", says = "How the new picture meets its echo.")
         Meeting meets,
 
-        @Pick(initial = "empty", says = "What lies beyond the echo's border.")
+        @Id("border") @Pick(initial = "empty", says = "What lies beyond the echo's border.")
         Border border)
         implements ByRows<Picture, Echo.Memory> {
 
     /** How the new picture meets the old. */
     public enum Meeting {
+        @Id("over")
         OVER(Blend.OVER),
+        @Id("add")
         ADD(Blend.ADD),
+        @Id("lighten")
         LIGHTEN(Blend.LIGHTEN),
+        @Id("screen")
         SCREEN(Blend.SCREEN);
 
         final Blend blend;
@@ -85,6 +91,7 @@ public record Echo(
             if (move != null) move.rows(now, from, to);
             else now.clear(from, to);
             Blending.rows(meets.blend, in, 1, null, now, from, to);
+            now.mend(from, to);
             return now;
         };
     }

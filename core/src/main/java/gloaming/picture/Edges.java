@@ -1,6 +1,7 @@
 package gloaming.picture;
 
 import gloaming.flow.Picture;
+import gloaming.look.Id;
 import gloaming.step.ByRows;
 import gloaming.step.Frame;
 import gloaming.step.Pick;
@@ -8,11 +9,13 @@ import gloaming.step.Range;
 import gloaming.step.Says;
 
 /** How steep the picture is at each place, over a distance in world units. */
+@Id("edges")
 @Says(
         name = "Edges",
         does = "Draws the edges of the picture as light lines.",
         find = "edge detect outline sobel contour lines sketch drawing")
 public record Edges(
+        @Id("width")
         @Range(
                 min = 0.002,
                 max = 0.1,
@@ -22,16 +25,18 @@ public record Edges(
                 says = "How wide the lines are.")
         double width,
 
-        @Range(min = 0, max = 20, initial = 2, says = "Times their light.")
+        @Id("amount") @Range(min = 0, max = 20, initial = 2, says = "Times their light.")
         double amount,
 
-        @Pick(initial = "colours", says = "Each colour's own edges, or those of its light in white.")
+        @Id("of") @Pick(initial = "colours", says = "Each colour's own edges, or those of its light in white.")
         Of of)
         implements ByRows<Picture, Void> {
 
     /** Whose edges. */
     public enum Of {
+        @Id("colours")
         COLOURS,
+        @Id("light")
         LIGHT
     }
 

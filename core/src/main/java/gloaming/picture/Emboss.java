@@ -1,17 +1,20 @@
 package gloaming.picture;
 
 import gloaming.flow.Picture;
+import gloaming.look.Id;
 import gloaming.step.ByRows;
 import gloaming.step.Frame;
 import gloaming.step.Range;
 import gloaming.step.Says;
 
 /** The picture as a relief lit from one side: half grey where it is flat. */
+@Id("emboss")
 @Says(
         name = "Emboss",
         does = "Shows the picture as a relief lit from one side.",
         find = "emboss relief bump stone carved raised lit")
 public record Emboss(
+        @Id("light")
         @Range(
                 min = -1,
                 max = 1,
@@ -20,6 +23,7 @@ public record Emboss(
                 says = "Where the light comes from; a quarter is above.")
         double light,
 
+        @Id("width")
         @Range(
                 min = 0.002,
                 max = 0.1,
@@ -29,10 +33,10 @@ public record Emboss(
                 says = "How fine the relief is.")
         double width,
 
-        @Range(min = 0, max = 20, initial = 3, says = "How deep it is.")
+        @Id("depth") @Range(min = 0, max = 20, initial = 3, says = "How deep it is.")
         double depth,
 
-        @Range(min = 0, max = 1, initial = 0, says = "How much of the picture's own colour is left.")
+        @Id("colour") @Range(min = 0, max = 1, initial = 0, says = "How much of the picture's own colour is left.")
         double colour)
         implements ByRows<Picture, Void> {
 

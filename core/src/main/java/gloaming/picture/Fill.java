@@ -2,6 +2,7 @@ package gloaming.picture;
 
 import gloaming.flow.Nothing;
 import gloaming.flow.Picture;
+import gloaming.look.Id;
 import gloaming.step.Colour;
 import gloaming.step.Frame;
 import gloaming.step.Operation;
@@ -10,17 +11,20 @@ import gloaming.step.Range;
 import gloaming.step.Says;
 
 /** One colour everywhere. */
+@Id("fill")
 @Says(
         name = "Fill",
         does = "Fills the picture with one colour.",
         find = "solid colour color plain background flat constant")
 public record Fill(
-        @Pick(initial = "#3a2f5c", says = "The colour.") Colour colour,
+        @Id("colour") @Pick(initial = "#3a2f5c", says = "The colour.")
+        Colour colour,
 
+        @Id("brightness")
         @Range(min = 0, max = 20, initial = 1, says = "Times the colour; above 1 is brighter than white.")
         double brightness,
 
-        @Range(min = 0, max = 1, initial = 1, says = "How much it covers.")
+        @Id("cover") @Range(min = 0, max = 1, initial = 1, says = "How much it covers.")
         double cover)
         implements Operation<Nothing, Picture, Fill.Memory> {
 

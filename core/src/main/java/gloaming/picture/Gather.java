@@ -1,6 +1,7 @@
 package gloaming.picture;
 
 import gloaming.flow.Picture;
+import gloaming.look.Id;
 import gloaming.step.ByRows;
 import gloaming.step.Frame;
 import gloaming.step.Pick;
@@ -8,21 +9,27 @@ import gloaming.step.Range;
 import gloaming.step.Says;
 
 /** What has passed by, kept: the mean of the last seconds, or the lightest or darkest that was. */
+@Id("gather")
 @Says(
         name = "Gather",
         does = "Keeps what passes by: a long exposure, or the lightest or darkest that was.",
         find = "accumulate long exposure average hold maximum minimum light painting trails freeze")
 public record Gather(
-        @Pick(initial = "mean", says = "What is kept.") Keep keep,
+        @Id("keep") @Pick(initial = "mean", says = "What is kept.")
+        Keep keep,
 
+        @Id("seconds")
         @Range(min = 0.02, max = 60, initial = 2, unit = "s", byRatio = true, says = "How long it lasts.")
         double seconds)
         implements ByRows<Picture, Gather.Memory> {
 
     /** What is kept. */
     public enum Keep {
+        @Id("mean")
         MEAN,
+        @Id("lightest")
         LIGHTEST,
+        @Id("darkest")
         DARKEST
     }
 
@@ -57,6 +64,7 @@ public record Gather(
                     };
                 }
             }
+            kept.mend(from, to);
             return kept;
         };
     }

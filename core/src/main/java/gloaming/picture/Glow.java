@@ -1,20 +1,23 @@
 package gloaming.picture;
 
 import gloaming.flow.Picture;
+import gloaming.look.Id;
 import gloaming.step.ByRows;
 import gloaming.step.Frame;
 import gloaming.step.Range;
 import gloaming.step.Says;
 
 /** Light spilled from what is bright, as three Gaussians of growing width, worked out at half size and below. */
+@Id("glow")
 @Says(
         name = "Glow",
         does = "Lets bright parts spill light around them.",
         find = "bloom halo light shine make it glow aura radiate")
 public record Glow(
-        @Range(min = 0, max = 4, initial = 0.6, says = "How much light spills.")
+        @Id("amount") @Range(min = 0, max = 4, initial = 0.6, says = "How much light spills.")
         double amount,
 
+        @Id("radius")
         @Range(
                 min = 0.01,
                 max = 1,
@@ -24,10 +27,10 @@ public record Glow(
                 says = "How far the widest spill reaches.")
         double radius,
 
-        @Range(min = 0, max = 4, initial = 0.4, says = "Only what is brighter than this spills.")
+        @Id("threshold") @Range(min = 0, max = 4, initial = 0.4, says = "Only what is brighter than this spills.")
         double threshold,
 
-        @Range(min = 0, max = 1, initial = 0.5, says = "From a tight halo to a wide haze.")
+        @Id("haze") @Range(min = 0, max = 1, initial = 0.5, says = "From a tight halo to a wide haze.")
         double haze)
         implements ByRows<Picture, Glow.Memory> {
 

@@ -1,5 +1,6 @@
 package gloaming.picture;
 
+import gloaming.look.Id;
 import gloaming.step.ByPixel;
 import gloaming.step.Frame;
 import gloaming.step.Range;
@@ -11,27 +12,31 @@ import gloaming.step.Says;
  * <p>Contrast is a power about the pivot, {@code p (x / p)^c}, so that the pivot stays and nothing clips; what lies below 0 is bent
  * by its size. Hue turns about the grey axis with luminance kept (Haeberli 1993, "Matrix operations for image processing").
  */
+@Id("grade")
 @Says(
         name = "Grade",
         does = "Sets exposure, contrast, saturation, hue and warmth.",
         find = "colour color correct exposure contrast saturation hue temperature warm cold tint grade vivid grey")
 public record Grade(
-        @Range(min = -8, max = 8, initial = 0, unit = "stops", says = "Each stop doubles the light.")
+        @Id("exposure") @Range(min = -8, max = 8, initial = 0, unit = "stops", says = "Each stop doubles the light.")
         double exposure,
 
+        @Id("contrast")
         @Range(min = 0.1, max = 4, initial = 1, byRatio = true, says = "Above 1 spreads tones away from the pivot.")
         double contrast,
 
+        @Id("pivot")
         @Range(min = 0.01, max = 2, initial = 0.18, byRatio = true, says = "The tone that contrast leaves alone.")
         double pivot,
 
-        @Range(min = 0, max = 4, initial = 1, says = "0 is grey, 1 as it was.")
+        @Id("saturation") @Range(min = 0, max = 4, initial = 1, says = "0 is grey, 1 as it was.")
         double saturation,
 
+        @Id("hue")
         @Range(min = -0.5, max = 0.5, initial = 0, unit = "turns", says = "Turns all colours round the wheel.")
         double hue,
 
-        @Range(min = -1, max = 1, initial = 0, says = "From cold to warm.")
+        @Id("warmth") @Range(min = -1, max = 1, initial = 0, says = "From cold to warm.")
         double warmth)
         implements ByPixel<Void> {
 

@@ -2,6 +2,7 @@ package gloaming.picture;
 
 import gloaming.flow.Nothing;
 import gloaming.flow.Picture;
+import gloaming.look.Id;
 import gloaming.step.ByRows;
 import gloaming.step.Colour;
 import gloaming.step.Frame;
@@ -10,26 +11,28 @@ import gloaming.step.Range;
 import gloaming.step.Says;
 
 /** Three colours along a line, outwards from a middle, or round it. */
+@Id("gradient")
 @Says(
         name = "Gradient",
         does = "Runs from one colour through a second to a third.",
         find = "ramp sky fade sweep round line horizon background colours")
 public record Gradient(
-        @Pick(initial = "line", says = "Along a line, outwards from the middle, or round it.")
+        @Id("shape") @Pick(initial = "line", says = "Along a line, outwards from the middle, or round it.")
         Shape shape,
 
-        @Pick(initial = "#231a2c", says = "Colour at the start.")
+        @Id("low") @Pick(initial = "#231a2c", says = "Colour at the start.")
         Colour low,
 
-        @Pick(initial = "#d9805e", says = "Colour on the way.")
+        @Id("middle") @Pick(initial = "#d9805e", says = "Colour on the way.")
         Colour middle,
 
-        @Pick(initial = "#141a3a", says = "Colour at the end.")
+        @Id("high") @Pick(initial = "#141a3a", says = "Colour at the end.")
         Colour high,
 
-        @Range(min = 0, max = 1, initial = 0.35, says = "Where on the way the middle colour is.")
+        @Id("bend") @Range(min = 0, max = 1, initial = 0.35, says = "Where on the way the middle colour is.")
         double bend,
 
+        @Id("turn")
         @Range(
                 min = -2,
                 max = 2,
@@ -38,26 +41,30 @@ public record Gradient(
                 says = "Direction of the line, or start of the sweep.")
         double turn,
 
+        @Id("length")
         @Range(min = 0.05, max = 8, initial = 2, unit = "units", byRatio = true, says = "From start to end.")
         double length,
 
-        @Range(min = -4, max = 4, initial = 0, unit = "units", says = "Where the middle is, across.")
+        @Id("x") @Range(min = -4, max = 4, initial = 0, unit = "units", says = "Where the middle is, across.")
         double x,
 
-        @Range(min = -4, max = 4, initial = 0, unit = "units", says = "Where the middle is, up.")
+        @Id("y") @Range(min = -4, max = 4, initial = 0, unit = "units", says = "Where the middle is, up.")
         double y,
 
-        @Range(min = 0, max = 20, initial = 1, says = "Times the colours.")
+        @Id("brightness") @Range(min = 0, max = 20, initial = 1, says = "Times the colours.")
         double brightness,
 
-        @Pick(initial = "false", says = "Whether the end is clear instead of covered.")
+        @Id("clearEnd") @Pick(initial = "false", says = "Whether the end is clear instead of covered.")
         boolean clearEnd)
         implements ByRows<Nothing, Gradient.Memory> {
 
     /** Ways to run. */
     public enum Shape {
+        @Id("line")
         LINE,
+        @Id("round")
         ROUND,
+        @Id("sweep")
         SWEEP
     }
 

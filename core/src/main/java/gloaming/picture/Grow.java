@@ -1,6 +1,7 @@
 package gloaming.picture;
 
 import gloaming.flow.Picture;
+import gloaming.look.Id;
 import gloaming.step.Frame;
 import gloaming.step.Operation;
 import gloaming.step.Range;
@@ -11,11 +12,13 @@ import gloaming.step.Says;
  *
  * <p>Maxima over a window are made from those over half of it, so that the cost grows with the logarithm of the reach.
  */
+@Id("grow")
 @Says(
         name = "Grow",
         does = "Makes light shapes fatter, or below 0 thinner.",
         find = "dilate erode grow shrink fatten thin outline morphology spread choke")
 public record Grow(
+        @Id("reach")
         @Range(min = -0.3, max = 0.3, initial = 0.02, unit = "units", says = "How far outward; below 0 inward.")
         double reach)
         implements Operation<Picture, Picture, Void> {

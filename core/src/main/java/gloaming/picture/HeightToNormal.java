@@ -1,19 +1,22 @@
 package gloaming.picture;
 
 import gloaming.flow.Picture;
+import gloaming.look.Id;
 import gloaming.step.ByRows;
 import gloaming.step.Frame;
 import gloaming.step.Range;
 import gloaming.step.Says;
 
 /** Light read as height, told as the direction its surface faces: red to the right, green upward, blue towards the eye. */
+@Id("height-to-normal")
 @Says(
         name = "Height to normal",
         does = "Reads light as height and gives the direction each place faces.",
         find = "normal map height bump surface direction relief")
 public record HeightToNormal(
-        @Range(min = 0, max = 4, initial = 0.2, unit = "units", says = "Height of full light.")
-        double height) implements ByRows<Picture, Void> {
+        @Id("height") @Range(min = 0, max = 4, initial = 0.2, unit = "units", says = "Height of full light.")
+        double height)
+        implements ByRows<Picture, Void> {
 
     @Override
     public Reach reach() {

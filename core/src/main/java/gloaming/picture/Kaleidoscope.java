@@ -1,33 +1,37 @@
 package gloaming.picture;
 
 import gloaming.flow.Picture;
+import gloaming.look.Id;
 import gloaming.step.Frame;
 import gloaming.step.Pick;
 import gloaming.step.Range;
 import gloaming.step.Says;
 
 /** Folds the plane into one wedge between two mirrors. */
+@Id("kaleidoscope")
 @Says(
         name = "Kaleidoscope",
         does = "Mirrors a wedge of the picture all the way round.",
         find = "kaleidoscope mirror mandala symmetry radial fold segments star")
 public record Kaleidoscope(
-        @Range(min = 1, max = 32, initial = 6, says = "Mirrored pairs of wedges in the round.")
+        @Id("pairs") @Range(min = 1, max = 32, initial = 6, says = "Mirrored pairs of wedges in the round.")
         int pairs,
 
-        @Range(min = -4, max = 4, initial = 0, unit = "turns", says = "Turns what is seen.")
+        @Id("turn") @Range(min = -4, max = 4, initial = 0, unit = "turns", says = "Turns what is seen.")
         double turn,
 
-        @Range(min = -4, max = 4, initial = 0, unit = "turns", says = "Turns the wedge that is looked at.")
+        @Id("look") @Range(min = -4, max = 4, initial = 0, unit = "turns", says = "Turns the wedge that is looked at.")
         double look,
 
+        @Id("x")
         @Range(min = -4, max = 4, initial = 0, unit = "units", says = "Where in the picture the mirrors meet, across.")
         double x,
 
+        @Id("y")
         @Range(min = -4, max = 4, initial = 0, unit = "units", says = "Where in the picture the mirrors meet, up.")
         double y,
 
-        @Pick(initial = "mirror", says = "What lies beyond the picture's border.")
+        @Id("border") @Pick(initial = "mirror", says = "What lies beyond the picture's border.")
         Border border)
         implements Warp<Void> {
 

@@ -1,8 +1,8 @@
 package gloaming.picture;
 
-import gloaming.flow.Kind;
 import gloaming.flow.Picture;
 import gloaming.look.Blend;
+import gloaming.look.Id;
 import gloaming.step.ByRows;
 import gloaming.step.Frame;
 import gloaming.step.Pick;
@@ -11,15 +11,17 @@ import gloaming.step.Read;
 import gloaming.step.Says;
 
 /** Another lane's picture laid onto this one. */
+@Id("lay")
 @Says(
         name = "Lay on",
         does = "Lays another lane's picture onto this one.",
         find = "blend combine composite merge two over add multiply screen layer")
-@Read(name = "with", kind = Kind.PICTURE, says = "The lane that is laid on.")
+@Read(name = "with", kind = Picture.class, says = "The lane that is laid on.")
 public record Lay(
-        @Pick(initial = "over", says = "How the two meet.") Blend blend,
+        @Id("blend") @Pick(initial = "over", says = "How the two meet.")
+        Blend blend,
 
-        @Range(min = 0, max = 1, initial = 1, says = "How much of it.")
+        @Id("amount") @Range(min = 0, max = 1, initial = 1, says = "How much of it.")
         double amount)
         implements ByRows<Picture, Void> {
 

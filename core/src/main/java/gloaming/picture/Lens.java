@@ -1,30 +1,33 @@
 package gloaming.picture;
 
 import gloaming.flow.Picture;
+import gloaming.look.Id;
 import gloaming.step.Frame;
 import gloaming.step.Pick;
 import gloaming.step.Range;
 import gloaming.step.Says;
 
 /** Bulges or pinches the picture about a place, after the division model (Fitzgibbon 2001). */
+@Id("lens")
 @Says(
         name = "Lens",
         does = "Bulges or pinches the picture like a lens.",
         find = "lens barrel pincushion fisheye bulge pinch distort magnify")
 public record Lens(
-        @Range(min = -0.9, max = 0.9, initial = 0.35, says = "Above 0 it bulges, below it pinches.")
+        @Id("strength") @Range(min = -0.9, max = 0.9, initial = 0.35, says = "Above 0 it bulges, below it pinches.")
         double strength,
 
+        @Id("radius")
         @Range(min = 0.05, max = 4, initial = 1, unit = "units", byRatio = true, says = "How far the lens reaches.")
         double radius,
 
-        @Range(min = -4, max = 4, initial = 0, unit = "units", says = "Its middle, across.")
+        @Id("x") @Range(min = -4, max = 4, initial = 0, unit = "units", says = "Its middle, across.")
         double x,
 
-        @Range(min = -4, max = 4, initial = 0, unit = "units", says = "Its middle, up.")
+        @Id("y") @Range(min = -4, max = 4, initial = 0, unit = "units", says = "Its middle, up.")
         double y,
 
-        @Pick(initial = "mirror", says = "What lies beyond the picture's border.")
+        @Id("border") @Pick(initial = "mirror", says = "What lies beyond the picture's border.")
         Border border)
         implements Warp<Void> {
 

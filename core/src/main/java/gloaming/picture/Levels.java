@@ -2,6 +2,7 @@ package gloaming.picture;
 
 import gloaming.flow.Lanes;
 import gloaming.flow.Picture;
+import gloaming.look.Id;
 import gloaming.step.ByRows;
 import gloaming.step.Frame;
 import gloaming.step.Range;
@@ -13,24 +14,27 @@ import jdk.incubator.vector.VectorSpecies;
 /**
  * Black point, white point, gamma and gain. What falls below black goes below 0 and is kept; gamma bends it by its size.
  */
+@Id("levels")
 @Says(
         name = "Levels",
         does = "Sets what is black, what is white, and the greys between.",
         ifBlack = "lower Black or raise Gain",
         find = "tone contrast brightness gamma black white exposure curve grade darker brighter")
 public record Levels(
-        @Range(min = -1, max = 1, initial = 0, says = "The level that becomes black.")
+        @Id("black") @Range(min = -1, max = 1, initial = 0, says = "The level that becomes black.")
         double black,
 
-        @Range(min = 0.01, max = 8, initial = 1, says = "The level that becomes white.")
+        @Id("white") @Range(min = 0.01, max = 8, initial = 1, says = "The level that becomes white.")
         double white,
 
+        @Id("gamma")
         @Range(min = 0.1, max = 8, initial = 1, byRatio = true, says = "Bends the greys: above 1 brightens them.")
         double gamma,
 
-        @Range(min = 0, max = 8, initial = 1, says = "Times the result.")
+        @Id("gain") @Range(min = 0, max = 8, initial = 1, says = "Times the result.")
         double gain,
 
+        @Id("saturation")
         @Range(min = 0, max = 3, initial = 1, says = "0 is grey, 1 as it was, above 1 more colourful.")
         double saturation)
         implements ByRows<Picture, Void> {

@@ -1,5 +1,6 @@
 package gloaming.picture;
 
+import gloaming.look.Id;
 import gloaming.step.ByPixel;
 import gloaming.step.Frame;
 import gloaming.step.Pick;
@@ -7,19 +8,20 @@ import gloaming.step.Range;
 import gloaming.step.Says;
 
 /** Makes what is darker, or lighter, than a level clear and keeps the colours of the rest. */
+@Id("light-key")
 @Says(
         name = "Light key",
         does = "Makes what is dark, or what is light, clear.",
         ifBlack = "all of it is on the clear side of the level",
         find = "luma key luminance matte black transparent cut out remove background")
 public record LightKey(
-        @Range(min = 0, max = 4, initial = 0.1, says = "The level of light.")
+        @Id("level") @Range(min = 0, max = 4, initial = 0.1, says = "The level of light.")
         double level,
 
-        @Range(min = 0.001, max = 1, initial = 0.1, says = "How softly it changes there.")
+        @Id("softness") @Range(min = 0.001, max = 1, initial = 0.1, says = "How softly it changes there.")
         double softness,
 
-        @Pick(initial = "above", says = "Which side is kept.")
+        @Id("keep") @Pick(initial = "above", says = "Which side is kept.")
         Threshold.Side keep)
         implements ByPixel<Void> {
 

@@ -1,7 +1,7 @@
 package gloaming.picture;
 
-import gloaming.flow.Kind;
 import gloaming.flow.Picture;
+import gloaming.look.Id;
 import gloaming.step.ByRows;
 import gloaming.step.Frame;
 import gloaming.step.Pick;
@@ -10,26 +10,29 @@ import gloaming.step.Read;
 import gloaming.step.Says;
 
 /** Keeps of the picture what another lane's picture shows. */
+@Id("mask")
 @Says(
         name = "Mask",
         does = "Keeps the picture where another lane's picture is light, or covered.",
         ifBlack = "the lane it reads is dark or empty",
         find = "mask matte stencil cut out inside alpha hold out")
-@Read(name = "by", kind = Kind.PICTURE, says = "The lane that says where.")
+@Read(name = "by", kind = Picture.class, says = "The lane that says where.")
 public record Mask(
-        @Pick(initial = "light", says = "By its light or by its cover.")
+        @Id("by") @Pick(initial = "light", says = "By its light or by its cover.")
         By by,
 
-        @Pick(initial = "false", says = "Keeps the outside instead.")
+        @Id("inverted") @Pick(initial = "false", says = "Keeps the outside instead.")
         boolean inverted,
 
-        @Range(min = 0, max = 1, initial = 1, says = "How much the rest is taken away.")
+        @Id("amount") @Range(min = 0, max = 1, initial = 1, says = "How much the rest is taken away.")
         double amount)
         implements ByRows<Picture, Void> {
 
     /** What counts. */
     public enum By {
+        @Id("light")
         LIGHT,
+        @Id("cover")
         COVER
     }
 

@@ -1,17 +1,20 @@
 package gloaming.picture;
 
 import gloaming.flow.Picture;
+import gloaming.look.Id;
 import gloaming.step.ByRows;
 import gloaming.step.Frame;
 import gloaming.step.Range;
 import gloaming.step.Says;
 
 /** The middle one of nine pixels in order of size: takes out specks and keeps edges (Paeth 1990, "Median finding on a 3x3 grid"). */
+@Id("median")
 @Says(
         name = "Median",
         does = "Takes out specks and grain and keeps the edges.",
         find = "median denoise noise grain specks clean smooth despeckle")
 public record Median(
+        @Id("size")
         @Range(
                 min = 0.002,
                 max = 0.1,

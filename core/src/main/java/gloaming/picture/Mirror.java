@@ -1,17 +1,20 @@
 package gloaming.picture;
 
 import gloaming.flow.Picture;
+import gloaming.look.Id;
 import gloaming.step.Frame;
 import gloaming.step.Pick;
 import gloaming.step.Range;
 import gloaming.step.Says;
 
 /** One side of a line shown on both. */
+@Id("mirror")
 @Says(
         name = "Mirror",
         does = "Mirrors one side of the picture onto the other.",
         find = "mirror reflect symmetry flip water reflection")
 public record Mirror(
+        @Id("turn")
         @Range(
                 min = -1,
                 max = 1,
@@ -20,10 +23,11 @@ public record Mirror(
                 says = "Which side is kept: 0 the right, a quarter the upper.")
         double turn,
 
+        @Id("offset")
         @Range(min = -4, max = 4, initial = 0, unit = "units", says = "How far the line lies from the middle.")
         double offset,
 
-        @Pick(initial = "mirror", says = "What lies beyond the picture's border.")
+        @Id("border") @Pick(initial = "mirror", says = "What lies beyond the picture's border.")
         Border border)
         implements Warp<Void> {
 

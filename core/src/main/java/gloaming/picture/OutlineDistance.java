@@ -1,6 +1,7 @@
 package gloaming.picture;
 
 import gloaming.flow.Picture;
+import gloaming.look.Id;
 import gloaming.step.Frame;
 import gloaming.step.Operation;
 import gloaming.step.Pick;
@@ -11,25 +12,30 @@ import gloaming.step.Says;
  * How far each pixel is from the outline of what is light: exact Euclidean distances in time linear in the pixels (Felzenszwalb
  * and Huttenlocher 2012, section 2), columns first, then rows.
  */
+@Id("outline-distance")
 @Says(
         name = "Outline distance",
         does = "Shows how far every place is from the outline of what is light.",
         find = "distance field sdf contour outline growing rings lines transform")
 public record OutlineDistance(
-        @Range(min = 0, max = 2, initial = 0.5, says = "Lighter than this is inside.")
+        @Id("level") @Range(min = 0, max = 2, initial = 0.5, says = "Lighter than this is inside.")
         double level,
 
-        @Pick(initial = "outside", says = "Distances outside, inside, or both with those inside below 0.")
+        @Id("side") @Pick(initial = "outside", says = "Distances outside, inside, or both with those inside below 0.")
         Side side,
 
+        @Id("white")
         @Range(min = 0.01, max = 8, initial = 1, unit = "units", byRatio = true, says = "The distance that is white.")
         double white)
         implements Operation<Picture, Picture, OutlineDistance.Memory> {
 
     /** On which side of the outline. */
     public enum Side {
+        @Id("outside")
         OUTSIDE,
+        @Id("inside")
         INSIDE,
+        @Id("both")
         BOTH
     }
 

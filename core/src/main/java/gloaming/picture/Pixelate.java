@@ -1,26 +1,32 @@
 package gloaming.picture;
 
 import gloaming.flow.Picture;
+import gloaming.look.Id;
 import gloaming.step.Frame;
 import gloaming.step.Pick;
 import gloaming.step.Range;
 import gloaming.step.Says;
 
 /** Squares or hexagons of one colour each: the blurred picture at their middles. */
+@Id("pixelate")
 @Says(
         name = "Pixelate",
         does = "Turns the picture into squares or hexagons of one colour.",
         find = "pixelate mosaic blocks squares hexagons low resolution censor lamps")
 public record Pixelate(
+        @Id("size")
         @Range(min = 0.005, max = 1, initial = 0.06, unit = "units", byRatio = true, says = "From one to the next.")
         double size,
 
-        @Pick(initial = "squares", says = "What is laid.") Cell cell)
+        @Id("cell") @Pick(initial = "squares", says = "What is laid.")
+        Cell cell)
         implements Warp<Pixelate.Memory> {
 
     /** What is laid. */
     public enum Cell {
+        @Id("squares")
         SQUARES,
+        @Id("hexagons")
         HEXAGONS
     }
 

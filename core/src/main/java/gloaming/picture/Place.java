@@ -1,6 +1,7 @@
 package gloaming.picture;
 
 import gloaming.flow.Picture;
+import gloaming.look.Id;
 import gloaming.step.ByRows;
 import gloaming.step.Frame;
 import gloaming.step.Pick;
@@ -8,25 +9,26 @@ import gloaming.step.Range;
 import gloaming.step.Says;
 
 /** Moves, scales and turns a picture about the middle of the frame. */
+@Id("place")
 @Says(
         name = "Place",
         does = "Moves, scales and turns the picture.",
         ifBlack = "it is out of sight, so bring Across, Up or Scale back",
         find = "move transform scale rotate turn position zoom shift size tile mirror")
 public record Place(
-        @Range(min = -4, max = 4, initial = 0, unit = "units", says = "To the right.")
+        @Id("across") @Range(min = -4, max = 4, initial = 0, unit = "units", says = "To the right.")
         double across,
 
-        @Range(min = -4, max = 4, initial = 0, unit = "units", says = "Upward.")
+        @Id("up") @Range(min = -4, max = 4, initial = 0, unit = "units", says = "Upward.")
         double up,
 
-        @Range(min = 0.01, max = 10, initial = 1, byRatio = true, says = "Times its size.")
+        @Id("scale") @Range(min = 0.01, max = 10, initial = 1, byRatio = true, says = "Times its size.")
         double scale,
 
-        @Range(min = -4, max = 4, initial = 0, unit = "turns", says = "Anticlockwise.")
+        @Id("turn") @Range(min = -4, max = 4, initial = 0, unit = "turns", says = "Anticlockwise.")
         double turn,
 
-        @Pick(initial = "empty", says = "What lies beyond its border.")
+        @Id("border") @Pick(initial = "empty", says = "What lies beyond its border.")
         Border border)
         implements ByRows<Picture, Void> {
 

@@ -1,17 +1,19 @@
 package gloaming.picture;
 
+import gloaming.look.Id;
 import gloaming.step.ByPixel;
 import gloaming.step.Frame;
 import gloaming.step.Range;
 import gloaming.step.Says;
 
 /** Few steps of tone instead of many, counted in the tones of a screen so that dark steps are as wide as light ones. */
+@Id("posterise")
 @Says(
         name = "Posterise",
         does = "Leaves only a few steps of each colour.",
         find = "posterize poster steps bands quantise quantize levels flat comic")
 public record Posterise(
-        @Range(min = 2, max = 32, initial = 5, says = "Steps from black to white.")
+        @Id("steps") @Range(min = 2, max = 32, initial = 5, says = "Steps from black to white.")
         int steps) implements ByPixel<Void> {
 
     @Override

@@ -1,7 +1,7 @@
 package gloaming.picture;
 
-import gloaming.flow.Kind;
 import gloaming.flow.Picture;
+import gloaming.look.Id;
 import gloaming.step.ByPixel;
 import gloaming.step.Frame;
 import gloaming.step.Pick;
@@ -15,41 +15,49 @@ import gloaming.step.Says;
  * <p>With one screen a colour, red, green and blue light are screened at angles of their own, a twelfth of a turn apart, as
  * print turns its inks.
  */
+@Id("raster")
 @Says(
         name = "Raster",
         does = "Draws tones as dots, lines or crosses on a regular raster, as print does.",
         find = "halftone screen print dots lines crosses newspaper raster comic")
 @Read(
         name = "tone",
-        kind = Kind.PICTURE,
+        kind = Picture.class,
         optional = true,
         says = "The lane whose light says how large the marks are; without it, the picture's own.")
 public record Raster(
-        @Pick(initial = "dots", says = "What is drawn.") Mark mark,
+        @Id("mark") @Pick(initial = "dots", says = "What is drawn.")
+        Mark mark,
 
+        @Id("pitch")
         @Range(min = 0.005, max = 0.5, initial = 0.03, unit = "units", byRatio = true, says = "From mark to mark.")
         double pitch,
 
-        @Range(min = -0.5, max = 0.5, initial = 0.125, unit = "turns", says = "How the raster is turned.")
+        @Id("turn") @Range(min = -0.5, max = 0.5, initial = 0.125, unit = "turns", says = "How the raster is turned.")
         double turn,
 
-        @Range(min = 0, max = 1, initial = 0.15, says = "How soft the marks' edges are.")
+        @Id("feather") @Range(min = 0, max = 1, initial = 0.15, says = "How soft the marks' edges are.")
         double feather,
 
-        @Pick(initial = "light", says = "One screen by light, or one for each colour.")
+        @Id("inks") @Pick(initial = "light", says = "One screen by light, or one for each colour.")
         Inks inks)
         implements ByPixel<Void> {
 
     /** What stands for a tone. */
     public enum Mark {
+        @Id("dots")
         DOTS,
+        @Id("lines")
         LINES,
+        @Id("crosses")
         CROSSES
     }
 
     /** How colours are printed. */
     public enum Inks {
+        @Id("light")
         LIGHT,
+        @Id("colours")
         COLOURS
     }
 

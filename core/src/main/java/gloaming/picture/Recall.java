@@ -1,8 +1,8 @@
 package gloaming.picture;
 
-import gloaming.flow.Kind;
 import gloaming.flow.Nothing;
 import gloaming.flow.Picture;
+import gloaming.look.Id;
 import gloaming.step.ByRows;
 import gloaming.step.Frame;
 import gloaming.step.Range;
@@ -10,13 +10,14 @@ import gloaming.step.Read;
 import gloaming.step.Says;
 
 /** The picture another lane, or this one, ended in a frame ago: the delay that makes a circle of reads possible. */
+@Id("recall")
 @Says(
         name = "Recall",
         does = "Hands out how a lane looked one frame ago, so that lanes can feed each other in a circle.",
         find = "feedback loop previous frame delay before circle")
-@Read(name = "lane", kind = Kind.PICTURE, before = true, says = "Whose last picture; it may be this very lane.")
+@Read(name = "lane", kind = Picture.class, before = true, says = "Whose last picture; it may be this very lane.")
 public record Recall(
-        @Range(min = 0, max = 2, initial = 1, says = "Times its light and cover.")
+        @Id("keep") @Range(min = 0, max = 2, initial = 1, says = "Times its light and cover.")
         double keep) implements ByRows<Nothing, Void> {
 
     @Override

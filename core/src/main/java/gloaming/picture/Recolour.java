@@ -1,5 +1,6 @@
 package gloaming.picture;
 
+import gloaming.look.Id;
 import gloaming.step.ByPixel;
 import gloaming.step.Colour;
 import gloaming.step.Frame;
@@ -8,24 +9,25 @@ import gloaming.step.Range;
 import gloaming.step.Says;
 
 /** The picture's light, run through three colours; its cover stays. */
+@Id("recolour")
 @Says(
         name = "Recolour",
         does = "Paints dark, middle and light tones in three colours.",
         find = "gradient map duotone tritone false colour tint palette heat")
 public record Recolour(
-        @Pick(initial = "#1b1433", says = "Colour of what is dark.")
+        @Id("dark") @Pick(initial = "#1b1433", says = "Colour of what is dark.")
         Colour dark,
 
-        @Pick(initial = "#c8553d", says = "Colour of what is between.")
+        @Id("middle") @Pick(initial = "#c8553d", says = "Colour of what is between.")
         Colour middle,
 
-        @Pick(initial = "#ffe0a8", says = "Colour of what is light.")
+        @Id("light") @Pick(initial = "#ffe0a8", says = "Colour of what is light.")
         Colour light,
 
-        @Range(min = 0.02, max = 0.98, initial = 0.5, says = "Where between dark and light the middle is.")
+        @Id("bend") @Range(min = 0.02, max = 0.98, initial = 0.5, says = "Where between dark and light the middle is.")
         double bend,
 
-        @Range(min = 0, max = 20, initial = 1, says = "Times the colours.")
+        @Id("brightness") @Range(min = 0, max = 20, initial = 1, says = "Times the colours.")
         double brightness)
         implements ByPixel<Recolour.Memory> {
 

@@ -1,20 +1,23 @@
 package gloaming.picture;
 
 import gloaming.flow.Picture;
+import gloaming.look.Id;
 import gloaming.step.ByRows;
 import gloaming.step.Frame;
 import gloaming.step.Range;
 import gloaming.step.Says;
 
 /** Adds what a blur takes away: unsharp masking. */
+@Id("sharpen")
 @Says(
         name = "Sharpen",
         does = "Makes the picture crisper by adding what a blur would take away.",
         find = "sharpen unsharp mask crisp detail clarity local contrast")
 public record Sharpen(
-        @Range(min = 0, max = 8, initial = 1, says = "How much is added.")
+        @Id("amount") @Range(min = 0, max = 8, initial = 1, says = "How much is added.")
         double amount,
 
+        @Id("radius")
         @Range(min = 0.002, max = 0.5, initial = 0.012, unit = "units", byRatio = true, says = "Size of the detail.")
         double radius)
         implements ByRows<Picture, Sharpen.Memory> {

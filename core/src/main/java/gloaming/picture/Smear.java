@@ -1,6 +1,7 @@
 package gloaming.picture;
 
 import gloaming.flow.Picture;
+import gloaming.look.Id;
 import gloaming.step.Frame;
 import gloaming.step.Operation;
 import gloaming.step.Pick;
@@ -11,24 +12,25 @@ import gloaming.step.Says;
  * Blurs along a line, towards a place or round it: the mean of 64 copies along the way, made by six times laying the picture
  * over itself half as far along as the time before.
  */
+@Id("smear")
 @Says(
         name = "Smear",
         does = "Blurs the picture along a direction, outward from the middle, or round it.",
         find = "directional motion blur radial zoom spin blur rays streak speed light shafts")
 public record Smear(
-        @Range(min = -2, max = 2, initial = 0.1, unit = "units", says = "How far to the right.")
+        @Id("across") @Range(min = -2, max = 2, initial = 0.1, unit = "units", says = "How far to the right.")
         double across,
 
-        @Range(min = -2, max = 2, initial = 0, unit = "units", says = "How far upward.")
+        @Id("up") @Range(min = -2, max = 2, initial = 0, unit = "units", says = "How far upward.")
         double up,
 
-        @Range(min = 0.1, max = 10, initial = 1, byRatio = true, says = "How much it grows on the way.")
+        @Id("growth") @Range(min = 0.1, max = 10, initial = 1, byRatio = true, says = "How much it grows on the way.")
         double growth,
 
-        @Range(min = -1, max = 1, initial = 0, unit = "turns", says = "How far it turns on the way.")
+        @Id("turn") @Range(min = -1, max = 1, initial = 0, unit = "turns", says = "How far it turns on the way.")
         double turn,
 
-        @Pick(initial = "empty", says = "What lies beyond the picture's border.")
+        @Id("border") @Pick(initial = "empty", says = "What lies beyond the picture's border.")
         Border border)
         implements Operation<Picture, Picture, Void> {
     private static final int TIMES = 6;

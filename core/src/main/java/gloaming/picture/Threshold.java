@@ -1,5 +1,6 @@
 package gloaming.picture;
 
+import gloaming.look.Id;
 import gloaming.step.ByPixel;
 import gloaming.step.Frame;
 import gloaming.step.Pick;
@@ -7,34 +8,39 @@ import gloaming.step.Range;
 import gloaming.step.Says;
 
 /** Black and white by a level of light, with a soft knee about it. */
+@Id("threshold")
 @Says(
         name = "Threshold",
         does = "Turns the picture black and white: what is above a level, or below it.",
         ifBlack = "nothing is on that side of the level",
         find = "threshold cut out hard black white binary silhouette matte")
 public record Threshold(
-        @Range(min = 0, max = 4, initial = 0.5, says = "The level of light.")
+        @Id("level") @Range(min = 0, max = 4, initial = 0.5, says = "The level of light.")
         double level,
 
-        @Range(min = 0, max = 1, initial = 0.02, says = "Width of the soft knee about it.")
+        @Id("softness") @Range(min = 0, max = 1, initial = 0.02, says = "Width of the soft knee about it.")
         double softness,
 
-        @Pick(initial = "above", says = "Which side becomes white.")
+        @Id("keep") @Pick(initial = "above", says = "Which side becomes white.")
         Side keep,
 
-        @Pick(initial = "white", says = "White, or the picture's own colours.")
+        @Id("paint") @Pick(initial = "white", says = "White, or the picture's own colours.")
         Paint paint)
         implements ByPixel<Void> {
 
     /** Which side of the level is kept. */
     public enum Side {
+        @Id("above")
         ABOVE,
+        @Id("below")
         BELOW
     }
 
     /** What the kept side shows. */
     public enum Paint {
+        @Id("white")
         WHITE,
+        @Id("own")
         OWN
     }
 

@@ -1,24 +1,27 @@
 package gloaming.picture;
 
 import gloaming.flow.Picture;
+import gloaming.look.Id;
 import gloaming.step.Frame;
 import gloaming.step.Pick;
 import gloaming.step.Range;
 import gloaming.step.Says;
 
 /** The whole picture again and again, each time whole and unsquashed. */
+@Id("tile")
 @Says(
         name = "Tile",
         does = "Repeats the picture in rows and columns.",
         find = "tile repeat grid copies wallpaper pattern multiply rows columns brick")
 public record Tile(
+        @Id("copies")
         @Range(min = 1, max = 32, initial = 2, byRatio = true, says = "Copies in the height of the picture.")
         double copies,
 
-        @Range(min = 0, max = 1, initial = 0, says = "How far every second row is moved on, in copies.")
+        @Id("brick") @Range(min = 0, max = 1, initial = 0, says = "How far every second row is moved on, in copies.")
         double brick,
 
-        @Pick(initial = "false", says = "Every second copy is mirrored, so that edges meet.")
+        @Id("mirrored") @Pick(initial = "false", says = "Every second copy is mirrored, so that edges meet.")
         boolean mirrored)
         implements Warp<Void> {
 

@@ -1,5 +1,6 @@
 package gloaming.picture;
 
+import gloaming.look.Id;
 import gloaming.step.ByPixel;
 import gloaming.step.Frame;
 import gloaming.step.Range;
@@ -11,24 +12,25 @@ import gloaming.step.Says;
  * <p>Tones stand at 0, 1/4, 1/2, 3/4 and 1 of what the eye counts; between them runs the monotone cubic of Fritsch and Carlson
  * (1980), and beyond 1 its last slope goes on, so that nothing clips.
  */
+@Id("tone-curve")
 @Says(
         name = "Tone curve",
         does = "Bends tones along a curve: shadows, darks, middle, lights and highlights.",
         find = "curves tone contrast shadows highlights grade fade film solarise")
 public record ToneCurve(
-        @Range(min = -0.5, max = 1.5, initial = 0, says = "Where black goes.")
+        @Id("shadows") @Range(min = -0.5, max = 1.5, initial = 0, says = "Where black goes.")
         double shadows,
 
-        @Range(min = -0.5, max = 1.5, initial = 0.25, says = "Where a dark tone goes.")
+        @Id("darks") @Range(min = -0.5, max = 1.5, initial = 0.25, says = "Where a dark tone goes.")
         double darks,
 
-        @Range(min = -0.5, max = 1.5, initial = 0.5, says = "Where the middle goes.")
+        @Id("middle") @Range(min = -0.5, max = 1.5, initial = 0.5, says = "Where the middle goes.")
         double middle,
 
-        @Range(min = -0.5, max = 1.5, initial = 0.75, says = "Where a light tone goes.")
+        @Id("lights") @Range(min = -0.5, max = 1.5, initial = 0.75, says = "Where a light tone goes.")
         double lights,
 
-        @Range(min = -0.5, max = 1.5, initial = 1, says = "Where white goes.")
+        @Id("highlights") @Range(min = -0.5, max = 1.5, initial = 1, says = "Where white goes.")
         double highlights)
         implements ByPixel<Void> {
 

@@ -1,33 +1,38 @@
 package gloaming.picture;
 
 import gloaming.flow.Picture;
+import gloaming.look.Id;
 import gloaming.step.Frame;
 import gloaming.step.Pick;
 import gloaming.step.Range;
 import gloaming.step.Says;
 
 /** From a ring to a strip and back: angle runs across, distance from the middle upward. */
+@Id("unroll")
 @Says(
         name = "Unroll",
         does = "Rolls the picture into a ring, or unrolls a ring into a strip.",
         find = "polar coordinates unroll roll ring tunnel wrap radial planet")
 public record Unroll(
-        @Pick(initial = "roll", says = "Into a ring, or out of one.")
+        @Id("way") @Pick(initial = "roll", says = "Into a ring, or out of one.")
         Way way,
 
+        @Id("radius")
         @Range(min = 0.05, max = 4, initial = 1, unit = "units", byRatio = true, says = "Radius of the ring's outside.")
         double radius,
 
-        @Range(min = -4, max = 4, initial = 0, unit = "turns", says = "Where the strip begins.")
+        @Id("turn") @Range(min = -4, max = 4, initial = 0, unit = "turns", says = "Where the strip begins.")
         double turn,
 
-        @Pick(initial = "repeat", says = "What lies beyond the picture's border.")
+        @Id("border") @Pick(initial = "repeat", says = "What lies beyond the picture's border.")
         Border border)
         implements Warp<Void> {
 
     /** Which way. */
     public enum Way {
+        @Id("roll")
         ROLL,
+        @Id("unroll")
         UNROLL
     }
 

@@ -18,9 +18,6 @@ public final class Board extends Relay {
     public final double[] cost;
     /** What a signal step gave; not a number for others, and for steps that did not run. */
     public final double[] value;
-    /** At most so many numbers of a signal that has several are shown, evenly chosen. */
-    public static final int MANY = 48;
-
     /** The numbers of a signal that has several; null for one. */
     public final float[][] many;
     /** Where in its course a step is; not a number for those that have none. */

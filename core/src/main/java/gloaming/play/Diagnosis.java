@@ -104,14 +104,8 @@ public final class Diagnosis {
         for (Layer layer : seen) {
             Lane lane = look.lane(layer.lane()).orElseThrow();
             Kind gives = gives(lane);
-            if (gives == Kind.POINTS) {
-                notes.add(new Note(
-                        "'" + lane.name() + "' ends in points, so the mix shows nothing of it; add Draw dots.",
-                        last(lane),
-                        lane.id()));
-            } else if (gives == Kind.SIGNAL) {
-                notes.add(new Note(
-                        "'" + lane.name() + "' ends in a signal, which the mix cannot show.", last(lane), lane.id()));
+            if (gives != null && !gives.mixes()) {
+                notes.add(new Note("'" + lane.name() + "' " + gives.unmixed(), last(lane), lane.id()));
             } else if (gives == null) {
                 notes.add(new Note("'" + lane.name() + "' is in the mix and has no steps yet.", null, lane.id()));
             } else if (layer.opacity() == 0 && layer.follow() == null) {

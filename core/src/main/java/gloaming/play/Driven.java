@@ -1,6 +1,7 @@
 package gloaming.play;
 
 import gloaming.desk.Grasp;
+import gloaming.flow.Kind;
 import gloaming.flow.Signal;
 import gloaming.formula.Formula;
 import gloaming.formula.Wrong;
@@ -90,7 +91,7 @@ final class Driven {
     double advance(double dt, double time, double beat, double x) {
         double now = own;
         if (follow != null) {
-            raw = followed.end instanceof Signal signal ? signal.value() : 0;
+            raw = Player.number(followed.end);
             eased = Double.isNaN(eased) ? raw : follow.ease(eased, raw, dt);
             now = follow.map(eased);
         }
@@ -114,7 +115,7 @@ final class Driven {
         variables[Formula.VALUE] = own;
         for (int i = 0; i < lanes.length; i++) {
             Plan.LaneRun lane = spokenOf.get(i);
-            lanes[i] = lane != null && lane.end instanceof Signal signal ? signal : null;
+            lanes[i] = lane == null ? null : Kind.signalOf(lane.end);
         }
         double result = formula.code().value(variables, lanes);
         // Where it comes to no number, as in a division by nothing, the setting stays where it is.

@@ -3,6 +3,7 @@ package gloaming.play;
 import gloaming.desk.Grip;
 import gloaming.desk.Outbox;
 import gloaming.flow.Crew;
+import gloaming.flow.Noted;
 import gloaming.flow.Picture;
 import gloaming.look.Binding;
 import gloaming.look.Look;
@@ -374,10 +375,7 @@ final class FrameLoop {
             b.how[i] = run.how;
             b.born[i] = run.born;
             b.culled[i] = run.culled;
-            b.value[i] = eyes.value(i);
-            b.count[i] = eyes.count(i);
-            b.light[i] = eyes.light(i);
-            b.cover[i] = eyes.cover(i);
+            write(b, i, eyes.noted(i));
             for (Driven driven : run.driven) note(driven, b.followed[f++]);
         }
         for (Plan.LayerRun layer : plan.layers) if (layer.opacity() != null) note(layer.opacity(), b.followed[f++]);
@@ -403,6 +401,17 @@ final class FrameLoop {
         b.blackFor = blackFor;
         b.done();
         eyes.made = true;
+    }
+
+    private static void write(Board b, int i, Noted noted) {
+        if (noted == null) return;
+        b.value[i] = noted.value;
+        b.count[i] = noted.count;
+        b.light[i] = noted.light;
+        b.cover[i] = noted.light < 0 ? -1 : noted.cover;
+        if (noted.several == 0) b.many[i] = null;
+        else if (b.many[i] == null || b.many[i].length != noted.several) b.many[i] = new float[noted.several];
+        if (noted.several > 0) System.arraycopy(noted.many, 0, b.many[i], 0, noted.several);
     }
 
     private static void note(Driven driven, double[] into) {

@@ -4,6 +4,7 @@ import gloaming.desk.Inbox;
 import gloaming.desk.Outbox;
 import gloaming.flow.Crew;
 import gloaming.flow.Flow;
+import gloaming.flow.Kind;
 import gloaming.flow.Picture;
 import gloaming.flow.PicturePool;
 import gloaming.flow.Signal;
@@ -122,14 +123,12 @@ public final class Player {
 
     /** Goes on with this look; steps that stay keep their memory. {@link Refused} when it breaks a rule. */
     public void load(Look look) {
-        rules.check(look);
-        plan = new Plan(look, catalogue, rules, inbox, plan);
+        plan = new Plan(rules.check(look), catalogue, rules, inbox, plan);
     }
 
     /** Begins with this look: nothing is taken over from the one before. {@link Refused} when it breaks a rule. */
     public void begin(Look look) {
-        rules.check(look);
-        plan = new Plan(look, catalogue, rules, inbox, null);
+        plan = new Plan(rules.check(look), catalogue, rules, inbox, null);
     }
 
     /** Where what controllers send arrives, and what is told to others; before the first look. */
@@ -239,7 +238,13 @@ public final class Player {
     }
 
     private static double value(Plan.LaneRun lane) {
-        return lane.end instanceof Signal signal ? signal.value() : 0;
+        return number(lane.end);
+    }
+
+    /** What a setting gets that follows this. */
+    static double number(Flow flow) {
+        Signal signal = Kind.signalOf(flow);
+        return signal == null ? 0 : signal.value();
     }
 
     /** How many times as fast a signal pushes: never backwards, and no more than a frame can bear. */
@@ -284,7 +289,7 @@ public final class Player {
             boolean late = false;
             try {
                 step.trouble = null;
-                drive(step, lane, moment.dt(), flow instanceof Signal signal ? signal.value() : 0);
+                drive(step, lane, moment.dt(), number(flow));
                 if (step.fresh) {
                     step.memory = step.operation.memory();
                     step.fresh = false;
@@ -376,7 +381,7 @@ public final class Player {
     }
 
     private void giveBack(Flow flow) {
-        if (flow instanceof Picture picture) pool.giveBack(picture);
+        if (flow != null) Kind.of(flow.getClass()).recycle(flow, pool);
     }
 
     private void blend(Moment moment) {
@@ -421,9 +426,9 @@ public final class Player {
                 giveBack(lane.before);
                 lane.before = mine;
             } else {
-                pool.giveBack(picture);
+                giveBack(picture);
             }
-        }
+        } else giveBack(lane.end);
         lane.end = null;
     }
 
@@ -528,7 +533,7 @@ public final class Player {
         @Override
         public Signal lane(String id) {
             Plan.LaneRun run = plan.byId.get(id);
-            return run != null && run.end instanceof Signal signal ? signal : null;
+            return run == null ? null : Kind.signalOf(run.end);
         }
 
         @Override

@@ -1,25 +1,25 @@
 package gloaming.play;
 
+import gloaming.flow.Canvas;
 import gloaming.flow.Flow;
 import gloaming.flow.Kind;
+import gloaming.flow.Noted;
 import gloaming.flow.Picture;
 import gloaming.flow.Points;
-import gloaming.flow.Signal;
 import gloaming.look.Look;
-import gloaming.picture.Exit;
+import gloaming.step.Range;
+import gloaming.step.Setting;
 
 /** Notes what leaves each step as it passes, for whoever looks: numbers, previews, pictures of single steps, tables and copies. */
 final class StepWatch implements Onlooker {
+    private static final Tiles[] NONE = {};
+
     private final LivePlayer live;
     private final FrameLoop loop;
     private final Player player;
-    private final Sketch sketch = new Sketch();
-    private double[] values = new double[0];
-    private float[] lights = new float[0];
-    private float[] covers = new float[0];
-    private final float[] seen = new float[2];
-    private int[] counts = new int[0];
-    private Tiles[] drawing = {};
+    private final Canvas canvas = new Canvas();
+    private Noted[] noted = {};
+    private Tiles[] drawing = NONE;
     /** Whether anything is ready for the courier. */
     boolean made;
 
@@ -31,15 +31,11 @@ final class StepWatch implements Onlooker {
 
     void begin() {
         int n = player.plan().steps.size();
-        if (values.length != n || live.board.frame == 0) {
-            values = new double[n];
-            lights = new float[n];
-            covers = new float[n];
-            counts = new int[n];
-            java.util.Arrays.fill(lights, -1);
+        if (noted.length != n || live.board.frame == 0) {
+            noted = new Noted[n];
+            for (int i = 0; i < n; i++) noted[i] = new Noted();
         }
-        java.util.Arrays.fill(values, Double.NaN);
-        java.util.Arrays.fill(counts, -1);
+        for (Noted note : noted) note.begin();
         made = false;
         Tiles[] wanted = live.subscriptions.tiles;
         if (wanted != drawing) {
@@ -50,7 +46,7 @@ final class StepWatch implements Onlooker {
                 others = true;
             }
             drawing = wanted;
-            if (others) java.util.Arrays.fill(lights, -1);
+            if (others) for (Noted note : noted) note.light = -1;
         }
         for (Tiles tiles : drawing) tiles.nextFrame();
     }
@@ -60,20 +56,9 @@ final class StepWatch implements Onlooker {
         return false;
     }
 
-    double value(int i) {
-        return i < values.length ? values[i] : Double.NaN;
-    }
-
-    float light(int i) {
-        return i < lights.length ? lights[i] : -1;
-    }
-
-    float cover(int i) {
-        return light(i) < 0 ? -1 : covers[i];
-    }
-
-    int count(int i) {
-        return i < counts.length ? counts[i] : -1;
+    /** What was noted of a step, or null where it is not in the plan any more. */
+    Noted noted(int i) {
+        return i < noted.length ? noted[i] : null;
     }
 
     /** Hands the tiles over when all are drawn; tells whether anything is ready for the courier. */
@@ -98,10 +83,10 @@ final class StepWatch implements Onlooker {
         return false;
     }
 
-    /** Signals and counts are wanted always; a picture only for its tile, an outlet or the probe. */
+    /** What is cheap is looked at always; the rest only for its tile, an outlet or the probe. */
     @Override
     public boolean wants(int index, String step) {
-        if (player.plan().steps.get(index).description.gives() != Kind.PICTURE) return true;
+        if (player.plan().steps.get(index).description.gives().cheap()) return true;
         for (Tiles tiles : drawing) if (tiles.wanted() && tiles.due(step)) return true;
         for (Probe probe : live.subscriptions.probes) if (step.equals(probe.subject) && probe.wanted()) return true;
         for (Outlet outlet : live.subscriptions.outlets)
@@ -112,64 +97,48 @@ final class StepWatch implements Onlooker {
     @Override
     public void see(int index, String step, Flow out) {
         loop.mustGoOn();
-        switch (out) {
-            case Signal signal -> {
-                values[index] = signal.value();
-                if (live.board.wanted()) many(signal, index);
-            }
-            case Points points -> {
-                counts[index] = points.n();
-                points(index, step, points);
-            }
-            case Picture picture -> {
-                for (Tiles tiles : drawing) {
-                    int tile = tiles.wanted() ? tiles.take(step) : -1;
-                    if (tile < 0) continue;
-                    Exit.tile(
-                            picture,
-                            tiles.rgb(),
-                            tiles.width,
-                            tiles.left(tile),
-                            tiles.top(tile),
-                            tiles.tileWidth,
-                            Tiles.HEIGHT,
-                            seen);
-                    lights[index] = seen[0];
-                    covers[index] = seen[1];
-                }
-                loop.leave(step, picture);
-            }
-            default -> {}
-        }
+        Plan.StepRun run = player.plan().steps.get(index);
+        Kind kind = Kind.of(out.getClass());
+        kind.note(out, noted[index]);
+        Points points = kind.points(out);
+        if (points != null) numbers(step, points);
+        if (drawing.length > 0) tiles(run, noted[index], kind, out);
+        if (out instanceof Picture picture) loop.leave(step, picture);
+        else outlets(run, kind, out);
     }
 
-    private void points(int index, String step, Points points) {
+    private void numbers(String step, Points points) {
         for (Tabulation table : live.subscriptions.tables) {
             if (!table.wanted() || !step.equals(table.step)) continue;
             table.fill(points);
             made = true;
         }
         if (!live.copies.isEmpty()) copy(step, points);
-        sketch.turned(player.plan(), player.plan().steps.get(index));
+    }
+
+    private void tiles(Plan.StepRun run, Noted note, Kind kind, Flow out) {
+        String step = run.step.id();
         for (Tiles tiles : drawing) {
             int tile = tiles.wanted() ? tiles.take(step) : -1;
             if (tile < 0) continue;
-            sketch.points(
-                    points,
-                    tiles.rgb(),
-                    tiles.width,
-                    tiles.left(tile),
-                    tiles.top(tile),
-                    tiles.tileWidth,
-                    Tiles.HEIGHT,
-                    1);
+            turned(run);
+            canvas.into(tiles.rgb(), tiles.width, tiles.left(tile), tiles.top(tile), tiles.tileWidth, Tiles.HEIGHT, 1);
+            kind.preview(out, canvas);
+            if (canvas.seen[0] < 0) continue;
+            note.light = canvas.seen[0];
+            note.cover = canvas.seen[1];
         }
+    }
+
+    /** A large view of what is no picture itself. */
+    private void outlets(Plan.StepRun run, Kind kind, Flow out) {
         Look look = player.plan().look;
         for (Outlet outlet : live.subscriptions.outlets) {
-            if (!step.equals(outlet.subject) || !outlet.wanted()) continue;
+            if (!run.step.id().equals(outlet.subject) || !outlet.wanted()) continue;
             int width = Math.min(outlet.most, look.width());
             int height = Math.max(1, Math.round((float) look.height() * width / look.width()));
-            sketch.points(points, outlet.size(width, height), width, 0, 0, width, height, 2);
+            turned(run);
+            kind.preview(out, canvas.into(outlet.size(width, height), width, 0, 0, width, height, 2));
             outlet.done();
             made = true;
         }
@@ -183,14 +152,22 @@ final class StepWatch implements Onlooker {
         });
     }
 
-    private void many(Signal signal, int index) {
-        int count = Math.min(Board.MANY, signal.size());
-        if (count < 2) {
-            live.board.many[index] = null;
-            return;
+    /** Looks at what is in space as the next step of its lane does that is dragged round: a camera. */
+    private void turned(Plan.StepRun run) {
+        double round = 0;
+        double high = 0;
+        Plan.LaneRun lane = null;
+        for (Plan.LaneRun l : player.plan().lanes) if (l.steps.contains(run)) lane = l;
+        int k = lane == null ? 0 : lane.steps.indexOf(run) + 1;
+        for (; lane != null && k < lane.steps.size() && round == 0 && high == 0; k++) {
+            Plan.StepRun later = lane.steps.get(k);
+            for (int i = 0; i < later.description.settings().size() && i < later.arguments.length; i++) {
+                Setting setting = later.description.settings().get(i);
+                if (setting.drag() == null || !(later.arguments[i] instanceof Double turn)) continue;
+                if (setting.drag() == Range.Drag.ACROSS) round = 2 * Math.PI * turn;
+                if (setting.drag() == Range.Drag.UP) high = 2 * Math.PI * turn;
+            }
         }
-        float[] row = live.board.many[index];
-        if (row == null || row.length != count) live.board.many[index] = row = new float[count];
-        for (int i = 0; i < count; i++) row[i] = (float) signal.at((int) ((long) i * signal.size() / count));
+        canvas.turned(round, high);
     }
 }

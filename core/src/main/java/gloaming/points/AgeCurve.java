@@ -4,6 +4,7 @@ import gloaming.curve.Keys;
 import gloaming.flow.Attribute;
 import gloaming.flow.Column;
 import gloaming.flow.Points;
+import gloaming.look.Id;
 import gloaming.step.Colour;
 import gloaming.step.Frame;
 import gloaming.step.Operation;
@@ -16,11 +17,13 @@ import gloaming.step.Says;
  * <p>The curve is looked up in steps of a thousandth of it. Of the colour it is the part from {@code low} to {@code high}, which may lie
  * beyond both. Points that do not age run through it by their index instead.
  */
+@Id("age-curve")
 @Says(
         name = "Age curve",
         does = "Lets size, colour or any attribute of points follow a curve of keys over their life.",
         find = "age life curve size colour color fade keys over lifetime envelope grow shrink attribute ramp")
 public record AgeCurve(
+        @Id("keys")
         @Pick(
                 initial = "0 0 smooth; 0.15 1 smooth; 1 0 smooth",
                 curve = true,
@@ -28,19 +31,20 @@ public record AgeCurve(
                 says = "The keys, from birth at the first moment of the curve to death at its end.")
         String keys,
 
+        @Id("attribute")
         @Pick(
                 initial = "size",
                 says =
                         "The attribute: size, alpha, red, green, blue, vx, vy, a name of your own; 'colour' is all three.")
         String attribute,
 
-        @Pick(initial = "multiply", says = "Put in its place, added to it, or multiplied with it.")
+        @Id("how") @Pick(initial = "multiply", says = "Put in its place, added to it, or multiplied with it.")
         How how,
 
-        @Pick(initial = "#000000", says = "Of 'colour': what it is where the curve is 0.")
+        @Id("low") @Pick(initial = "#000000", says = "Of 'colour': what it is where the curve is 0.")
         Colour low,
 
-        @Pick(initial = "#ffffff", says = "Of 'colour': what it is where the curve is 1.")
+        @Id("high") @Pick(initial = "#ffffff", says = "Of 'colour': what it is where the curve is 1.")
         Colour high)
         implements Operation<Points, Points, AgeCurve.Memory> {
     private static final int STEPS = 1_000;

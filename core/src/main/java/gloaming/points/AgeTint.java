@@ -3,6 +3,7 @@ package gloaming.points;
 import gloaming.flow.Attribute;
 import gloaming.flow.Column;
 import gloaming.flow.Points;
+import gloaming.look.Id;
 import gloaming.step.Colour;
 import gloaming.step.Frame;
 import gloaming.step.Operation;
@@ -16,36 +17,37 @@ import gloaming.step.Says;
  *
  * <p>Points that do not age run through the colours by their index instead.
  */
+@Id("age-tint")
 @Says(
         name = "Age tint",
         does = "Colours, fades and resizes points over their life.",
         find = "colour color size age fade gradient tint hue old young")
 public record AgeTint(
-        @Pick(initial = "#ffe3b0", says = "Colour at birth.")
+        @Id("young") @Pick(initial = "#ffe3b0", says = "Colour at birth.")
         Colour young,
 
-        @Pick(initial = "#ff8a5c", says = "Colour half way.")
+        @Id("middle") @Pick(initial = "#ff8a5c", says = "Colour half way.")
         Colour middle,
 
-        @Pick(initial = "#7a3cff", says = "Colour at the end.")
+        @Id("old") @Pick(initial = "#7a3cff", says = "Colour at the end.")
         Colour old,
 
-        @Range(min = 0, max = 20, initial = 1, says = "Brightness; above 1 glows.")
+        @Id("brightness") @Range(min = 0, max = 20, initial = 1, says = "Brightness; above 1 glows.")
         double brightness,
 
-        @Range(min = 0, max = 1, initial = 0.1, says = "Part of the life spent fading in.")
+        @Id("fadeIn") @Range(min = 0, max = 1, initial = 0.1, says = "Part of the life spent fading in.")
         double fadeIn,
 
-        @Range(min = 0, max = 1, initial = 0.5, says = "Part of the life spent fading out.")
+        @Id("fadeOut") @Range(min = 0, max = 1, initial = 0.5, says = "Part of the life spent fading out.")
         double fadeOut,
 
-        @Range(min = 0, max = 8, initial = 1, says = "Size at birth, times its own.")
+        @Id("sizeYoung") @Range(min = 0, max = 8, initial = 1, says = "Size at birth, times its own.")
         double sizeYoung,
 
-        @Range(min = 0, max = 8, initial = 1, says = "Size at the end, times its own.")
+        @Id("sizeOld") @Range(min = 0, max = 8, initial = 1, says = "Size at the end, times its own.")
         double sizeOld,
 
-        @Range(min = 0, max = 1, initial = 0, says = "How unevenly bright the points are.")
+        @Id("uneven") @Range(min = 0, max = 1, initial = 0, says = "How unevenly bright the points are.")
         double uneven)
         implements Operation<Points, Points, AgeTint.Memory> {
     private static final int STEPS = 1_024;

@@ -3,47 +3,52 @@ package gloaming.points;
 import gloaming.flow.Attribute;
 import gloaming.flow.Nothing;
 import gloaming.flow.Points;
+import gloaming.look.Id;
 import gloaming.step.Frame;
 import gloaming.step.Operation;
 import gloaming.step.Range;
 import gloaming.step.Says;
 
 /** Points at even steps on parts of circles round one middle, each turned a little further. */
+@Id("arcs")
 @Says(
         name = "Arcs",
         does = "Lays points out along arcs of circles round one middle.",
         find = "layout arc circle part ring concentric rings sector fan")
 public record Arcs(
-        @Range(min = 1, max = 200, initial = 5, byRatio = true, says = "How many arcs.")
+        @Id("arcs") @Range(min = 1, max = 200, initial = 5, byRatio = true, says = "How many arcs.")
         int arcs,
 
-        @Range(min = 1, max = 5000, initial = 80, byRatio = true, says = "Points on each arc.")
+        @Id("each") @Range(min = 1, max = 5000, initial = 80, byRatio = true, says = "Points on each arc.")
         int each,
 
-        @Range(min = 0, max = 4, initial = 0.3, unit = "units", says = "Radius of the innermost arc.")
+        @Id("inner") @Range(min = 0, max = 4, initial = 0.3, unit = "units", says = "Radius of the innermost arc.")
         double inner,
 
-        @Range(min = 0, max = 4, initial = 0.8, unit = "units", says = "Radius of the outermost arc.")
+        @Id("outer") @Range(min = 0, max = 4, initial = 0.8, unit = "units", says = "Radius of the outermost arc.")
         double outer,
 
-        @Range(min = 0, max = 1, initial = 0.6, unit = "turns", says = "How much of a circle each arc is.")
+        @Id("sweep") @Range(min = 0, max = 1, initial = 0.6, unit = "turns", says = "How much of a circle each arc is.")
         double sweep,
 
-        @Range(min = -2, max = 2, initial = 0, unit = "turns", says = "Where the first arc begins.")
+        @Id("turn") @Range(min = -2, max = 2, initial = 0, unit = "turns", says = "Where the first arc begins.")
         double turn,
 
+        @Id("further")
         @Range(min = -1, max = 1, initial = 0.1, unit = "turns", says = "How much further each next arc begins.")
         double further,
 
-        @Range(min = -4, max = 4, initial = 0, unit = "units", says = "Where the middle is, across.")
+        @Id("x") @Range(min = -4, max = 4, initial = 0, unit = "units", says = "Where the middle is, across.")
         double x,
 
-        @Range(min = -4, max = 4, initial = 0, unit = "units", says = "Where the middle is, up.")
+        @Id("y") @Range(min = -4, max = 4, initial = 0, unit = "units", says = "Where the middle is, up.")
         double y,
 
+        @Id("z")
         @Range(min = -4, max = 4, initial = 0, unit = "units", says = "Where the middle is, towards who looks.")
         double z,
 
+        @Id("size")
         @Range(min = 0.0005, max = 0.5, initial = 0.012, unit = "units", byRatio = true, says = "Radius of each point.")
         double size)
         implements Operation<Nothing, Points, Points> {

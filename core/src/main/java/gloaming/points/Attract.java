@@ -1,8 +1,8 @@
 package gloaming.points;
 
 import gloaming.flow.Attribute;
-import gloaming.flow.Kind;
 import gloaming.flow.Points;
+import gloaming.look.Id;
 import gloaming.step.Frame;
 import gloaming.step.Operation;
 import gloaming.step.Range;
@@ -14,19 +14,22 @@ import gloaming.step.Says;
  *
  * <p>The acceleration at the distance r is {@code strength * (reach / max(r, core)) ^ fall}, so that it is the strength at the reach.
  */
+@Id("attract")
 @Says(
         name = "Attract",
         does = "Pulls points towards a place or another lane's points, or pushes them away.",
         find = "force gravitation magnet repel push pull attractor repulse well")
 @Read(
         name = "to",
-        kind = Kind.POINTS,
+        kind = Points.class,
         optional = true,
         says = "The points they are pulled to, by the nearest of at most 64; without it, the place.")
 public record Attract(
+        @Id("strength")
         @Range(min = -20, max = 20, initial = 0.6, unit = "units/s²", says = "Pull at the reach; below 0 it pushes.")
         double strength,
 
+        @Id("reach")
         @Range(
                 min = 0.02,
                 max = 4,
@@ -36,6 +39,7 @@ public record Attract(
                 says = "Distance at which the pull is its strength.")
         double reach,
 
+        @Id("fall")
         @Range(
                 min = 0,
                 max = 3,
@@ -43,6 +47,7 @@ public record Attract(
                 says = "How fast it falls with distance: 0 is the same everywhere, 2 as gravity does.")
         double fall,
 
+        @Id("core")
         @Range(
                 min = 0.005,
                 max = 2,
@@ -52,13 +57,13 @@ public record Attract(
                 says = "Nearer than this it grows no further.")
         double core,
 
-        @Range(min = -4, max = 4, initial = 0, unit = "units", says = "The place, across.")
+        @Id("x") @Range(min = -4, max = 4, initial = 0, unit = "units", says = "The place, across.")
         double x,
 
-        @Range(min = -4, max = 4, initial = 0, unit = "units", says = "The place, up.")
+        @Id("y") @Range(min = -4, max = 4, initial = 0, unit = "units", says = "The place, up.")
         double y,
 
-        @Range(min = -4, max = 4, initial = 0, unit = "units", says = "The place, towards who looks.")
+        @Id("z") @Range(min = -4, max = 4, initial = 0, unit = "units", says = "The place, towards who looks.")
         double z)
         implements Operation<Points, Points, Motion> {
     private static final int MOST = 64;

@@ -3,6 +3,7 @@ package gloaming.points;
 import gloaming.flow.Attribute;
 import gloaming.flow.Nothing;
 import gloaming.flow.Points;
+import gloaming.look.Id;
 import gloaming.step.Frame;
 import gloaming.step.Operation;
 import gloaming.step.Pick;
@@ -11,41 +12,44 @@ import gloaming.step.Range;
 import gloaming.step.Says;
 
 /** Points in a box: at random, or spread evenly by the R sequence (Roberts 2018), inside or on its sides. */
+@Id("box")
 @Says(
         name = "Box",
         does = "Lays points out in a box or on its sides, at random or evenly.",
         find = "layout box cube volume cuboid random even uniform scatter 3d dust")
 public record Box(
-        @Range(min = 1, max = 1000000, initial = 2000, byRatio = true, says = "Points in the box.")
+        @Id("count") @Range(min = 1, max = 1000000, initial = 2000, byRatio = true, says = "Points in the box.")
         int count,
 
-        @Range(min = 0, max = 8, initial = 1.6, unit = "units", says = "From left to right.")
+        @Id("width") @Range(min = 0, max = 8, initial = 1.6, unit = "units", says = "From left to right.")
         double width,
 
-        @Range(min = 0, max = 8, initial = 1.2, unit = "units", says = "From bottom to top.")
+        @Id("height") @Range(min = 0, max = 8, initial = 1.2, unit = "units", says = "From bottom to top.")
         double height,
 
-        @Range(min = 0, max = 8, initial = 1.2, unit = "units", says = "From front to back.")
+        @Id("depth") @Range(min = 0, max = 8, initial = 1.2, unit = "units", says = "From front to back.")
         double depth,
 
-        @Pick(initial = "evenly", says = "Spread evenly, or at random with gaps and clumps.")
+        @Id("spread") @Pick(initial = "evenly", says = "Spread evenly, or at random with gaps and clumps.")
         Spread spread,
 
-        @Pick(initial = "inside", says = "In all of the box, or on its sides.")
+        @Id("where") @Pick(initial = "inside", says = "In all of the box, or on its sides.")
         Where where,
 
-        @Range(min = 0, max = 1000, initial = 0, says = "Another number, another scattering.")
+        @Id("variation") @Range(min = 0, max = 1000, initial = 0, says = "Another number, another scattering.")
         int variation,
 
-        @Range(min = -4, max = 4, initial = 0, unit = "units", says = "Where the middle is, across.")
+        @Id("x") @Range(min = -4, max = 4, initial = 0, unit = "units", says = "Where the middle is, across.")
         double x,
 
-        @Range(min = -4, max = 4, initial = 0, unit = "units", says = "Where the middle is, up.")
+        @Id("y") @Range(min = -4, max = 4, initial = 0, unit = "units", says = "Where the middle is, up.")
         double y,
 
+        @Id("z")
         @Range(min = -4, max = 4, initial = 0, unit = "units", says = "Where the middle is, towards who looks.")
         double z,
 
+        @Id("size")
         @Range(min = 0.0005, max = 0.5, initial = 0.012, unit = "units", byRatio = true, says = "Radius of each point.")
         double size)
         implements Operation<Nothing, Points, Points> {
@@ -88,13 +92,17 @@ public record Box(
 
     /** How points are spread. */
     public enum Spread {
+        @Id("evenly")
         EVENLY,
+        @Id("at-random")
         AT_RANDOM
     }
 
     /** Where in the box they are. */
     public enum Where {
+        @Id("inside")
         INSIDE,
+        @Id("sides")
         SIDES
     }
 

@@ -2,6 +2,7 @@ package gloaming.points;
 
 import gloaming.flow.Attribute;
 import gloaming.flow.Points;
+import gloaming.look.Id;
 import gloaming.step.Frame;
 import gloaming.step.Operation;
 import gloaming.step.Range;
@@ -13,20 +14,24 @@ import gloaming.step.Says;
  * <p>The number is a cubic between random ones a gust apart (value noise in time), with the point's id as its seed, so a
  * point meets the same gusts at any frame rate.
  */
+@Id("buffet")
 @Says(
         name = "Buffet",
         does = "Pushes each point about by gusts of its own, more along one direction if wanted.",
         find = "turbulence noise force jitter wind gust random shake brownian flutter")
 public record Buffet(
-        @Range(min = 0, max = 20, initial = 1, unit = "units/s²", says = "How hard the gusts push.")
+        @Id("strength") @Range(min = 0, max = 20, initial = 1, unit = "units/s²", says = "How hard the gusts push.")
         double strength,
 
+        @Id("gust")
         @Range(min = 0.02, max = 10, initial = 0.5, unit = "s", byRatio = true, says = "How long a gust lasts.")
         double gust,
 
+        @Id("direction")
         @Range(min = -2, max = 2, initial = 0, unit = "turns", says = "Main direction of the gusts; a quarter is up.")
         double direction,
 
+        @Id("along")
         @Range(
                 min = 0,
                 max = 1,
@@ -34,9 +39,10 @@ public record Buffet(
                 says = "How much of the gusts goes along it: 0 is all round, 1 only there.")
         double along,
 
-        @Range(min = 0, max = 1, initial = 0, says = "How much of it goes into the depth.")
+        @Id("depth") @Range(min = 0, max = 1, initial = 0, says = "How much of it goes into the depth.")
         double depth,
 
+        @Id("tilt")
         @Range(
                 min = -0.25,
                 max = 0.25,

@@ -1,9 +1,9 @@
 package gloaming.points;
 
 import gloaming.flow.Attribute;
-import gloaming.flow.Kind;
 import gloaming.flow.Picture;
 import gloaming.flow.Points;
+import gloaming.look.Id;
 import gloaming.step.Frame;
 import gloaming.step.Operation;
 import gloaming.step.Pick;
@@ -12,24 +12,28 @@ import gloaming.step.Read;
 import gloaming.step.Says;
 
 /** A vector picture pushes points where they are: motion of a film, a flow that was drawn. */
+@Id("carry")
 @Says(
         name = "Carry",
         does = "Pushes points by a vector picture: red to the right, green upward, as motion gives it.",
         find = "force motion optical flow vector field picture film camera movement throw push advect")
-@Read(name = "by", kind = Kind.PICTURE, says = "The vectors, in units a second: red is to the right, green is up.")
+@Read(name = "by", kind = Picture.class, says = "The vectors, in units a second: red is to the right, green is up.")
 public record Carry(
-        @Range(min = -50, max = 50, initial = 1, says = "Times the picture's vectors.")
+        @Id("strength") @Range(min = -50, max = 50, initial = 1, says = "Times the picture's vectors.")
         double strength,
 
+        @Id("manner")
         @Pick(
                 initial = "push",
                 says =
                         "Push changes velocity; drift moves points along as leaves on water; draw pulls velocity towards the vectors.")
         Manner manner,
 
+        @Id("grip")
         @Range(min = 0, max = 50, initial = 4, unit = "/s", says = "How firmly velocity is drawn towards the vectors.")
         double grip,
 
+        @Id("least")
         @Range(
                 min = 0,
                 max = 4,
@@ -41,8 +45,11 @@ public record Carry(
 
     /** What vectors do. */
     public enum Manner {
+        @Id("push")
         PUSH,
+        @Id("drift")
         DRIFT,
+        @Id("draw")
         DRAW
     }
 

@@ -2,6 +2,7 @@ package gloaming.points;
 
 import gloaming.flow.Attribute;
 import gloaming.flow.Points;
+import gloaming.look.Id;
 import gloaming.step.Frame;
 import gloaming.step.Operation;
 import gloaming.step.Pick;
@@ -9,16 +10,19 @@ import gloaming.step.Range;
 import gloaming.step.Says;
 
 /** Points bounce off a plane, a ball or a box, or are kept within it. */
+@Id("collide")
 @Says(
         name = "Collide",
         does = "Lets points bounce off a floor, a ball or a box, or keeps them inside.",
         find = "bounce floor wall ground sphere box collision keep inside bounds contain")
 public record Collide(
-        @Pick(initial = "floor", says = "What they meet.") With with,
+        @Id("with") @Pick(initial = "floor", says = "What they meet.")
+        With with,
 
-        @Pick(initial = "false", says = "Whether they are kept inside instead of out.")
+        @Id("inside") @Pick(initial = "false", says = "Whether they are kept inside instead of out.")
         boolean inside,
 
+        @Id("radius")
         @Range(
                 min = 0.01,
                 max = 8,
@@ -28,35 +32,41 @@ public record Collide(
                 says = "Radius of the ball, or half the box across.")
         double radius,
 
+        @Id("height")
         @Range(min = 0.01, max = 8, initial = 0.5, unit = "units", byRatio = true, says = "Half the box up.")
         double height,
 
+        @Id("depth")
         @Range(min = 0.01, max = 8, initial = 0.5, unit = "units", byRatio = true, says = "Half the box in depth.")
         double depth,
 
-        @Range(min = -4, max = 4, initial = 0, unit = "units", says = "The place, across.")
+        @Id("x") @Range(min = -4, max = 4, initial = 0, unit = "units", says = "The place, across.")
         double x,
 
-        @Range(min = -4, max = 4, initial = -0.8, unit = "units", says = "The place, up; where a floor lies.")
+        @Id("y") @Range(min = -4, max = 4, initial = -0.8, unit = "units", says = "The place, up; where a floor lies.")
         double y,
 
-        @Range(min = -4, max = 4, initial = 0, unit = "units", says = "The place, towards who looks.")
+        @Id("z") @Range(min = -4, max = 4, initial = 0, unit = "units", says = "The place, towards who looks.")
         double z,
 
-        @Range(min = -1, max = 1, initial = 0, unit = "turns", says = "Tilts a floor.")
+        @Id("turn") @Range(min = -1, max = 1, initial = 0, unit = "turns", says = "Tilts a floor.")
         double turn,
 
-        @Range(min = 0, max = 1, initial = 0.6, says = "How much of its speed it bounces back with.")
+        @Id("bounce") @Range(min = 0, max = 1, initial = 0.6, says = "How much of its speed it bounces back with.")
         double bounce,
 
+        @Id("friction")
         @Range(min = 0, max = 1, initial = 0.1, says = "How much speed along the surface is lost in a bounce.")
         double friction)
         implements Operation<Points, Points, Motion> {
 
     /** What points meet. */
     public enum With {
+        @Id("floor")
         FLOOR,
+        @Id("ball")
         BALL,
+        @Id("box")
         BOX
     }
 

@@ -3,32 +3,36 @@ package gloaming.points;
 import gloaming.flow.Attribute;
 import gloaming.flow.Nothing;
 import gloaming.flow.Points;
+import gloaming.look.Id;
 import gloaming.step.Frame;
 import gloaming.step.Operation;
 import gloaming.step.Range;
 import gloaming.step.Says;
 
 /** Points spread evenly over a disc as a sunflower sets its seeds (Vogel 1979): radius by the root of the index, golden angle. */
+@Id("disc")
 @Says(
         name = "Disc",
         does = "Lays points out evenly over a disc, as a sunflower sets its seeds.",
         find = "layout sunflower circle filled spiral even")
 public record Disc(
-        @Range(min = 1, max = 200000, initial = 600, byRatio = true, says = "Points on the disc.")
+        @Id("count") @Range(min = 1, max = 200000, initial = 600, byRatio = true, says = "Points on the disc.")
         int count,
 
+        @Id("radius")
         @Range(min = 0, max = 4, initial = 0.8, unit = "units", says = "From the middle to the outermost point.")
         double radius,
 
-        @Range(min = -2, max = 2, initial = 0, unit = "turns", says = "Turns the disc.")
+        @Id("turn") @Range(min = -2, max = 2, initial = 0, unit = "turns", says = "Turns the disc.")
         double turn,
 
-        @Range(min = -4, max = 4, initial = 0, unit = "units", says = "Where the middle is, across.")
+        @Id("x") @Range(min = -4, max = 4, initial = 0, unit = "units", says = "Where the middle is, across.")
         double x,
 
-        @Range(min = -4, max = 4, initial = 0, unit = "units", says = "Where the middle is, up.")
+        @Id("y") @Range(min = -4, max = 4, initial = 0, unit = "units", says = "Where the middle is, up.")
         double y,
 
+        @Id("size")
         @Range(min = 0.0005, max = 0.5, initial = 0.012, unit = "units", byRatio = true, says = "Radius of each point.")
         double size)
         implements Operation<Nothing, Points, Points> {

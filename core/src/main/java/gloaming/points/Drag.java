@@ -2,19 +2,22 @@ package gloaming.points;
 
 import gloaming.flow.Attribute;
 import gloaming.flow.Points;
+import gloaming.look.Id;
 import gloaming.step.Frame;
 import gloaming.step.Operation;
 import gloaming.step.Range;
 import gloaming.step.Says;
 
 /** Velocity that dies away exponentially: after {@code 1 / drag} seconds 37 percent is left, at any frame rate. */
+@Id("drag")
 @Says(
         name = "Drag",
         does = "Slows points down, as air or water does.",
         find = "friction damping slow brake air resistance viscosity")
 public record Drag(
-        @Range(min = 0, max = 20, initial = 1, unit = "/s", says = "How fast velocity dies away.")
-        double drag) implements Operation<Points, Points, Motion> {
+        @Id("drag") @Range(min = 0, max = 20, initial = 1, unit = "/s", says = "How fast velocity dies away.")
+        double drag)
+        implements Operation<Points, Points, Motion> {
 
     @Override
     public Motion memory() {

@@ -3,6 +3,7 @@ package gloaming.points;
 import gloaming.flow.Attribute;
 import gloaming.flow.Column;
 import gloaming.flow.Points;
+import gloaming.look.Id;
 import gloaming.step.Frame;
 import gloaming.step.Operation;
 import gloaming.step.Pick;
@@ -18,12 +19,14 @@ import java.util.Arrays;
  * radius r at the distance d from the lens, focused at f, is spread to {@code r + blur * |d - f| / d} and as much dimmer as it is
  * wider.
  */
+@Id("eye")
 @Says(
         name = "Eye",
         does = "Looks at points through a camera that orbits them: perspective, fog, and depth of field.",
         ifBlack = "all points are behind the camera, or in the fog",
         find = "camera 3d perspective parallel orbit view fog depth of field focus lens project")
 public record Eye(
+        @Id("round")
         @Range(
                 min = -100,
                 max = 100,
@@ -33,6 +36,7 @@ public record Eye(
                 says = "Round the points; drag the picture sideways.")
         double round,
 
+        @Id("high")
         @Range(
                 min = -0.25,
                 max = 0.25,
@@ -42,6 +46,7 @@ public record Eye(
                 says = "How high it stands; drag the picture up.")
         double high,
 
+        @Id("distance")
         @Range(
                 min = 0.1,
                 max = 20,
@@ -52,21 +57,23 @@ public record Eye(
                 says = "From the camera to the place it looks at; turn the wheel.")
         double distance,
 
-        @Pick(initial = "perspective", says = "Nearer is larger, or everything as it is.")
+        @Id("lens") @Pick(initial = "perspective", says = "Nearer is larger, or everything as it is.")
         Lens lens,
 
+        @Id("view")
         @Range(min = 0.01, max = 0.4, initial = 0.12, unit = "turns", says = "How much it sees from bottom to top.")
         double view,
 
-        @Range(min = -4, max = 4, initial = 0, unit = "units", says = "The place it looks at, across.")
+        @Id("x") @Range(min = -4, max = 4, initial = 0, unit = "units", says = "The place it looks at, across.")
         double x,
 
-        @Range(min = -4, max = 4, initial = 0, unit = "units", says = "The place it looks at, up.")
+        @Id("y") @Range(min = -4, max = 4, initial = 0, unit = "units", says = "The place it looks at, up.")
         double y,
 
-        @Range(min = -4, max = 4, initial = 0, unit = "units", says = "The place it looks at, in depth.")
+        @Id("z") @Range(min = -4, max = 4, initial = 0, unit = "units", says = "The place it looks at, in depth.")
         double z,
 
+        @Id("fog")
         @Range(
                 min = 0,
                 max = 1,
@@ -74,12 +81,14 @@ public record Eye(
                 says = "How much of the light is lost in the fog behind the place it looks at.")
         double fog,
 
+        @Id("fogDepth")
         @Range(min = 0.05, max = 20, initial = 1.5, unit = "units", byRatio = true, says = "How deep the fog is.")
         double fogDepth,
 
-        @Range(min = 0, max = 1, initial = 0, unit = "units", says = "How far points out of focus spread.")
+        @Id("blur") @Range(min = 0, max = 1, initial = 0, unit = "units", says = "How far points out of focus spread.")
         double blur,
 
+        @Id("focus")
         @Range(
                 min = -4,
                 max = 4,
@@ -88,13 +97,15 @@ public record Eye(
                 says = "Where it is sharp, from the place it looks at on, nearer.")
         double focus,
 
-        @Pick(initial = "false", says = "Whether points behind are drawn first, for what covers.")
+        @Id("sorted") @Pick(initial = "false", says = "Whether points behind are drawn first, for what covers.")
         boolean sorted)
         implements Operation<Points, Points, Eye.Memory> {
 
     /** How distance changes size. */
     public enum Lens {
+        @Id("perspective")
         PERSPECTIVE,
+        @Id("parallel")
         PARALLEL
     }
 

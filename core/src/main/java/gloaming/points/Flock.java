@@ -2,6 +2,7 @@ package gloaming.points;
 
 import gloaming.flow.Attribute;
 import gloaming.flow.Points;
+import gloaming.look.Id;
 import gloaming.step.Frame;
 import gloaming.step.Operation;
 import gloaming.step.Randomness;
@@ -13,14 +14,17 @@ import java.util.concurrent.atomic.AtomicLong;
  * Points that fly together: away from who is too near, along with those they see, and towards the middle of those (Reynolds 1987,
  * "Flocks, herds and schools").
  */
+@Id("flock")
 @Says(
         name = "Flock",
         does = "Lets points fly together as birds do: apart, along and together.",
         find = "boids swarm birds fish school herd separation alignment cohesion steer")
 public record Flock(
+        @Id("sight")
         @Range(min = 0.01, max = 2, initial = 0.15, unit = "units", byRatio = true, says = "How far a point sees.")
         double sight,
 
+        @Id("view")
         @Range(
                 min = 0,
                 max = 1,
@@ -29,22 +33,25 @@ public record Flock(
                 says = "How much of the circle it sees; what is behind it is left out.")
         double view,
 
+        @Id("apart")
         @Range(min = 0, max = 20, initial = 2, says = "How strongly it keeps off who is nearer than half its sight.")
         double apart,
 
+        @Id("along")
         @Range(min = 0, max = 20, initial = 1.5, says = "How strongly it takes the velocity of those it sees.")
         double along,
 
+        @Id("together")
         @Range(min = 0, max = 20, initial = 1, says = "How strongly it is drawn to the middle of those.")
         double together,
 
-        @Range(min = 0, max = 4, initial = 0.15, unit = "units/s", says = "Slowest speed.")
+        @Id("slowest") @Range(min = 0, max = 4, initial = 0.15, unit = "units/s", says = "Slowest speed.")
         double slowest,
 
-        @Range(min = 0, max = 8, initial = 0.6, unit = "units/s", says = "Fastest speed.")
+        @Id("fastest") @Range(min = 0, max = 8, initial = 0.6, unit = "units/s", says = "Fastest speed.")
         double fastest,
 
-        @Range(min = 1, max = 64, initial = 16, says = "At most so many neighbours count.")
+        @Id("most") @Range(min = 1, max = 64, initial = 16, says = "At most so many neighbours count.")
         int most)
         implements Operation<Points, Points, Flock.Memory> {
 

@@ -1,8 +1,8 @@
 package gloaming.points;
 
 import gloaming.flow.Attribute;
-import gloaming.flow.Kind;
 import gloaming.flow.Points;
+import gloaming.look.Id;
 import gloaming.step.Frame;
 import gloaming.step.Operation;
 import gloaming.step.Range;
@@ -10,21 +10,26 @@ import gloaming.step.Read;
 import gloaming.step.Says;
 
 /** Draws points along the line through another lane's points: towards it, and on along it. */
+@Id("follow-path")
 @Says(
         name = "Follow path",
         does = "Carries points along the line through another lane's points.",
         find = "force path curve guide stream rail river along route")
-@Read(name = "path", kind = Kind.POINTS, says = "The points whose line is followed, in their order; at most 256.")
+@Read(name = "path", kind = Points.class, says = "The points whose line is followed, in their order; at most 256.")
 public record FollowPath(
+        @Id("speed")
         @Range(min = -4, max = 4, initial = 0.5, unit = "units/s", says = "How fast along the line; below 0 backwards.")
         double speed,
 
+        @Id("draw")
         @Range(min = 0, max = 20, initial = 1.5, unit = "/s", says = "How firmly they are drawn to the line.")
         double draw,
 
+        @Id("grip")
         @Range(min = 0, max = 20, initial = 3, unit = "/s", says = "How quickly velocity takes the line's direction.")
         double grip,
 
+        @Id("reach")
         @Range(
                 min = 0.02,
                 max = 8,

@@ -2,6 +2,7 @@ package gloaming.points;
 
 import gloaming.flow.Attribute;
 import gloaming.flow.Points;
+import gloaming.look.Id;
 import gloaming.noise.GradientNoise;
 import gloaming.step.Frame;
 import gloaming.step.Operation;
@@ -16,46 +17,52 @@ import gloaming.step.Says;
  * <p>With a list, each value goes to the next point, and when they end they begin anew, or are stretched over all: five values
  * repeated over a hundred points give point 7 the third.
  */
+@Id("give")
 @Says(
         name = "Give",
         does = "Gives points an attribute by a pattern over their order: ramp, wave, chance or a list.",
         find = "attribute set size colour color ramp pattern index list random sine number column vary")
 public record Give(
+        @Id("attribute")
         @Pick(
                 initial = "size",
                 says =
                         "The attribute: x, y, z, vx, vy, vz, hx, hy, hz, size, red, green, blue, alpha, age, life, or a name of your own; 'colour' is all three.")
         String attribute,
 
-        @Pick(initial = "set", says = "Put in its place, added to it, or multiplied with it.")
+        @Id("how") @Pick(initial = "set", says = "Put in its place, added to it, or multiplied with it.")
         How how,
 
-        @Pick(initial = "ramp", says = "The pattern, from the first point to the last.")
+        @Id("pattern") @Pick(initial = "ramp", says = "The pattern, from the first point to the last.")
         Pattern pattern,
 
-        @Range(min = -100, max = 100, initial = 0, says = "Its lowest value.")
+        @Id("low") @Range(min = -100, max = 100, initial = 0, says = "Its lowest value.")
         double low,
 
-        @Range(min = -100, max = 100, initial = 1, says = "Its highest value.")
+        @Id("high") @Range(min = -100, max = 100, initial = 1, says = "Its highest value.")
         double high,
 
+        @Id("times")
         @Range(min = 0.01, max = 1000, initial = 1, byRatio = true, says = "How many times it runs over all points.")
         double times,
 
+        @Id("phase")
         @Range(min = -100, max = 100, initial = 0, unit = "turns", says = "Where in it the first point is.")
         double phase,
 
+        @Id("list")
         @Pick(
                 initial = "1 0.5 0.2 0.5 0.8",
                 says = "The values of a list, with blanks between; 0 is its lowest value, 1 its highest.")
         String list,
 
+        @Id("shorter")
         @Pick(
                 initial = "repeat",
                 says = "A list that is shorter than the points: begins anew, or is stretched smoothly over all.")
         Shorter shorter,
 
-        @Range(min = 0, max = 1000, initial = 0, says = "Another number, other chances.")
+        @Id("variation") @Range(min = 0, max = 1000, initial = 0, says = "Another number, other chances.")
         int variation)
         implements Operation<Points, Points, Give.Memory> {
     /** Values of a list, at most. */
@@ -63,19 +70,29 @@ public record Give(
 
     /** How an attribute runs along the points. */
     public enum Pattern {
+        @Id("ramp")
         RAMP,
+        @Id("sine")
         SINE,
+        @Id("triangle")
         TRIANGLE,
+        @Id("saw")
         SAW,
+        @Id("square")
         SQUARE,
+        @Id("random")
         RANDOM,
+        @Id("noise")
         NOISE,
+        @Id("list")
         LIST
     }
 
     /** What is done with fewer values than points. */
     public enum Shorter {
+        @Id("repeat")
         REPEAT,
+        @Id("stretch")
         STRETCH
     }
 

@@ -6,6 +6,7 @@ import gloaming.flow.Points;
 import gloaming.flow.Signal;
 import gloaming.formula.Formula;
 import gloaming.formula.Wrong;
+import gloaming.look.Id;
 import gloaming.step.Frame;
 import gloaming.step.Operation;
 import gloaming.step.Pick;
@@ -21,26 +22,28 @@ import java.util.List;
  * {@code index}, {@code count}, {@code t}, {@code beat}, and {@code a} to {@code d}, which are settings. A formula sees what those before it
  * have written.
  */
+@Id("give-formula")
 @Says(
         name = "Give formula",
         does = "Works out attributes of every point by formulas: size = 0.01 + 0.01 * sin(i * 40 + t).",
         find = "formula expression maths attribute equation polar angle radius code write calculate")
 public record GiveFormula(
+        @Id("formulas")
         @Pick(
                 initial = "y = y + 0.1 * sin(x * 6 + t * 2); size = size * (1 + 0.5 * sin(i * 60 - t * 3))",
                 says = "Formulas with ; between them: an attribute = what it is to be.")
         String formulas,
 
-        @Range(min = -100, max = 100, initial = 0, says = "A number of your own for the formulas.")
+        @Id("a") @Range(min = -100, max = 100, initial = 0, says = "A number of your own for the formulas.")
         double a,
 
-        @Range(min = -100, max = 100, initial = 0, says = "Another.")
+        @Id("b") @Range(min = -100, max = 100, initial = 0, says = "Another.")
         double b,
 
-        @Range(min = -100, max = 100, initial = 0, says = "Another.")
+        @Id("c") @Range(min = -100, max = 100, initial = 0, says = "Another.")
         double c,
 
-        @Range(min = -100, max = 100, initial = 0, says = "Another.")
+        @Id("d") @Range(min = -100, max = 100, initial = 0, says = "Another.")
         double d)
         implements Operation<Points, Points, GiveFormula.Memory> {
     private static final int MOST = 16;

@@ -2,6 +2,7 @@ package gloaming.points;
 
 import gloaming.flow.Attribute;
 import gloaming.flow.Points;
+import gloaming.look.Id;
 import gloaming.noise.GradientNoise;
 import gloaming.step.Frame;
 import gloaming.step.Operation;
@@ -10,36 +11,39 @@ import gloaming.step.Range;
 import gloaming.step.Says;
 
 /** A smooth noise in space and time, read at each point and put into an attribute. */
+@Id("give-noise")
 @Says(
         name = "Give noise",
         does = "Gives points an attribute by a smooth noise in space and time, read where each point is.",
         find = "attribute noise vary size colour wave field random smooth displace")
 public record GiveNoise(
+        @Id("attribute")
         @Pick(
                 initial = "size",
                 says =
                         "The attribute: x, y, z, vx, vy, vz, hx, hy, hz, size, red, green, blue, alpha, age, life, or a name of your own; 'colour' is all three.")
         String attribute,
 
-        @Pick(initial = "set", says = "Put in its place, added to it, or multiplied with it.")
+        @Id("how") @Pick(initial = "set", says = "Put in its place, added to it, or multiplied with it.")
         How how,
 
-        @Range(min = -100, max = 100, initial = 0, says = "Its lowest value.")
+        @Id("low") @Range(min = -100, max = 100, initial = 0, says = "Its lowest value.")
         double low,
 
-        @Range(min = -100, max = 100, initial = 1, says = "Its highest value.")
+        @Id("high") @Range(min = -100, max = 100, initial = 1, says = "Its highest value.")
         double high,
 
+        @Id("bulge")
         @Range(min = 0.02, max = 8, initial = 0.6, unit = "units", byRatio = true, says = "Size of its bulges.")
         double bulge,
 
-        @Range(min = 1, max = 5, initial = 2, says = "Layers of finer and finer bulges.")
+        @Id("detail") @Range(min = 1, max = 5, initial = 2, says = "Layers of finer and finer bulges.")
         int detail,
 
-        @Range(min = -8, max = 8, initial = 0.3, unit = "/s", says = "How fast it changes.")
+        @Id("change") @Range(min = -8, max = 8, initial = 0.3, unit = "/s", says = "How fast it changes.")
         double change,
 
-        @Range(min = 0, max = 1000, initial = 0, says = "Another number, another noise.")
+        @Id("variation") @Range(min = 0, max = 1000, initial = 0, says = "Another number, another noise.")
         int variation)
         implements Operation<Points, Points, GiveNoise.Memory> {
 

@@ -1,9 +1,9 @@
 package gloaming.points;
 
 import gloaming.flow.Attribute;
-import gloaming.flow.Kind;
 import gloaming.flow.Picture;
 import gloaming.flow.Points;
+import gloaming.look.Id;
 import gloaming.step.Frame;
 import gloaming.step.Operation;
 import gloaming.step.Pick;
@@ -12,40 +12,49 @@ import gloaming.step.Read;
 import gloaming.step.Says;
 
 /** A picture of another lane, read where each point is and put into an attribute. */
+@Id("give-picture")
 @Says(
         name = "Give picture",
         does = "Gives points an attribute, or their colour, by a picture read where each point is.",
         find = "attribute picture image sample colour color brightness texture map video read")
-@Read(name = "by", kind = Kind.PICTURE, says = "The picture that is read.")
+@Read(name = "by", kind = Picture.class, says = "The picture that is read.")
 public record GivePicture(
+        @Id("attribute")
         @Pick(
                 initial = "colour",
                 says =
                         "The attribute: x, y, z, vx, vy, vz, hx, hy, hz, size, red, green, blue, alpha, age, life, or a name of your own; 'colour' is all three.")
         String attribute,
 
-        @Pick(initial = "set", says = "Put in its place, added to it, or multiplied with it.")
+        @Id("how") @Pick(initial = "set", says = "Put in its place, added to it, or multiplied with it.")
         How how,
 
+        @Id("of")
         @Pick(
                 initial = "own-colour",
                 says = "What is read: with the attribute 'colour', its own colours, or one number for each point.")
         Of of,
 
-        @Range(min = -100, max = 100, initial = 0, says = "What black gives.")
+        @Id("low") @Range(min = -100, max = 100, initial = 0, says = "What black gives.")
         double low,
 
-        @Range(min = -100, max = 100, initial = 1, says = "What white gives.")
+        @Id("high") @Range(min = -100, max = 100, initial = 1, says = "What white gives.")
         double high)
         implements Operation<Points, Points, Altered> {
 
     /** What of a picture is read. */
     public enum Of {
+        @Id("own-colour")
         OWN_COLOUR,
+        @Id("brightness")
         BRIGHTNESS,
+        @Id("red")
         RED,
+        @Id("green")
         GREEN,
+        @Id("blue")
         BLUE,
+        @Id("alpha")
         ALPHA
     }
 

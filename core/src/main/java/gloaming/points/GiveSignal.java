@@ -1,8 +1,8 @@
 package gloaming.points;
 
-import gloaming.flow.Kind;
 import gloaming.flow.Points;
 import gloaming.flow.Signal;
+import gloaming.look.Id;
 import gloaming.step.Frame;
 import gloaming.step.Operation;
 import gloaming.step.Pick;
@@ -11,28 +11,31 @@ import gloaming.step.Read;
 import gloaming.step.Says;
 
 /** The numbers of a signal, laid along the points and put into an attribute. */
+@Id("give-signal")
 @Says(
         name = "Give signal",
         does =
                 "Gives points an attribute by the numbers of a signal, laid along them: a spectrum, a history, or one for all.",
         find = "attribute signal spectrum audio sound history numbers size colour modulate")
-@Read(name = "by", kind = Kind.SIGNAL, says = "The numbers.")
+@Read(name = "by", kind = Signal.class, says = "The numbers.")
 public record GiveSignal(
+        @Id("attribute")
         @Pick(
                 initial = "size",
                 says =
                         "The attribute: x, y, z, vx, vy, vz, hx, hy, hz, size, red, green, blue, alpha, age, life, or a name of your own; 'colour' is all three.")
         String attribute,
 
-        @Pick(initial = "set", says = "Put in its place, added to it, or multiplied with it.")
+        @Id("how") @Pick(initial = "set", says = "Put in its place, added to it, or multiplied with it.")
         How how,
 
-        @Range(min = -100, max = 100, initial = 0, says = "What 0 gives.")
+        @Id("low") @Range(min = -100, max = 100, initial = 0, says = "What 0 gives.")
         double low,
 
-        @Range(min = -100, max = 100, initial = 1, says = "What 1 gives.")
+        @Id("high") @Range(min = -100, max = 100, initial = 1, says = "What 1 gives.")
         double high,
 
+        @Id("laid")
         @Pick(
                 initial = "stretch",
                 says = "When there are fewer numbers than points: stretched over all, there and back, or repeated.")
@@ -41,8 +44,11 @@ public record GiveSignal(
 
     /** How few numbers are laid along many points. */
     public enum Laid {
+        @Id("stretch")
         STRETCH,
+        @Id("mirror")
         MIRROR,
+        @Id("repeat")
         REPEAT
     }
 

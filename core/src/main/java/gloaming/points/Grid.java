@@ -3,32 +3,38 @@ package gloaming.points;
 import gloaming.flow.Attribute;
 import gloaming.flow.Nothing;
 import gloaming.flow.Points;
+import gloaming.look.Id;
 import gloaming.step.Frame;
 import gloaming.step.Operation;
 import gloaming.step.Range;
 import gloaming.step.Says;
 
 /** Points in rows and columns around the middle; one column alone stands in the middle. */
+@Id("grid")
 @Says(name = "Grid", does = "Lays points out in rows and columns.", find = "layout rows columns matrix lattice raster")
 public record Grid(
-        @Range(min = 1, max = 1000, initial = 32, byRatio = true, says = "Points across.")
+        @Id("columns") @Range(min = 1, max = 1000, initial = 32, byRatio = true, says = "Points across.")
         int columns,
 
-        @Range(min = 1, max = 1000, initial = 18, byRatio = true, says = "Points up.")
+        @Id("rows") @Range(min = 1, max = 1000, initial = 18, byRatio = true, says = "Points up.")
         int rows,
 
+        @Id("width")
         @Range(min = 0, max = 8, initial = 3.2, unit = "units", says = "From the first column to the last.")
         double width,
 
+        @Id("height")
         @Range(min = 0, max = 8, initial = 1.7, unit = "units", says = "From the lowest row to the highest.")
         double height,
 
+        @Id("layers")
         @Range(min = 1, max = 200, initial = 1, byRatio = true, says = "Layers of it, one behind the other.")
         int layers,
 
-        @Range(min = 0, max = 8, initial = 1.7, unit = "units", says = "From the front layer to the last.")
+        @Id("depth") @Range(min = 0, max = 8, initial = 1.7, unit = "units", says = "From the front layer to the last.")
         double depth,
 
+        @Id("size")
         @Range(min = 0.0005, max = 0.5, initial = 0.012, unit = "units", byRatio = true, says = "Radius of each point.")
         double size)
         implements Operation<Nothing, Points, Points> {

@@ -2,6 +2,7 @@ package gloaming.points;
 
 import gloaming.flow.Attribute;
 import gloaming.flow.Points;
+import gloaming.look.Id;
 import gloaming.step.Frame;
 import gloaming.step.Operation;
 import gloaming.step.Pick;
@@ -9,32 +10,38 @@ import gloaming.step.Range;
 import gloaming.step.Says;
 
 /** Which way points look: along their movement, away from the middle, or one way for all. */
+@Id("head")
 @Says(
         name = "Head",
         does = "Turns points to where they move, away from a place, or all one way.",
         find = "heading direction orientation look aim velocity rotate sprite face")
 public record Head(
-        @Pick(initial = "along-movement", says = "Where they look.")
+        @Id("to") @Pick(initial = "along-movement", says = "Where they look.")
         To to,
 
+        @Id("turn")
         @Range(min = -2, max = 2, initial = 0, unit = "turns", says = "And turned by so much in the picture.")
         double turn,
 
-        @Range(min = -4, max = 4, initial = 0, unit = "units", says = "The place, across.")
+        @Id("x") @Range(min = -4, max = 4, initial = 0, unit = "units", says = "The place, across.")
         double x,
 
-        @Range(min = -4, max = 4, initial = 0, unit = "units", says = "The place, up.")
+        @Id("y") @Range(min = -4, max = 4, initial = 0, unit = "units", says = "The place, up.")
         double y,
 
-        @Range(min = -4, max = 4, initial = 0, unit = "units", says = "The place, towards who looks.")
+        @Id("z") @Range(min = -4, max = 4, initial = 0, unit = "units", says = "The place, towards who looks.")
         double z)
         implements Operation<Points, Points, Head.Memory> {
 
     /** Where points look. */
     public enum To {
+        @Id("along-movement")
         ALONG_MOVEMENT,
+        @Id("away-from-a-place")
         AWAY_FROM_A_PLACE,
+        @Id("towards-a-place")
         TOWARDS_A_PLACE,
+        @Id("one-way")
         ONE_WAY
     }
 
@@ -92,7 +99,7 @@ public record Head(
             }
             double far = Math.sqrt(a * a + b * b + c * c);
             // Who stands still looks on as before.
-            if (!(far > 1e-9)) {
+            if (!(far > 1e-9 && far < Double.MAX_VALUE)) {
                 if (known && to == To.ALONG_MOVEMENT) {
                     hx[i] = memory.last.at(Attribute.HX, i);
                     hy[i] = memory.last.at(Attribute.HY, i);

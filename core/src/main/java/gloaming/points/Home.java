@@ -2,6 +2,7 @@ package gloaming.points;
 
 import gloaming.flow.Attribute;
 import gloaming.flow.Points;
+import gloaming.look.Id;
 import gloaming.step.Frame;
 import gloaming.step.Operation;
 import gloaming.step.Range;
@@ -12,11 +13,13 @@ import gloaming.step.Says;
  *
  * <p>The damped spring is worked out exactly over the frame (Juckett 2012, "Damped springs"), so that it never blows up.
  */
+@Id("home")
 @Says(
         name = "Home",
         does = "Draws each point back to where it was laid out or born, as on a spring.",
         find = "force spring return elastic rest restore wobble origin")
 public record Home(
+        @Id("swings")
         @Range(
                 min = 0.05,
                 max = 20,
@@ -26,10 +29,11 @@ public record Home(
                 says = "How often it swings in a second.")
         double swings,
 
+        @Id("damping")
         @Range(min = 0, max = 4, initial = 0.4, says = "How soon it comes to rest: 0 never, 1 without overshoot.")
         double damping,
 
-        @Range(min = 0, max = 1, initial = 1, says = "How much of the spring is felt.")
+        @Id("amount") @Range(min = 0, max = 1, initial = 1, says = "How much of the spring is felt.")
         double amount)
         implements Operation<Points, Points, Home.Memory> {
 

@@ -2,6 +2,7 @@ package gloaming.points;
 
 import gloaming.flow.Attribute;
 import gloaming.flow.Points;
+import gloaming.look.Id;
 import gloaming.step.Frame;
 import gloaming.step.Operation;
 import gloaming.step.Randomness;
@@ -9,18 +10,19 @@ import gloaming.step.Range;
 import gloaming.step.Says;
 
 /** Each point a little out of its place, always the same way for the same number. */
+@Id("jitter")
 @Says(
         name = "Jitter",
         does = "Moves each point a little out of its place, by chance.",
         find = "random offset displace shake loosen irregular natural")
 public record Jitter(
-        @Range(min = 0, max = 2, initial = 0.03, unit = "units", says = "How far at most.")
+        @Id("amount") @Range(min = 0, max = 2, initial = 0.03, unit = "units", says = "How far at most.")
         double amount,
 
-        @Range(min = 0, max = 1, initial = 0, says = "How much of it goes into the depth.")
+        @Id("depth") @Range(min = 0, max = 1, initial = 0, says = "How much of it goes into the depth.")
         double depth,
 
-        @Range(min = 0, max = 1000, initial = 0, says = "Another number, other places.")
+        @Id("variation") @Range(min = 0, max = 1000, initial = 0, says = "Another number, other places.")
         int variation)
         implements Operation<Points, Points, Altered> {
 

@@ -2,8 +2,8 @@ package gloaming.points;
 
 import gloaming.flow.Attribute;
 import gloaming.flow.Column;
-import gloaming.flow.Kind;
 import gloaming.flow.Points;
+import gloaming.look.Id;
 import gloaming.step.Frame;
 import gloaming.step.Operation;
 import gloaming.step.Range;
@@ -11,14 +11,16 @@ import gloaming.step.Read;
 import gloaming.step.Says;
 
 /** The points of this lane and, behind them, those of another. */
+@Id("join")
 @Says(
         name = "Join",
         does = "Adds another lane's points behind these.",
         find = "combine merge append together union both groups")
-@Read(name = "with", kind = Kind.POINTS, says = "The lane whose points are added.")
+@Read(name = "with", kind = Points.class, says = "The lane whose points are added.")
 public record Join(
-        @Range(min = 0, max = 1, initial = 1, says = "How many of the added points, from none to all.")
-        double part) implements Operation<Points, Points, Points> {
+        @Id("part") @Range(min = 0, max = 1, initial = 1, says = "How many of the added points, from none to all.")
+        double part)
+        implements Operation<Points, Points, Points> {
     private static final Attribute[] ALL = Attribute.values();
 
     @Override

@@ -3,6 +3,7 @@ package gloaming.points;
 import gloaming.flow.Attribute;
 import gloaming.flow.Column;
 import gloaming.flow.Points;
+import gloaming.look.Id;
 import gloaming.noise.GradientNoise;
 import gloaming.step.Frame;
 import gloaming.step.Operation;
@@ -10,21 +11,23 @@ import gloaming.step.Range;
 import gloaming.step.Says;
 
 /** Pushes points out of place by a smooth noise; each number of the shape gives another shape, and between two it glides. */
+@Id("knead")
 @Says(
         name = "Knead",
         does = "Pushes points out of place by a smooth noise, into another shape for every number.",
         find = "deform distort bend wobble noise shape morph random blob organic displace ring")
 public record Knead(
-        @Range(min = 0, max = 2, initial = 0.25, unit = "units", says = "How far.")
+        @Id("amount") @Range(min = 0, max = 2, initial = 0.25, unit = "units", says = "How far.")
         double amount,
 
+        @Id("bulge")
         @Range(min = 0.1, max = 8, initial = 1.4, unit = "units", byRatio = true, says = "Size of its bulges.")
         double bulge,
 
-        @Range(min = 1, max = 5, initial = 2, says = "Layers of finer and finer bulges.")
+        @Id("detail") @Range(min = 1, max = 5, initial = 2, says = "Layers of finer and finer bulges.")
         int detail,
 
-        @Range(min = 0, max = 1000, initial = 0, says = "Which shape; a small step is a small change.")
+        @Id("shape") @Range(min = 0, max = 1000, initial = 0, says = "Which shape; a small step is a small change.")
         double shape)
         implements Operation<Points, Points, Knead.Memory> {
     private static final int GRAIN = 1_024;

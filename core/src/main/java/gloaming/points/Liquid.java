@@ -2,6 +2,7 @@ package gloaming.points;
 
 import gloaming.flow.Attribute;
 import gloaming.flow.Points;
+import gloaming.look.Id;
 import gloaming.step.Frame;
 import gloaming.step.Operation;
 import gloaming.step.Pick;
@@ -15,11 +16,13 @@ import gloaming.step.Says;
  * stable at any step; viscosity is XSPH (Schechter and Bridson 2012) and surface tension a pull between drops a little apart. What one drop
  * does to another it suffers itself, so that without walls the whole keeps its momentum.
  */
+@Id("liquid")
 @Says(
         name = "Liquid",
         does = "Lets points flow together as a liquid in the picture's plane, in a basin or free.",
         find = "fluid water sph simulation pour splash viscosity surface tension basin drop")
 public record Liquid(
+        @Id("spacing")
         @Range(
                 min = 0.004,
                 max = 0.3,
@@ -29,28 +32,29 @@ public record Liquid(
                 says = "From one drop to the next at rest.")
         double spacing,
 
-        @Range(min = -10, max = 10, initial = -1.5, unit = "units/s²", says = "Weight; below 0 it falls.")
+        @Id("weight") @Range(min = -10, max = 10, initial = -1.5, unit = "units/s²", says = "Weight; below 0 it falls.")
         double weight,
 
+        @Id("viscosity")
         @Range(min = 0, max = 1, initial = 0.08, says = "How much drops drag each other along: 0 water, 1 honey.")
         double viscosity,
 
-        @Range(min = 0, max = 1, initial = 0.15, says = "How much the surface holds together.")
+        @Id("tension") @Range(min = 0, max = 1, initial = 0.15, says = "How much the surface holds together.")
         double tension,
 
-        @Range(min = 1, max = 12, initial = 5, says = "Rounds of the solver: more is less like jelly.")
+        @Id("rounds") @Range(min = 1, max = 12, initial = 5, says = "Rounds of the solver: more is less like jelly.")
         int rounds,
 
-        @Pick(initial = "true", says = "Whether it stands in a basin with a floor and two walls.")
+        @Id("basin") @Pick(initial = "true", says = "Whether it stands in a basin with a floor and two walls.")
         boolean basin,
 
-        @Range(min = 0.05, max = 8, initial = 3.2, unit = "units", says = "The basin from wall to wall.")
+        @Id("width") @Range(min = 0.05, max = 8, initial = 3.2, unit = "units", says = "The basin from wall to wall.")
         double width,
 
-        @Range(min = -4, max = 4, initial = 0, unit = "units", says = "The middle of the basin, across.")
+        @Id("x") @Range(min = -4, max = 4, initial = 0, unit = "units", says = "The middle of the basin, across.")
         double x,
 
-        @Range(min = -4, max = 4, initial = -0.9, unit = "units", says = "Where its floor lies.")
+        @Id("floor") @Range(min = -4, max = 4, initial = -0.9, unit = "units", says = "Where its floor lies.")
         double floor)
         implements Operation<Points, Points, Liquid.Memory> {
     /** Places that are looked at of three cells in a row, at most: many drops in one place must not stop the show. */

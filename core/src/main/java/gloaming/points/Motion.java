@@ -27,11 +27,11 @@ public final class Motion {
         if (n != had) {
             for (Attribute attribute : new Attribute[] {Attribute.X, Attribute.Y, Attribute.Z}) {
                 float[] mine = own.column(attribute).length(Math.max(1, n)).values;
-                for (int i = Math.min(had, n); i < n; i++) mine[i] = in.at(attribute, i);
+                for (int i = Math.min(had, n); i < n; i++) mine[i] = sound(in.at(attribute, i));
             }
             for (Attribute attribute : new Attribute[] {Attribute.VX, Attribute.VY, Attribute.VZ}) {
                 float[] mine = own.column(attribute).length(Math.max(1, n)).values;
-                for (int i = Math.min(had, n); i < n; i++) mine[i] = in.at(attribute, i);
+                for (int i = Math.min(had, n); i < n; i++) mine[i] = sound(in.at(attribute, i));
             }
             had = n;
         }
@@ -59,9 +59,17 @@ public final class Motion {
         float[] vz = points.column(Attribute.VZ).values;
         frame.crew().each(points.n(), GRAIN, (from, to) -> {
             for (int i = from; i < to; i++) {
-                x[i] += vx[i] * dt;
-                y[i] += vy[i] * dt;
-                z[i] += vz[i] * dt;
+                float ex = x[i] + vx[i] * dt;
+                float ey = y[i] + vy[i] * dt;
+                float ez = z[i] + vz[i] * dt;
+                // What has become no number would stay so for ever, and draw others after it.
+                boolean sound = Math.abs(ex) + Math.abs(ey) + Math.abs(ez) <= FARTHEST;
+                x[i] = sound ? ex : 0;
+                y[i] = sound ? ey : 0;
+                z[i] = sound ? ez : 0;
+                vx[i] = sound ? vx[i] : 0;
+                vy[i] = sound ? vy[i] : 0;
+                vz[i] = sound ? vz[i] : 0;
             }
         });
     }
@@ -85,6 +93,13 @@ public final class Motion {
         points.each(Attribute.VZ);
         return points;
     }
+
+    private static float sound(float value) {
+        return Math.abs(value) <= FARTHEST ? value : 0;
+    }
+
+    /** Units; what flies farther, or is no number, begins anew in the middle and stands. */
+    private static final float FARTHEST = 1e9f;
 
     /** Points in one piece of work. */
     static final int GRAIN = 4_096;

@@ -2,6 +2,7 @@ package gloaming.points;
 
 import gloaming.flow.Attribute;
 import gloaming.flow.Points;
+import gloaming.look.Id;
 import gloaming.step.Frame;
 import gloaming.step.Operation;
 import gloaming.step.Range;
@@ -12,11 +13,13 @@ import gloaming.step.Says;
  *
  * <p>Each point is turned about the axis exactly, so that it keeps its distance at any frame rate.
  */
+@Id("orbit")
 @Says(
         name = "Orbit",
         does = "Carries points round a place, and draws them in or lets them out.",
         find = "force circle vortex whirl rotate around spin tornado galaxy funnel")
 public record Orbit(
+        @Id("speed")
         @Range(
                 min = -10,
                 max = 10,
@@ -25,6 +28,7 @@ public record Orbit(
                 says = "How fast, at the reach; below 0 clockwise.")
         double speed,
 
+        @Id("reach")
         @Range(
                 min = 0.02,
                 max = 4,
@@ -34,9 +38,10 @@ public record Orbit(
                 says = "Distance at which it is that fast.")
         double reach,
 
-        @Range(min = -2, max = 3, initial = 0.5, says = "How much slower further out: 0 turns all as one.")
+        @Id("fall") @Range(min = -2, max = 3, initial = 0.5, says = "How much slower further out: 0 turns all as one.")
         double fall,
 
+        @Id("inward")
         @Range(
                 min = -4,
                 max = 4,
@@ -45,6 +50,7 @@ public record Orbit(
                 says = "How fast they are drawn in; below 0 they drift out.")
         double inward,
 
+        @Id("tilt")
         @Range(
                 min = -0.5,
                 max = 0.5,
@@ -53,13 +59,13 @@ public record Orbit(
                 says = "Tilts the axis: a quarter turns them round the upright.")
         double tilt,
 
-        @Range(min = -4, max = 4, initial = 0, unit = "units", says = "The place, across.")
+        @Id("x") @Range(min = -4, max = 4, initial = 0, unit = "units", says = "The place, across.")
         double x,
 
-        @Range(min = -4, max = 4, initial = 0, unit = "units", says = "The place, up.")
+        @Id("y") @Range(min = -4, max = 4, initial = 0, unit = "units", says = "The place, up.")
         double y,
 
-        @Range(min = -4, max = 4, initial = 0, unit = "units", says = "The place, towards who looks.")
+        @Id("z") @Range(min = -4, max = 4, initial = 0, unit = "units", says = "The place, towards who looks.")
         double z)
         implements Operation<Points, Points, Motion> {
 

@@ -1,10 +1,10 @@
 package gloaming.points;
 
 import gloaming.flow.Attribute;
-import gloaming.flow.Kind;
 import gloaming.flow.Nothing;
 import gloaming.flow.Picture;
 import gloaming.flow.Points;
+import gloaming.look.Id;
 import gloaming.step.Frame;
 import gloaming.step.Operation;
 import gloaming.step.Pick;
@@ -19,27 +19,31 @@ import gloaming.step.Says;
  * <p>Where points are drawn by brightness, each place is taken in the order of a fixed shuffle of the picture's cells while
  * the light there is worth it, so that a still picture gives still points and a changing one moves few.
  */
+@Id("pixels")
 @Says(
         name = "Pixels",
         does =
                 "Lays points over a picture of another lane: on a grid, by brightness, or along its edges, with its colours.",
         find = "layout picture image pixels sample stipple edges outline text letters emblem film")
-@Read(name = "of", kind = Kind.PICTURE, says = "The picture.")
+@Read(name = "of", kind = Picture.class, says = "The picture.")
 public record Pixels(
+        @Id("where")
         @Pick(
                 initial = "by-light",
                 says = "Where points are: each cell of a grid, more where there is light or cover, or along edges.")
         Where where,
 
-        @Range(min = 8, max = 960, initial = 240, byRatio = true, says = "Cells across the picture.")
+        @Id("cells") @Range(min = 8, max = 960, initial = 240, byRatio = true, says = "Cells across the picture.")
         int cells,
 
-        @Range(min = 1, max = 500000, initial = 20000, byRatio = true, says = "At most so many points.")
+        @Id("most") @Range(min = 1, max = 500000, initial = 20000, byRatio = true, says = "At most so many points.")
         int most,
 
+        @Id("least")
         @Range(min = 0, max = 4, initial = 0.1, says = "Cells with less light, cover or edge have no point.")
         double least,
 
+        @Id("full")
         @Range(
                 min = 0,
                 max = 4,
@@ -47,21 +51,27 @@ public record Pixels(
                 says = "How much light makes a point certain; more light than that makes no more.")
         double full,
 
+        @Id("relief")
         @Range(min = 0, max = 4, initial = 0, unit = "units", says = "How far light lifts points towards who looks.")
         double relief,
 
-        @Pick(initial = "true", says = "Whether points have the picture's colours.")
+        @Id("coloured") @Pick(initial = "true", says = "Whether points have the picture's colours.")
         boolean coloured,
 
+        @Id("size")
         @Range(min = 0.0005, max = 0.5, initial = 0.006, unit = "units", byRatio = true, says = "Radius of each point.")
         double size)
         implements Operation<Nothing, Points, Points> {
 
     /** Where points are. */
     public enum Where {
+        @Id("grid")
         GRID,
+        @Id("by-light")
         BY_LIGHT,
+        @Id("by-cover")
         BY_COVER,
+        @Id("edges")
         EDGES
     }
 

@@ -3,26 +3,29 @@ package gloaming.points;
 import gloaming.flow.Attribute;
 import gloaming.flow.Nothing;
 import gloaming.flow.Points;
+import gloaming.look.Id;
 import gloaming.step.Frame;
 import gloaming.step.Operation;
 import gloaming.step.Range;
 import gloaming.step.Says;
 
 /** Points at even steps along the sides of a regular polygon, or of a star. */
+@Id("polygon")
 @Says(
         name = "Polygon",
         does = "Lays points out along the sides of a polygon or a star.",
         find = "layout polygon triangle square hexagon star sides corners outline")
 public record Polygon(
-        @Range(min = 2, max = 60, initial = 6, says = "Corners.")
+        @Id("corners") @Range(min = 2, max = 60, initial = 6, says = "Corners.")
         int corners,
 
-        @Range(min = 1, max = 20000, initial = 240, byRatio = true, says = "Points on all sides together.")
+        @Id("count") @Range(min = 1, max = 20000, initial = 240, byRatio = true, says = "Points on all sides together.")
         int count,
 
-        @Range(min = 0, max = 4, initial = 0.7, unit = "units", says = "From the middle to a corner.")
+        @Id("radius") @Range(min = 0, max = 4, initial = 0.7, unit = "units", says = "From the middle to a corner.")
         double radius,
 
+        @Id("dent")
         @Range(
                 min = 0,
                 max = 1,
@@ -30,18 +33,21 @@ public record Polygon(
                 says = "How far out the middle of a side is: 1 is straight, less is a star.")
         double dent,
 
+        @Id("turn")
         @Range(min = -2, max = 2, initial = 0.25, unit = "turns", says = "Where the first corner is; a quarter is up.")
         double turn,
 
-        @Range(min = -4, max = 4, initial = 0, unit = "units", says = "Where the middle is, across.")
+        @Id("x") @Range(min = -4, max = 4, initial = 0, unit = "units", says = "Where the middle is, across.")
         double x,
 
-        @Range(min = -4, max = 4, initial = 0, unit = "units", says = "Where the middle is, up.")
+        @Id("y") @Range(min = -4, max = 4, initial = 0, unit = "units", says = "Where the middle is, up.")
         double y,
 
+        @Id("z")
         @Range(min = -4, max = 4, initial = 0, unit = "units", says = "Where the middle is, towards who looks.")
         double z,
 
+        @Id("size")
         @Range(min = 0.0005, max = 0.5, initial = 0.012, unit = "units", byRatio = true, says = "Radius of each point.")
         double size)
         implements Operation<Nothing, Points, Points> {

@@ -2,32 +2,35 @@ package gloaming.points;
 
 import gloaming.flow.Attribute;
 import gloaming.flow.Points;
+import gloaming.look.Id;
 import gloaming.step.Frame;
 import gloaming.step.Operation;
 import gloaming.step.Range;
 import gloaming.step.Says;
 
 /** Moves, turns and scales points about the middle; velocities and headings turn with them. */
+@Id("pose")
 @Says(
         name = "Pose",
         does = "Moves, turns and scales all points together, also in depth.",
         find = "transform move rotate turn scale translate 3d spin position")
 public record Pose(
-        @Range(min = -8, max = 8, initial = 0, unit = "units", says = "To the right.")
+        @Id("x") @Range(min = -8, max = 8, initial = 0, unit = "units", says = "To the right.")
         double x,
 
-        @Range(min = -8, max = 8, initial = 0, unit = "units", says = "Up.")
+        @Id("y") @Range(min = -8, max = 8, initial = 0, unit = "units", says = "Up.")
         double y,
 
-        @Range(min = -8, max = 8, initial = 0, unit = "units", says = "Towards who looks.")
+        @Id("z") @Range(min = -8, max = 8, initial = 0, unit = "units", says = "Towards who looks.")
         double z,
 
-        @Range(min = -100, max = 100, initial = 0, unit = "turns", says = "In the picture, anticlockwise.")
+        @Id("turn") @Range(min = -100, max = 100, initial = 0, unit = "turns", says = "In the picture, anticlockwise.")
         double turn,
 
-        @Range(min = -100, max = 100, initial = 0, unit = "turns", says = "About the upright axis.")
+        @Id("spin") @Range(min = -100, max = 100, initial = 0, unit = "turns", says = "About the upright axis.")
         double spin,
 
+        @Id("tilt")
         @Range(
                 min = -100,
                 max = 100,
@@ -36,9 +39,10 @@ public record Pose(
                 says = "About the level axis, the top towards who looks.")
         double tilt,
 
-        @Range(min = 0.01, max = 20, initial = 1, byRatio = true, says = "Larger or smaller.")
+        @Id("scale") @Range(min = 0.01, max = 20, initial = 1, byRatio = true, says = "Larger or smaller.")
         double scale,
 
+        @Id("stretch")
         @Range(min = -10, max = 10, initial = 1, says = "And across by as much again; below 0 it is mirrored.")
         double stretch)
         implements Operation<Points, Points, Altered> {

@@ -2,20 +2,24 @@ package gloaming.points;
 
 import gloaming.flow.Attribute;
 import gloaming.flow.Points;
+import gloaming.look.Id;
 import gloaming.step.Frame;
 import gloaming.step.Operation;
 import gloaming.step.Range;
 import gloaming.step.Says;
 
 /** All points and their reflections on the other side of a line, with velocity and heading. */
+@Id("reflect")
 @Says(
         name = "Reflect",
         does = "Adds the mirror image of all points, across a line through the middle.",
         find = "mirror symmetry reflect flip double")
 public record Reflect(
+        @Id("turn")
         @Range(min = -1, max = 1, initial = 0.25, unit = "turns", says = "How the line lies; a quarter stands up.")
         double turn,
 
+        @Id("away")
         @Range(min = -4, max = 4, initial = 0, unit = "units", says = "How far the line is from the middle.")
         double away)
         implements Operation<Points, Points, Chosen> {

@@ -2,39 +2,42 @@ package gloaming.points;
 
 import gloaming.flow.Attribute;
 import gloaming.flow.Points;
+import gloaming.look.Id;
 import gloaming.step.Frame;
 import gloaming.step.Operation;
 import gloaming.step.Range;
 import gloaming.step.Says;
 
 /** Copies of all points, each moved, turned, scaled and dimmed a little more than the one before. */
+@Id("repeat")
 @Says(
         name = "Repeat",
         does = "Adds copies of all points, each moved, turned and scaled a little more than the one before.",
         find = "copy duplicate array instance clone kaleidoscope progressive echo tile")
 public record Repeat(
-        @Range(min = 1, max = 200, initial = 6, byRatio = true, says = "How many there are in all.")
+        @Id("times") @Range(min = 1, max = 200, initial = 6, byRatio = true, says = "How many there are in all.")
         int times,
 
-        @Range(min = -4, max = 4, initial = 0, unit = "units", says = "Each to the right of the last.")
+        @Id("x") @Range(min = -4, max = 4, initial = 0, unit = "units", says = "Each to the right of the last.")
         double x,
 
-        @Range(min = -4, max = 4, initial = 0, unit = "units", says = "Each above the last.")
+        @Id("y") @Range(min = -4, max = 4, initial = 0, unit = "units", says = "Each above the last.")
         double y,
 
-        @Range(min = -4, max = 4, initial = 0, unit = "units", says = "Each nearer than the last.")
+        @Id("z") @Range(min = -4, max = 4, initial = 0, unit = "units", says = "Each nearer than the last.")
         double z,
 
-        @Range(min = -1, max = 1, initial = 0.0833, unit = "turns", says = "Each turned against the last.")
+        @Id("turn") @Range(min = -1, max = 1, initial = 0.0833, unit = "turns", says = "Each turned against the last.")
         double turn,
 
-        @Range(min = -1, max = 1, initial = 0, unit = "turns", says = "Each spun about the upright axis.")
+        @Id("spin") @Range(min = -1, max = 1, initial = 0, unit = "turns", says = "Each spun about the upright axis.")
         double spin,
 
+        @Id("scale")
         @Range(min = 0.2, max = 5, initial = 0.9, byRatio = true, says = "Each larger than the last by this.")
         double scale,
 
-        @Range(min = 0, max = 2, initial = 1, says = "Each brighter than the last by this.")
+        @Id("light") @Range(min = 0, max = 2, initial = 1, says = "Each brighter than the last by this.")
         double light)
         implements Operation<Points, Points, Chosen> {
     private static final int MOST = 1_000_000;

@@ -2,6 +2,7 @@ package gloaming.points;
 
 import gloaming.flow.Attribute;
 import gloaming.flow.Points;
+import gloaming.look.Id;
 import gloaming.step.Frame;
 import gloaming.step.Operation;
 import gloaming.step.Pick;
@@ -12,30 +13,36 @@ import gloaming.step.Says;
  * Another number of points along the line through those that come in: at even steps of its length, heading along it, or those that come
  * in over and over.
  */
+@Id("resample")
 @Says(
         name = "Resample",
         does = "Lays so many points along the line through these, evenly and smoothly, or repeats these.",
         find = "count resample interpolate along curve path even spacing subdivide number repeat")
 public record Resample(
-        @Range(min = 1, max = 1000000, initial = 500, byRatio = true, says = "How many points go out.")
+        @Id("count") @Range(min = 1, max = 1000000, initial = 500, byRatio = true, says = "How many points go out.")
         int count,
 
+        @Id("rule")
         @Pick(
                 initial = "smoothly",
                 says = "Along a smooth line, along straight pieces, or these again from the first on.")
         Rule rule,
 
-        @Pick(initial = "false", says = "Whether the line goes from the last point back to the first.")
+        @Id("closed") @Pick(initial = "false", says = "Whether the line goes from the last point back to the first.")
         boolean closed,
 
+        @Id("shift")
         @Range(min = -10, max = 10, initial = 0, says = "How far along the line they have moved: 1 is once through.")
         double shift)
         implements Operation<Points, Points, Resample.Memory> {
 
     /** How the number changes. */
     public enum Rule {
+        @Id("smoothly")
         SMOOTHLY,
+        @Id("straight")
         STRAIGHT,
+        @Id("repeat")
         REPEAT
     }
 

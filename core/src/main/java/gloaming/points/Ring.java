@@ -3,29 +3,32 @@ package gloaming.points;
 import gloaming.flow.Attribute;
 import gloaming.flow.Nothing;
 import gloaming.flow.Points;
+import gloaming.look.Id;
 import gloaming.step.Frame;
 import gloaming.step.Operation;
 import gloaming.step.Range;
 import gloaming.step.Says;
 
 /** Points at even steps round a circle, the first to the right, on anticlockwise. */
+@Id("ring")
 @Says(name = "Ring", does = "Lays points out round a circle.", find = "layout circle round orbit wreath hoop")
 public record Ring(
-        @Range(min = 1, max = 100000, initial = 120, byRatio = true, says = "Points round the ring.")
+        @Id("count") @Range(min = 1, max = 100000, initial = 120, byRatio = true, says = "Points round the ring.")
         int count,
 
-        @Range(min = 0, max = 4, initial = 0.7, unit = "units", says = "From the middle to the points.")
+        @Id("radius") @Range(min = 0, max = 4, initial = 0.7, unit = "units", says = "From the middle to the points.")
         double radius,
 
-        @Range(min = -2, max = 2, initial = 0, unit = "turns", says = "Turns the ring.")
+        @Id("turn") @Range(min = -2, max = 2, initial = 0, unit = "turns", says = "Turns the ring.")
         double turn,
 
-        @Range(min = -4, max = 4, initial = 0, unit = "units", says = "Where the middle is, across.")
+        @Id("x") @Range(min = -4, max = 4, initial = 0, unit = "units", says = "Where the middle is, across.")
         double x,
 
-        @Range(min = -4, max = 4, initial = 0, unit = "units", says = "Where the middle is, up.")
+        @Id("y") @Range(min = -4, max = 4, initial = 0, unit = "units", says = "Where the middle is, up.")
         double y,
 
+        @Id("size")
         @Range(min = 0.0005, max = 0.5, initial = 0.012, unit = "units", byRatio = true, says = "Radius of each point.")
         double size)
         implements Operation<Nothing, Points, Points> {

@@ -3,38 +3,44 @@ package gloaming.points;
 import gloaming.flow.Attribute;
 import gloaming.flow.Nothing;
 import gloaming.flow.Points;
+import gloaming.look.Id;
 import gloaming.step.Frame;
 import gloaming.step.Operation;
 import gloaming.step.Range;
 import gloaming.step.Says;
 
 /** Points at even steps on a straight line, from one end to the other. */
+@Id("row")
 @Says(
         name = "Row",
         does = "Lays points out along a straight line.",
         find = "layout line straight row along between two ends")
 public record Row(
-        @Range(min = 1, max = 100000, initial = 60, byRatio = true, says = "Points on the line.")
+        @Id("count") @Range(min = 1, max = 100000, initial = 60, byRatio = true, says = "Points on the line.")
         int count,
 
-        @Range(min = 0, max = 8, initial = 3, unit = "units", says = "From one end to the other.")
+        @Id("length") @Range(min = 0, max = 8, initial = 3, unit = "units", says = "From one end to the other.")
         double length,
 
+        @Id("turn")
         @Range(min = -2, max = 2, initial = 0, unit = "turns", says = "Turns the line; a quarter stands up.")
         double turn,
 
+        @Id("tilt")
         @Range(min = -0.25, max = 0.25, initial = 0, unit = "turns", says = "Tilts its far end towards who looks.")
         double tilt,
 
-        @Range(min = -4, max = 4, initial = 0, unit = "units", says = "Where the middle is, across.")
+        @Id("x") @Range(min = -4, max = 4, initial = 0, unit = "units", says = "Where the middle is, across.")
         double x,
 
-        @Range(min = -4, max = 4, initial = 0, unit = "units", says = "Where the middle is, up.")
+        @Id("y") @Range(min = -4, max = 4, initial = 0, unit = "units", says = "Where the middle is, up.")
         double y,
 
+        @Id("z")
         @Range(min = -4, max = 4, initial = 0, unit = "units", says = "Where the middle is, towards who looks.")
         double z,
 
+        @Id("size")
         @Range(min = 0.0005, max = 0.5, initial = 0.012, unit = "units", byRatio = true, says = "Radius of each point.")
         double size)
         implements Operation<Nothing, Points, Points> {

@@ -3,6 +3,7 @@ package gloaming.points;
 import gloaming.flow.Attribute;
 import gloaming.flow.Nothing;
 import gloaming.flow.Points;
+import gloaming.look.Id;
 import gloaming.step.Frame;
 import gloaming.step.Operation;
 import gloaming.step.Pick;
@@ -10,14 +11,16 @@ import gloaming.step.Range;
 import gloaming.step.Says;
 
 /** The points of a file: a scanned place, a cloud somebody computed; laid in the middle and as large as wanted. */
+@Id("scan")
 @Says(
         name = "Scan",
         does = "Shows the points of a file: PLY, CSV or XYZ, with their colours.",
         find = "point cloud file ply csv xyz lidar import scanned load layout")
 public record Scan(
-        @Pick(initial = "", medium = "cloud", says = "The points.")
+        @Id("points") @Pick(initial = "", medium = "cloud", says = "The points.")
         String points,
 
+        @Id("fit")
         @Range(
                 min = 0.01,
                 max = 20,
@@ -27,19 +30,22 @@ public record Scan(
                 says = "How large its longest side is; its middle is in the middle.")
         double fit,
 
-        @Pick(initial = "false", says = "Whether it is shown just where its numbers say.")
+        @Id("asItIs") @Pick(initial = "false", says = "Whether it is shown just where its numbers say.")
         boolean asItIs,
 
-        @Pick(initial = "y", says = "Which of its axes points up.")
+        @Id("up") @Pick(initial = "y", says = "Which of its axes points up.")
         Up up,
 
+        @Id("size")
         @Range(min = 0.0005, max = 0.5, initial = 0.005, unit = "units", byRatio = true, says = "Radius of each point.")
         double size)
         implements Operation<Nothing, Points, Scan.Memory> {
 
     /** Which axis points up. */
     public enum Up {
+        @Id("y")
         Y,
+        @Id("z")
         Z
     }
 

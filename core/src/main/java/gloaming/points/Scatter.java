@@ -3,6 +3,7 @@ package gloaming.points;
 import gloaming.flow.Attribute;
 import gloaming.flow.Nothing;
 import gloaming.flow.Points;
+import gloaming.look.Id;
 import gloaming.step.Frame;
 import gloaming.step.Operation;
 import gloaming.step.Randomness;
@@ -10,26 +11,28 @@ import gloaming.step.Range;
 import gloaming.step.Says;
 
 /** Points at random in a box; the same places for the same variation, however many there are. */
+@Id("scatter")
 @Says(name = "Scatter", does = "Lays points out at random in a box.", find = "layout random box stars dust uniform")
 public record Scatter(
-        @Range(min = 1, max = 500000, initial = 500, byRatio = true, says = "Points in the box.")
+        @Id("count") @Range(min = 1, max = 500000, initial = 500, byRatio = true, says = "Points in the box.")
         int count,
 
-        @Range(min = 0, max = 8, initial = 3.5, unit = "units", says = "The box from left to right.")
+        @Id("width") @Range(min = 0, max = 8, initial = 3.5, unit = "units", says = "The box from left to right.")
         double width,
 
-        @Range(min = 0, max = 8, initial = 2, unit = "units", says = "The box from bottom to top.")
+        @Id("height") @Range(min = 0, max = 8, initial = 2, unit = "units", says = "The box from bottom to top.")
         double height,
 
-        @Range(min = -4, max = 4, initial = 0, unit = "units", says = "Where the middle is, across.")
+        @Id("x") @Range(min = -4, max = 4, initial = 0, unit = "units", says = "Where the middle is, across.")
         double x,
 
-        @Range(min = -4, max = 4, initial = 0, unit = "units", says = "Where the middle is, up.")
+        @Id("y") @Range(min = -4, max = 4, initial = 0, unit = "units", says = "Where the middle is, up.")
         double y,
 
-        @Range(min = 0, max = 1000, initial = 0, says = "Another number, another scattering.")
+        @Id("variation") @Range(min = 0, max = 1000, initial = 0, says = "Another number, another scattering.")
         int variation,
 
+        @Id("size")
         @Range(
                 min = 0.0005,
                 max = 0.5,
@@ -39,7 +42,7 @@ public record Scatter(
                 says = "Radius of the largest points.")
         double size,
 
-        @Range(min = 0, max = 1, initial = 0.5, says = "How much smaller the smallest points are.")
+        @Id("sizeSpread") @Range(min = 0, max = 1, initial = 0.5, says = "How much smaller the smallest points are.")
         double sizeSpread)
         implements Operation<Nothing, Points, Scatter.Memory> {
 

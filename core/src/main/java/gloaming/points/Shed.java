@@ -1,9 +1,9 @@
 package gloaming.points;
 
-import gloaming.flow.Kind;
 import gloaming.flow.Nothing;
 import gloaming.flow.Picture;
 import gloaming.flow.Points;
+import gloaming.look.Id;
 import gloaming.step.Frame;
 import gloaming.step.Operation;
 import gloaming.step.Pick;
@@ -19,21 +19,23 @@ import java.util.Arrays;
  *
  * <p>Each pixel of a grid sheds at most so many that live at once.
  */
+@Id("shed")
 @Says(
         name = "Shed",
         does =
                 "Brings particles to life at the pixels of a picture, in its colours: where it is bright, covers or changes.",
         find = "particles emitter picture film camera pixels spawn dissolve sparks change movement image")
-@Read(name = "of", kind = Kind.PICTURE, says = "The picture.")
+@Read(name = "of", kind = Picture.class, says = "The picture.")
 @Read(
         name = "motion",
-        kind = Kind.PICTURE,
+        kind = Picture.class,
         optional = true,
         says = "Vectors, in units a second, that particles take along: red to the right, green up.")
 public record Shed(
-        @Pick(initial = "by-light", says = "Where they are born.")
+        @Id("where") @Pick(initial = "by-light", says = "Where they are born.")
         Where where,
 
+        @Id("rate")
         @Range(
                 min = 0,
                 max = 500000,
@@ -43,12 +45,14 @@ public record Shed(
                 says = "Births in a second when all of the picture sheds.")
         double rate,
 
+        @Id("cells")
         @Range(min = 8, max = 480, initial = 160, byRatio = true, says = "Pixels across of the grid that sheds.")
         int cells,
 
-        @Range(min = 1, max = 100, initial = 4, says = "At most so many alive of each pixel.")
+        @Id("each") @Range(min = 1, max = 100, initial = 4, says = "At most so many alive of each pixel.")
         int each,
 
+        @Id("least")
         @Range(
                 min = 0.001,
                 max = 4,
@@ -57,21 +61,25 @@ public record Shed(
                 says = "Less light, cover or change than this sheds nothing.")
         double least,
 
+        @Id("life")
         @Range(min = 0.05, max = 120, initial = 3, unit = "s", byRatio = true, says = "How long a particle lives.")
         double life,
 
-        @Range(min = 0, max = 1, initial = 0.4, says = "How much shorter the shortest lives are.")
+        @Id("lifeSpread") @Range(min = 0, max = 1, initial = 0.4, says = "How much shorter the shortest lives are.")
         double lifeSpread,
 
+        @Id("speed")
         @Range(min = 0, max = 4, initial = 0.03, unit = "units/s", says = "Speed at birth, in all directions.")
         double speed,
 
-        @Range(min = -20, max = 20, initial = 1, says = "How much of the motion it takes along.")
+        @Id("inherit") @Range(min = -20, max = 20, initial = 1, says = "How much of the motion it takes along.")
         double inherit,
 
+        @Id("relief")
         @Range(min = 0, max = 2, initial = 0, unit = "units", says = "How far light lifts its place towards who looks.")
         double relief,
 
+        @Id("size")
         @Range(
                 min = 0.0005,
                 max = 0.5,
@@ -81,9 +89,10 @@ public record Shed(
                 says = "Radius of the largest particles.")
         double size,
 
-        @Range(min = 0, max = 1, initial = 0.5, says = "How much smaller the smallest are.")
+        @Id("sizeSpread") @Range(min = 0, max = 1, initial = 0.5, says = "How much smaller the smallest are.")
         double sizeSpread,
 
+        @Id("most")
         @Range(
                 min = 1,
                 max = 500000,
@@ -95,9 +104,13 @@ public record Shed(
 
     /** Where particles are born. */
     public enum Where {
+        @Id("by-light")
         BY_LIGHT,
+        @Id("by-cover")
         BY_COVER,
+        @Id("by-change")
         BY_CHANGE,
+        @Id("edges")
         EDGES
     }
 

@@ -2,17 +2,20 @@ package gloaming.points;
 
 import gloaming.flow.Attribute;
 import gloaming.flow.Points;
+import gloaming.look.Id;
 import gloaming.step.Frame;
 import gloaming.step.Operation;
 import gloaming.step.Range;
 import gloaming.step.Says;
 
 /** Draws points onto the nearest place of a lattice. */
+@Id("snap")
 @Says(
         name = "Snap",
         does = "Draws points onto the nearest place of a lattice.",
         find = "grid quantise quantize lattice align pixel voxel step")
 public record Snap(
+        @Id("step")
         @Range(
                 min = 0.005,
                 max = 2,
@@ -22,7 +25,7 @@ public record Snap(
                 says = "From one place to the next.")
         double step,
 
-        @Range(min = 0, max = 1, initial = 1, says = "How far they are drawn there.")
+        @Id("amount") @Range(min = 0, max = 1, initial = 1, says = "How far they are drawn there.")
         double amount)
         implements Operation<Points, Points, Altered> {
 

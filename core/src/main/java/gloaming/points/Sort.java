@@ -3,6 +3,7 @@ package gloaming.points;
 import gloaming.flow.Attribute;
 import gloaming.flow.Column;
 import gloaming.flow.Points;
+import gloaming.look.Id;
 import gloaming.step.Frame;
 import gloaming.step.Operation;
 import gloaming.step.Pick;
@@ -12,30 +13,32 @@ import gloaming.step.Says;
 import java.util.Arrays;
 
 /** Points in another order: by an attribute, by the distance from a place, or by chance. */
+@Id("sort")
 @Says(
         name = "Sort",
         does =
                 "Puts points into another order: by an attribute, by distance, or by chance; only the first so many if wanted.",
         find = "order sequence shuffle rank nearest closest distance random first")
 public record Sort(
-        @Pick(initial = "distance", says = "What the order goes by.")
+        @Id("by") @Pick(initial = "distance", says = "What the order goes by.")
         By by,
 
-        @Pick(initial = "x", says = "The attribute it goes by.")
+        @Id("attribute") @Pick(initial = "x", says = "The attribute it goes by.")
         String attribute,
 
-        @Range(min = -4, max = 4, initial = 0, unit = "units", says = "The place, across.")
+        @Id("x") @Range(min = -4, max = 4, initial = 0, unit = "units", says = "The place, across.")
         double x,
 
-        @Range(min = -4, max = 4, initial = 0, unit = "units", says = "The place, up.")
+        @Id("y") @Range(min = -4, max = 4, initial = 0, unit = "units", says = "The place, up.")
         double y,
 
-        @Range(min = -4, max = 4, initial = 0, unit = "units", says = "The place, towards who looks.")
+        @Id("z") @Range(min = -4, max = 4, initial = 0, unit = "units", says = "The place, towards who looks.")
         double z,
 
-        @Pick(initial = "false", says = "The largest or farthest first.")
+        @Id("backwards") @Pick(initial = "false", says = "The largest or farthest first.")
         boolean backwards,
 
+        @Id("first")
         @Range(
                 min = 1,
                 max = 1000000,
@@ -44,14 +47,17 @@ public record Sort(
                 says = "At most so many of the first go through.")
         int first,
 
-        @Range(min = 0, max = 1000, initial = 0, says = "Another number, another shuffle.")
+        @Id("variation") @Range(min = 0, max = 1000, initial = 0, says = "Another number, another shuffle.")
         int variation)
         implements Operation<Points, Points, Sort.Memory> {
 
     /** What the order goes by. */
     public enum By {
+        @Id("distance")
         DISTANCE,
+        @Id("attribute")
         ATTRIBUTE,
+        @Id("chance")
         CHANCE
     }
 

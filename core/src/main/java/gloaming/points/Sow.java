@@ -1,11 +1,11 @@
 package gloaming.points;
 
 import gloaming.flow.Attribute;
-import gloaming.flow.Kind;
 import gloaming.flow.Nothing;
 import gloaming.flow.Points;
 import gloaming.flow.Rising;
 import gloaming.flow.Signal;
+import gloaming.look.Id;
 import gloaming.step.Frame;
 import gloaming.step.Operation;
 import gloaming.step.Pick;
@@ -21,33 +21,37 @@ import gloaming.step.Says;
  * particle born between two frames has already aged and moved for its part of the frame, so a fast source makes no clumps.
  * When all places are taken, the oldest make room. Order is kept: the oldest come first.
  */
+@Id("sow")
 @Says(
         name = "Sow",
         does = "Brings particles to life at the points of another lane, and lets them age and die.",
         find = "particles emitter spawn birth sparks fountain emit burst life")
 @Read(
         name = "when",
-        kind = Kind.SIGNAL,
+        kind = Signal.class,
         optional = true,
         says =
                 "A trigger: each time it goes above a half, a burst is born. Without it, each time the burst's number rises.")
-@Read(name = "at", kind = Kind.POINTS, optional = true, says = "Where particles are born; without it, in the middle.")
+@Read(name = "at", kind = Points.class, optional = true, says = "Where particles are born; without it, in the middle.")
 public record Sow(
-        @Range(min = 0, max = 100000, initial = 400, unit = "/s", says = "Births in a second.")
+        @Id("rate") @Range(min = 0, max = 100000, initial = 400, unit = "/s", says = "Births in a second.")
         double rate,
 
-        @Range(min = 0, max = 100000, initial = 0, says = "As many more at once.")
+        @Id("burst") @Range(min = 0, max = 100000, initial = 0, says = "As many more at once.")
         int burst,
 
+        @Id("life")
         @Range(min = 0.05, max = 120, initial = 4, unit = "s", byRatio = true, says = "How long a particle lives.")
         double life,
 
-        @Range(min = 0, max = 1, initial = 0.4, says = "How much shorter the shortest lives are.")
+        @Id("lifeSpread") @Range(min = 0, max = 1, initial = 0.4, says = "How much shorter the shortest lives are.")
         double lifeSpread,
 
+        @Id("speed")
         @Range(min = 0, max = 4, initial = 0.1, unit = "units/s", says = "Speed at birth, in all directions.")
         double speed,
 
+        @Id("direction")
         @Range(
                 min = -2,
                 max = 2,
@@ -56,12 +60,15 @@ public record Sow(
                 says = "Main direction at birth; 0 is right, a quarter is up.")
         double direction,
 
+        @Id("spread")
         @Range(min = 0, max = 1, initial = 1, says = "How far directions spread: 0 is one way, 1 is all round.")
         double spread,
 
+        @Id("scatter")
         @Range(min = 0, max = 1, initial = 0, unit = "units", says = "How far from its point a particle may be born.")
         double scatter,
 
+        @Id("size")
         @Range(
                 min = 0.0005,
                 max = 0.5,
@@ -71,40 +78,48 @@ public record Sow(
                 says = "Radius of the largest particles.")
         double size,
 
-        @Range(min = 0, max = 1, initial = 0.5, says = "How much smaller the smallest are.")
+        @Id("sizeSpread") @Range(min = 0, max = 1, initial = 0.5, says = "How much smaller the smallest are.")
         double sizeSpread,
 
-        @Range(min = 1, max = 500000, initial = 20000, byRatio = true, says = "At most so many alive.")
+        @Id("most") @Range(min = 1, max = 500000, initial = 20000, byRatio = true, says = "At most so many alive.")
         int most,
 
+        @Id("full")
         @Pick(initial = "oldest-go", says = "When all are alive that may be: the oldest make room, or none is born.")
         Full full,
 
+        @Id("order")
         @Pick(
                 initial = "at-random",
                 says = "Which point it is born at: any, each in turn, or somewhere on the line through them.")
         Order order,
 
+        @Id("inherit")
         @Range(min = -4, max = 4, initial = 0, says = "How much of its point's own velocity it takes along.")
         double inherit,
 
-        @Pick(initial = "false", says = "Whether speed goes out into the depth as well.")
+        @Id("solid") @Pick(initial = "false", says = "Whether speed goes out into the depth as well.")
         boolean solid,
 
-        @Pick(initial = "false", says = "Whether it keeps the colour of the point it is born at.")
+        @Id("coloured") @Pick(initial = "false", says = "Whether it keeps the colour of the point it is born at.")
         boolean coloured)
         implements Operation<Nothing, Points, Sow.Memory> {
 
     /** What happens when all are alive that may be. */
     public enum Full {
+        @Id("oldest-go")
         OLDEST_GO,
+        @Id("none-come")
         NONE_COME
     }
 
     /** Which point a particle is born at. */
     public enum Order {
+        @Id("at-random")
         AT_RANDOM,
+        @Id("in-turn")
         IN_TURN,
+        @Id("on-the-line")
         ON_THE_LINE
     }
 

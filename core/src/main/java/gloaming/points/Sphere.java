@@ -3,6 +3,7 @@ package gloaming.points;
 import gloaming.flow.Attribute;
 import gloaming.flow.Nothing;
 import gloaming.flow.Points;
+import gloaming.look.Id;
 import gloaming.step.Frame;
 import gloaming.step.Operation;
 import gloaming.step.Randomness;
@@ -10,17 +11,19 @@ import gloaming.step.Range;
 import gloaming.step.Says;
 
 /** Points spread evenly over a sphere, along a spiral by the golden angle (Swinbank and Purser 2006, "Fibonacci grids"), each heading outward. */
+@Id("sphere")
 @Says(
         name = "Sphere",
         does = "Lays points out evenly over a sphere, each heading outward.",
         find = "layout sphere ball globe planet 3d surface even")
 public record Sphere(
-        @Range(min = 1, max = 500000, initial = 2000, byRatio = true, says = "Points on the sphere.")
+        @Id("count") @Range(min = 1, max = 500000, initial = 2000, byRatio = true, says = "Points on the sphere.")
         int count,
 
-        @Range(min = 0, max = 4, initial = 0.7, unit = "units", says = "From the middle to the points.")
+        @Id("radius") @Range(min = 0, max = 4, initial = 0.7, unit = "units", says = "From the middle to the points.")
         double radius,
 
+        @Id("fill")
         @Range(
                 min = 0,
                 max = 1,
@@ -28,15 +31,17 @@ public record Sphere(
                 says = "How far inward the points reach: 0 is the surface, 1 fills it evenly.")
         double fill,
 
-        @Range(min = -4, max = 4, initial = 0, unit = "units", says = "Where the middle is, across.")
+        @Id("x") @Range(min = -4, max = 4, initial = 0, unit = "units", says = "Where the middle is, across.")
         double x,
 
-        @Range(min = -4, max = 4, initial = 0, unit = "units", says = "Where the middle is, up.")
+        @Id("y") @Range(min = -4, max = 4, initial = 0, unit = "units", says = "Where the middle is, up.")
         double y,
 
+        @Id("z")
         @Range(min = -4, max = 4, initial = 0, unit = "units", says = "Where the middle is, towards who looks.")
         double z,
 
+        @Id("size")
         @Range(min = 0.0005, max = 0.5, initial = 0.012, unit = "units", byRatio = true, says = "Radius of each point.")
         double size)
         implements Operation<Nothing, Points, Points> {

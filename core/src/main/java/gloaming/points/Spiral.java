@@ -3,29 +3,33 @@ package gloaming.points;
 import gloaming.flow.Attribute;
 import gloaming.flow.Nothing;
 import gloaming.flow.Points;
+import gloaming.look.Id;
 import gloaming.step.Frame;
 import gloaming.step.Operation;
 import gloaming.step.Range;
 import gloaming.step.Says;
 
 /** Points on a spiral, from the inside out, which may climb. */
+@Id("spiral")
 @Says(
         name = "Spiral",
         does = "Lays points out on a spiral, flat or climbing.",
         find = "layout spiral helix coil screw whirl funnel")
 public record Spiral(
-        @Range(min = 1, max = 500000, initial = 600, byRatio = true, says = "Points on the spiral.")
+        @Id("count") @Range(min = 1, max = 500000, initial = 600, byRatio = true, says = "Points on the spiral.")
         int count,
 
+        @Id("turns")
         @Range(min = -50, max = 50, initial = 4, unit = "turns", says = "Times it goes round; below 0 the other way.")
         double turns,
 
-        @Range(min = 0, max = 4, initial = 0.05, unit = "units", says = "Radius at its beginning.")
+        @Id("inner") @Range(min = 0, max = 4, initial = 0.05, unit = "units", says = "Radius at its beginning.")
         double inner,
 
-        @Range(min = 0, max = 4, initial = 0.8, unit = "units", says = "Radius at its end.")
+        @Id("outer") @Range(min = 0, max = 4, initial = 0.8, unit = "units", says = "Radius at its end.")
         double outer,
 
+        @Id("bend")
         @Range(
                 min = 0.1,
                 max = 10,
@@ -34,21 +38,23 @@ public record Spiral(
                 says = "How the radius grows: 1 is evenly, above 1 late.")
         double bend,
 
-        @Range(min = -4, max = 4, initial = 0, unit = "units", says = "How far it climbs.")
+        @Id("climb") @Range(min = -4, max = 4, initial = 0, unit = "units", says = "How far it climbs.")
         double climb,
 
-        @Range(min = -2, max = 2, initial = 0, unit = "turns", says = "Turns it.")
+        @Id("turn") @Range(min = -2, max = 2, initial = 0, unit = "turns", says = "Turns it.")
         double turn,
 
-        @Range(min = -4, max = 4, initial = 0, unit = "units", says = "Where the middle is, across.")
+        @Id("x") @Range(min = -4, max = 4, initial = 0, unit = "units", says = "Where the middle is, across.")
         double x,
 
-        @Range(min = -4, max = 4, initial = 0, unit = "units", says = "Where the middle is, up.")
+        @Id("y") @Range(min = -4, max = 4, initial = 0, unit = "units", says = "Where the middle is, up.")
         double y,
 
+        @Id("z")
         @Range(min = -4, max = 4, initial = 0, unit = "units", says = "Where the middle is, towards who looks.")
         double z,
 
+        @Id("size")
         @Range(min = 0.0005, max = 0.5, initial = 0.012, unit = "units", byRatio = true, says = "Radius of each point.")
         double size)
         implements Operation<Nothing, Points, Points> {

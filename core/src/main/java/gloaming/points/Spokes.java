@@ -3,38 +3,41 @@ package gloaming.points;
 import gloaming.flow.Attribute;
 import gloaming.flow.Nothing;
 import gloaming.flow.Points;
+import gloaming.look.Id;
 import gloaming.step.Frame;
 import gloaming.step.Operation;
 import gloaming.step.Range;
 import gloaming.step.Says;
 
 /** Points along straight spokes round a middle. */
+@Id("spokes")
 @Says(
         name = "Spokes",
         does = "Lays points out along spokes, from an inner radius to an outer.",
         find = "layout wheel star rays radial sun burst lines")
 public record Spokes(
-        @Range(min = 1, max = 720, initial = 16, byRatio = true, says = "How many spokes.")
+        @Id("spokes") @Range(min = 1, max = 720, initial = 16, byRatio = true, says = "How many spokes.")
         int spokes,
 
-        @Range(min = 1, max = 2000, initial = 60, byRatio = true, says = "Points on each spoke.")
+        @Id("each") @Range(min = 1, max = 2000, initial = 60, byRatio = true, says = "Points on each spoke.")
         int each,
 
-        @Range(min = 0, max = 4, initial = 0.1, unit = "units", says = "Where a spoke begins.")
+        @Id("inner") @Range(min = 0, max = 4, initial = 0.1, unit = "units", says = "Where a spoke begins.")
         double inner,
 
-        @Range(min = 0, max = 4, initial = 0.75, unit = "units", says = "Where a spoke ends.")
+        @Id("outer") @Range(min = 0, max = 4, initial = 0.75, unit = "units", says = "Where a spoke ends.")
         double outer,
 
-        @Range(min = -2, max = 2, initial = 0, unit = "turns", says = "Turns them all.")
+        @Id("turn") @Range(min = -2, max = 2, initial = 0, unit = "turns", says = "Turns them all.")
         double turn,
 
-        @Range(min = -4, max = 4, initial = 0, unit = "units", says = "Where the middle is, across.")
+        @Id("x") @Range(min = -4, max = 4, initial = 0, unit = "units", says = "Where the middle is, across.")
         double x,
 
-        @Range(min = -4, max = 4, initial = 0, unit = "units", says = "Where the middle is, up.")
+        @Id("y") @Range(min = -4, max = 4, initial = 0, unit = "units", says = "Where the middle is, up.")
         double y,
 
+        @Id("size")
         @Range(min = 0.0005, max = 0.5, initial = 0.012, unit = "units", byRatio = true, says = "Radius of each point.")
         double size)
         implements Operation<Nothing, Points, Points> {

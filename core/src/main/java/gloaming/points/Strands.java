@@ -2,6 +2,7 @@ package gloaming.points;
 
 import gloaming.flow.Attribute;
 import gloaming.flow.Points;
+import gloaming.look.Id;
 import gloaming.noise.GradientNoise;
 import gloaming.step.Colour;
 import gloaming.step.Frame;
@@ -16,39 +17,41 @@ import gloaming.step.Says;
  *
  * <p>The columns "strand" and "part" tell strands apart and run along them, as those of trails do.
  */
+@Id("strands")
 @Says(
         name = "Strands",
         does = "Grows a strand from each point along its heading, bent by a flowing noise.",
         find = "hair grass fur tendril grow strand lines sphere flow field streamline ribbon")
 public record Strands(
-        @Range(min = 2, max = 200, initial = 24, byRatio = true, says = "Places of each strand.")
+        @Id("places") @Range(min = 2, max = 200, initial = 24, byRatio = true, says = "Places of each strand.")
         int places,
 
-        @Range(min = 0, max = 8, initial = 0.6, unit = "units", says = "Length of a strand.")
+        @Id("length") @Range(min = 0, max = 8, initial = 0.6, unit = "units", says = "Length of a strand.")
         double length,
 
-        @Range(min = 0, max = 1, initial = 0.3, says = "How much shorter the shortest are.")
+        @Id("uneven") @Range(min = 0, max = 1, initial = 0.3, says = "How much shorter the shortest are.")
         double uneven,
 
-        @Range(min = 0, max = 1, initial = 1, says = "How much of it has grown.")
+        @Id("grown") @Range(min = 0, max = 1, initial = 1, says = "How much of it has grown.")
         double grown,
 
-        @Range(min = 0, max = 20, initial = 2, says = "How strongly the noise bends it.")
+        @Id("bend") @Range(min = 0, max = 20, initial = 2, says = "How strongly the noise bends it.")
         double bend,
 
+        @Id("bulge")
         @Range(min = 0.05, max = 8, initial = 0.7, unit = "units", byRatio = true, says = "Size of the noise's bulges.")
         double bulge,
 
-        @Range(min = -8, max = 8, initial = 0.2, unit = "/s", says = "How fast the noise changes.")
+        @Id("change") @Range(min = -8, max = 8, initial = 0.2, unit = "/s", says = "How fast the noise changes.")
         double change,
 
-        @Range(min = -10, max = 10, initial = 0, says = "How strongly it hangs down; above 0 it rises.")
+        @Id("rise") @Range(min = -10, max = 10, initial = 0, says = "How strongly it hangs down; above 0 it rises.")
         double rise,
 
-        @Range(min = 0, max = 1, initial = 1, says = "How much thinner the tip is.")
+        @Id("taper") @Range(min = 0, max = 1, initial = 1, says = "How much thinner the tip is.")
         double taper,
 
-        @Pick(initial = "#ffffff", says = "Colour of the tip, times the point's own.")
+        @Id("tip") @Pick(initial = "#ffffff", says = "Colour of the tip, times the point's own.")
         Colour tip)
         implements Operation<Points, Points, Strands.Memory> {
     private static final int MOST = 1_000_000;

@@ -2,9 +2,9 @@ package gloaming.points;
 
 import gloaming.flow.Attribute;
 import gloaming.flow.Column;
-import gloaming.flow.Kind;
 import gloaming.flow.Points;
 import gloaming.flow.Signal;
+import gloaming.look.Id;
 import gloaming.step.Frame;
 import gloaming.step.Operation;
 import gloaming.step.Pick;
@@ -13,26 +13,31 @@ import gloaming.step.Read;
 import gloaming.step.Says;
 
 /** Lets the numbers of a signal, laid along the points, make them larger and push them away from the middle. */
+@Id("swell")
 @Says(
         name = "Swell",
         does = "Makes points larger, and pushes them away from the middle, by the numbers of a signal laid along them.",
         find = "spectrum size many numbers points thickness radius audio bars scale attribute modulate")
-@Read(name = "by", kind = Kind.SIGNAL, says = "The numbers: a spectrum, a history, or one for all.")
+@Read(name = "by", kind = Signal.class, says = "The numbers: a spectrum, a history, or one for all.")
 public record Swell(
-        @Range(min = -4, max = 20, initial = 2, says = "How much larger at 1: 2 is three times.")
+        @Id("larger") @Range(min = -4, max = 20, initial = 2, says = "How much larger at 1: 2 is three times.")
         double larger,
 
-        @Range(min = -2, max = 2, initial = 0.1, unit = "units", says = "How far it is pushed at 1.")
+        @Id("push") @Range(min = -2, max = 2, initial = 0.1, unit = "units", says = "How far it is pushed at 1.")
         double push,
 
+        @Id("laid")
         @Pick(initial = "mirrored", says = "Stretched once along all, there and back, or one for each in turn.")
         Laid laid)
         implements Operation<Points, Points, Swell.Memory> {
 
     /** How few numbers are laid along many points. */
     public enum Laid {
+        @Id("once")
         ONCE,
+        @Id("mirrored")
         MIRRORED,
+        @Id("in-turn")
         IN_TURN
     }
 

@@ -2,6 +2,7 @@ package gloaming.points;
 
 import gloaming.flow.Attribute;
 import gloaming.flow.Points;
+import gloaming.look.Id;
 import gloaming.noise.GradientNoise;
 import gloaming.step.Frame;
 import gloaming.step.Operation;
@@ -12,27 +13,30 @@ import java.util.Arrays;
 import java.util.concurrent.atomic.AtomicLong;
 
 /** Carries points along the curl of a noise that changes with time; the flow never gathers them into clumps. */
+@Id("swirl")
 @Says(
         name = "Swirl",
         does = "Carries points along a flowing, never-converging noise.",
         find = "flow curl noise turbulence eddies current drift move swim fluid")
 public record Swirl(
-        @Range(min = 0, max = 4, initial = 0.4, unit = "units/s", says = "How fast the flow runs.")
+        @Id("strength") @Range(min = 0, max = 4, initial = 0.4, unit = "units/s", says = "How fast the flow runs.")
         double strength,
 
+        @Id("eddySize")
         @Range(min = 0.05, max = 4, initial = 0.7, unit = "units", byRatio = true, says = "Size of the largest eddies.")
         double eddySize,
 
-        @Range(min = 1, max = 5, initial = 2, says = "Layers of smaller and smaller eddies.")
+        @Id("detail") @Range(min = 1, max = 5, initial = 2, says = "Layers of smaller and smaller eddies.")
         int detail,
 
-        @Range(min = 0, max = 4, initial = 0.2, says = "How fast the flow itself changes.")
+        @Id("driftSpeed") @Range(min = 0, max = 4, initial = 0.2, says = "How fast the flow itself changes.")
         double driftSpeed,
 
+        @Id("fadeWithAge")
         @Range(min = 0, max = 1, initial = 0, says = "How much less it carries points towards the end of their life.")
         double fadeWithAge,
 
-        @Pick(initial = "false", says = "Whether it runs in depth as well, and not in the plane alone.")
+        @Id("deep") @Pick(initial = "false", says = "Whether it runs in depth as well, and not in the plane alone.")
         boolean deep)
         implements Operation<Points, Points, Swirl.Memory> {
 

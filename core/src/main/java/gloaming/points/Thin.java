@@ -3,6 +3,7 @@ package gloaming.points;
 import gloaming.flow.Attribute;
 import gloaming.flow.Column;
 import gloaming.flow.Points;
+import gloaming.look.Id;
 import gloaming.step.Frame;
 import gloaming.step.Operation;
 import gloaming.step.Pick;
@@ -11,37 +12,41 @@ import gloaming.step.Range;
 import gloaming.step.Says;
 
 /** Fewer points: every so-manieth, a random part, or those whose attribute lies in a range. */
+@Id("thin")
 @Says(
         name = "Thin",
         does = "Lets only some points through: every second, a random part, or those in a range.",
         find = "filter cull every nth random subset delete remove select where keep")
 public record Thin(
-        @Pick(initial = "every", says = "Which points go through.")
+        @Id("by") @Pick(initial = "every", says = "Which points go through.")
         By by,
 
-        @Range(min = 1, max = 1000, initial = 2, byRatio = true, says = "Every so-manieth.")
+        @Id("every") @Range(min = 1, max = 1000, initial = 2, byRatio = true, says = "Every so-manieth.")
         int every,
 
-        @Range(min = 0, max = 999, initial = 0, says = "Counted from this one on.")
+        @Id("first") @Range(min = 0, max = 999, initial = 0, says = "Counted from this one on.")
         int first,
 
-        @Range(min = 0, max = 1, initial = 0.5, says = "The random part that goes through.")
+        @Id("part") @Range(min = 0, max = 1, initial = 0.5, says = "The random part that goes through.")
         double part,
 
-        @Pick(initial = "y", says = "The attribute of the range.")
+        @Id("attribute") @Pick(initial = "y", says = "The attribute of the range.")
         String attribute,
 
-        @Range(min = -1000, max = 1000, initial = 0, says = "The range from.")
+        @Id("low") @Range(min = -1000, max = 1000, initial = 0, says = "The range from.")
         double low,
 
-        @Range(min = -1000, max = 1000, initial = 1, says = "The range to.")
+        @Id("high") @Range(min = -1000, max = 1000, initial = 1, says = "The range to.")
         double high)
         implements Operation<Points, Points, Chosen> {
 
     /** Which points go through. */
     public enum By {
+        @Id("every")
         EVERY,
+        @Id("random")
         RANDOM,
+        @Id("range")
         RANGE
     }
 

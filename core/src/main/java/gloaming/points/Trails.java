@@ -2,6 +2,7 @@ package gloaming.points;
 
 import gloaming.flow.Attribute;
 import gloaming.flow.Points;
+import gloaming.look.Id;
 import gloaming.step.Colour;
 import gloaming.step.Frame;
 import gloaming.step.Operation;
@@ -17,11 +18,13 @@ import java.util.Arrays;
  * so that a line is drawn along each strand and never from one to another. A particle that has died goes on as its trail until that has
  * run out behind it, if wanted.
  */
+@Id("trails")
 @Says(
         name = "Trails",
         does = "Draws out behind each point the way it has come, as a strand to draw lines along.",
         find = "trail ribbon tail path history comet streak strand follow line")
 public record Trails(
+        @Id("seconds")
         @Range(
                 min = 0.02,
                 max = 20,
@@ -31,9 +34,10 @@ public record Trails(
                 says = "How long ago the end of a trail is.")
         double seconds,
 
-        @Range(min = 2, max = 120, initial = 30, byRatio = true, says = "Places of each trail.")
+        @Id("places") @Range(min = 2, max = 120, initial = 30, byRatio = true, says = "Places of each trail.")
         int places,
 
+        @Id("most")
         @Range(
                 min = 1,
                 max = 50000,
@@ -42,16 +46,16 @@ public record Trails(
                 says = "At most so many trails; of more points, the oldest have one.")
         int most,
 
-        @Range(min = 0, max = 1, initial = 1, says = "How much thinner the end is.")
+        @Id("taper") @Range(min = 0, max = 1, initial = 1, says = "How much thinner the end is.")
         double taper,
 
-        @Range(min = 0, max = 1, initial = 1, says = "How far the end fades.")
+        @Id("fade") @Range(min = 0, max = 1, initial = 1, says = "How far the end fades.")
         double fade,
 
-        @Pick(initial = "#ffffff", says = "Colour of the end, times the point's own.")
+        @Id("end") @Pick(initial = "#ffffff", says = "Colour of the end, times the point's own.")
         Colour end,
 
-        @Pick(initial = "true", says = "Whether the trail of one that has died runs out behind it.")
+        @Id("runOut") @Pick(initial = "true", says = "Whether the trail of one that has died runs out behind it.")
         boolean runOut)
         implements Operation<Points, Points, Trails.Memory> {
 

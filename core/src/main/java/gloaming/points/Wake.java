@@ -1,10 +1,10 @@
 package gloaming.points;
 
 import gloaming.flow.Attribute;
-import gloaming.flow.Kind;
 import gloaming.flow.Nothing;
 import gloaming.flow.Points;
 import gloaming.flow.Signal;
+import gloaming.look.Id;
 import gloaming.step.Frame;
 import gloaming.step.Operation;
 import gloaming.step.Range;
@@ -12,20 +12,23 @@ import gloaming.step.Read;
 import gloaming.step.Says;
 
 /** The last places of something that signals move: so many points along the way it took, the newest first, heading where it went. */
+@Id("wake")
 @Says(
         name = "Wake",
         does = "Lays points where a moving place was in the last seconds, the newest first.",
         find = "layout trail path history signal past tail follow draw pen cursor")
-@Read(name = "x", kind = Kind.SIGNAL, says = "Where it is, across, in units.")
-@Read(name = "y", kind = Kind.SIGNAL, optional = true, says = "Where it is, up.")
-@Read(name = "z", kind = Kind.SIGNAL, optional = true, says = "Where it is, towards who looks.")
+@Read(name = "x", kind = Signal.class, says = "Where it is, across, in units.")
+@Read(name = "y", kind = Signal.class, optional = true, says = "Where it is, up.")
+@Read(name = "z", kind = Signal.class, optional = true, says = "Where it is, towards who looks.")
 public record Wake(
-        @Range(min = 1, max = 2000, initial = 120, byRatio = true, says = "How many places.")
+        @Id("count") @Range(min = 1, max = 2000, initial = 120, byRatio = true, says = "How many places.")
         int count,
 
+        @Id("seconds")
         @Range(min = 0.05, max = 60, initial = 4, unit = "s", byRatio = true, says = "How long ago the oldest is.")
         double seconds,
 
+        @Id("size")
         @Range(
                 min = 0.0005,
                 max = 0.5,
@@ -35,7 +38,7 @@ public record Wake(
                 says = "Radius of the newest point.")
         double size,
 
-        @Range(min = 0, max = 1, initial = 1, says = "How much smaller the oldest is.")
+        @Id("taper") @Range(min = 0, max = 1, initial = 1, says = "How much smaller the oldest is.")
         double taper)
         implements Operation<Nothing, Points, Wake.Memory> {
     /** Places that are remembered, at most. */

@@ -2,24 +2,27 @@ package gloaming.points;
 
 import gloaming.flow.Attribute;
 import gloaming.flow.Points;
+import gloaming.look.Id;
 import gloaming.step.Frame;
 import gloaming.step.Operation;
 import gloaming.step.Range;
 import gloaming.step.Says;
 
 /** The same acceleration for every point: gravity, wind, lift. */
+@Id("wind")
 @Says(
         name = "Wind",
         does = "Pushes all points the same way: wind, gravity, lift.",
         find = "gravity force fall rise push accelerate weight")
 public record Wind(
-        @Range(min = -8, max = 8, initial = 0, unit = "units/s²", says = "Push to the right.")
+        @Id("across") @Range(min = -8, max = 8, initial = 0, unit = "units/s²", says = "Push to the right.")
         double across,
 
+        @Id("up")
         @Range(min = -8, max = 8, initial = -0.5, unit = "units/s²", says = "Push upward; below 0 things fall.")
         double up,
 
-        @Range(min = -8, max = 8, initial = 0, unit = "units/s²", says = "Push towards who looks.")
+        @Id("near") @Range(min = -8, max = 8, initial = 0, unit = "units/s²", says = "Push towards who looks.")
         double near)
         implements Operation<Points, Points, Motion> {
 

@@ -2,6 +2,7 @@ package gloaming.shader;
 
 import gloaming.flow.Crew;
 import gloaming.flow.Picture;
+import gloaming.look.Id;
 import gloaming.picture.Fitted;
 import gloaming.step.Frame;
 import java.util.List;
@@ -10,7 +11,9 @@ import java.util.List;
 public final class Playing {
     /** How the numbers of a shader are meant. */
     public enum Values {
+        @Id("light")
         LIGHT,
+        @Id("screen")
         SCREEN
     }
 

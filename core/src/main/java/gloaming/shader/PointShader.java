@@ -3,6 +3,7 @@ package gloaming.shader;
 import gloaming.flow.Column;
 import gloaming.flow.Picture;
 import gloaming.flow.Points;
+import gloaming.look.Id;
 import gloaming.points.Altered;
 import gloaming.step.Frame;
 import gloaming.step.Grows;
@@ -21,12 +22,14 @@ import java.util.Map;
  * life, id, the index, its part from 0 to 1, the count, or a float of another name. An {@code out} variable called {@code newPlace},
  * {@code newSize} and so on is written back.
  */
+@Id("point-shader")
 @Says(
         name = "Point shader",
         does = "Works out the place, size, colour or heading of every point with your own GLSL.",
         find = "shader glsl code program points attribute formula vex write own vertex layout")
 @Grows(PointFace.class)
 public record PointShader(
+        @Id("code")
         @Pick(
                 initial = """
                         #version 300 es

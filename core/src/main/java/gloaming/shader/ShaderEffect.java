@@ -1,6 +1,7 @@
 package gloaming.shader;
 
 import gloaming.flow.Picture;
+import gloaming.look.Id;
 import gloaming.step.Frame;
 import gloaming.step.Grows;
 import gloaming.step.Operation;
@@ -8,12 +9,14 @@ import gloaming.step.Pick;
 import gloaming.step.Says;
 
 /** Changes a picture with a fragment shader. */
+@Id("shader-effect")
 @Says(
         name = "Shader effect",
         does = "Changes the picture with your own GLSL, which reads it as picture.",
         find = "shader glsl code effect filter program fragment write own script gl webgl")
 @Grows(Face.class)
 public record ShaderEffect(
+        @Id("code")
         @Pick(
                 initial = """
                         #version 300 es
@@ -33,7 +36,7 @@ public record ShaderEffect(
                 says = "A fragment shader in GLSL ES 3.00; uniforms become settings, samplers reads.")
         String code,
 
-        @Pick(initial = "light", says = "Whether its numbers are light, or levels of a screen.")
+        @Id("values") @Pick(initial = "light", says = "Whether its numbers are light, or levels of a screen.")
         Playing.Values values,
 
         Object[] own)

@@ -2,6 +2,7 @@ package gloaming.shader;
 
 import gloaming.flow.Nothing;
 import gloaming.flow.Picture;
+import gloaming.look.Id;
 import gloaming.step.Frame;
 import gloaming.step.Grows;
 import gloaming.step.Operation;
@@ -9,6 +10,7 @@ import gloaming.step.Pick;
 import gloaming.step.Says;
 
 /** Draws a picture with a fragment shader. */
+@Id("shader-source")
 @Says(
         name = "Shader",
         does = "Draws a picture with your own GLSL.",
@@ -16,6 +18,7 @@ import gloaming.step.Says;
         find = "shader glsl code program fragment write own script gl webgl")
 @Grows(Face.class)
 public record ShaderSource(
+        @Id("code")
         @Pick(
                 initial = """
                         #version 300 es
@@ -37,7 +40,7 @@ public record ShaderSource(
                 says = "A fragment shader in GLSL ES 3.00; uniforms become settings, samplers reads.")
         String code,
 
-        @Pick(initial = "light", says = "Whether its numbers are light, or levels of a screen.")
+        @Id("values") @Pick(initial = "light", says = "Whether its numbers are light, or levels of a screen.")
         Playing.Values values,
 
         Object[] own)

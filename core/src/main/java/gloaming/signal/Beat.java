@@ -2,6 +2,7 @@ package gloaming.signal;
 
 import gloaming.flow.Nothing;
 import gloaming.flow.Signal;
+import gloaming.look.Id;
 import gloaming.step.Frame;
 import gloaming.step.Operation;
 import gloaming.step.Pick;
@@ -9,14 +10,17 @@ import gloaming.step.Range;
 import gloaming.step.Says;
 
 /** The beats of the show as a signal: a flash on each, the way to the next, or their count. */
+@Id("beat")
 @Says(
         name = "Beat",
         does = "Gives the beat: a moment on each, the way from one to the next, or how many there were.",
         find = "beats tempo bar pulse kick trigger metronome rhythm phase swing music clock")
 public record Beat(
+        @Id("gives")
         @Pick(initial = "moment", says = "1 in the moment of the beat, 0 to 1 on the way, or their number.")
         Gives gives,
 
+        @Id("every")
         @Range(
                 min = 0.125,
                 max = 64,
@@ -26,17 +30,21 @@ public record Beat(
                 says = "From one to the next; 4 are a bar.")
         double every,
 
-        @Range(min = -0.5, max = 0.5, initial = 0, unit = "turns", says = "Earlier, below 0, or later.")
+        @Id("shift") @Range(min = -0.5, max = 0.5, initial = 0, unit = "turns", says = "Earlier, below 0, or later.")
         double shift,
 
+        @Id("swing")
         @Range(min = 0, max = 0.75, initial = 0, says = "How late every second one comes, as a part of the way.")
         double swing)
         implements Operation<Nothing, Signal, Beat.Memory> {
 
     /** What of the beat it gives. */
     public enum Gives {
+        @Id("moment")
         MOMENT,
+        @Id("way")
         WAY,
+        @Id("count")
         COUNT
     }
 

@@ -1,6 +1,7 @@
 package gloaming.signal;
 
 import gloaming.flow.Signal;
+import gloaming.look.Id;
 import gloaming.step.Frame;
 import gloaming.step.Operation;
 import gloaming.step.Pick;
@@ -8,14 +9,16 @@ import gloaming.step.Range;
 import gloaming.step.Says;
 
 /** Bends a signal between 0 and 1; both ends stay. */
+@Id("bend")
 @Says(
         name = "Bend",
         does = "Bends a signal between 0 and 1: slow at first, quick at first, or soft at both ends.",
         find = "curve gamma power exponent s-curve response shape ease in out")
 public record Bend(
-        @Pick(initial = "power", says = "The shape of the bend.")
+        @Id("shape") @Pick(initial = "power", says = "The shape of the bend.")
         Shape shape,
 
+        @Id("amount")
         @Range(
                 min = 0.1,
                 max = 10,
@@ -27,7 +30,9 @@ public record Bend(
 
     /** Shapes of the bend. */
     public enum Shape {
+        @Id("power")
         POWER,
+        @Id("both-ends")
         BOTH_ENDS
     }
 

@@ -1,6 +1,7 @@
 package gloaming.signal;
 
 import gloaming.flow.Signal;
+import gloaming.look.Id;
 import gloaming.step.Frame;
 import gloaming.step.Operation;
 import gloaming.step.Pick;
@@ -8,25 +9,29 @@ import gloaming.step.Range;
 import gloaming.step.Says;
 
 /** Keeps the signal between two values: held, begun again, or turned back. */
+@Id("bounds")
 @Says(
         name = "Bounds",
         does = "Keeps the signal between two values: held there, begun again, or turned back.",
         find = "clamp limit wrap fold modulo ping pong range")
 public record Bounds(
-        @Range(min = -1000, max = 1000, initial = 0, says = "The lower bound.")
+        @Id("low") @Range(min = -1000, max = 1000, initial = 0, says = "The lower bound.")
         double low,
 
-        @Range(min = -1000, max = 1000, initial = 1, says = "The upper bound.")
+        @Id("high") @Range(min = -1000, max = 1000, initial = 1, says = "The upper bound.")
         double high,
 
-        @Pick(initial = "hold", says = "What happens beyond them.")
+        @Id("beyond") @Pick(initial = "hold", says = "What happens beyond them.")
         Beyond beyond)
         implements Operation<Signal, Signal, Signal> {
 
     /** What happens beyond the bounds. */
     public enum Beyond {
+        @Id("hold")
         HOLD,
+        @Id("wrap")
         WRAP,
+        @Id("fold")
         FOLD
     }
 

@@ -1,7 +1,7 @@
 package gloaming.signal;
 
-import gloaming.flow.Kind;
 import gloaming.flow.Signal;
+import gloaming.look.Id;
 import gloaming.step.Frame;
 import gloaming.step.Operation;
 import gloaming.step.Pick;
@@ -10,17 +10,20 @@ import gloaming.step.Read;
 import gloaming.step.Says;
 
 /** 1 where the signal is above a level, below it or near it, else 0. */
+@Id("compare")
 @Says(
         name = "Compare",
         does = "Gives 1 while the signal is above, below or near a level, or another lane.",
         find = "greater less than equal threshold condition test if trigger")
-@Read(name = "with", kind = Kind.SIGNAL, says = "A lane instead of the level.", optional = true)
+@Read(name = "with", kind = Signal.class, says = "A lane instead of the level.", optional = true)
 public record Compare(
-        @Pick(initial = "above", says = "What is asked.") Is is,
+        @Id("is") @Pick(initial = "above", says = "What is asked.")
+        Is is,
 
-        @Range(min = -1000, max = 1000, initial = 0.5, says = "The level, where no lane is read.")
+        @Id("level") @Range(min = -1000, max = 1000, initial = 0.5, says = "The level, where no lane is read.")
         double level,
 
+        @Id("slack")
         @Range(
                 min = 0,
                 max = 100,
@@ -31,8 +34,11 @@ public record Compare(
 
     /** What is asked. */
     public enum Is {
+        @Id("above")
         ABOVE,
+        @Id("below")
         BELOW,
+        @Id("near")
         NEAR
     }
 

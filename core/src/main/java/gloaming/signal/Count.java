@@ -2,24 +2,26 @@ package gloaming.signal;
 
 import gloaming.flow.Rising;
 import gloaming.flow.Signal;
+import gloaming.look.Id;
 import gloaming.step.Frame;
 import gloaming.step.Operation;
 import gloaming.step.Range;
 import gloaming.step.Says;
 
 /** How often the signal has risen. */
+@Id("count")
 @Says(
         name = "Count",
         does = "Counts how often the signal rises, over and over if wanted.",
         find = "counter number of beats increment wrap step sequence index")
 public record Count(
-        @Range(min = -1000, max = 1000, initial = 0, says = "Where it begins.")
+        @Id("from") @Range(min = -1000, max = 1000, initial = 0, says = "Where it begins.")
         double from,
 
-        @Range(min = -100, max = 100, initial = 1, says = "How much is added each time.")
+        @Id("by") @Range(min = -100, max = 100, initial = 1, says = "How much is added each time.")
         double by,
 
-        @Range(min = 0, max = 1000, initial = 4, says = "After so many it begins again; 0 for never.")
+        @Id("wrap") @Range(min = 0, max = 1000, initial = 4, says = "After so many it begins again; 0 for never.")
         int wrap)
         implements Operation<Signal, Signal, Count.Memory> {
 

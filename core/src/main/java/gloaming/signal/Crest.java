@@ -1,21 +1,23 @@
 package gloaming.signal;
 
 import gloaming.flow.Signal;
+import gloaming.look.Id;
 import gloaming.step.Frame;
 import gloaming.step.Operation;
 import gloaming.step.Range;
 import gloaming.step.Says;
 
 /** The largest value of late, kept for a while, then sinking. */
+@Id("crest")
 @Says(
         name = "Crest",
         does = "Keeps the largest value for a while, then sinks towards the signal.",
         find = "peak hold maximum meter decay top envelope follower")
 public record Crest(
-        @Range(min = 0, max = 10, initial = 0.3, unit = "s", says = "How long it is kept.")
+        @Id("hold") @Range(min = 0, max = 10, initial = 0.3, unit = "s", says = "How long it is kept.")
         double hold,
 
-        @Range(min = 0, max = 100, initial = 1, unit = "a second", says = "How fast it sinks then.")
+        @Id("fall") @Range(min = 0, max = 100, initial = 1, unit = "a second", says = "How fast it sinks then.")
         double fall)
         implements Operation<Signal, Signal, Crest.Memory> {
 

@@ -1,10 +1,10 @@
 package gloaming.signal;
 
 import gloaming.curve.Keys;
-import gloaming.flow.Kind;
 import gloaming.flow.Nothing;
 import gloaming.flow.Rising;
 import gloaming.flow.Signal;
+import gloaming.look.Id;
 import gloaming.step.Frame;
 import gloaming.step.Operation;
 import gloaming.step.Pick;
@@ -13,33 +13,38 @@ import gloaming.step.Read;
 import gloaming.step.Says;
 
 /** Values keyed over time, and played. */
+@Id("curve")
 @Says(
         name = "Curve",
         does = "Plays values that you key over time: straight, smooth, held or eased from one to the next.",
         find = "keyframe keyed animation envelope automation timeline reveal draw editor bezier handles trigger")
 @Read(
         name = "start",
-        kind = Kind.SIGNAL,
+        kind = Signal.class,
         says = "Each time it rises the curve begins; without it, it runs with the lane's time.",
         optional = true)
 public record Curve(
+        @Id("keys")
         @Pick(initial = "0 0 smooth; 2 1 smooth; 4 0 smooth", curve = true, says = "The keys, drawn below the picture.")
         String keys,
 
-        @Pick(initial = "loop", says = "What comes when it is over.")
+        @Id("play") @Pick(initial = "loop", says = "What comes when it is over.")
         Play play,
 
-        @Pick(initial = "second", says = "What its times count in.")
+        @Id("per") @Pick(initial = "second", says = "What its times count in.")
         Sway.Per per,
 
-        @Range(min = 0.01, max = 16, initial = 1, byRatio = true, says = "How many times as fast.")
+        @Id("speed") @Range(min = 0.01, max = 16, initial = 1, byRatio = true, says = "How many times as fast.")
         double speed)
         implements Operation<Nothing, Signal, Curve.Memory> {
 
     /** What comes when a curve is over. */
     public enum Play {
+        @Id("once")
         ONCE,
+        @Id("loop")
         LOOP,
+        @Id("back-and-forth")
         BACK_AND_FORTH
     }
 

@@ -2,6 +2,7 @@ package gloaming.signal;
 
 import gloaming.flow.Rising;
 import gloaming.flow.Signal;
+import gloaming.look.Id;
 import gloaming.step.Frame;
 import gloaming.step.Operation;
 import gloaming.step.Pick;
@@ -10,21 +11,22 @@ import gloaming.step.Range;
 import gloaming.step.Says;
 
 /** A new random number each time the signal rises. */
+@Id("draw-lots")
 @Says(
         name = "Draw lots",
         does = "Picks a new random number each time the signal rises.",
         find = "random pick dice trigger choose shuffle beat new value chance")
 public record DrawLots(
-        @Range(min = -1000, max = 1000, initial = 0, says = "The least number.")
+        @Id("low") @Range(min = -1000, max = 1000, initial = 0, says = "The least number.")
         double low,
 
-        @Range(min = -1000, max = 1000, initial = 1, says = "The largest number.")
+        @Id("high") @Range(min = -1000, max = 1000, initial = 1, says = "The largest number.")
         double high,
 
-        @Pick(initial = "false", says = "Whole numbers only, both ends among them.")
+        @Id("whole") @Pick(initial = "false", says = "Whole numbers only, both ends among them.")
         boolean whole,
 
-        @Pick(initial = "true", says = "Never the same number twice in a row.")
+        @Id("fresh") @Pick(initial = "true", says = "Never the same number twice in a row.")
         boolean fresh)
         implements Operation<Signal, Signal, DrawLots.Memory> {
 

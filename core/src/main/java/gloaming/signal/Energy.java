@@ -2,6 +2,7 @@ package gloaming.signal;
 
 import gloaming.flow.Nothing;
 import gloaming.flow.Signal;
+import gloaming.look.Id;
 import gloaming.step.Frame;
 import gloaming.step.Operation;
 import gloaming.step.Pick;
@@ -9,14 +10,16 @@ import gloaming.step.Range;
 import gloaming.step.Says;
 
 /** How much is going on in the music over bars: what tells a verse from a chorus and a breakdown from a drop. */
+@Id("energy")
 @Says(
         name = "Energy",
         does = "Gives how much has been going on over the last bars, against the most and the least so far.",
         find = "energy intensity section build drop breakdown bars average music loudness dynamics")
 public record Energy(
-        @Range(min = 0.25, max = 32, initial = 2, byRatio = true, unit = "bars", says = "Over how long.")
+        @Id("bars") @Range(min = 0.25, max = 32, initial = 2, byRatio = true, unit = "bars", says = "Over how long.")
         double bars,
 
+        @Id("relative")
         @Pick(
                 initial = "true",
                 says = "From 0 at the least to 1 at the most of the last minutes; otherwise 0 at -60 dB.")

@@ -2,27 +2,30 @@ package gloaming.signal;
 
 import gloaming.flow.Rising;
 import gloaming.flow.Signal;
+import gloaming.look.Id;
 import gloaming.step.Frame;
 import gloaming.step.Operation;
 import gloaming.step.Range;
 import gloaming.step.Says;
 
 /** A rise, a fall to a level, and a release: while the signal is high, and after. */
+@Id("envelope")
 @Says(
         name = "Envelope",
         does = "Rises when the signal rises, falls to a level while it is high, and fades when it drops.",
         find = "adsr attack decay sustain release trigger hit flash pulse")
 public record Envelope(
-        @Range(min = 0, max = 10, initial = 0.02, unit = "s", says = "Time to the top.")
+        @Id("attack") @Range(min = 0, max = 10, initial = 0.02, unit = "s", says = "Time to the top.")
         double attack,
 
+        @Id("decay")
         @Range(min = 0, max = 10, initial = 0.2, unit = "s", says = "Time from the top to the level it keeps.")
         double decay,
 
-        @Range(min = 0, max = 1, initial = 0.5, says = "The level it keeps while the signal is high.")
+        @Id("sustain") @Range(min = 0, max = 1, initial = 0.5, says = "The level it keeps while the signal is high.")
         double sustain,
 
-        @Range(min = 0, max = 20, initial = 0.6, unit = "s", says = "Time from the top to nothing.")
+        @Id("release") @Range(min = 0, max = 20, initial = 0.6, unit = "s", says = "Time from the top to nothing.")
         double release)
         implements Operation<Signal, Signal, Envelope.Memory> {
 

@@ -1,6 +1,7 @@
 package gloaming.signal;
 
 import gloaming.flow.Signal;
+import gloaming.look.Id;
 import gloaming.step.Frame;
 import gloaming.step.Operation;
 import gloaming.step.Pick;
@@ -8,12 +9,14 @@ import gloaming.step.Range;
 import gloaming.step.Says;
 
 /** Arithmetic over the signal that comes in, and over other lanes by name. */
+@Id("formula")
 @Says(
         name = "Formula",
         does =
                 "Works the signal out by ordinary arithmetic: x is what comes in, t the seconds, beat the beats, and lanes by name.",
         find = "math expression calculate arithmetic equation function condition if")
 public record Formula(
+        @Id("text")
         @Pick(
                 initial = "x",
                 formula = true,
@@ -21,10 +24,10 @@ public record Formula(
                         "For example 0.5 + 0.5 * sin(x * tau), or kick > 0.5 ? 1 : a; names of lanes that are no single word in 'quotes'.")
         String text,
 
-        @Range(min = -100, max = 100, initial = 0, says = "A number that the formula can use as a.")
+        @Id("a") @Range(min = -100, max = 100, initial = 0, says = "A number that the formula can use as a.")
         double a,
 
-        @Range(min = -100, max = 100, initial = 0, says = "A number that the formula can use as b.")
+        @Id("b") @Range(min = -100, max = 100, initial = 0, says = "A number that the formula can use as b.")
         double b)
         implements Operation<Signal, Signal, Formula.Memory> {
 

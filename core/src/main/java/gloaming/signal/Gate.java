@@ -1,8 +1,8 @@
 package gloaming.signal;
 
-import gloaming.flow.Kind;
 import gloaming.flow.Rising;
 import gloaming.flow.Signal;
+import gloaming.look.Id;
 import gloaming.step.Frame;
 import gloaming.step.Operation;
 import gloaming.step.Pick;
@@ -10,20 +10,25 @@ import gloaming.step.Read;
 import gloaming.step.Says;
 
 /** Lets the signal through while another is high; or takes one sample of it each time that rises. */
+@Id("gate")
 @Says(
         name = "Gate",
         does = "Lets the signal through while another is high, or takes a sample each time that rises.",
         find = "sample and hold freeze pass mute latch switch condition")
-@Read(name = "by", kind = Kind.SIGNAL, says = "What opens it: above a half is open.")
+@Read(name = "by", kind = Signal.class, says = "What opens it: above a half is open.")
 public record Gate(
+        @Id("closed")
         @Pick(initial = "keep", says = "What it gives while it is closed; a sample is kept until the next.")
         Closed closed)
         implements Operation<Signal, Signal, Gate.Memory> {
 
     /** What a closed gate gives. */
     public enum Closed {
+        @Id("keep")
         KEEP,
+        @Id("zero")
         ZERO,
+        @Id("sample")
         SAMPLE
     }
 

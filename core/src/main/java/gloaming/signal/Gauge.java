@@ -2,6 +2,7 @@ package gloaming.signal;
 
 import gloaming.flow.Nothing;
 import gloaming.flow.Signal;
+import gloaming.look.Id;
 import gloaming.sound.Hearing;
 import gloaming.step.Frame;
 import gloaming.step.Operation;
@@ -9,27 +10,34 @@ import gloaming.step.Pick;
 import gloaming.step.Says;
 
 /** One number about the sound as it is now, in its own unit. */
+@Id("gauge")
 @Says(
         name = "Gauge",
         does =
                 "Measures the sound: loudness and peak in dBFS, its brightness in Hz, what begins, tempo, how sure that is.",
         find = "rms peak centroid brightness flux tempo bpm confidence meter decibel sound measure")
 public record Gauge(
-        @Pick(initial = "loudness", says = "What is measured.")
+        @Id("of") @Pick(initial = "loudness", says = "What is measured.")
         Of of) implements Operation<Nothing, Signal, Signal> {
 
     /** What is measured. */
     public enum Of {
         /** Root mean square of the last moments in dBFS. */
+        @Id("loudness")
         LOUDNESS,
         /** The largest sample of the last moment in dBFS. */
+        @Id("peak")
         PEAK,
         /** The mean frequency, weighted by power, in Hz. */
+        @Id("centroid")
         CENTROID,
+        @Id("flux")
         FLUX,
         /** Beats a minute of the show's clock. */
+        @Id("tempo")
         TEMPO,
         /** How sure it is of the tempo it hears, 0 to 1. */
+        @Id("confidence")
         CONFIDENCE
     }
 

@@ -1,9 +1,9 @@
 package gloaming.signal;
 
-import gloaming.flow.Kind;
 import gloaming.flow.Nothing;
 import gloaming.flow.Picture;
 import gloaming.flow.Signal;
+import gloaming.look.Id;
 import gloaming.step.Frame;
 import gloaming.step.Operation;
 import gloaming.step.Pick;
@@ -12,20 +12,23 @@ import gloaming.step.Read;
 import gloaming.step.Says;
 
 /** A number out of a picture: what it shows at a place, or its mean round it. */
+@Id("glance")
 @Says(
         name = "Glance",
         does = "Gives how light a picture is at a place, or on the whole.",
         find = "pixel value sample picture colour brightness average mean light pick image analyse")
-@Read(name = "at", kind = Kind.PICTURE, says = "The lane that is looked at.")
+@Read(name = "at", kind = Picture.class, says = "The lane that is looked at.")
 public record Glance(
-        @Pick(initial = "light", says = "What counts.") Of of,
+        @Id("of") @Pick(initial = "light", says = "What counts.")
+        Of of,
 
-        @Range(min = -4, max = 4, initial = 0, unit = "units", says = "Where, across.")
+        @Id("x") @Range(min = -4, max = 4, initial = 0, unit = "units", says = "Where, across.")
         double x,
 
-        @Range(min = -4, max = 4, initial = 0, unit = "units", says = "Where, up.")
+        @Id("y") @Range(min = -4, max = 4, initial = 0, unit = "units", says = "Where, up.")
         double y,
 
+        @Id("size")
         @Range(
                 min = 0,
                 max = 8,
@@ -39,10 +42,15 @@ public record Glance(
 
     /** What counts. */
     public enum Of {
+        @Id("light")
         LIGHT,
+        @Id("red")
         RED,
+        @Id("green")
         GREEN,
+        @Id("blue")
         BLUE,
+        @Id("cover")
         COVER
     }
 

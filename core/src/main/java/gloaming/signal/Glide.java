@@ -1,18 +1,20 @@
 package gloaming.signal;
 
 import gloaming.flow.Signal;
+import gloaming.look.Id;
 import gloaming.step.Frame;
 import gloaming.step.Operation;
 import gloaming.step.Range;
 import gloaming.step.Says;
 
 /** A straight line to each new value, in a time that is always the same. */
+@Id("glide")
 @Says(
         name = "Glide",
         does = "Goes to each new value in a straight line, always in the same time.",
         find = "linear ramp portamento slide tween interpolate smooth new random value")
 public record Glide(
-        @Range(min = 0, max = 60, initial = 0.5, unit = "s", says = "How long it takes.")
+        @Id("seconds") @Range(min = 0, max = 60, initial = 0.5, unit = "s", says = "How long it takes.")
         double seconds) implements Operation<Signal, Signal, Glide.Memory> {
 
     /** Where it comes from and goes to, and how long it has still to go. */

@@ -3,6 +3,7 @@ package gloaming.signal;
 import gloaming.desk.Control;
 import gloaming.flow.Nothing;
 import gloaming.flow.Signal;
+import gloaming.look.Id;
 import gloaming.step.Frame;
 import gloaming.step.Operation;
 import gloaming.step.Pick;
@@ -10,24 +11,28 @@ import gloaming.step.Range;
 import gloaming.step.Says;
 
 /** A control of the desk as a signal, so that many settings can follow it. */
+@Id("hand")
 @Says(
         name = "Hand",
         does = "Gives what a control of the Desk gives: a fader, a pad, a key, anything that arrives.",
         find = "control fader osc midi controller knob pad key desk input external sensor")
 public record Hand(
-        @Pick(initial = "", says = "The control's name as the Desk lists it, such as osc /mill/fader/1.")
+        @Id("control") @Pick(initial = "", says = "The control's name as the Desk lists it, such as osc /mill/fader/1.")
         String control,
 
-        @Pick(initial = "value", says = "Its value, or 1 in the moment it is pressed.")
+        @Id("gives") @Pick(initial = "value", says = "Its value, or 1 in the moment it is pressed.")
         Gives gives,
 
+        @Id("ease")
         @Range(min = 0, max = 10, initial = 0.03, unit = "s", says = "Time to go 63 percent of the way to a new value.")
         double ease)
         implements Operation<Nothing, Signal, Hand.Memory> {
 
     /** What of the control it gives. */
     public enum Gives {
+        @Id("value")
         VALUE,
+        @Id("press")
         PRESS
     }
 

@@ -1,20 +1,23 @@
 package gloaming.signal;
 
 import gloaming.flow.Signal;
+import gloaming.look.Id;
 import gloaming.step.Frame;
 import gloaming.step.Operation;
 import gloaming.step.Range;
 import gloaming.step.Says;
 
 /** The last values of a signal, newest first, at even distances in time. */
+@Id("history")
 @Says(
         name = "History",
         does = "Gives what the signal was in the last moments, newest first, as one signal of many numbers.",
         find = "past values buffer last n trail scroll record many delay line")
 public record History(
-        @Range(min = 2, max = 256, initial = 64, says = "How many values.")
+        @Id("count") @Range(min = 2, max = 256, initial = 64, says = "How many values.")
         int count,
 
+        @Id("every")
         @Range(min = 0.01, max = 5, initial = 0.05, unit = "s", byRatio = true, says = "From one to the next.")
         double every)
         implements Operation<Signal, Signal, History.Memory> {

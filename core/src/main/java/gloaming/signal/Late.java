@@ -1,18 +1,20 @@
 package gloaming.signal;
 
 import gloaming.flow.Signal;
+import gloaming.look.Id;
 import gloaming.step.Frame;
 import gloaming.step.Operation;
 import gloaming.step.Range;
 import gloaming.step.Says;
 
 /** What the signal was some time ago. */
+@Id("late")
 @Says(
         name = "Late",
         does = "Hands the signal on some seconds later.",
         find = "delay echo past lag offset time canon later")
 public record Late(
-        @Range(min = 0, max = 10, initial = 0.5, unit = "s", says = "How much later.")
+        @Id("seconds") @Range(min = 0, max = 10, initial = 0.5, unit = "s", says = "How much later.")
         double seconds) implements Operation<Signal, Signal, Late.Memory> {
 
     /** The last ten seconds: values and when they came, at most so many that {@value #MOST} a second fit. */

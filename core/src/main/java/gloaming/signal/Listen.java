@@ -2,6 +2,7 @@ package gloaming.signal;
 
 import gloaming.flow.Nothing;
 import gloaming.flow.Signal;
+import gloaming.look.Id;
 import gloaming.sound.Band;
 import gloaming.sound.Hearing;
 import gloaming.step.Frame;
@@ -11,26 +12,30 @@ import gloaming.step.Range;
 import gloaming.step.Says;
 
 /** The loudness of a band of the sound, 0 at the floor and 1 at full scale. */
+@Id("listen")
 @Says(
         name = "Listen",
         does = "Gives the loudness of the sound in a band, from 0 at the floor to 1 at full scale.",
         find = "sound music audio level loudness kick bass band react volume automatic gain")
 public record Listen(
+        @Id("band")
         @Pick(
                 initial = "low",
                 says =
                         "Which part of the sound: low to 160 Hz, mid to 2 kHz, high above, all of it, or your own edges.")
         Part band,
 
-        @Range(min = -90, max = -6, initial = -36, unit = "dB", says = "The loudness that gives 0.")
+        @Id("floor") @Range(min = -90, max = -6, initial = -36, unit = "dB", says = "The loudness that gives 0.")
         double floor,
 
-        @Range(min = 0, max = 4, initial = 1, says = "Multiplies what is heard.")
+        @Id("gain") @Range(min = 0, max = 4, initial = 1, says = "Multiplies what is heard.")
         double gain,
 
+        @Id("automatic")
         @Pick(initial = "false", says = "Full scale is as loud as it has been lately, so quiet music moves as much.")
         boolean automatic,
 
+        @Id("from")
         @Range(
                 min = 20,
                 max = 20_000,
@@ -40,6 +45,7 @@ public record Listen(
                 says = "Lower edge of your own band.")
         double from,
 
+        @Id("to")
         @Range(
                 min = 20,
                 max = 20_000,
@@ -56,10 +62,15 @@ public record Listen(
 
     /** Parts of the sound. */
     public enum Part {
+        @Id("low")
         LOW,
+        @Id("mid")
         MID,
+        @Id("high")
         HIGH,
+        @Id("all")
         ALL,
+        @Id("own")
         OWN
     }
 

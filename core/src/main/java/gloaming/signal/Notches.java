@@ -1,20 +1,23 @@
 package gloaming.signal;
 
 import gloaming.flow.Signal;
+import gloaming.look.Id;
 import gloaming.step.Frame;
 import gloaming.step.Operation;
 import gloaming.step.Range;
 import gloaming.step.Says;
 
 /** Even steps instead of a slope. */
+@Id("notches")
 @Says(
         name = "Notches",
         does = "Lets the signal rest only at even steps.",
         find = "quantise quantize steps round grid snap discrete levels")
 public record Notches(
-        @Range(min = 0.001, max = 1000, initial = 0.25, byRatio = true, says = "From one to the next.")
+        @Id("step") @Range(min = 0.001, max = 1000, initial = 0.25, byRatio = true, says = "From one to the next.")
         double step,
 
+        @Id("grip")
         @Range(
                 min = 0,
                 max = 0.9,

@@ -1,20 +1,21 @@
 package gloaming.signal;
 
-import gloaming.flow.Kind;
 import gloaming.flow.Signal;
+import gloaming.look.Id;
 import gloaming.step.Frame;
 import gloaming.step.Operation;
 import gloaming.step.Read;
 import gloaming.step.Says;
 
 /** Several signals as one of many numbers, in order. */
+@Id("one-after-another")
 @Says(
         name = "One after another",
         does = "Puts the numbers of several lanes behind one another, as one signal of many.",
         find = "merge list join append concatenate bundle many combine")
-@Read(name = "second", kind = Kind.SIGNAL, says = "Comes behind what flows in.")
-@Read(name = "third", kind = Kind.SIGNAL, says = "Comes behind that.", optional = true)
-@Read(name = "fourth", kind = Kind.SIGNAL, says = "And behind that.", optional = true)
+@Read(name = "second", kind = Signal.class, says = "Comes behind what flows in.")
+@Read(name = "third", kind = Signal.class, says = "Comes behind that.", optional = true)
+@Read(name = "fourth", kind = Signal.class, says = "And behind that.", optional = true)
 public record OneAfterAnother() implements Operation<Signal, Signal, Signal> {
     private static final String[] READS = {"second", "third", "fourth"};
 

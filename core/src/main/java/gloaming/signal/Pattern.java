@@ -2,18 +2,20 @@ package gloaming.signal;
 
 import gloaming.flow.Rising;
 import gloaming.flow.Signal;
+import gloaming.look.Id;
 import gloaming.step.Frame;
 import gloaming.step.Operation;
 import gloaming.step.Pick;
 import gloaming.step.Says;
 
 /** Numbers one after the other, the next each time the signal rises. */
+@Id("pattern")
 @Says(
         name = "Pattern",
         does = "Goes through a row of numbers, one further each time the signal rises.",
         find = "sequence steps sequencer row list values rhythm stepped")
 public record Pattern(
-        @Pick(initial = "1 0 0.5 0", says = "Numbers with spaces between them.")
+        @Id("numbers") @Pick(initial = "1 0 0.5 0", says = "Numbers with spaces between them.")
         String numbers) implements Operation<Signal, Signal, Pattern.Memory> {
     private static final int MOST = 256;
 

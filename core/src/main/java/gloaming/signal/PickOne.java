@@ -1,6 +1,7 @@
 package gloaming.signal;
 
 import gloaming.flow.Signal;
+import gloaming.look.Id;
 import gloaming.step.Frame;
 import gloaming.step.Operation;
 import gloaming.step.Pick;
@@ -8,15 +9,16 @@ import gloaming.step.Range;
 import gloaming.step.Says;
 
 /** One of many numbers, or what lies between two of them. */
+@Id("pick-one")
 @Says(
         name = "Pick one",
         does = "Takes one number out of many, by its place.",
         find = "select index choose element item list spectrum band many switch")
 public record PickOne(
-        @Range(min = 0, max = 1, initial = 0, says = "Which one: 0 is the first, 1 the last.")
+        @Id("place") @Range(min = 0, max = 1, initial = 0, says = "Which one: 0 is the first, 1 the last.")
         double place,
 
-        @Pick(initial = "true", says = "Between two of them it gives what lies between.")
+        @Id("between") @Pick(initial = "true", says = "Between two of them it gives what lies between.")
         boolean between)
         implements Operation<Signal, Signal, Signal> {
 

@@ -1,6 +1,7 @@
 package gloaming.signal;
 
 import gloaming.flow.Signal;
+import gloaming.look.Id;
 import gloaming.step.Frame;
 import gloaming.step.Operation;
 import gloaming.step.Pick;
@@ -8,24 +9,25 @@ import gloaming.step.Range;
 import gloaming.step.Says;
 
 /** A straight map of one range onto another. */
+@Id("span")
 @Says(
         name = "Span",
         does = "Stretches one range of a signal onto another.",
         find = "map range scale remap offset multiply invert fit")
 public record Span(
-        @Range(min = -1000, max = 1000, initial = 0, says = "The input that gives 'to low'.")
+        @Id("fromLow") @Range(min = -1000, max = 1000, initial = 0, says = "The input that gives 'to low'.")
         double fromLow,
 
-        @Range(min = -1000, max = 1000, initial = 1, says = "The input that gives 'to high'.")
+        @Id("fromHigh") @Range(min = -1000, max = 1000, initial = 1, says = "The input that gives 'to high'.")
         double fromHigh,
 
-        @Range(min = -1000, max = 1000, initial = 0, says = "What comes out at 'from low'.")
+        @Id("toLow") @Range(min = -1000, max = 1000, initial = 0, says = "What comes out at 'from low'.")
         double toLow,
 
-        @Range(min = -1000, max = 1000, initial = 1, says = "What comes out at 'from high'.")
+        @Id("toHigh") @Range(min = -1000, max = 1000, initial = 1, says = "What comes out at 'from high'.")
         double toHigh,
 
-        @Pick(initial = "true", says = "Whether it stays inside the range that comes out.")
+        @Id("hold") @Pick(initial = "true", says = "Whether it stays inside the range that comes out.")
         boolean hold)
         implements Operation<Signal, Signal, Signal> {
 

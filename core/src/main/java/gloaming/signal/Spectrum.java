@@ -2,29 +2,34 @@ package gloaming.signal;
 
 import gloaming.flow.Nothing;
 import gloaming.flow.Signal;
+import gloaming.look.Id;
 import gloaming.step.Frame;
 import gloaming.step.Operation;
 import gloaming.step.Range;
 import gloaming.step.Says;
 
 /** The loudness of many bands at once, evenly spaced in octaves: one signal of many numbers. */
+@Id("spectrum")
 @Says(
         name = "Spectrum",
         does = "Gives the loudness of many bands from low to high, as one signal of many numbers.",
         find = "fft frequency bands bars analyser equaliser log many sound music")
 public record Spectrum(
-        @Range(min = 16, max = 128, initial = 32, says = "How many bands.")
+        @Id("bands") @Range(min = 16, max = 128, initial = 32, says = "How many bands.")
         int bands,
 
+        @Id("from")
         @Range(min = 20, max = 2_000, initial = 40, unit = "Hz", byRatio = true, says = "Where the lowest begins.")
         double from,
 
+        @Id("to")
         @Range(min = 500, max = 20_000, initial = 12_000, unit = "Hz", byRatio = true, says = "Where the highest ends.")
         double to,
 
-        @Range(min = -100, max = -12, initial = -60, unit = "dB", says = "The loudness that gives 0.")
+        @Id("floor") @Range(min = -100, max = -12, initial = -60, unit = "dB", says = "The loudness that gives 0.")
         double floor,
 
+        @Id("lift")
         @Range(
                 min = 0,
                 max = 6,
@@ -33,7 +38,7 @@ public record Spectrum(
                 says = "Lifts high bands, which are weaker in music.")
         double lift,
 
-        @Range(min = 0, max = 5, initial = 0.15, unit = "s", says = "Time to fall 63 percent of the way.")
+        @Id("down") @Range(min = 0, max = 5, initial = 0.15, unit = "s", says = "Time to fall 63 percent of the way.")
         double down)
         implements Operation<Nothing, Signal, Signal> {
 

@@ -1,19 +1,22 @@
 package gloaming.signal;
 
 import gloaming.flow.Signal;
+import gloaming.look.Id;
 import gloaming.step.Frame;
 import gloaming.step.Operation;
 import gloaming.step.Range;
 import gloaming.step.Says;
 
 /** How fast the signal changes. */
+@Id("speed")
 @Says(
         name = "Speed",
         does = "Gives how fast the signal changes, in units a second.",
         find = "differentiate derivative rate of change velocity slope")
 public record Speed(
-        @Range(min = 0, max = 5, initial = 0.05, unit = "s", says = "Over how long it is smoothed.")
-        double smooth) implements Operation<Signal, Signal, Speed.Memory> {
+        @Id("smooth") @Range(min = 0, max = 5, initial = 0.05, unit = "s", says = "Over how long it is smoothed.")
+        double smooth)
+        implements Operation<Signal, Signal, Speed.Memory> {
 
     /** The value before, and the speed so far. */
     public static final class Memory {

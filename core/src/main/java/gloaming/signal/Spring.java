@@ -1,6 +1,7 @@
 package gloaming.signal;
 
 import gloaming.flow.Signal;
+import gloaming.look.Id;
 import gloaming.step.Frame;
 import gloaming.step.Operation;
 import gloaming.step.Range;
@@ -11,15 +12,17 @@ import gloaming.step.Says;
  *
  * <p>The damped oscillator solved exactly over each frame, so that it is the same at any frame rate and never grows.
  */
+@Id("spring")
 @Says(
         name = "Spring",
         does = "Follows the signal like a weight on a spring, with bounce.",
         find = "bounce elastic overshoot wobble smooth physical inertia swing")
 public record Spring(
+        @Id("speed")
         @Range(min = 0.05, max = 30, initial = 2, byRatio = true, unit = "Hz", says = "How fast it swings.")
         double speed,
 
-        @Range(min = 0, max = 1, initial = 0.25, says = "1 arrives without swinging, 0 swings for ever.")
+        @Id("damping") @Range(min = 0, max = 1, initial = 0.25, says = "1 arrives without swinging, 0 swings for ever.")
         double damping)
         implements Operation<Signal, Signal, Spring.Memory> {
 

@@ -1,30 +1,41 @@
 package gloaming.signal;
 
 import gloaming.flow.Signal;
+import gloaming.look.Id;
 import gloaming.step.Frame;
 import gloaming.step.Operation;
 import gloaming.step.Pick;
 import gloaming.step.Says;
 
 /** One number about many. */
+@Id("summary")
 @Says(
         name = "Summary",
         does = "Makes one number of many: their mean, sum, largest, smallest, middle, spread, or where the largest is.",
         find = "statistics mean average sum max min median variance deviation count many index")
 public record Summary(
-        @Pick(initial = "mean", says = "What of them.") Of of) implements Operation<Signal, Signal, Summary.Memory> {
+        @Id("of") @Pick(initial = "mean", says = "What of them.")
+        Of of) implements Operation<Signal, Signal, Summary.Memory> {
 
     /** What of many numbers. */
     public enum Of {
+        @Id("mean")
         MEAN,
+        @Id("sum")
         SUM,
+        @Id("largest")
         LARGEST,
+        @Id("smallest")
         SMALLEST,
+        @Id("median")
         MEDIAN,
         /** Standard deviation. */
+        @Id("spread")
         SPREAD,
         /** Where the largest stands: 0 the first, 1 the last. */
+        @Id("place")
         PLACE,
+        @Id("count")
         COUNT
     }
 

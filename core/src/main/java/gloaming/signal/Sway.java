@@ -2,6 +2,7 @@ package gloaming.signal;
 
 import gloaming.flow.Nothing;
 import gloaming.flow.Signal;
+import gloaming.look.Id;
 import gloaming.step.Frame;
 import gloaming.step.Operation;
 import gloaming.step.Pick;
@@ -10,42 +11,52 @@ import gloaming.step.Range;
 import gloaming.step.Says;
 
 /** An oscillator between 0 and 1, in seconds or in beats; its phase carries on when its rate is changed. */
+@Id("sway")
 @Says(
         name = "Sway",
         does = "Goes up and down for ever: sine, triangle, saw, square, or a new random value each round.",
         find = "oscillator wave sine lfo pulse triangle saw square random steps breathe cycle")
 public record Sway(
-        @Pick(initial = "sine", says = "The shape of one round.")
+        @Id("wave") @Pick(initial = "sine", says = "The shape of one round.")
         Wave wave,
 
+        @Id("rate")
         @Range(min = 0.01, max = 30, initial = 0.25, byRatio = true, says = "Rounds in a second, or in a beat.")
         double rate,
 
-        @Pick(initial = "second", says = "What the rate counts in.")
+        @Id("per") @Pick(initial = "second", says = "What the rate counts in.")
         Per per,
 
-        @Range(min = 0, max = 1, initial = 0, unit = "turns", says = "Where in its round it starts.")
+        @Id("phase") @Range(min = 0, max = 1, initial = 0, unit = "turns", says = "Where in its round it starts.")
         double phase,
 
-        @Range(min = 0.02, max = 0.98, initial = 0.5, says = "Part of a round that the square is high.")
+        @Id("width") @Range(min = 0.02, max = 0.98, initial = 0.5, says = "Part of a round that the square is high.")
         double width,
 
+        @Id("swing")
         @Range(min = 0, max = 0.75, initial = 0, says = "How late every second round comes, as a part of it.")
         double swing)
         implements Operation<Nothing, Signal, Sway.Memory> {
 
     /** Shapes of one round. */
     public enum Wave {
+        @Id("sine")
         SINE,
+        @Id("triangle")
         TRIANGLE,
+        @Id("saw")
         SAW,
+        @Id("square")
         SQUARE,
+        @Id("random")
         RANDOM
     }
 
     /** What the rate counts in. */
     public enum Per {
+        @Id("second")
         SECOND,
+        @Id("beat")
         BEAT
     }
 

@@ -1,7 +1,7 @@
 package gloaming.signal;
 
-import gloaming.flow.Kind;
 import gloaming.flow.Signal;
+import gloaming.look.Id;
 import gloaming.step.Frame;
 import gloaming.step.Operation;
 import gloaming.step.Pick;
@@ -9,26 +9,37 @@ import gloaming.step.Read;
 import gloaming.step.Says;
 
 /** Two signals as one: by arithmetic, or as truths, where above a half is true. */
+@Id("together")
 @Says(
         name = "Together",
         does = "Makes one of two signals: sum, product, larger, smaller, both, either.",
         find = "merge combine add multiply subtract divide min max mean and or xor logic maths")
-@Read(name = "with", kind = Kind.SIGNAL, says = "The other signal.")
+@Read(name = "with", kind = Signal.class, says = "The other signal.")
 public record Together(
-        @Pick(initial = "sum", says = "How they become one.")
+        @Id("how") @Pick(initial = "sum", says = "How they become one.")
         How how) implements Operation<Signal, Signal, Signal> {
 
     /** How two become one. */
     public enum How {
+        @Id("sum")
         SUM,
+        @Id("difference")
         DIFFERENCE,
+        @Id("product")
         PRODUCT,
+        @Id("ratio")
         RATIO,
+        @Id("larger")
         LARGER,
+        @Id("smaller")
         SMALLER,
+        @Id("mean")
         MEAN,
+        @Id("both")
         BOTH,
+        @Id("either")
         EITHER,
+        @Id("one-only")
         ONE_ONLY
     }
 

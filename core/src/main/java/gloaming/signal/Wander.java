@@ -2,6 +2,7 @@ package gloaming.signal;
 
 import gloaming.flow.Nothing;
 import gloaming.flow.Signal;
+import gloaming.look.Id;
 import gloaming.step.Frame;
 import gloaming.step.Operation;
 import gloaming.step.Randomness;
@@ -9,17 +10,20 @@ import gloaming.step.Range;
 import gloaming.step.Says;
 
 /** Value noise over time with a quintic fade (Perlin 2002), several octaves, between 0 and 1. */
+@Id("wander")
 @Says(
         name = "Wander",
         does = "Wanders without aim between 0 and 1, as slowly or as nervously as wanted.",
         find = "noise random drift organic flicker candle unsteady time")
 public record Wander(
+        @Id("rate")
         @Range(min = 0.01, max = 30, initial = 0.5, unit = "Hz", byRatio = true, says = "New directions in a second.")
         double rate,
 
-        @Range(min = 1, max = 6, initial = 2, says = "Layers of finer and finer wandering.")
+        @Id("detail") @Range(min = 1, max = 6, initial = 2, says = "Layers of finer and finer wandering.")
         int detail,
 
+        @Id("roughness")
         @Range(min = 0, max = 1, initial = 0.5, says = "How strong each finer layer is against the one before.")
         double roughness)
         implements Operation<Nothing, Signal, Sway.Memory> {

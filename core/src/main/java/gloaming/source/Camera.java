@@ -3,22 +3,25 @@ package gloaming.source;
 import gloaming.flow.Nothing;
 import gloaming.flow.Picture;
 import gloaming.library.Fit;
+import gloaming.look.Id;
 import gloaming.step.Frame;
 import gloaming.step.Operation;
 import gloaming.step.Pick;
 import gloaming.step.Says;
 
 /** What the camera of an open Media page sees. */
+@Id("camera")
 @Says(
         name = "Camera",
         does = "Shows what the camera of this computer sees.",
         find = "webcam live video person input capture",
         ifBlack = "open the camera on the Media page")
 public record Camera(
+        @Id("fit")
         @Pick(initial = "fill", says = "Whole, over all of the frame, drawn to its shape, or pixel for pixel.")
         Fit fit,
 
-        @Pick(initial = "true", says = "Left and right as in a mirror.")
+        @Id("mirrored") @Pick(initial = "true", says = "Left and right as in a mirror.")
         boolean mirrored)
         implements Operation<Nothing, Picture, Camera.Memory> {
 

@@ -5,6 +5,7 @@ import gloaming.flow.Picture;
 import gloaming.library.Fit;
 import gloaming.library.Library;
 import gloaming.library.Reel;
+import gloaming.look.Id;
 import gloaming.step.Frame;
 import gloaming.step.Operation;
 import gloaming.step.Pick;
@@ -17,41 +18,48 @@ import gloaming.step.Says;
  * <p>The place in it is the integral of the rate over the lane's time, folded at the ends, so it is the same at any frame rate
  * and a rate may be driven. Or the place is sought: then nothing but the setting moves it.
  */
+@Id("clip")
 @Says(
         name = "Clip",
         does = "Plays a clip of yours, at any rate and backwards too.",
         find = "video film movie footage mp4 mov source loop play file media",
         ifBlack = "choose a clip")
 public record Clip(
-        @Pick(initial = "", medium = "clip", says = "Which of the show's clips.")
+        @Id("medium") @Pick(initial = "", medium = "clip", says = "Which of the show's clips.")
         String medium,
 
+        @Id("fit")
         @Pick(initial = "fit", says = "Whole, over all of the frame, drawn to its shape, or pixel for pixel.")
         Fit fit,
 
+        @Id("rate")
         @Range(min = -8, max = 8, initial = 1, says = "How fast it runs: 1 is as filmed, below 0 backwards.")
         double rate,
 
-        @Pick(initial = "loop", says = "What it does at its end.")
+        @Id("ends") @Pick(initial = "loop", says = "What it does at its end.")
         Ends ends,
 
-        @Range(min = 0, max = 1, initial = 0, says = "Where it begins, as a part of its length.")
+        @Id("from") @Range(min = 0, max = 1, initial = 0, says = "Where it begins, as a part of its length.")
         double from,
 
-        @Range(min = 0, max = 1, initial = 1, says = "Where it ends, as a part of its length.")
+        @Id("to") @Range(min = 0, max = 1, initial = 1, says = "Where it ends, as a part of its length.")
         double to,
 
-        @Pick(initial = "false", says = "Shows the place below instead of running.")
+        @Id("seek") @Pick(initial = "false", says = "Shows the place below instead of running.")
         boolean seek,
 
+        @Id("place")
         @Range(min = 0, max = 1, initial = 0, says = "The place shown, from where it begins to where it ends.")
         double place)
         implements Operation<Nothing, Picture, Clip.Memory> {
 
     /** What a clip does at its end. */
     public enum Ends {
+        @Id("loop")
         LOOP,
+        @Id("bounce")
         BOUNCE,
+        @Id("stay")
         STAY
     }
 

@@ -4,6 +4,7 @@ import gloaming.flow.Nothing;
 import gloaming.flow.Picture;
 import gloaming.library.Letters;
 import gloaming.library.Library;
+import gloaming.look.Id;
 import gloaming.step.ByRows;
 import gloaming.step.Colour;
 import gloaming.step.Frame;
@@ -20,45 +21,48 @@ import java.awt.geom.PathIterator;
  * <p>Letters come one after another as {@code part} goes from 0 to 1, and each can be moved, turned and shrunk by itself by a
  * wave that runs through the line. A bar or a new line in the words begins a new line.
  */
+@Id("lettering")
 @Says(
         name = "Lettering",
         does = "Writes words in a font, whole or letter by letter.",
         find = "text type title words font letters caption credits typography write",
         ifBlack = "write some words")
 public record Lettering(
-        @Pick(initial = "TIDE MILL|NIGHT", says = "What is written; a bar begins a new line.")
+        @Id("words") @Pick(initial = "TIDE MILL|NIGHT", says = "What is written; a bar begins a new line.")
         String words,
 
-        @Pick(initial = "hyperlegible-bold", medium = "font", says = "A shipped font or one of the show's.")
+        @Id("font") @Pick(initial = "hyperlegible-bold", medium = "font", says = "A shipped font or one of the show's.")
         String font,
 
+        @Id("size")
         @Range(min = 0.01, max = 2, initial = 0.3, unit = "units", byRatio = true, says = "Height of a capital letter.")
         double size,
 
-        @Range(min = -0.5, max = 2, initial = 0, says = "Further apart, in parts of the size.")
+        @Id("spacing") @Range(min = -0.5, max = 2, initial = 0, says = "Further apart, in parts of the size.")
         double spacing,
 
-        @Range(min = 0.5, max = 4, initial = 1.6, says = "From line to line, in parts of the size.")
+        @Id("lines") @Range(min = 0.5, max = 4, initial = 1.6, says = "From line to line, in parts of the size.")
         double lines,
 
-        @Pick(initial = "middle", says = "Which edge the lines share.")
+        @Id("align") @Pick(initial = "middle", says = "Which edge the lines share.")
         Align align,
 
-        @Range(min = -4, max = 4, initial = 0, unit = "units", says = "Where the middle is, across.")
+        @Id("x") @Range(min = -4, max = 4, initial = 0, unit = "units", says = "Where the middle is, across.")
         double x,
 
-        @Range(min = -4, max = 4, initial = 0, unit = "units", says = "Where the middle is, up.")
+        @Id("y") @Range(min = -4, max = 4, initial = 0, unit = "units", says = "Where the middle is, up.")
         double y,
 
-        @Pick(initial = "#ffe3b8", says = "Colour of the letters.")
+        @Id("colour") @Pick(initial = "#ffe3b8", says = "Colour of the letters.")
         Colour colour,
 
-        @Range(min = 0, max = 1, initial = 1, says = "How much of the letters' inside is filled.")
+        @Id("fill") @Range(min = 0, max = 1, initial = 1, says = "How much of the letters' inside is filled.")
         double fill,
 
-        @Range(min = 0, max = 0.1, initial = 0, unit = "units", says = "How thick their outline is.")
+        @Id("outline") @Range(min = 0, max = 0.1, initial = 0, unit = "units", says = "How thick their outline is.")
         double outline,
 
+        @Id("part")
         @Range(
                 min = 0,
                 max = 1,
@@ -66,17 +70,20 @@ public record Lettering(
                 says = "How many letters are there, from none to all; the last one comes in gently.")
         double part,
 
-        @Range(min = 0, max = 1, initial = 0, says = "A wave that lifts and turns each letter by itself.")
+        @Id("wave") @Range(min = 0, max = 1, initial = 0, says = "A wave that lifts and turns each letter by itself.")
         double wave,
 
-        @Range(min = 0, max = 4, initial = 0.25, unit = "Hz", says = "How often the wave passes.")
+        @Id("waveRate") @Range(min = 0, max = 4, initial = 0.25, unit = "Hz", says = "How often the wave passes.")
         double waveRate)
         implements Operation<Nothing, Picture, Lettering.Memory> {
 
     /** Which edge the lines share. */
     public enum Align {
+        @Id("left")
         LEFT,
+        @Id("middle")
         MIDDLE,
+        @Id("right")
         RIGHT
     }
 

@@ -2,6 +2,7 @@ package gloaming.source;
 
 import gloaming.flow.Nothing;
 import gloaming.flow.Picture;
+import gloaming.look.Id;
 import gloaming.step.ByRows;
 import gloaming.step.Frame;
 import gloaming.step.Operation;
@@ -16,20 +17,24 @@ import gloaming.step.Says;
  * <p>Every limb is a rigid capsule, so the true motion of each pixel is known: where the same spot of the same limb was a frame
  * before. The true matte is what the limbs cover. Motion and matting are tested against these.
  */
+@Id("puppet")
 @Says(
         name = "Puppet",
         does = "A performer who dances in front of a still wall, for when there is no camera.",
         find = "camera stand-in person dancer performer test body figure matte")
 public record Puppet(
+        @Id("shows")
         @Pick(initial = "picture", says = "What the camera sees, or what is true of it: matte, motion, the wall alone.")
         Shows shows,
 
-        @Range(min = 0, max = 4, initial = 1, says = "How wildly it moves; 0 stands still.")
+        @Id("vigour") @Range(min = 0, max = 4, initial = 1, says = "How wildly it moves; 0 stands still.")
         double vigour,
 
+        @Id("pace")
         @Range(min = 0.1, max = 4, initial = 0.5, byRatio = true, says = "Rounds of its movement to a beat.")
         double pace,
 
+        @Id("size")
         @Range(
                 min = 0.3,
                 max = 2,
@@ -39,15 +44,19 @@ public record Puppet(
                 says = "How tall it is, as a part of the picture.")
         double size,
 
-        @Range(min = 0, max = 1000, initial = 0, says = "Another number, another performer.")
+        @Id("variation") @Range(min = 0, max = 1000, initial = 0, says = "Another number, another performer.")
         int variation)
         implements Operation<Nothing, Picture, Puppet.Memory> {
 
     /** What is handed out. */
     public enum Shows {
+        @Id("picture")
         PICTURE,
+        @Id("matte")
         MATTE,
+        @Id("motion")
         MOTION,
+        @Id("wall")
         WALL
     }
 

@@ -6,6 +6,7 @@ import gloaming.library.Cut;
 import gloaming.library.Fit;
 import gloaming.library.Library;
 import gloaming.library.Still;
+import gloaming.look.Id;
 import gloaming.picture.Mixed;
 import gloaming.step.Frame;
 import gloaming.step.Operation;
@@ -20,31 +21,36 @@ import java.util.List;
  *
  * <p>Which one is shown follows from the lane's time alone. A folder may grow while it plays.
  */
+@Id("slides")
 @Says(
         name = "Slides",
         does = "Shows the pictures of a folder one after another, with a fade between them.",
         find = "slideshow folder images photos sequence gallery cross fade",
         ifBlack = "choose a folder of pictures")
 public record Slides(
-        @Pick(initial = "", medium = "folder", says = "Which of the show's folders.")
+        @Id("folder") @Pick(initial = "", medium = "folder", says = "Which of the show's folders.")
         String folder,
 
+        @Id("fit")
         @Pick(initial = "fit", says = "Whole, over all of the frame, drawn to its shape, or pixel for pixel.")
         Fit fit,
 
+        @Id("hold")
         @Range(min = 0.1, max = 600, initial = 5, unit = "s", byRatio = true, says = "How long each one stands.")
         double hold,
 
-        @Range(min = 0, max = 60, initial = 1, unit = "s", says = "How long one fades into the next.")
+        @Id("fade") @Range(min = 0, max = 60, initial = 1, unit = "s", says = "How long one fades into the next.")
         double fade,
 
-        @Pick(initial = "by-name", says = "In the order of their names, or shuffled anew in every round.")
+        @Id("order") @Pick(initial = "by-name", says = "In the order of their names, or shuffled anew in every round.")
         Order order)
         implements Operation<Nothing, Picture, Slides.Memory> {
 
     /** In which order they come. */
     public enum Order {
+        @Id("by-name")
         BY_NAME,
+        @Id("shuffled")
         SHUFFLED
     }
 

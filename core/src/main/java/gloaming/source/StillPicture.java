@@ -5,21 +5,24 @@ import gloaming.flow.Picture;
 import gloaming.library.Fit;
 import gloaming.library.Library;
 import gloaming.library.Still;
+import gloaming.look.Id;
 import gloaming.step.Frame;
 import gloaming.step.Operation;
 import gloaming.step.Pick;
 import gloaming.step.Says;
 
 /** A still picture from the media, in its own shape. */
+@Id("still-picture")
 @Says(
         name = "Still",
         does = "Shows a picture of yours.",
         find = "image photo png jpeg logo file media source bitmap",
         ifBlack = "choose a picture")
 public record StillPicture(
-        @Pick(initial = "", medium = "picture", says = "Which of the show's pictures.")
+        @Id("medium") @Pick(initial = "", medium = "picture", says = "Which of the show's pictures.")
         String medium,
 
+        @Id("fit")
         @Pick(initial = "fit", says = "Whole, over all of the frame, drawn to its shape, or pixel for pixel.")
         Fit fit)
         implements Operation<Nothing, Picture, StillPicture.Memory> {

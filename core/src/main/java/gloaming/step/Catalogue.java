@@ -1,5 +1,7 @@
 package gloaming.step;
 
+import gloaming.look.Lane;
+import gloaming.look.Look;
 import gloaming.look.Step;
 import gloaming.look.Value;
 import io.github.classgraph.ClassGraph;
@@ -21,6 +23,8 @@ public final class Catalogue {
 
     private static final int MOST_GROWN = 256;
     private final Map<String, Description> byId = new TreeMap<>();
+    /** Steps by what documents called them before. */
+    private final Map<String, Description> former = new TreeMap<>();
 
     /** What has grown lately; at most {@value #MOST_GROWN}. */
     private final Map<List<Object>, Description> grown = new LinkedHashMap<>(16, 0.75f, true) {
@@ -44,6 +48,10 @@ public final class Catalogue {
                 if (byId.put(description.id(), description) != null) {
                     throw new IllegalStateException("two steps are called " + description.id());
                 }
+                description.former().forEach(id -> former.put(id, description));
+            }
+            for (String id : former.keySet()) {
+                if (byId.containsKey(id)) throw new IllegalStateException("a step is called " + id + ", and one was");
             }
         }
     }
@@ -75,6 +83,39 @@ public final class Catalogue {
     /** The operation of that id, or null. */
     public Description find(String id) {
         return byId.get(id);
+    }
+
+    /** A look whose steps, settings and choices have the ids of today, whatever they were called when it was made. */
+    Look renewed(Look look) {
+        List<Lane> lanes = new ArrayList<>();
+        for (Lane lane : look.lanes()) {
+            lanes.add(lane.withSteps(lane.steps().stream().map(this::renewed).toList()));
+        }
+        return lanes.equals(look.lanes()) ? look : look.withLanes(lanes);
+    }
+
+    private Step renewed(Step step) {
+        Description now = former.getOrDefault(step.type(), byId.get(step.type()));
+        if (now == null) return step;
+        Map<String, Value> settings = new TreeMap<>();
+        step.settings()
+                .forEach((id, value) -> settings.put(now.settingNow(id), now.choiceNow(now.settingNow(id), value)));
+        return new Step(
+                step.id(),
+                now.id(),
+                step.label(),
+                step.bypassed(),
+                settings,
+                keys(step.follows(), now),
+                step.reads(),
+                keys(step.formulas(), now),
+                keys(step.drafts(), now));
+    }
+
+    private static <T> Map<String, T> keys(Map<String, T> all, Description now) {
+        Map<String, T> renewed = new TreeMap<>();
+        all.forEach((id, value) -> renewed.put(now.settingNow(id), value));
+        return renewed;
     }
 
     /** The description of a step as it is set, grown where it grows; null for an unknown type. */

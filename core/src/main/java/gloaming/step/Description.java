@@ -2,6 +2,7 @@ package gloaming.step;
 
 import gloaming.flow.Kind;
 import gloaming.flow.Picture;
+import gloaming.look.Id;
 import gloaming.look.Value;
 import java.lang.invoke.MethodHandle;
 import java.lang.invoke.MethodHandles;
@@ -21,6 +22,7 @@ public final class Description {
     public record Input(String name, Kind kind, String says, boolean optional, boolean before) {}
 
     private final String id;
+    private final List<String> former;
     private final String name;
     private final String does;
     private final String find;
@@ -40,7 +42,10 @@ public final class Description {
         if (says == null || !type.isRecord()) {
             throw new IllegalStateException(type + " is an operation, so it must be a record with @Says");
         }
-        id = kebab(type.getSimpleName());
+        Id given = type.getAnnotation(Id.class);
+        if (given == null) throw new IllegalStateException(type + " needs an @Id for documents");
+        id = given.value();
+        former = List.of(given.former());
         name = says.name();
         does = says.does();
         find = says.find();
@@ -54,7 +59,7 @@ public final class Description {
         settings = Stream.of(components).limit(own).map(Description::setting).toList();
         types = Stream.of(components).map(RecordComponent::getType).toArray(Class<?>[]::new);
         reads = Stream.of(type.getAnnotationsByType(Read.class))
-                .map(r -> new Input(r.name(), r.kind(), r.says(), r.optional(), r.before()))
+                .map(r -> new Input(r.name(), Kind.of(r.kind()), r.says(), r.optional(), r.before()))
                 .toList();
         try {
             constructor = MethodHandles.publicLookup()
@@ -74,6 +79,7 @@ public final class Description {
 
     private Description(Description seed, Grows.Own own) {
         id = seed.id;
+        former = seed.former;
         name = seed.name;
         does = seed.does;
         find = seed.find;
@@ -197,7 +203,6 @@ public final class Description {
         return held;
     }
 
-    @SuppressWarnings({"unchecked", "rawtypes"})
     private Object argument(int i, Value value) {
         return switch (value) {
             case Value.Num num -> argument(i, num.number());
@@ -205,8 +210,7 @@ public final class Description {
             case Value.Word word when settings.get(i).form() == Setting.Form.COLOUR -> Colour.parse(word.text());
             case Value.Word word
             when settings.get(i).form() == Setting.Form.CHOICE ->
-                Enum.valueOf(
-                        (Class) types[i], word.text().toUpperCase(Locale.ROOT).replace('-', '_'));
+                types[i].getEnumConstants()[settings.get(i).choices().indexOf(word.text())];
             case Value.Word word -> word.text();
         };
     }
@@ -229,8 +233,10 @@ public final class Description {
     }
 
     private static Setting setting(RecordComponent component) {
-        String id = component.getName();
-        String label = label(id);
+        Id given = component.getAnnotation(Id.class);
+        if (given == null) throw new IllegalStateException(component + " needs an @Id for documents");
+        String id = given.value();
+        String label = given.label().isEmpty() ? label(component.getName()) : given.label();
         Range range = component.getAnnotation(Range.class);
         Class<?> type = component.getType();
         if (range != null) {
@@ -255,7 +261,7 @@ public final class Description {
         Setting.Form form = form(type, pick);
         List<String> choices = type.isEnum()
                 ? Stream.of(type.getEnumConstants())
-                        .map(c -> ((Enum<?>) c).name().toLowerCase(Locale.ROOT).replace('_', '-'))
+                        .map(c -> choice((Enum<?>) c).value())
                         .toList()
                 : pick.medium().isEmpty() ? List.of() : List.of(pick.medium().split(" "));
         return new Setting(id, label, form, 0, 0, false, initial, pick.over(), pick.says(), choices);
@@ -271,8 +277,42 @@ public final class Description {
         return pick.medium().isEmpty() ? Setting.Form.TEXT : Setting.Form.MEDIUM;
     }
 
-    private static String kebab(String camel) {
-        return camel.replaceAll("(?<=[a-z])(?=[A-Z])", "-").toLowerCase(Locale.ROOT);
+    private static Id choice(Enum<?> constant) {
+        try {
+            Id given = constant.getDeclaringClass().getField(constant.name()).getAnnotation(Id.class);
+            if (given == null) throw new IllegalStateException(constant + " needs an @Id for documents");
+            return given;
+        } catch (NoSuchFieldException e) {
+            throw new IllegalStateException(e);
+        }
+    }
+
+    /** Ids that documents had for this step before. */
+    List<String> former() {
+        return former;
+    }
+
+    /** What a setting is called now that documents called {@code id} at some time; {@code id} itself where nothing is known of it. */
+    String settingNow(String id) {
+        if (settingIndex(id) >= 0) return id;
+        for (RecordComponent component : operation().getRecordComponents()) {
+            Id given = component.getAnnotation(Id.class);
+            if (given != null && List.of(given.former()).contains(id)) return given.value();
+        }
+        return id;
+    }
+
+    /** What a choice of a setting is called now; {@code value} itself where nothing is known of it. */
+    Value choiceNow(String setting, Value value) {
+        int i = settingIndex(setting);
+        if (i < 0 || !(value instanceof Value.Word word)) return value;
+        if (settings.get(i).form() != Setting.Form.CHOICE
+                || settings.get(i).choices().contains(word.text())) return value;
+        for (Object constant : types[i].getEnumConstants()) {
+            Id given = choice((Enum<?>) constant);
+            if (List.of(given.former()).contains(word.text())) return Value.of(given.value());
+        }
+        return value;
     }
 
     private static String label(String camel) {

@@ -1,5 +1,6 @@
 package gloaming.step;
 
+import gloaming.flow.Kind;
 import gloaming.formula.Formula;
 import gloaming.formula.Wrong;
 import gloaming.look.Lane;
@@ -44,10 +45,14 @@ public final class Formulas {
     /** Finds the id of a lane that gives a signal by its name, upper and lower case alike; null where there is none. */
     public static UnaryOperator<String> laneByName(Look look, Rules rules) {
         return name -> look.lanes().stream()
-                .filter(lane -> lane.name().equalsIgnoreCase(name) && rules.gives(lane) == gloaming.flow.Kind.SIGNAL)
+                .filter(lane -> lane.name().equalsIgnoreCase(name) && drives(rules.gives(lane)))
                 .map(Lane::id)
                 .findFirst()
                 .orElse(null);
+    }
+
+    private static boolean drives(Kind kind) {
+        return kind != null && kind.drives();
     }
 
     /** A stored formula as a person reads it. */

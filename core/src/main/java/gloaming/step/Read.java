@@ -1,6 +1,6 @@
 package gloaming.step;
 
-import gloaming.flow.Kind;
+import gloaming.flow.Flow;
 import java.lang.annotation.ElementType;
 import java.lang.annotation.Repeatable;
 import java.lang.annotation.Retention;
@@ -14,7 +14,7 @@ import java.lang.annotation.Target;
 public @interface Read {
     String name();
 
-    Kind kind();
+    Class<? extends Flow> kind();
 
     String says();
 

@@ -28,7 +28,8 @@ public final class Rules {
     }
 
     /** Returns the look when it keeps every rule; throws {@link Refused} at the first it breaks. */
-    public Look check(Look look) {
+    public Look check(Look written) {
+        Look look = catalogue.renewed(written);
         ids(look);
         for (Lane lane : look.lanes()) chain(lane);
         for (Lane lane : look.lanes()) {
@@ -220,8 +221,8 @@ public final class Rules {
     }
 
     private void clock(Look look, String what, Clock clock) {
-        if (clock.push() != null) lane(look, what + " is pushed by", clock.push(), Kind.SIGNAL);
-        if (clock.restart() != null) lane(look, what + " is restarted by", clock.restart(), Kind.SIGNAL);
+        if (clock.push() != null) drives(look, what + " is pushed by", clock.push());
+        if (clock.restart() != null) drives(look, what + " is restarted by", clock.restart());
     }
 
     private void desk(Look look) {
@@ -254,7 +255,13 @@ public final class Rules {
     }
 
     private void follow(Look look, String what, Follow follow) {
-        lane(look, what + " follows", follow.lane(), Kind.SIGNAL);
+        drives(look, what + " follows", follow.lane());
+    }
+
+    /** A lane that gives a number. */
+    private void drives(Look look, String sentence, String id) {
+        Kind gives = look.lane(id).map(this::gives).orElse(null);
+        lane(look, sentence, id, gives != null && gives.drives() ? gives : Kind.SIGNAL);
     }
 
     private void lane(Look look, String sentence, String id, Kind kind) {

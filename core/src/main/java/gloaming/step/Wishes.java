@@ -1,6 +1,5 @@
 package gloaming.step;
 
-import gloaming.flow.Kind;
 import gloaming.look.Blend;
 import gloaming.look.Clock;
 import gloaming.look.Edit;
@@ -37,7 +36,7 @@ public final class Wishes {
                 Clock.SHOW,
                 List.of(Step.of(look.freshId("s"), type)));
         Edit add = new Edit.AddLane(look.lanes().size(), lane);
-        if (description.gives() != Kind.PICTURE) return add;
+        if (!description.gives().mixes()) return add;
         return new Edit.Several(
                 List.of(add, new Edit.AddLayer(0, Layer.of(look.freshId("m"), lane.id(), Blend.OVER, 1))));
     }
@@ -45,7 +44,7 @@ public final class Wishes {
     /** A new lane that shows a medium of a kind, at the front of the mix; {@link Refused} where no step shows that kind. */
     public Edit bring(Look look, String ref, String kind, String name) {
         for (Description d : catalogue.entries()) {
-            if (d.takes() != null || d.gives() != Kind.PICTURE) continue;
+            if (d.takes() != null || !d.gives().mixes()) continue;
             for (Setting setting : d.settings()) {
                 if (setting.form() != Setting.Form.MEDIUM
                         || !setting.choices().getFirst().equals(kind)) continue;

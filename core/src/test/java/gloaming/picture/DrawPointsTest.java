@@ -10,7 +10,6 @@ import gloaming.flow.Flow;
 import gloaming.flow.Kind;
 import gloaming.flow.Picture;
 import gloaming.flow.Points;
-import gloaming.flow.Signal;
 import gloaming.step.Catalogue;
 import gloaming.step.Description;
 import gloaming.step.Operation;
@@ -167,11 +166,9 @@ class DrawPointsTest {
         for (Description.Input input : description.reads()) {
             frame.reads.put(
                     input.name(),
-                    switch (input.kind()) {
-                        case SIGNAL -> Signal.of(0.5);
-                        case PICTURE -> new Picture(1, 1);
-                        case POINTS -> new Points().n(0);
-                    });
+                    input.kind() == Kind.POINTS
+                            ? new Points().n(0)
+                            : input.kind().sample(1, 1, 0));
         }
         for (boolean loose : new boolean[] {false, true}) {
             for (int n : new int[] {0, 1_000, 500, 1, 0, 900}) {

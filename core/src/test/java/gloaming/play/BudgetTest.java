@@ -9,6 +9,7 @@ import gloaming.flow.Picture;
 import gloaming.flow.Points;
 import gloaming.look.Blend;
 import gloaming.look.Clock;
+import gloaming.look.Id;
 import gloaming.look.Lane;
 import gloaming.look.Layer;
 import gloaming.look.Look;
@@ -54,9 +55,10 @@ class BudgetTest {
     private static volatile Mischief mischief = Mischief.NONE;
 
     /** A step that behaves as long as no test wants otherwise. */
+    @Id("snag")
     @Says(name = "Snag", does = "Stands still on purpose.")
     public record Snag(
-            @Range(min = 0, max = 9, initial = 0, says = "Nothing.")
+            @Id("idle") @Range(min = 0, max = 9, initial = 0, says = "Nothing.")
             double idle) implements Operation<Picture, Picture, Void> {
         @Override
         public Picture run(Picture in, Void memory, Frame frame) {
@@ -78,9 +80,10 @@ class BudgetTest {
     }
 
     /** Counts its frames and shows them as so many points. */
+    @Id("tide")
     @Says(name = "Tide", does = "Counts frames.")
     public record Tide(
-            @Range(min = 0, max = 9, initial = 0, says = "Nothing.")
+            @Id("idle") @Range(min = 0, max = 9, initial = 0, says = "Nothing.")
             double idle) implements Operation<Nothing, Points, Points> {
         @Override
         public Points memory() {

@@ -13,6 +13,7 @@ import gloaming.look.Blend;
 import gloaming.look.Edit;
 import gloaming.look.Edits;
 import gloaming.look.Follow;
+import gloaming.look.Id;
 import gloaming.look.Lane;
 import gloaming.look.Layer;
 import gloaming.look.Look;
@@ -36,9 +37,10 @@ class PlayerTest {
     private static final Sound BAND = new HouseBand(3, 120);
 
     /** A step that breaks at a setting: it lives in the tests only and is found all the same. */
+    @Id("trip")
     @Says(name = "Trip", does = "Fails on purpose.")
     public record Trip(
-            @Range(min = 0, max = 1, initial = 0, says = "Fails at 1.")
+            @Id("at") @Range(min = 0, max = 1, initial = 0, says = "Fails at 1.")
             double at) implements Operation<Picture, Picture, Void> {
         @Override
         public Picture run(Picture in, Void memory, Frame frame) {
@@ -48,9 +50,10 @@ class PlayerTest {
     }
 
     /** Counts its frames: what it hands out shows whether its memory was kept. */
+    @Id("tally")
     @Says(name = "Tally", does = "Counts frames.")
     public record Tally(
-            @Range(min = 0, max = 9, initial = 0, says = "Nothing.")
+            @Id("idle") @Range(min = 0, max = 9, initial = 0, says = "Nothing.")
             double idle) implements Operation<Nothing, Points, Points> {
         @Override
         public Points memory() {

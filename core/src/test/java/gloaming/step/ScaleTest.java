@@ -68,11 +68,9 @@ class ScaleTest {
 
     private static Flow given(Kind kind, int w, int h, int which) {
         if (kind == null) return null;
-        return switch (kind) {
-            case PICTURE -> lanterns(w, h, which);
-            case POINTS -> new Disc(60, 0.8, 0, 0, 0, 0.05).run(null, new Points(), new Moments());
-            case SIGNAL -> gloaming.flow.Signal.of(0.6);
-        };
+        if (kind == Kind.PICTURE) return lanterns(w, h, which);
+        if (kind == Kind.POINTS) return new Disc(60, 0.8, 0, 0, 0, 0.05).run(null, new Points(), new Moments());
+        return kind.sample(w, h, which);
     }
 
     /** Soft lights on a slope of colour, worked out in world space. */

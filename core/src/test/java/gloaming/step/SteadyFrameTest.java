@@ -9,7 +9,6 @@ import gloaming.flow.Flow;
 import gloaming.flow.Kind;
 import gloaming.flow.Picture;
 import gloaming.flow.Points;
-import gloaming.flow.Signal;
 import java.lang.management.ManagementFactory;
 import java.util.Map;
 import java.util.SplittableRandom;
@@ -58,17 +57,13 @@ class SteadyFrameTest {
     private static Flow given(Kind kind) {
         if (kind == null) return null;
         SplittableRandom random = new SplittableRandom(9);
-        return switch (kind) {
-            case SIGNAL -> Signal.of(0.7);
-            case PICTURE -> new Picture(96, 54).fill(0.3f, 0.4f, 0.2f, 0.8f);
-            case POINTS -> {
-                Points points = new Points().n(N);
-                for (Attribute a : new Attribute[] {Attribute.X, Attribute.Y, Attribute.Z}) {
-                    for (int i = 0; i < N; i++) points.each(a)[i] = (float) random.nextDouble() * 2 - 1;
-                }
-                for (int i = 0; i < N; i++) points.each(Attribute.ID)[i] = i;
-                yield points;
-            }
-        };
+        if (kind == Kind.PICTURE) return new Picture(96, 54).fill(0.3f, 0.4f, 0.2f, 0.8f);
+        if (kind != Kind.POINTS) return kind.sample(96, 54, 0);
+        Points points = new Points().n(N);
+        for (Attribute a : new Attribute[] {Attribute.X, Attribute.Y, Attribute.Z}) {
+            for (int i = 0; i < N; i++) points.each(a)[i] = (float) random.nextDouble() * 2 - 1;
+        }
+        for (int i = 0; i < N; i++) points.each(Attribute.ID)[i] = i;
+        return points;
     }
 }

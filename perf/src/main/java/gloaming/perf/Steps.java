@@ -122,27 +122,22 @@ final class Steps {
     }
 
     private static Flow given(Kind kind, Own frame) {
-        return switch (kind) {
-            case POINTS -> {
-                Points points = new Disc(2_000, 0.8, 0, 0, 0, 0.01).run(null, new Points(), frame);
-                points.column(Attribute.RED).constant(1);
-                yield points;
+        if (kind == Kind.POINTS) {
+            Points points = new Disc(2_000, 0.8, 0, 0, 0, 0.01).run(null, new Points(), frame);
+            points.column(Attribute.RED).constant(1);
+            return points;
+        }
+        if (kind != Kind.PICTURE) return kind.sample(WIDTH, HEIGHT, 0);
+        Picture picture = new Picture(WIDTH, HEIGHT);
+        SplittableRandom random = new SplittableRandom(1);
+        for (int i = 0; i < picture.pixels(); i++) {
+            for (int c = 0; c < 3; c++) {
+                double wave = Math.sin(picture.worldX(i % WIDTH) * (3 + c)) * Math.cos(picture.worldY(i / WIDTH) * 4);
+                picture.plane(c)[i] = (float) (0.5 + 0.4 * wave + 0.1 * random.nextDouble());
             }
-            case SIGNAL -> gloaming.flow.Signal.of(0.5);
-            case PICTURE -> {
-                Picture picture = new Picture(WIDTH, HEIGHT);
-                SplittableRandom random = new SplittableRandom(1);
-                for (int i = 0; i < picture.pixels(); i++) {
-                    for (int c = 0; c < 3; c++) {
-                        double wave =
-                                Math.sin(picture.worldX(i % WIDTH) * (3 + c)) * Math.cos(picture.worldY(i / WIDTH) * 4);
-                        picture.plane(c)[i] = (float) (0.5 + 0.4 * wave + 0.1 * random.nextDouble());
-                    }
-                    picture.a[i] = 1;
-                }
-                yield picture;
-            }
-        };
+            picture.a[i] = 1;
+        }
+        return picture;
     }
 
     /** A frame with pictures that are used again and again. */

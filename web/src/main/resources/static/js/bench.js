@@ -4,7 +4,7 @@ import { air, paintAir } from './air.js';
 import { Live } from './live.js';
 import { Curves } from './curves.js';
 import { Sound } from './sound.js';
-import { RAILS } from './rails.js';
+import { KINDS } from './rails.js';
 import { gesture, paint, slider, tidy } from './slider.js';
 import { codeEditor } from './code.js';
 import { takesFiles } from './drop.js';
@@ -274,7 +274,7 @@ Alpine.data('bench', () => together(hands(live, catalogue, () => board), formula
     const view = $('.lanes').getBoundingClientRect();
     const inMix = new Set(this.look.mix.map((l) => this.lastStep(l.lane)));
     const shown = new Set(this.look.lanes.filter((lane) => this.stepsShown(lane).length).map((lane) => lane.id));
-    tileSteps = this.look.lanes.flatMap((lane) => (shown.has(lane.id) ? lane.steps : lane.steps.slice(-1))).filter((s) => this.gives(s) !== 'signal').filter((s) => {
+    tileSteps = this.look.lanes.flatMap((lane) => (shown.has(lane.id) ? lane.steps : lane.steps.slice(-1))).filter((s) => !KINDS[this.gives(s)]?.curve).filter((s) => {
       if (this.writing || this.curveStep) return inMix.has(s.id);
       const box = document.getElementById(`step-${s.id}`)?.getBoundingClientRect();
       return inMix.has(s.id) || (box && box.bottom > view.top - 80 && box.top < view.bottom + 80 && box.right > view.left && box.left < view.right + 80);
@@ -336,7 +336,7 @@ Alpine.data('bench', () => together(hands(live, catalogue, () => board), formula
   },
   selectLane(id) { this.curveStep = ''; if (this.writing) this.closeCode(); this.laneId = id; this.stepId = ''; this.layerId = ''; this.$nextTick(() => this.wire()); },
   selectLayer(id) { this.curveStep = ''; if (this.writing) this.closeCode(); this.layerId = id; this.stepId = ''; this.laneId = ''; },
-  isThin(lane) { return lane.steps.length > 0 && lane.steps.every((s) => this.gives(s) === 'signal'); },
+  isThin(lane) { return lane.steps.length > 0 && lane.steps.every((s) => KINDS[this.gives(s)]?.curve); },
   kinds(lane) {
     if (!lane.steps.length) return 'empty';
     const first = this.gives(lane.steps[0]);
@@ -350,9 +350,9 @@ Alpine.data('bench', () => together(hands(live, catalogue, () => board), formula
     return f === 1 ? 'show clock' : f === 0 ? 'stopped' : f === 0.5 ? 'half speed' : `${plain(f)} × speed`;
   },
   under(lane) { return `${this.kinds(lane)} · ${this.clock(lane)}`; },
-  railPath(step) { return RAILS[this.gives(step)].d; },
-  railFill(step) { return RAILS[this.gives(step)].fill; },
-  railWidth(step) { return RAILS[this.gives(step)].width; },
+  railPath(step) { return KINDS[this.gives(step)].rail.path; },
+  railFill(step) { return KINDS[this.gives(step)].rail.filled ? 'currentColor' : 'none'; },
+  railWidth(step) { return KINDS[this.gives(step)].rail.width; },
   taps(step) {
     return this.infoOf(step).reads
       .filter((r) => step.reads?.[r.name] || !r.optional)
@@ -545,7 +545,7 @@ Alpine.data('bench', () => together(hands(live, catalogue, () => board), formula
     const now = board?.follows?.[`${this.stepId} ${s.id}`];
     paint(element, this.range(s), f, f && now ? now[2] : Number(this.value(s)));
   },
-  signals() { return this.look.lanes.filter((l) => this.isThin(l)); },
+  signals() { return this.look.lanes.filter((l) => l.steps.length > 0 && KINDS[this.gives(l.steps.at(-1))]?.drives); },
   lanesOf(kind) { return this.look.lanes.filter((l) => l.steps.length && this.gives(l.steps.at(-1)) === kind); },
   chooseFollow(setting, event) {
     const lane = event.target.value;
@@ -638,7 +638,7 @@ Alpine.data('bench', () => together(hands(live, catalogue, () => board), formula
   removeLane() { this.edit({ edit: 'remove-lane', lane: this.laneId }); this.laneId = ''; },
   duplicateLane() { live.send({ do: 'duplicate-lane', lane: this.laneId }); },
   addLayer(lane) { live.send({ do: 'add-layer', lane }); },
-  canMix(lane) { return lane && lane.steps.length && this.gives(lane.steps.at(-1)) === 'picture'; },
+  canMix(lane) { return lane && lane.steps.length && KINDS[this.gives(lane.steps.at(-1))]?.mixes; },
   changeLayer(change, g = 0) {
     const layer = this.chosenLayer;
     if (!layer) return;
@@ -729,9 +729,9 @@ Alpine.data('bench', () => together(hands(live, catalogue, () => board), formula
   closeFinder() { this.finder.open = false; document.getElementById(`step-${this.stepId}`)?.focus(); },
   foundName(type) { return catalogue[type].name; },
   foundDoes(type) { return catalogue[type].does; },
-  foundRail(type) { return RAILS[catalogue[type].gives].d; },
-  foundFill(type) { return RAILS[catalogue[type].gives].fill; },
-  foundWidth(type) { return RAILS[catalogue[type].gives].width; },
+  foundRail(type) { return KINDS[catalogue[type].gives].rail.path; },
+  foundFill(type) { return KINDS[catalogue[type].gives].rail.filled ? 'currentColor' : 'none'; },
+  foundWidth(type) { return KINDS[catalogue[type].gives].rail.width; },
   get finderPlace() {
     const lane = this.finder.lane && this.laneById(this.finder.lane);
     if (!lane) return 'Starts a new lane';
@@ -757,7 +757,7 @@ Alpine.data('bench', () => together(hands(live, catalogue, () => board), formula
     return lane.steps.at(-1) === step ? `Only: ${lane.name}` : `Only: ${this.name(step)} in ${lane.name}`;
   },
   get soloText() { const lane = this.laneOf(this.stepId); return lane ? `Only: ${this.chosen === lane.steps.at(-1) ? lane.name : this.name(this.chosen)}` : ''; },
-  get onlySignal() { const step = this.find(this.onlySubject); return step && this.gives(step) === 'signal'; },
+  get onlySignal() { const step = this.find(this.onlySubject); return step && KINDS[this.gives(step)]?.curve; },
   /** The settings of the chosen step that dragging the picture moves. */
   get dragged() { return this.chosen ? (this.info?.settings ?? []).filter((s) => s.drag) : []; },
   grab(event) {

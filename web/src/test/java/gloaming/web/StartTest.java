@@ -86,7 +86,7 @@ class StartTest {
             String on = program.get(House.class).onAir().id;
             if (program.get(Shows.class).remembered("starting").orElse("").isEmpty() && on.equals(second)) return;
             assertThat(on).isEqualTo(first);
-            assertThat(say(program)).contains("'Mill race' was left off stage");
+            assertThat(say(program)).contains("'Mill race' was left off air");
         }
     }
 

@@ -10,7 +10,7 @@ public enum Role {
 
     private static final Set<String> SHARED = Set.of("css", "js", "vendor", "fonts", "mark.svg", "favicon.ico");
     private static final Set<String> DESK_PAGES =
-            Set.of("desk", "phone", "live", "touch", "microphone", "catalogue.json", "sound", "output");
+            Set.of("desk", "phone", "live", "touch", "microphone", "catalogue.json", "kinds.json", "sound", "output");
     private static final Set<String> OUTPUT_PAGES = Set.of("output", "live");
 
     /** Messages of a page by which a look is built, and not played. */

@@ -1,6 +1,7 @@
 package gloaming.web.live;
 
 import gloaming.curve.Keys;
+import gloaming.flow.Kind;
 import gloaming.look.Layer;
 import gloaming.look.Look;
 import gloaming.look.LookJson;
@@ -277,6 +278,18 @@ class Boards {
                 .put("paused", player.paused())
                 .put("length", sound.length() == Long.MAX_VALUE ? 0 : sound.seconds())
                 .toString();
+    }
+
+    /** What pages ask of kinds: how they are drawn, and what can be done with a lane that ends in one. */
+    static String kinds() {
+        ObjectNode all = JSON.createObjectNode();
+        for (Kind kind : Kind.values()) {
+            ObjectNode o = all.putObject(kind.id());
+            o.put("one", kind.one()).put("curve", kind.curve()).put("drives", kind.drives());
+            o.put("mixes", kind.mixes());
+            o.set("rail", JSON.valueToTree(kind.rail()));
+        }
+        return all.toString();
     }
 
     /** The catalogue, for pages. */

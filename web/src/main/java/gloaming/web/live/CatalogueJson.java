@@ -7,7 +7,14 @@ import org.springframework.stereotype.Component;
 public class CatalogueJson {
     private final String text = Boards.catalogue();
 
+    private final String kinds = Boards.kinds();
+
     public String text() {
         return text;
+    }
+
+    /** What pages ask of kinds. */
+    public String kinds() {
+        return kinds;
     }
 }

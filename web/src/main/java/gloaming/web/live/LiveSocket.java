@@ -421,9 +421,12 @@ class LiveSocket extends AbstractWebSocketHandler {
                 lanes.add(look.laneOf(step).map(Lane::id).orElseThrow());
             });
         }
-        // A signal costs next to nothing, and its curve is shown on every card.
+        // What is shown as a curve costs next to nothing, and its curve is on every card.
         Rules rules = new Rules(Catalogue.all());
-        for (Lane lane : look.lanes()) if (rules.gives(lane) == Kind.SIGNAL) lanes.add(lane.id());
+        for (Lane lane : look.lanes()) {
+            Kind gives = rules.gives(lane);
+            if (gives != null && gives.curve()) lanes.add(lane.id());
+        }
         viewer.tilesList = list & 0xffff;
         viewer.tiles = new Tiles(wanted, lanes, (double) look.width() / look.height());
         courier.changed();

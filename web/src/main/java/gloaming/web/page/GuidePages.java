@@ -12,6 +12,7 @@ import gloaming.web.live.House;
 import gloaming.web.store.Shows;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Locale;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -85,7 +86,7 @@ class GuidePages {
         for (Kind gives : Kind.values()) {
             List<Kind> takes = new ArrayList<>();
             takes.add(null);
-            takes.addAll(List.of(Kind.values()));
+            takes.addAll(Kind.values());
             for (Kind from : takes) {
                 List<Entry> steps = Catalogue.all().entries().stream()
                         .filter(d -> d.gives() == gives && d.takes() == from)
@@ -98,7 +99,9 @@ class GuidePages {
     }
 
     private static String title(Kind from, Kind gives) {
-        if (from == null) return gives == Kind.POINTS ? "Points from nothing" : "A " + gives.id() + " from nothing";
+        if (from == null)
+            return gives.one().substring(0, 1).toUpperCase(Locale.ROOT)
+                    + gives.one().substring(1) + " from nothing";
         return "From " + from.id() + " to " + gives.id();
     }
 

@@ -148,6 +148,12 @@ class Pages {
         return catalogue.text();
     }
 
+    @GetMapping(value = "/kinds.json", produces = MediaType.APPLICATION_JSON_VALUE)
+    @ResponseBody
+    String kinds() {
+        return catalogue.kinds();
+    }
+
     @GetMapping(value = "/glsl.json", produces = MediaType.APPLICATION_JSON_VALUE)
     @ResponseBody
     List<Help.Entry> help() {
