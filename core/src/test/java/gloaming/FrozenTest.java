@@ -32,6 +32,8 @@ import java.util.stream.Stream;
 import javax.imageio.ImageIO;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.MethodSource;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.json.JsonMapper;
 
 /**
  * Looks as they were written by every version of the format so far: they open, and give the pictures of then.
@@ -50,12 +52,17 @@ class FrozenTest {
     private static final int FAR = 16;
     private static final double FAR_PERCENT = 1;
 
+    private static final JsonMapper JSON = JsonMapper.builder().build();
     private static final HouseBand BAND = new HouseBand(11, 96);
 
     static Stream<Path> looks() throws IOException {
         if (System.getProperty("gloaming.freeze") != null) freeze(System.getProperty("gloaming.freeze"));
         try (Stream<Path> all = Files.walk(FROZEN)) {
-            return all.filter(p -> p.toString().endsWith(".json")).sorted().toList().stream();
+            return all
+                    .filter(p -> p.toString().endsWith(".json") && p.getParent().endsWith("looks"))
+                    .sorted()
+                    .toList()
+                    .stream();
         }
     }
 
@@ -82,6 +89,26 @@ class FrozenTest {
         assertThat(100 * far / all)
                 .as("percent far off in %s", file.getFileName())
                 .isLessThanOrEqualTo(FAR_PERCENT);
+    }
+
+    static Stream<Path> versions() throws IOException {
+        try (Stream<Path> all = Files.list(FROZEN)) {
+            return all.sorted().toList().stream();
+        }
+    }
+
+    @ParameterizedTest
+    @MethodSource("versions")
+    void everyStepSettingAndChoiceOfThenIsUnderstood(Path version) throws IOException {
+        JsonNode all = JSON.readTree(Files.readString(version.resolve("steps.json")));
+        assertThat(all.size()).isGreaterThan(300);
+        for (JsonNode each : all) {
+            Look look = new Rules(Catalogue.all()).check(LookJson.read(each.toString()));
+            Step step = look.lanes().getFirst().steps().getLast();
+            Description now = Catalogue.all().of(step);
+            assertThat(now).as("the step %s", step.type()).isNotNull();
+            now.make(now.arguments(step.settings()));
+        }
     }
 
     private static byte[] picture(Look look) {
@@ -124,13 +151,13 @@ class FrozenTest {
         for (Description d : Catalogue.all().entries()) {
             if (!d.operation().getName().contains("Test") && !d.id().equals("toll")) steps.addAll(all(d, steps.size()));
         }
-        Path words = Files.createDirectories(folder.resolve("steps"));
+        List<String> documents = new ArrayList<>();
         for (Step step : steps) {
             Look look = new Look("Every word", 32, 18, 30, 1, 96, List.of(), List.of());
-            Files.writeString(
-                    words.resolve(step.type() + "-" + step.id() + ".json"),
-                    LookJson.write(look.withLanes(List.of(new Lane("l1", "word", Clock.SHOW, behind(step))))));
+            String text = LookJson.write(look.withLanes(List.of(new Lane("l1", "word", Clock.SHOW, behind(step)))));
+            documents.add(JSON.readTree(text).toString());
         }
+        Files.writeString(folder.resolve("steps.json"), "[\n" + String.join(",\n", documents) + "\n]\n");
     }
 
     private static List<Step> behind(Step step) {

@@ -12,9 +12,9 @@ import tools.jackson.databind.SerializationFeature;
 import tools.jackson.databind.json.JsonMapper;
 import tools.jackson.databind.node.ObjectNode;
 
-/** Reads and writes looks and edits as JSON, format {@value #VERSION}; see docs/file-format.md. */
+/** Reads and writes looks and edits as JSON, format {@link #VERSION}; see docs/file-format.md. */
 public final class LookJson {
-    public static final int VERSION = 1;
+    public static final int VERSION = Migrations.VERSION;
     private static final String FORMAT = "gloaming-look";
 
     private static final JsonMapper JSON = JsonMapper.builder(JsonFactory.builder()
@@ -58,6 +58,7 @@ public final class LookJson {
                         + VERSION + "). Open it there, or update this one.");
             }
             if (is < 1) throw new Refused("The file does not say which version of the format it has.");
+            Migrations.bring(file, is);
             return JSON.treeToValue(file, Look.class);
         } catch (JacksonException e) {
             throw refusal("The look", e);

@@ -5,6 +5,7 @@ import gloaming.flow.Picture;
 import gloaming.look.Id;
 import gloaming.step.ByRows;
 import gloaming.step.Frame;
+import gloaming.step.Pick;
 import gloaming.step.Range;
 import gloaming.step.Says;
 import jdk.incubator.vector.FloatVector;
@@ -12,7 +13,8 @@ import jdk.incubator.vector.VectorOperators;
 import jdk.incubator.vector.VectorSpecies;
 
 /**
- * Black point, white point, gamma and gain. What falls below black goes below 0 and is kept; gamma bends it by its size.
+ * Black point, white point, gamma and gain. What lies below black becomes black and what lies above white becomes white, unless it is
+ * kept; gamma bends what is below 0 by its size.
  */
 @Id("levels")
 @Says(
@@ -36,7 +38,10 @@ public record Levels(
 
         @Id("saturation")
         @Range(min = 0, max = 3, initial = 1, says = "0 is grey, 1 as it was, above 1 more colourful.")
-        double saturation)
+        double saturation,
+
+        @Id("beyond") @Pick(initial = "false", says = "Keeps light below black and above white, for steps behind it.")
+        boolean beyond)
         implements ByRows<Picture, Void> {
     private static final VectorSpecies<Float> F = FloatVector.SPECIES_PREFERRED;
 
@@ -57,6 +62,7 @@ public record Levels(
     float one(float colour, float alpha) {
         float scale = (float) (1 / Math.max(1e-3, white - black));
         float level = (colour - (float) black * alpha) * scale;
+        if (!beyond) level = Math.max(0, Math.min(1, level));
         if (gamma == 1) return level * (float) gain;
         return Math.copySign((float) Math.pow(Math.abs(level), 1 / gamma), level) * (float) gain;
     }
@@ -66,11 +72,12 @@ public record Levels(
         float low = (float) black;
         float times = (float) gain;
         float power = (float) (1 / gamma);
+        boolean ends = !beyond;
         int i = 0;
         for (; i <= n - F.length(); i += F.length()) {
-            FloatVector level = Lanes.load(in, at + i)
-                    .sub(Lanes.load(alpha, at + i).mul(low))
-                    .mul(scale);
+            FloatVector cover = Lanes.load(alpha, at + i);
+            FloatVector level = Lanes.load(in, at + i).sub(cover.mul(low)).mul(scale);
+            if (ends) level = level.min(1).max(0);
             if (power == 1) {
                 level.mul(times).intoArray(out, into + i);
             } else {

@@ -4,6 +4,7 @@ import gloaming.look.Binding;
 import gloaming.look.Blend;
 import gloaming.look.Desk;
 import gloaming.look.Limits;
+import gloaming.look.LookJson;
 import java.util.Collection;
 import java.util.List;
 import java.util.stream.Stream;
@@ -30,7 +31,7 @@ public final class Schema {
         root.put("$schema", "https://json-schema.org/draft/2020-12/schema").put("title", "A look of Gloaming");
         ObjectNode p = (ObjectNode) root.get("properties");
         p.putObject("format").put("const", "gloaming-look");
-        p.putObject("version").put("const", 1);
+        p.putObject("version").put("const", LookJson.VERSION);
         p.set("name", string(Limits.NAME));
         p.set("width", number("integer", Limits.MIN_SIDE, Limits.MAX_SIDE));
         p.set("height", number("integer", Limits.MIN_SIDE, Limits.MAX_SIDE));

@@ -12,6 +12,7 @@ import gloaming.look.Blend;
 import gloaming.points.Scatter;
 import gloaming.step.ByRows;
 import gloaming.step.Colour;
+import java.util.List;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
@@ -118,7 +119,7 @@ class PictureStepsTest {
 
     @Test
     void levelsAreThePlainVersionAndKeepWhatIsBelowBlack() {
-        Levels levels = new Levels(0.2, 0.8, 2.2, 1.5, 1);
+        Levels levels = new Levels(0.2, 0.8, 2.2, 1.5, 1, true);
         Picture in = new Picture(67, 3);
         for (int i = 0; i < in.pixels(); i++) {
             in.r[i] = i * 0.02f - 1;
@@ -129,7 +130,11 @@ class PictureStepsTest {
         for (int i = 0; i < out.pixels(); i++)
             assertThat(out.r[i]).isCloseTo(levels.one(before.r[i], 1), offset(2e-5f));
         assertThat(out.r[0]).isNegative();
-        assertThat(new Levels(0.2, 0.8, 1, 1, 1).one(0.8f, 1)).isCloseTo(1f, offset(1e-6f));
+        Levels ends = new Levels(0.2, 0.8, 1, 2, 1, false);
+        assertThat(List.of(ends.one(0.1f, 1), ends.one(0.9f, 1), ends.one(0.5f, 1)))
+                .as("black, white and between, times the gain")
+                .containsExactly(0f, 2f, 1f);
+        assertThat(new Levels(0.2, 0.8, 1, 1, 1, true).one(0.8f, 1)).isCloseTo(1f, offset(1e-6f));
     }
 
     @Test

@@ -1,0 +1,48 @@
+package gloaming.look;
+
+import java.util.List;
+import java.util.function.Consumer;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.node.ObjectNode;
+
+/**
+ * Brings documents of older versions up, one version at a time, so that they play as they did.
+ *
+ * <p>A step, setting or choice that is merely called otherwise needs none: its {@link Id} names what it was called before. One is needed
+ * where the same document would mean something else.
+ */
+final class Migrations {
+    /** The first makes version 2 of version 1, and so on. */
+    private static final List<Consumer<ObjectNode>> CHAIN = List.of(Migrations::levelsKeepWhatIsBeyond);
+
+    /** The version that is written. */
+    static final int VERSION = CHAIN.size() + 1;
+
+    private Migrations() {}
+
+    /** Brings a look's tree from {@code version}, from 1 on, to the present one. */
+    static void bring(ObjectNode look, int version) {
+        for (int i = version - 1; i < CHAIN.size(); i++) CHAIN.get(i).accept(look);
+    }
+
+    /** 2: Levels ends at black and white unless it is told to go on. */
+    private static void levelsKeepWhatIsBeyond(ObjectNode look) {
+        each(look, "levels", step -> set(step, "beyond", true));
+    }
+
+    /** All steps of a type, where the document has any. */
+    private static void each(ObjectNode look, String type, Consumer<ObjectNode> change) {
+        for (JsonNode lane : look.path("lanes")) {
+            for (JsonNode step : lane.path("steps")) {
+                if (step instanceof ObjectNode object
+                        && type.equals(step.path("type").asString(""))) change.accept(object);
+            }
+        }
+    }
+
+    /** What is no group of settings is left for whoever reads the document, and refuses it. */
+    private static void set(ObjectNode step, String setting, boolean value) {
+        if (!step.has("settings")) step.putObject("settings");
+        if (step.get("settings") instanceof ObjectNode settings) settings.put(setting, value);
+    }
+}
