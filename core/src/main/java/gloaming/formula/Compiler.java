@@ -27,7 +27,7 @@ final class Compiler {
 
     private Compiler() {}
 
-    static Formula.Code compile(Tree tree) {
+    static Formula.Code compile(FormulaTree tree) {
         byte[] bytes = ClassFile.of()
                 .build(
                         SELF,
@@ -59,12 +59,12 @@ final class Compiler {
     }
 
     /** Leaves the tree's value on the stack. */
-    private static void push(CodeBuilder code, Tree tree) {
+    private static void push(CodeBuilder code, FormulaTree tree) {
         switch (tree) {
-            case Tree.Number number -> code.loadConstant(number.value());
-            case Tree.Variable variable ->
+            case FormulaTree.Number number -> code.loadConstant(number.value());
+            case FormulaTree.Variable variable ->
                 code.aload(VARIABLES).loadConstant(variable.index()).daload();
-            case Tree.Lane lane -> {
+            case FormulaTree.Lane lane -> {
                 code.aload(SIGNALS).loadConstant(lane.lane());
                 if (lane.index() == null) {
                     code.invokestatic(FUNCTIONS, "lane", MethodTypeDesc.of(DOUBLE, LANES, ConstantDescs.CD_int));
@@ -74,19 +74,19 @@ final class Compiler {
                             FUNCTIONS, "lane", MethodTypeDesc.of(DOUBLE, LANES, ConstantDescs.CD_int, DOUBLE));
                 }
             }
-            case Tree.Negated negated -> {
+            case FormulaTree.Negated negated -> {
                 push(code, negated.of());
                 code.dneg();
             }
-            case Tree.Not not -> {
+            case FormulaTree.Not not -> {
                 push(code, not.of());
                 code.dconst_0().dcmpl();
                 truth(code, Truth.EQUAL);
             }
-            case Tree.Choice choice -> choose(code, choice);
-            case Tree.Two two -> two(code, two);
-            case Tree.Call call -> {
-                for (Tree argument : call.arguments()) push(code, argument);
+            case FormulaTree.Choice choice -> choose(code, choice);
+            case FormulaTree.Two two -> two(code, two);
+            case FormulaTree.Call call -> {
+                for (FormulaTree argument : call.arguments()) push(code, argument);
                 call(code, call.function().method());
             }
         }
@@ -99,7 +99,7 @@ final class Compiler {
         code.invokestatic(owner, method.getName(), MethodTypeDesc.of(DOUBLE, takes));
     }
 
-    private static void choose(CodeBuilder code, Tree.Choice choice) {
+    private static void choose(CodeBuilder code, FormulaTree.Choice choice) {
         Label no = code.newLabel();
         Label end = code.newLabel();
         push(code, choice.condition());
@@ -110,8 +110,8 @@ final class Compiler {
         code.labelBinding(end);
     }
 
-    private static void two(CodeBuilder code, Tree.Two two) {
-        if (two.op() == Tree.Op.AND || two.op() == Tree.Op.OR) {
+    private static void two(CodeBuilder code, FormulaTree.Two two) {
+        if (two.op() == FormulaTree.Op.AND || two.op() == FormulaTree.Op.OR) {
             shortened(code, two);
             return;
         }
@@ -135,11 +135,11 @@ final class Compiler {
         }
     }
 
-    private static void shortened(CodeBuilder code, Tree.Two two) {
-        boolean and = two.op() == Tree.Op.AND;
+    private static void shortened(CodeBuilder code, FormulaTree.Two two) {
+        boolean and = two.op() == FormulaTree.Op.AND;
         Label decided = code.newLabel();
         Label end = code.newLabel();
-        for (Tree side : new Tree[] {two.left(), two.right()}) {
+        for (FormulaTree side : new FormulaTree[] {two.left(), two.right()}) {
             push(code, side);
             code.dconst_0().dcmpl();
             if (and) code.ifeq(decided);

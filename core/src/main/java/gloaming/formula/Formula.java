@@ -53,11 +53,11 @@ public record Formula(List<String> lanes, String stored, Code code) {
 
     /** Reads a formula as it is typed; {@code laneByName} gives a lane's id, or null. {@link Wrong} when it is none. */
     public static Formula read(String typed, UnaryOperator<String> laneByName) {
-        Parser parser = new Parser(typed, VARIABLES, laneByName);
-        Tree tree = parser.all();
+        FormulaParser parser = new FormulaParser(typed, VARIABLES, laneByName);
+        FormulaTree tree = parser.all();
         StringBuilder stored = new StringBuilder();
         int at = 0;
-        for (Parser.Mention mention : parser.mentions) {
+        for (FormulaParser.Mention mention : parser.mentions) {
             stored.append(typed, at, mention.from())
                     .append('{')
                     .append(mention.id())
@@ -70,17 +70,17 @@ public record Formula(List<String> lanes, String stored, Code code) {
 
     /** Reads a formula over variables of somebody's own, without lanes; {@link Wrong} when it is none. */
     public static Formula over(List<String> variables, String text) {
-        return new Formula(List.of(), text, Compiler.compile(new Parser(text, variables, name -> null).all()));
+        return new Formula(List.of(), text, Compiler.compile(new FormulaParser(text, variables, name -> null).all()));
     }
 
     /** The value of a text without lanes and variables, such as {@code 1/3}; {@link Wrong} when it is none. */
     public static double reckon(String typed) {
-        return Plain.value(new Parser(typed, List.of(), name -> null).all(), new double[0], new Signal[0]);
+        return Plain.value(new FormulaParser(typed, List.of(), name -> null).all(), new double[0], new Signal[0]);
     }
 
     /** A stored text as a person reads it; {@code nameOf} gives a lane's name, or null where it is gone. */
     public static String shown(String stored, Function<String, String> nameOf) {
-        Parser parser = new Parser(stored, VARIABLES, name -> null);
+        FormulaParser parser = new FormulaParser(stored, VARIABLES, name -> null);
         try {
             parser.all();
         } catch (Wrong e) {
@@ -88,7 +88,7 @@ public record Formula(List<String> lanes, String stored, Code code) {
         }
         StringBuilder shown = new StringBuilder();
         int at = 0;
-        for (Parser.Mention mention : parser.mentions) {
+        for (FormulaParser.Mention mention : parser.mentions) {
             String name = nameOf.apply(mention.id());
             shown.append(stored, at, mention.from()).append(name == null ? "{" + mention.id() + "}" : written(name));
             at = mention.to();
@@ -98,7 +98,7 @@ public record Formula(List<String> lanes, String stored, Code code) {
 
     /** A lane's name as it is typed into a formula: as it is where it is one word that means nothing else, in quotes otherwise. */
     public static String written(String name) {
-        boolean word = Character.isLetter(name.charAt(0)) && name.chars().allMatch(c -> Parser.isWord((char) c));
+        boolean word = Character.isLetter(name.charAt(0)) && name.chars().allMatch(c -> FormulaParser.isWord((char) c));
         String lower = name.toLowerCase(java.util.Locale.ROOT);
         boolean free = !VARIABLES.contains(lower)
                 && !lower.equals("pi")

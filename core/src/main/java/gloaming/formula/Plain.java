@@ -7,27 +7,27 @@ import java.lang.reflect.InvocationTargetException;
 final class Plain {
     private Plain() {}
 
-    static double value(Tree tree, double[] variables, Signal[] lanes) {
+    static double value(FormulaTree tree, double[] variables, Signal[] lanes) {
         return switch (tree) {
-            case Tree.Number number -> number.value();
-            case Tree.Variable variable -> variables[variable.index()];
-            case Tree.Lane lane when lane.index() == null -> Functions.lane(lanes, lane.lane());
-            case Tree.Lane lane -> Functions.lane(lanes, lane.lane(), value(lane.index(), variables, lanes));
-            case Tree.Negated negated -> -value(negated.of(), variables, lanes);
-            case Tree.Not not -> value(not.of(), variables, lanes) == 0 ? 1 : 0;
-            case Tree.Choice choice ->
+            case FormulaTree.Number number -> number.value();
+            case FormulaTree.Variable variable -> variables[variable.index()];
+            case FormulaTree.Lane lane when lane.index() == null -> Functions.lane(lanes, lane.lane());
+            case FormulaTree.Lane lane -> Functions.lane(lanes, lane.lane(), value(lane.index(), variables, lanes));
+            case FormulaTree.Negated negated -> -value(negated.of(), variables, lanes);
+            case FormulaTree.Not not -> value(not.of(), variables, lanes) == 0 ? 1 : 0;
+            case FormulaTree.Choice choice ->
                 value(choice.condition(), variables, lanes) != 0
                         ? value(choice.yes(), variables, lanes)
                         : value(choice.no(), variables, lanes);
-            case Tree.Two two -> two(two, variables, lanes);
-            case Tree.Call call -> call(call, variables, lanes);
+            case FormulaTree.Two two -> two(two, variables, lanes);
+            case FormulaTree.Call call -> call(call, variables, lanes);
         };
     }
 
-    private static double two(Tree.Two two, double[] variables, Signal[] lanes) {
+    private static double two(FormulaTree.Two two, double[] variables, Signal[] lanes) {
         double a = value(two.left(), variables, lanes);
-        if (two.op() == Tree.Op.AND) return a != 0 && value(two.right(), variables, lanes) != 0 ? 1 : 0;
-        if (two.op() == Tree.Op.OR) return a != 0 || value(two.right(), variables, lanes) != 0 ? 1 : 0;
+        if (two.op() == FormulaTree.Op.AND) return a != 0 && value(two.right(), variables, lanes) != 0 ? 1 : 0;
+        if (two.op() == FormulaTree.Op.OR) return a != 0 || value(two.right(), variables, lanes) != 0 ? 1 : 0;
         double b = value(two.right(), variables, lanes);
         return switch (two.op()) {
             case ADD -> a + b;
@@ -46,7 +46,7 @@ final class Plain {
         };
     }
 
-    private static double call(Tree.Call call, double[] variables, Signal[] lanes) {
+    private static double call(FormulaTree.Call call, double[] variables, Signal[] lanes) {
         Object[] arguments = call.arguments().stream()
                 .map(argument -> value(argument, variables, lanes))
                 .toArray();

@@ -3,16 +3,16 @@ package gloaming.motion;
 import gloaming.flow.Picture;
 import gloaming.look.Id;
 import gloaming.step.ByRows;
+import gloaming.step.Choice;
 import gloaming.step.Colour;
 import gloaming.step.Frame;
 import gloaming.step.Operation;
-import gloaming.step.Pick;
 import gloaming.step.Range;
-import gloaming.step.Says;
+import gloaming.step.StepInfo;
 
 /** A motion picture drawn as arrows, since red and green do not tell everyone which way things go. */
 @Id("arrows")
-@Says(
+@StepInfo(
         name = "Arrows",
         does = "Draws a motion picture as arrows: which way, and how fast by their length.",
         find = "vectors view field motion flow direction display show",
@@ -42,7 +42,7 @@ public record Arrows(
         @Range(min = 0.001, max = 0.05, initial = 0.006, unit = "units", byRatio = true, says = "How thick they are.")
         double thick,
 
-        @Id("colour") @Pick(initial = "#ffd9a0", says = "Their colour.")
+        @Id("colour") @Choice(initial = "#ffd9a0", says = "Their colour.")
         Colour colour)
         implements Operation<Picture, Picture, Arrows.Memory> {
 

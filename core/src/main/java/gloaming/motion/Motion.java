@@ -5,14 +5,14 @@ import gloaming.look.Id;
 import gloaming.step.Frame;
 import gloaming.step.Operation;
 import gloaming.step.Range;
-import gloaming.step.Says;
+import gloaming.step.StepInfo;
 
 /** How everything in a picture moved since the frame before, by {@link OpticalFlow}. */
 @Id("motion")
-@Says(
+@StepInfo(
         name = "Motion",
         does = "Measures how things move: red is the speed to the right, green the speed up.",
-        find = "optical flow movement vectors velocity direction track",
+        find = "optical flow movement vectors velocity direction track where it moves movement",
         ifBlack = "nothing moves, or weaker than the threshold")
 public record Motion(
         @Id("smoothness")

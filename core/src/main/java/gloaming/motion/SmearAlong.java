@@ -6,11 +6,11 @@ import gloaming.step.Frame;
 import gloaming.step.Operation;
 import gloaming.step.Range;
 import gloaming.step.Read;
-import gloaming.step.Says;
+import gloaming.step.StepInfo;
 
 /** Each place smeared the way it moves, as an open shutter does. */
 @Id("smear-along")
-@Says(
+@StepInfo(
         name = "Smear along",
         does = "Smears every place of the picture the way it moves.",
         find = "motion blur shutter vectors directional smear by velocity streak")

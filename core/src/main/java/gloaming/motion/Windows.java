@@ -1,6 +1,6 @@
 package gloaming.motion;
 
-import gloaming.flow.Lanes;
+import gloaming.flow.Vectors;
 import jdk.incubator.vector.FloatVector;
 import jdk.incubator.vector.VectorSpecies;
 
@@ -48,14 +48,14 @@ final class Windows {
     static void add(float[] p, int at, int from, int n) {
         int i = 0;
         for (; i <= n - LANES; i += LANES) {
-            Lanes.load(p, at + i).add(Lanes.load(p, from + i)).intoArray(p, at + i);
+            Vectors.load(p, at + i).add(Vectors.load(p, from + i)).intoArray(p, at + i);
         }
         for (; i < n; i++) p[at + i] += p[from + i];
     }
 
     private static void times(float[] p, int from, float k, float[] out, int at, int n) {
         int i = 0;
-        for (; i <= n - LANES; i += LANES) Lanes.load(p, from + i).mul(k).intoArray(out, at + i);
+        for (; i <= n - LANES; i += LANES) Vectors.load(p, from + i).mul(k).intoArray(out, at + i);
         for (; i < n; i++) out[at + i] = k * p[from + i];
     }
 
@@ -73,7 +73,7 @@ final class Windows {
     private static void slide(float[] sums, float[] in, int at, int n) {
         int i = 0;
         for (; i <= n - LANES; i += LANES) {
-            Lanes.load(sums, i).add(Lanes.load(in, at + i)).intoArray(sums, i);
+            Vectors.load(sums, i).add(Vectors.load(in, at + i)).intoArray(sums, i);
         }
         for (; i < n; i++) sums[i] += in[at + i];
     }
@@ -82,9 +82,9 @@ final class Windows {
     static void slide(float[] sums, float[] in, int plus, int minus, float k, float[] out, int at, int n) {
         int i = 0;
         for (; i <= n - LANES; i += LANES) {
-            FloatVector sum = Lanes.load(sums, i);
+            FloatVector sum = Vectors.load(sums, i);
             sum.mul(k).intoArray(out, at + i);
-            sum.add(Lanes.load(in, plus + i)).sub(Lanes.load(in, minus + i)).intoArray(sums, i);
+            sum.add(Vectors.load(in, plus + i)).sub(Vectors.load(in, minus + i)).intoArray(sums, i);
         }
         for (; i < n; i++) {
             out[at + i] = sums[i] * k;
@@ -110,18 +110,18 @@ final class Windows {
             int n) {
         int i = at;
         for (; i <= at + n - LANES; i += LANES) {
-            FloatVector av = Lanes.load(a, i).add(even);
-            FloatVector bv = Lanes.load(b, i);
-            FloatVector dv = Lanes.load(d, i).add(even);
-            FloatVector tv = Lanes.load(t, i);
-            FloatVector sv = Lanes.load(s, i);
-            FloatVector over = Lanes.all(1).div(av.mul(dv).sub(bv.mul(bv)));
+            FloatVector av = Vectors.load(a, i).add(even);
+            FloatVector bv = Vectors.load(b, i);
+            FloatVector dv = Vectors.load(d, i).add(even);
+            FloatVector tv = Vectors.load(t, i);
+            FloatVector sv = Vectors.load(s, i);
+            FloatVector over = Vectors.all(1).div(av.mul(dv).sub(bv.mul(bv)));
             FloatVector x = dv.mul(tv).sub(bv.mul(sv)).mul(over);
             FloatVector y = av.mul(sv).sub(bv.mul(tv)).mul(over);
             FloatVector length = x.mul(x).add(y.mul(y)).sqrt();
-            FloatVector k = Lanes.all(most).div(length.max(most));
-            Lanes.load(dx, i).add(k.mul(x)).intoArray(dx, i);
-            Lanes.load(dy, i).add(k.mul(y)).intoArray(dy, i);
+            FloatVector k = Vectors.all(most).div(length.max(most));
+            Vectors.load(dx, i).add(k.mul(x)).intoArray(dx, i);
+            Vectors.load(dy, i).add(k.mul(y)).intoArray(dy, i);
         }
         for (; i < at + n; i++) {
             float over = 1 / ((a[i] + even) * (d[i] + even) - b[i] * b[i]);
@@ -149,17 +149,17 @@ final class Windows {
             int n) {
         int i = at;
         for (; i <= at + n - LANES; i += LANES) {
-            FloatVector gx = Lanes.load(warped, i + 1)
-                    .sub(Lanes.load(warped, i - 1))
-                    .add(Lanes.load(now, i + 1))
-                    .sub(Lanes.load(now, i - 1))
+            FloatVector gx = Vectors.load(warped, i + 1)
+                    .sub(Vectors.load(warped, i - 1))
+                    .add(Vectors.load(now, i + 1))
+                    .sub(Vectors.load(now, i - 1))
                     .mul(0.25f);
-            FloatVector gy = Lanes.load(warped, i + up)
-                    .sub(Lanes.load(warped, i + down))
-                    .add(Lanes.load(now, i + up))
-                    .sub(Lanes.load(now, i + down))
+            FloatVector gy = Vectors.load(warped, i + up)
+                    .sub(Vectors.load(warped, i + down))
+                    .add(Vectors.load(now, i + up))
+                    .sub(Vectors.load(now, i + down))
                     .mul(ky);
-            FloatVector t = Lanes.load(warped, i).sub(Lanes.load(now, i));
+            FloatVector t = Vectors.load(warped, i).sub(Vectors.load(now, i));
             gx.mul(gx).intoArray(xx, i);
             gx.mul(gy).intoArray(xy, i);
             gy.mul(gy).intoArray(yy, i);

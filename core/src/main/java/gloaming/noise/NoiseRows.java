@@ -1,6 +1,6 @@
 package gloaming.noise;
 
-import gloaming.flow.Lanes;
+import gloaming.flow.Vectors;
 import jdk.incubator.vector.FloatVector;
 import jdk.incubator.vector.IntVector;
 import jdk.incubator.vector.VectorOperators;
@@ -150,12 +150,15 @@ public final class NoiseRows {
             int n) {
         int i = 0;
         for (; i <= n - F.length(); i += F.length()) {
-            FloatVector d = Lanes.load(dx, i);
+            FloatVector d = Vectors.load(dx, i);
             FloatVector left =
                     FloatVector.fromArray(F, slope, 0, cell, i).mul(d).add(FloatVector.fromArray(F, value, 0, cell, i));
             FloatVector more =
                     FloatVector.fromArray(F, bend, 0, cell, i).mul(d).add(FloatVector.fromArray(F, rise, 0, cell, i));
-            more.mul(Lanes.load(fade, i)).add(left).add(Lanes.load(out, at + i)).intoArray(out, at + i);
+            more.mul(Vectors.load(fade, i))
+                    .add(left)
+                    .add(Vectors.load(out, at + i))
+                    .intoArray(out, at + i);
         }
         for (; i < n; i++) {
             int c = cell[i];
@@ -188,12 +191,12 @@ public final class NoiseRows {
             float bend) {
         int i = from;
         for (; i <= to - F.length(); i += F.length()) {
-            FloatVector d = Lanes.load(dx, i);
+            FloatVector d = Vectors.load(dx, i);
             d.mul(bend)
                     .add(rise)
-                    .mul(Lanes.load(fade, i))
+                    .mul(Vectors.load(fade, i))
                     .add(d.mul(slope).add(value))
-                    .add(Lanes.load(out, at + i))
+                    .add(Vectors.load(out, at + i))
                     .intoArray(out, at + i);
         }
         for (; i < to; i++) out[at + i] += value + slope * dx[i] + fade[i] * (rise + bend * dx[i]);

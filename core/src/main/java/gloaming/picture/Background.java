@@ -3,20 +3,20 @@ package gloaming.picture;
 import gloaming.flow.Picture;
 import gloaming.look.Id;
 import gloaming.step.ByRows;
+import gloaming.step.Choice;
 import gloaming.step.Frame;
-import gloaming.step.Pick;
 import gloaming.step.Range;
-import gloaming.step.Says;
+import gloaming.step.StepInfo;
 
 /** Learns what stands still and keeps only what differs from it. */
 @Id("background")
-@Says(
+@StepInfo(
         name = "Background",
         does = "Learns the still background and keeps what stands before it.",
         ifBlack = "nothing differs from the background it has learnt; lower Level",
         find = "difference matte background subtraction silhouette person cut out camera keyer")
 public record Background(
-        @Id("learn") @Pick(initial = "false", says = "While on, the picture is learnt as the background.")
+        @Id("learn") @Choice(initial = "false", says = "While on, the picture is learnt as the background.")
         boolean learn,
 
         @Id("level") @Range(min = 0, max = 1, initial = 0.08, says = "How much a place must differ.")
@@ -25,11 +25,11 @@ public record Background(
         @Id("softness") @Range(min = 0.001, max = 1, initial = 0.06, says = "How softly it changes there.")
         double softness,
 
-        @Id("slowly")
+        @Id(value = "slowly", label = "Learning time")
         @Range(min = 0, max = 600, initial = 0, unit = "s", says = "Learns slowly all the time; 0 does not.")
         double slowly,
 
-        @Id("paint") @Pick(initial = "own", says = "White, or the picture's own colours.")
+        @Id("paint") @Choice(initial = "own", says = "White, or the picture's own colours.")
         Threshold.Paint paint)
         implements ByRows<Picture, Background.Memory> {
 

@@ -5,11 +5,14 @@ import gloaming.look.Id;
 import gloaming.step.Frame;
 import gloaming.step.Operation;
 import gloaming.step.Range;
-import gloaming.step.Says;
+import gloaming.step.StepInfo;
 
 /** A Gaussian blur whose cost does not grow with its radius. */
 @Id("blur")
-@Says(name = "Blur", does = "Softens the picture.", find = "soften defocus smooth gaussian haze unsharp")
+@StepInfo(
+        name = "Blur",
+        does = "Softens the picture.",
+        find = "soften defocus smooth gaussian haze unsharp out of focus defocus")
 public record Blur(
         @Id("radius")
         @Range(

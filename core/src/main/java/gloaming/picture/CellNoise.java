@@ -3,15 +3,15 @@ package gloaming.picture;
 import gloaming.flow.Nothing;
 import gloaming.look.Id;
 import gloaming.step.ByRows;
+import gloaming.step.Choice;
 import gloaming.step.Frame;
-import gloaming.step.Pick;
 import gloaming.step.Randomness;
 import gloaming.step.Range;
-import gloaming.step.Says;
+import gloaming.step.StepInfo;
 
 /** Scattered points and how far each place is from them (Worley 1996, "A cellular texture basis function"). */
 @Id("cell-noise")
-@Says(
+@StepInfo(
         name = "Cell noise",
         does = "Makes cells, scales, cracks or bubbles from scattered points.",
         find = "worley voronoi cellular cells scales cracks bubbles stones honeycomb texture")
@@ -26,7 +26,7 @@ public record CellNoise(
         @Id("change") @Range(min = 0, max = 8, initial = 0.3, says = "How fast the points wander.")
         double change,
 
-        @Id("draw") @Pick(initial = "hills", says = "What is drawn of the distances.")
+        @Id(value = "draw", label = "Shown") @Choice(initial = "hills", says = "What is drawn of the distances.")
         Draw draw,
 
         @Id("brightness") @Range(min = 0, max = 20, initial = 1, says = "Times the light.")

@@ -2,27 +2,27 @@ package gloaming.picture;
 
 import gloaming.look.Id;
 import gloaming.step.ByPixel;
+import gloaming.step.Choice;
 import gloaming.step.Frame;
-import gloaming.step.Pick;
-import gloaming.step.Says;
+import gloaming.step.StepInfo;
 
 /** Each channel taken from any other. */
 @Id("channels")
-@Says(
+@StepInfo(
         name = "Channels",
         does = "Takes each of red, green, blue and cover from another channel.",
         find = "swap pick channel red green blue alpha cover luminance shuffle swizzle false colour")
 public record Channels(
-        @Id("red") @Pick(initial = "red", says = "What becomes red.")
+        @Id("red") @Choice(initial = "red", says = "What becomes red.")
         Source red,
 
-        @Id("green") @Pick(initial = "green", says = "What becomes green.")
+        @Id("green") @Choice(initial = "green", says = "What becomes green.")
         Source green,
 
-        @Id("blue") @Pick(initial = "blue", says = "What becomes blue.")
+        @Id("blue") @Choice(initial = "blue", says = "What becomes blue.")
         Source blue,
 
-        @Id("cover") @Pick(initial = "cover", says = "What becomes cover.")
+        @Id("cover") @Choice(initial = "cover", says = "What becomes cover.")
         Source cover)
         implements ByPixel<Void> {
 

@@ -5,19 +5,19 @@ import gloaming.flow.Picture;
 import gloaming.look.Id;
 import gloaming.noise.NoiseRows;
 import gloaming.step.ByRows;
+import gloaming.step.Choice;
 import gloaming.step.Colour;
 import gloaming.step.Frame;
-import gloaming.step.Pick;
 import gloaming.step.Range;
-import gloaming.step.Says;
+import gloaming.step.StepInfo;
 import java.util.Arrays;
 
 /** Fractal sums of gradient noise, drifting and changing, as a picture between colours. */
 @Id("cloud-noise")
-@Says(
+@StepInfo(
         name = "Cloud noise",
         does = "Makes clouds, smoke, water or bark: layered noise that drifts and changes.",
-        find = "perlin fractal fbm clouds fog mist smoke texture water noise marble")
+        find = "perlin fractal fbm clouds fog mist smoke texture water noise marble fire flames")
 public record CloudNoise(
         @Id("size")
         @Range(min = 0.02, max = 8, initial = 0.8, unit = "units", byRatio = true, says = "Size of the largest shapes.")
@@ -50,22 +50,22 @@ public record CloudNoise(
         @Range(min = -1, max = 1, initial = 0, says = "More of the dark colour, or more of the light one.")
         double balance,
 
-        @Id("dark") @Pick(initial = "#0c0a18", says = "Colour of the hollows.")
+        @Id("dark") @Choice(initial = "#0c0a18", says = "Colour of the hollows.")
         Colour dark,
 
-        @Id("middle") @Pick(initial = "#6b4a6e", says = "Colour between.")
+        @Id("middle") @Choice(initial = "#6b4a6e", says = "Colour between.")
         Colour middle,
 
-        @Id("light") @Pick(initial = "#ffc690", says = "Colour of the crests.")
+        @Id("light") @Choice(initial = "#ffc690", says = "Colour of the crests.")
         Colour light,
 
         @Id("brightness") @Range(min = 0, max = 20, initial = 1, says = "Times the colours.")
         double brightness,
 
-        @Id("clearDark") @Pick(initial = "false", says = "Whether the hollows are clear instead of coloured.")
+        @Id("clearDark") @Choice(initial = "false", says = "Whether the hollows are clear instead of coloured.")
         boolean clearDark,
 
-        @Id("form") @Pick(initial = "soft", says = "Round shapes, or sharp ridges as of mountains and flames.")
+        @Id("form") @Choice(initial = "soft", says = "Round shapes, or sharp ridges as of mountains and flames.")
         Form form,
 
         @Id("loop")

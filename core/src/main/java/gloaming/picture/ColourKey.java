@@ -2,11 +2,11 @@ package gloaming.picture;
 
 import gloaming.look.Id;
 import gloaming.step.ByPixel;
+import gloaming.step.Choice;
 import gloaming.step.Colour;
 import gloaming.step.Frame;
-import gloaming.step.Pick;
 import gloaming.step.Range;
-import gloaming.step.Says;
+import gloaming.step.StepInfo;
 
 /**
  * Takes a colour out: pixels of its hue become clear, and its light is taken from what stays.
@@ -15,13 +15,13 @@ import gloaming.step.Says;
  * on the cloth go with it.
  */
 @Id("colour-key")
-@Says(
+@StepInfo(
         name = "Colour key",
         does = "Makes one colour clear, such as a green cloth behind a person.",
         ifBlack = "Tolerance takes away everything; lower it",
         find = "chroma key green screen blue screen matte cut out remove background")
 public record ColourKey(
-        @Id("colour") @Pick(initial = "#2fbf4a", says = "The colour to take out.")
+        @Id("colour") @Choice(initial = "#2fbf4a", says = "The colour to take out.")
         Colour colour,
 
         @Id("tolerance") @Range(min = 0, max = 1, initial = 0.25, says = "How far from the colour is still clear.")

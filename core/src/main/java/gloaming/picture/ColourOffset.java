@@ -3,15 +3,15 @@ package gloaming.picture;
 import gloaming.flow.Picture;
 import gloaming.look.Id;
 import gloaming.step.ByRows;
+import gloaming.step.Choice;
 import gloaming.step.Frame;
 import gloaming.step.Operation;
-import gloaming.step.Pick;
 import gloaming.step.Range;
-import gloaming.step.Says;
+import gloaming.step.StepInfo;
 
 /** Red and blue drawn apart from green, in place and in time. */
 @Id("colour-offset")
-@Says(
+@StepInfo(
         name = "Colour offset",
         does = "Draws red, green and blue apart, in place and in time.",
         find = "chromatic aberration rgb split shift offset glitch misregistration delay colour fringe")
@@ -32,11 +32,11 @@ public record ColourOffset(
         @Range(min = 0.5, max = 2, initial = 1, byRatio = true, says = "How much larger red is, and blue smaller.")
         double growth,
 
-        @Id("late")
+        @Id(value = "late", label = "Delay")
         @Range(min = 0, max = 12, initial = 0, unit = "frames", says = "How late green is; blue is twice as late.")
         int late,
 
-        @Id("border") @Pick(initial = "hold", says = "What lies beyond the picture's border.")
+        @Id("border") @Choice(initial = "hold", says = "What lies beyond the picture's border.")
         Border border)
         implements Operation<Picture, Picture, Past> {
 

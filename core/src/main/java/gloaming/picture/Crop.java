@@ -4,11 +4,11 @@ import gloaming.look.Id;
 import gloaming.step.ByPixel;
 import gloaming.step.Frame;
 import gloaming.step.Range;
-import gloaming.step.Says;
+import gloaming.step.StepInfo;
 
 /** Empties what lies outside a rectangle with soft edges. */
 @Id("crop")
-@Says(
+@StepInfo(
         name = "Crop",
         does = "Keeps a rectangle of the picture and empties the rest.",
         ifBlack = "the rectangle is outside the picture or has no size",

@@ -3,15 +3,15 @@ package gloaming.picture;
 import gloaming.flow.Picture;
 import gloaming.look.Id;
 import gloaming.step.ByRows;
+import gloaming.step.Choice;
 import gloaming.step.Frame;
-import gloaming.step.Pick;
 import gloaming.step.Range;
 import gloaming.step.Read;
-import gloaming.step.Says;
+import gloaming.step.StepInfo;
 
 /** From this picture to another lane's, all at once or along a pattern. */
 @Id("cross-fade")
-@Says(
+@StepInfo(
         name = "Cross-fade",
         does = "Goes over from this picture to another lane's, evenly or along a pattern.",
         find = "crossfade wipe transition mix blend two morph switch iris clock")
@@ -20,7 +20,7 @@ public record CrossFade(
         @Id("amount") @Range(min = 0, max = 1, initial = 0.5, says = "0 is this picture, 1 the other.")
         double amount,
 
-        @Id("pattern") @Pick(initial = "even", says = "Which places go first.")
+        @Id("pattern") @Choice(initial = "even", says = "Which places go first.")
         Pattern pattern,
 
         @Id("softness") @Range(min = 0, max = 1, initial = 0.2, says = "How soft the edge of the pattern is.")

@@ -7,7 +7,7 @@ import gloaming.noise.NoiseRows;
 import gloaming.step.ByRows;
 import gloaming.step.Frame;
 import gloaming.step.Range;
-import gloaming.step.Says;
+import gloaming.step.StepInfo;
 import java.util.Arrays;
 
 /**
@@ -15,7 +15,7 @@ import java.util.Arrays;
  * Nordenstam 2007, equation 1). Red is the speed to the right, green the speed up, in units a second.
  */
 @Id("curl-noise")
-@Says(
+@StepInfo(
         name = "Curl noise",
         does = "Makes a motion picture of eddies, to displace and smear by.",
         find = "curl flow field vectors divergence free swirl wind turbulence eddies")

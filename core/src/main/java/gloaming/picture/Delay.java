@@ -5,11 +5,11 @@ import gloaming.look.Id;
 import gloaming.step.Frame;
 import gloaming.step.Operation;
 import gloaming.step.Range;
-import gloaming.step.Says;
+import gloaming.step.StepInfo;
 
 /** The picture as it was some frames ago. */
 @Id("delay")
-@Says(
+@StepInfo(
         name = "Delay",
         does = "Hands on the picture of some frames ago.",
         find = "delay frames late echo time past lag slow")

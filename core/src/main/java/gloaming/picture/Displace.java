@@ -2,15 +2,15 @@ package gloaming.picture;
 
 import gloaming.flow.Picture;
 import gloaming.look.Id;
+import gloaming.step.Choice;
 import gloaming.step.Frame;
-import gloaming.step.Pick;
 import gloaming.step.Range;
 import gloaming.step.Read;
-import gloaming.step.Says;
+import gloaming.step.StepInfo;
 
 /** Each pixel looks aside by what another lane's picture has there: half light is no shift. */
 @Id("displace")
-@Says(
+@StepInfo(
         name = "Displace",
         does = "Shifts the picture by another picture: its red to the side, its green upward.",
         find = "displacement warp distort push refract heat melt bend by picture")
@@ -23,14 +23,15 @@ public record Displace(
         @Id("up") @Range(min = -2, max = 2, initial = 0.1, unit = "units", says = "Upward where it is fully green.")
         double up,
 
-        @Id("by") @Pick(initial = "light", says = "By red and green, or both by its light.")
+        @Id(value = "by", label = "Driven by")
+        @Choice(initial = "light", says = "By red and green, or both by its light.")
         By by,
 
-        @Id("still")
+        @Id(value = "still", label = "Neutral level")
         @Range(min = -1, max = 1, initial = 0.5, says = "The level that shifts nothing; 0 for a motion picture.")
         double still,
 
-        @Id("border") @Pick(initial = "mirror", says = "What lies beyond the picture's border.")
+        @Id("border") @Choice(initial = "mirror", says = "What lies beyond the picture's border.")
         Border border)
         implements Warp<Void> {
 

@@ -5,11 +5,11 @@ import gloaming.noise.NoiseRows;
 import gloaming.step.ByPixel;
 import gloaming.step.Frame;
 import gloaming.step.Range;
-import gloaming.step.Says;
+import gloaming.step.StepInfo;
 
 /** Takes the picture away by patches of noise. */
 @Id("dissolve")
-@Says(
+@StepInfo(
         name = "Dissolve",
         does = "Takes the picture away in patches of noise.",
         ifBlack = "Amount has taken all of it away",

@@ -4,11 +4,11 @@ import gloaming.look.Id;
 import gloaming.step.ByPixel;
 import gloaming.step.Frame;
 import gloaming.step.Range;
-import gloaming.step.Says;
+import gloaming.step.StepInfo;
 
 /** Few steps of tone, the rest told by a regular pattern of thresholds (Bayer 1973). */
 @Id("dither")
-@Says(
+@StepInfo(
         name = "Dither",
         does = "Draws tones with few steps and a regular pattern between them.",
         find = "ordered dither bayer pattern retro bits pixel steps")

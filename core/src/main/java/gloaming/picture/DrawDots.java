@@ -3,14 +3,14 @@ package gloaming.picture;
 import gloaming.flow.Points;
 import gloaming.look.Id;
 import gloaming.step.ByRows;
+import gloaming.step.Choice;
 import gloaming.step.Frame;
-import gloaming.step.Pick;
 import gloaming.step.Range;
-import gloaming.step.Says;
+import gloaming.step.StepInfo;
 
 /** Points drawn as round dots, from hard to soft, adding light or covering. */
 @Id("draw-dots")
-@Says(
+@StepInfo(
         name = "Draw dots",
         does = "Draws each point as a round dot, hard or soft.",
         ifBlack = "its points are out of the picture, too small or too dark",
@@ -25,7 +25,7 @@ public record DrawDots(
         @Id("brightness") @Range(min = 0, max = 50, initial = 1, says = "Times each point's own light.")
         double brightness,
 
-        @Id("ink") @Pick(initial = "add", says = "Whether dots add their light or cover what is behind.")
+        @Id("ink") @Choice(initial = "add", says = "Whether dots add their light or cover what is behind.")
         Ink ink)
         implements ByRows<Points, Dots> {
 

@@ -3,14 +3,14 @@ package gloaming.picture;
 import gloaming.flow.Points;
 import gloaming.look.Id;
 import gloaming.step.ByRows;
+import gloaming.step.Choice;
 import gloaming.step.Frame;
-import gloaming.step.Pick;
 import gloaming.step.Range;
-import gloaming.step.Says;
+import gloaming.step.StepInfo;
 
 /** One line through all points in their order, as thick as each point is large; or one along each strand. */
 @Id("draw-line")
-@Says(
+@StepInfo(
         name = "Draw line",
         does = "Draws one line through the points in their order, as thick and coloured as each of them.",
         ifBlack = "its points are out of the picture, too small or too dark",
@@ -25,16 +25,16 @@ public record DrawLine(
         @Id("brightness") @Range(min = 0, max = 50, initial = 1, says = "Times each point's own light.")
         double brightness,
 
-        @Id("closed") @Pick(initial = "false", says = "From the last point back to the first.")
+        @Id("closed") @Choice(initial = "false", says = "From the last point back to the first.")
         boolean closed,
 
-        @Id("smooth") @Pick(initial = "true", says = "Round through the points, or straight from one to the next.")
+        @Id("smooth") @Choice(initial = "true", says = "Round through the points, or straight from one to the next.")
         boolean smooth,
 
         @Id("filled") @Range(min = 0, max = 1, initial = 0, says = "How much of its inside is filled.")
         double filled,
 
-        @Id("glow") @Pick(initial = "false", says = "Whether lines that cross add their light.")
+        @Id("glow") @Choice(initial = "false", says = "Whether lines that cross add their light.")
         boolean glow)
         implements ByRows<Points, Stroke> {
 

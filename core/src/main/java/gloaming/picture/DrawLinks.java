@@ -8,7 +8,7 @@ import gloaming.points.Near;
 import gloaming.step.ByRows;
 import gloaming.step.Frame;
 import gloaming.step.Range;
-import gloaming.step.Says;
+import gloaming.step.StepInfo;
 
 /**
  * Lines between points that are near each other, each pair once, fading with distance.
@@ -16,17 +16,18 @@ import gloaming.step.Says;
  * <p>A point takes the nearest of those with a later place in the cells' order first, so many at most.
  */
 @Id("draw-links")
-@Says(
+@StepInfo(
         name = "Draw links",
         does = "Draws lines between points that are near each other, fainter the farther they are.",
         ifBlack = "no two points are within reach of each other",
         find = "neighbours plexus network connect lines near web constellation mesh proximity")
 public record DrawLinks(
-        @Id("within")
+        @Id(value = "within", label = "Longest")
         @Range(min = 0.005, max = 2, initial = 0.15, unit = "units", byRatio = true, says = "How far a line reaches.")
         double within,
 
-        @Id("most") @Range(min = 1, max = 32, initial = 6, says = "Lines from each point, at most.")
+        @Id(value = "most", label = "Most a point")
+        @Range(min = 1, max = 32, initial = 6, says = "Lines from each point, at most.")
         int most,
 
         @Id("fade") @Range(min = 0, max = 8, initial = 1, says = "How early lines fade with distance: 0 not at all.")

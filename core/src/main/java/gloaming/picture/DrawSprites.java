@@ -5,11 +5,11 @@ import gloaming.flow.Picture;
 import gloaming.flow.Points;
 import gloaming.look.Id;
 import gloaming.step.ByRows;
+import gloaming.step.Choice;
 import gloaming.step.Frame;
-import gloaming.step.Pick;
 import gloaming.step.Range;
 import gloaming.step.Read;
-import gloaming.step.Says;
+import gloaming.step.StepInfo;
 import java.util.Arrays;
 
 /**
@@ -19,11 +19,12 @@ import java.util.Arrays;
  * the frame, so that small sprites do not flicker. Without a picture a soft dot is drawn.
  */
 @Id("draw-sprites")
-@Says(
+@StepInfo(
         name = "Draw sprites",
         does = "Draws another lane's picture at each point, turned and stretched as the point flies.",
         ifBlack = "its points are out of the picture, too small or too dark, or the sprite is empty",
-        find = "particles render billboard image stamp instance texture sprite leaf petal icon")
+        find =
+                "particles render billboard image stamp instance texture sprite leaf petal icon little pictures at each point images stamps")
 @Read(
         name = "sprite",
         kind = Picture.class,
@@ -33,7 +34,7 @@ public record DrawSprites(
         @Id("size") @Range(min = 0.05, max = 200, initial = 3, byRatio = true, says = "Times each point's own size.")
         double size,
 
-        @Id("turned") @Pick(initial = "looking", says = "How sprites are turned.")
+        @Id("turned") @Choice(initial = "looking", says = "How sprites are turned.")
         Turned turned,
 
         @Id("turn") @Range(min = -2, max = 2, initial = 0, unit = "turns", says = "And turned by so much.")
@@ -46,7 +47,7 @@ public record DrawSprites(
         @Id("brightness") @Range(min = 0, max = 50, initial = 1, says = "Times each point's own light.")
         double brightness,
 
-        @Id("ink") @Pick(initial = "cover", says = "Whether sprites cover what is behind or add their light.")
+        @Id("ink") @Choice(initial = "cover", says = "Whether sprites cover what is behind or add their light.")
         DrawDots.Ink ink)
         implements ByRows<Points, DrawSprites.Memory> {
 

@@ -4,10 +4,10 @@ import gloaming.flow.Picture;
 import gloaming.look.Blend;
 import gloaming.look.Id;
 import gloaming.step.ByRows;
+import gloaming.step.Choice;
 import gloaming.step.Frame;
-import gloaming.step.Pick;
 import gloaming.step.Range;
-import gloaming.step.Says;
+import gloaming.step.StepInfo;
 
 /**
  * Feedback: what left this step a frame ago comes back scaled, turned, shifted and faded behind the new picture.
@@ -16,7 +16,7 @@ import gloaming.step.Says;
  * old picture is fitted to the new size and nothing jumps.
  */
 @Id("echo")
-@Says(
+@StepInfo(
         name = "Echo",
         does = "Lets the frame before shine through, faded, scaled, turned and shifted: trails, tunnels, melting.",
         find = "feedback trails tunnel smear persistence ghost history previous frame delay melt zoom")
@@ -36,10 +36,10 @@ public record Echo(
         @Id("up") @Range(min = -4, max = 4, initial = 0, unit = "units/s", says = "How fast it moves up.")
         double up,
 
-        @Id("meets") @Pick(initial = "over", says = "How the new picture meets its echo.")
+        @Id(value = "meets", label = "Blend") @Choice(initial = "over", says = "How the new picture meets its echo.")
         Meeting meets,
 
-        @Id("border") @Pick(initial = "empty", says = "What lies beyond the echo's border.")
+        @Id("border") @Choice(initial = "empty", says = "What lies beyond the echo's border.")
         Border border)
         implements ByRows<Picture, Echo.Memory> {
 

@@ -3,14 +3,14 @@ package gloaming.picture;
 import gloaming.flow.Picture;
 import gloaming.look.Id;
 import gloaming.step.ByRows;
+import gloaming.step.Choice;
 import gloaming.step.Frame;
-import gloaming.step.Pick;
 import gloaming.step.Range;
-import gloaming.step.Says;
+import gloaming.step.StepInfo;
 
 /** How steep the picture is at each place, over a distance in world units. */
 @Id("edges")
-@Says(
+@StepInfo(
         name = "Edges",
         does = "Draws the edges of the picture as light lines.",
         find = "edge detect outline sobel contour lines sketch drawing")
@@ -28,7 +28,8 @@ public record Edges(
         @Id("amount") @Range(min = 0, max = 20, initial = 2, says = "Times their light.")
         double amount,
 
-        @Id("of") @Pick(initial = "colours", says = "Each colour's own edges, or those of its light in white.")
+        @Id(value = "of", label = "Edges of")
+        @Choice(initial = "colours", says = "Each colour's own edges, or those of its light in white.")
         Of of)
         implements ByRows<Picture, Void> {
 

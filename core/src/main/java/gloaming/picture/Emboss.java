@@ -5,11 +5,11 @@ import gloaming.look.Id;
 import gloaming.step.ByRows;
 import gloaming.step.Frame;
 import gloaming.step.Range;
-import gloaming.step.Says;
+import gloaming.step.StepInfo;
 
 /** The picture as a relief lit from one side: half grey where it is flat. */
 @Id("emboss")
-@Says(
+@StepInfo(
         name = "Emboss",
         does = "Shows the picture as a relief lit from one side.",
         find = "emboss relief bump stone carved raised lit")

@@ -3,21 +3,21 @@ package gloaming.picture;
 import gloaming.flow.Nothing;
 import gloaming.flow.Picture;
 import gloaming.look.Id;
+import gloaming.step.Choice;
 import gloaming.step.Colour;
 import gloaming.step.Frame;
 import gloaming.step.Operation;
-import gloaming.step.Pick;
 import gloaming.step.Range;
-import gloaming.step.Says;
+import gloaming.step.StepInfo;
 
 /** One colour everywhere. */
 @Id("fill")
-@Says(
+@StepInfo(
         name = "Fill",
         does = "Fills the picture with one colour.",
         find = "solid colour color plain background flat constant")
 public record Fill(
-        @Id("colour") @Pick(initial = "#3a2f5c", says = "The colour.")
+        @Id("colour") @Choice(initial = "#3a2f5c", says = "The colour.")
         Colour colour,
 
         @Id("brightness")

@@ -5,14 +5,14 @@ import gloaming.look.Id;
 import gloaming.step.ByRows;
 import gloaming.step.Frame;
 import gloaming.step.Range;
-import gloaming.step.Says;
+import gloaming.step.StepInfo;
 
 /** Light spilled from what is bright, as three Gaussians of growing width, worked out at half size and below. */
 @Id("glow")
-@Says(
+@StepInfo(
         name = "Glow",
         does = "Lets bright parts spill light around them.",
-        find = "bloom halo light shine make it glow aura radiate")
+        find = "bloom halo light shine make it glow aura radiate lamp lantern shine light around")
 public record Glow(
         @Id("amount") @Range(min = 0, max = 4, initial = 0.6, says = "How much light spills.")
         double amount,

@@ -4,7 +4,7 @@ import gloaming.look.Id;
 import gloaming.step.ByPixel;
 import gloaming.step.Frame;
 import gloaming.step.Range;
-import gloaming.step.Says;
+import gloaming.step.StepInfo;
 
 /**
  * Exposure, contrast about a pivot, saturation, hue and warmth, in that order and in linear light.
@@ -13,10 +13,11 @@ import gloaming.step.Says;
  * by its size. Hue turns about the grey axis with luminance kept (Haeberli 1993, "Matrix operations for image processing").
  */
 @Id("grade")
-@Says(
+@StepInfo(
         name = "Grade",
         does = "Sets exposure, contrast, saturation, hue and warmth.",
-        find = "colour color correct exposure contrast saturation hue temperature warm cold tint grade vivid grey")
+        find =
+                "colour color correct exposure contrast saturation hue temperature warm cold tint grade vivid grey warmer colder colours")
 public record Grade(
         @Id("exposure") @Range(min = -8, max = 8, initial = 0, unit = "stops", says = "Each stop doubles the light.")
         double exposure,

@@ -4,29 +4,29 @@ import gloaming.flow.Nothing;
 import gloaming.flow.Picture;
 import gloaming.look.Id;
 import gloaming.step.ByRows;
+import gloaming.step.Choice;
 import gloaming.step.Colour;
 import gloaming.step.Frame;
-import gloaming.step.Pick;
 import gloaming.step.Range;
-import gloaming.step.Says;
+import gloaming.step.StepInfo;
 
 /** Three colours along a line, outwards from a middle, or round it. */
 @Id("gradient")
-@Says(
+@StepInfo(
         name = "Gradient",
         does = "Runs from one colour through a second to a third.",
         find = "ramp sky fade sweep round line horizon background colours")
 public record Gradient(
-        @Id("shape") @Pick(initial = "line", says = "Along a line, outwards from the middle, or round it.")
+        @Id("shape") @Choice(initial = "line", says = "Along a line, outwards from the middle, or round it.")
         Shape shape,
 
-        @Id("low") @Pick(initial = "#231a2c", says = "Colour at the start.")
+        @Id("low") @Choice(initial = "#231a2c", says = "Colour at the start.")
         Colour low,
 
-        @Id("middle") @Pick(initial = "#d9805e", says = "Colour on the way.")
+        @Id("middle") @Choice(initial = "#d9805e", says = "Colour on the way.")
         Colour middle,
 
-        @Id("high") @Pick(initial = "#141a3a", says = "Colour at the end.")
+        @Id("high") @Choice(initial = "#141a3a", says = "Colour at the end.")
         Colour high,
 
         @Id("bend") @Range(min = 0, max = 1, initial = 0.35, says = "Where on the way the middle colour is.")
@@ -54,7 +54,7 @@ public record Gradient(
         @Id("brightness") @Range(min = 0, max = 20, initial = 1, says = "Times the colours.")
         double brightness,
 
-        @Id("clearEnd") @Pick(initial = "false", says = "Whether the end is clear instead of covered.")
+        @Id("clearEnd") @Choice(initial = "false", says = "Whether the end is clear instead of covered.")
         boolean clearEnd)
         implements ByRows<Nothing, Gradient.Memory> {
 

@@ -5,7 +5,7 @@ import gloaming.look.Id;
 import gloaming.step.Frame;
 import gloaming.step.Operation;
 import gloaming.step.Range;
-import gloaming.step.Says;
+import gloaming.step.StepInfo;
 
 /**
  * Grows or shrinks what is light and covered: each pixel takes the largest, or smallest, within a square about it.
@@ -13,7 +13,7 @@ import gloaming.step.Says;
  * <p>Maxima over a window are made from those over half of it, so that the cost grows with the logarithm of the reach.
  */
 @Id("grow")
-@Says(
+@StepInfo(
         name = "Grow",
         does = "Makes light shapes fatter, or below 0 thinner.",
         find = "dilate erode grow shrink fatten thin outline morphology spread choke")

@@ -5,11 +5,11 @@ import gloaming.look.Id;
 import gloaming.step.ByRows;
 import gloaming.step.Frame;
 import gloaming.step.Range;
-import gloaming.step.Says;
+import gloaming.step.StepInfo;
 
 /** Light read as height, told as the direction its surface faces: red to the right, green upward, blue towards the eye. */
 @Id("height-to-normal")
-@Says(
+@StepInfo(
         name = "Height to normal",
         does = "Reads light as height and gives the direction each place faces.",
         find = "normal map height bump surface direction relief")

@@ -2,14 +2,14 @@ package gloaming.picture;
 
 import gloaming.flow.Picture;
 import gloaming.look.Id;
+import gloaming.step.Choice;
 import gloaming.step.Frame;
-import gloaming.step.Pick;
 import gloaming.step.Range;
-import gloaming.step.Says;
+import gloaming.step.StepInfo;
 
 /** Folds the plane into one wedge between two mirrors. */
 @Id("kaleidoscope")
-@Says(
+@StepInfo(
         name = "Kaleidoscope",
         does = "Mirrors a wedge of the picture all the way round.",
         find = "kaleidoscope mirror mandala symmetry radial fold segments star")
@@ -20,7 +20,8 @@ public record Kaleidoscope(
         @Id("turn") @Range(min = -4, max = 4, initial = 0, unit = "turns", says = "Turns what is seen.")
         double turn,
 
-        @Id("look") @Range(min = -4, max = 4, initial = 0, unit = "turns", says = "Turns the wedge that is looked at.")
+        @Id(value = "look", label = "Turn of the source")
+        @Range(min = -4, max = 4, initial = 0, unit = "turns", says = "Turns the wedge that is looked at.")
         double look,
 
         @Id("x")
@@ -31,7 +32,7 @@ public record Kaleidoscope(
         @Range(min = -4, max = 4, initial = 0, unit = "units", says = "Where in the picture the mirrors meet, up.")
         double y,
 
-        @Id("border") @Pick(initial = "mirror", says = "What lies beyond the picture's border.")
+        @Id("border") @Choice(initial = "mirror", says = "What lies beyond the picture's border.")
         Border border)
         implements Warp<Void> {
 

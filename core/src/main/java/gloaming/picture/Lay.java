@@ -4,21 +4,21 @@ import gloaming.flow.Picture;
 import gloaming.look.Blend;
 import gloaming.look.Id;
 import gloaming.step.ByRows;
+import gloaming.step.Choice;
 import gloaming.step.Frame;
-import gloaming.step.Pick;
 import gloaming.step.Range;
 import gloaming.step.Read;
-import gloaming.step.Says;
+import gloaming.step.StepInfo;
 
 /** Another lane's picture laid onto this one. */
 @Id("lay")
-@Says(
+@StepInfo(
         name = "Lay on",
         does = "Lays another lane's picture onto this one.",
         find = "blend combine composite merge two over add multiply screen layer")
 @Read(name = "with", kind = Picture.class, says = "The lane that is laid on.")
 public record Lay(
-        @Id("blend") @Pick(initial = "over", says = "How the two meet.")
+        @Id("blend") @Choice(initial = "over", says = "How the two meet.")
         Blend blend,
 
         @Id("amount") @Range(min = 0, max = 1, initial = 1, says = "How much of it.")

@@ -2,14 +2,14 @@ package gloaming.picture;
 
 import gloaming.flow.Picture;
 import gloaming.look.Id;
+import gloaming.step.Choice;
 import gloaming.step.Frame;
-import gloaming.step.Pick;
 import gloaming.step.Range;
-import gloaming.step.Says;
+import gloaming.step.StepInfo;
 
 /** Bulges or pinches the picture about a place, after the division model (Fitzgibbon 2001). */
 @Id("lens")
-@Says(
+@StepInfo(
         name = "Lens",
         does = "Bulges or pinches the picture like a lens.",
         find = "lens barrel pincushion fisheye bulge pinch distort magnify")
@@ -27,7 +27,7 @@ public record Lens(
         @Id("y") @Range(min = -4, max = 4, initial = 0, unit = "units", says = "Its middle, up.")
         double y,
 
-        @Id("border") @Pick(initial = "mirror", says = "What lies beyond the picture's border.")
+        @Id("border") @Choice(initial = "mirror", says = "What lies beyond the picture's border.")
         Border border)
         implements Warp<Void> {
 

@@ -1,13 +1,13 @@
 package gloaming.picture;
 
-import gloaming.flow.Lanes;
 import gloaming.flow.Picture;
+import gloaming.flow.Vectors;
 import gloaming.look.Id;
 import gloaming.step.ByRows;
+import gloaming.step.Choice;
 import gloaming.step.Frame;
-import gloaming.step.Pick;
 import gloaming.step.Range;
-import gloaming.step.Says;
+import gloaming.step.StepInfo;
 import jdk.incubator.vector.FloatVector;
 import jdk.incubator.vector.VectorOperators;
 import jdk.incubator.vector.VectorSpecies;
@@ -17,7 +17,7 @@ import jdk.incubator.vector.VectorSpecies;
  * kept; gamma bends what is below 0 by its size.
  */
 @Id("levels")
-@Says(
+@StepInfo(
         name = "Levels",
         does = "Sets what is black, what is white, and the greys between.",
         ifBlack = "lower Black or raise Gain",
@@ -40,7 +40,8 @@ public record Levels(
         @Range(min = 0, max = 3, initial = 1, says = "0 is grey, 1 as it was, above 1 more colourful.")
         double saturation,
 
-        @Id("beyond") @Pick(initial = "false", says = "Keeps light below black and above white, for steps behind it.")
+        @Id(value = "beyond", label = "Keep beyond")
+        @Choice(initial = "false", says = "Keeps light below black and above white, for steps behind it.")
         boolean beyond)
         implements ByRows<Picture, Void> {
     private static final VectorSpecies<Float> F = FloatVector.SPECIES_PREFERRED;
@@ -75,8 +76,8 @@ public record Levels(
         boolean ends = !beyond;
         int i = 0;
         for (; i <= n - F.length(); i += F.length()) {
-            FloatVector cover = Lanes.load(alpha, at + i);
-            FloatVector level = Lanes.load(in, at + i).sub(cover.mul(low)).mul(scale);
+            FloatVector cover = Vectors.load(alpha, at + i);
+            FloatVector level = Vectors.load(in, at + i).sub(cover.mul(low)).mul(scale);
             if (ends) level = level.min(1).max(0);
             if (power == 1) {
                 level.mul(times).intoArray(out, into + i);

@@ -2,14 +2,14 @@ package gloaming.picture;
 
 import gloaming.look.Id;
 import gloaming.step.ByPixel;
+import gloaming.step.Choice;
 import gloaming.step.Frame;
-import gloaming.step.Pick;
 import gloaming.step.Range;
-import gloaming.step.Says;
+import gloaming.step.StepInfo;
 
 /** Makes what is darker, or lighter, than a level clear and keeps the colours of the rest. */
 @Id("light-key")
-@Says(
+@StepInfo(
         name = "Light key",
         does = "Makes what is dark, or what is light, clear.",
         ifBlack = "all of it is on the clear side of the level",
@@ -21,7 +21,7 @@ public record LightKey(
         @Id("softness") @Range(min = 0.001, max = 1, initial = 0.1, says = "How softly it changes there.")
         double softness,
 
-        @Id("keep") @Pick(initial = "above", says = "Which side is kept.")
+        @Id("keep") @Choice(initial = "above", says = "Which side is kept.")
         Threshold.Side keep)
         implements ByPixel<Void> {
 

@@ -3,25 +3,25 @@ package gloaming.picture;
 import gloaming.flow.Picture;
 import gloaming.look.Id;
 import gloaming.step.ByRows;
+import gloaming.step.Choice;
 import gloaming.step.Frame;
-import gloaming.step.Pick;
 import gloaming.step.Range;
 import gloaming.step.Read;
-import gloaming.step.Says;
+import gloaming.step.StepInfo;
 
 /** Keeps of the picture what another lane's picture shows. */
 @Id("mask")
-@Says(
+@StepInfo(
         name = "Mask",
         does = "Keeps the picture where another lane's picture is light, or covered.",
         ifBlack = "the lane it reads is dark or empty",
-        find = "mask matte stencil cut out inside alpha hold out")
+        find = "mask matte stencil cut out inside alpha hold out hide parts holes see through")
 @Read(name = "by", kind = Picture.class, says = "The lane that says where.")
 public record Mask(
-        @Id("by") @Pick(initial = "light", says = "By its light or by its cover.")
+        @Id(value = "by", label = "Measure") @Choice(initial = "light", says = "By its light or by its cover.")
         By by,
 
-        @Id("inverted") @Pick(initial = "false", says = "Keeps the outside instead.")
+        @Id("inverted") @Choice(initial = "false", says = "Keeps the outside instead.")
         boolean inverted,
 
         @Id("amount") @Range(min = 0, max = 1, initial = 1, says = "How much the rest is taken away.")

@@ -5,11 +5,11 @@ import gloaming.look.Id;
 import gloaming.step.ByRows;
 import gloaming.step.Frame;
 import gloaming.step.Range;
-import gloaming.step.Says;
+import gloaming.step.StepInfo;
 
 /** The middle one of nine pixels in order of size: takes out specks and keeps edges (Paeth 1990, "Median finding on a 3x3 grid"). */
 @Id("median")
-@Says(
+@StepInfo(
         name = "Median",
         does = "Takes out specks and grain and keeps the edges.",
         find = "median denoise noise grain specks clean smooth despeckle")

@@ -2,14 +2,14 @@ package gloaming.picture;
 
 import gloaming.flow.Picture;
 import gloaming.look.Id;
+import gloaming.step.Choice;
 import gloaming.step.Frame;
-import gloaming.step.Pick;
 import gloaming.step.Range;
-import gloaming.step.Says;
+import gloaming.step.StepInfo;
 
 /** One side of a line shown on both. */
 @Id("mirror")
-@Says(
+@StepInfo(
         name = "Mirror",
         does = "Mirrors one side of the picture onto the other.",
         find = "mirror reflect symmetry flip water reflection")
@@ -27,7 +27,7 @@ public record Mirror(
         @Range(min = -4, max = 4, initial = 0, unit = "units", says = "How far the line lies from the middle.")
         double offset,
 
-        @Id("border") @Pick(initial = "mirror", says = "What lies beyond the picture's border.")
+        @Id("border") @Choice(initial = "mirror", says = "What lies beyond the picture's border.")
         Border border)
         implements Warp<Void> {
 

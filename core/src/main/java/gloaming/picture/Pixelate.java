@@ -2,14 +2,14 @@ package gloaming.picture;
 
 import gloaming.flow.Picture;
 import gloaming.look.Id;
+import gloaming.step.Choice;
 import gloaming.step.Frame;
-import gloaming.step.Pick;
 import gloaming.step.Range;
-import gloaming.step.Says;
+import gloaming.step.StepInfo;
 
 /** Squares or hexagons of one colour each: the blurred picture at their middles. */
 @Id("pixelate")
-@Says(
+@StepInfo(
         name = "Pixelate",
         does = "Turns the picture into squares or hexagons of one colour.",
         find = "pixelate mosaic blocks squares hexagons low resolution censor lamps")
@@ -18,7 +18,7 @@ public record Pixelate(
         @Range(min = 0.005, max = 1, initial = 0.06, unit = "units", byRatio = true, says = "From one to the next.")
         double size,
 
-        @Id("cell") @Pick(initial = "squares", says = "What is laid.")
+        @Id("cell") @Choice(initial = "squares", says = "What is laid.")
         Cell cell)
         implements Warp<Pixelate.Memory> {
 

@@ -3,14 +3,14 @@ package gloaming.picture;
 import gloaming.flow.Picture;
 import gloaming.look.Id;
 import gloaming.step.ByRows;
+import gloaming.step.Choice;
 import gloaming.step.Frame;
-import gloaming.step.Pick;
 import gloaming.step.Range;
-import gloaming.step.Says;
+import gloaming.step.StepInfo;
 
 /** Moves, scales and turns a picture about the middle of the frame. */
 @Id("place")
-@Says(
+@StepInfo(
         name = "Place",
         does = "Moves, scales and turns the picture.",
         ifBlack = "it is out of sight, so bring Across, Up or Scale back",
@@ -28,7 +28,7 @@ public record Place(
         @Id("turn") @Range(min = -4, max = 4, initial = 0, unit = "turns", says = "Anticlockwise.")
         double turn,
 
-        @Id("border") @Pick(initial = "empty", says = "What lies beyond its border.")
+        @Id("border") @Choice(initial = "empty", says = "What lies beyond its border.")
         Border border)
         implements ByRows<Picture, Void> {
 

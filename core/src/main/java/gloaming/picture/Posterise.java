@@ -4,11 +4,11 @@ import gloaming.look.Id;
 import gloaming.step.ByPixel;
 import gloaming.step.Frame;
 import gloaming.step.Range;
-import gloaming.step.Says;
+import gloaming.step.StepInfo;
 
 /** Few steps of tone instead of many, counted in the tones of a screen so that dark steps are as wide as light ones. */
 @Id("posterise")
-@Says(
+@StepInfo(
         name = "Posterise",
         does = "Leaves only a few steps of each colour.",
         find = "posterize poster steps bands quantise quantize levels flat comic")

@@ -7,18 +7,20 @@ import gloaming.step.ByRows;
 import gloaming.step.Frame;
 import gloaming.step.Range;
 import gloaming.step.Read;
-import gloaming.step.Says;
+import gloaming.step.StepInfo;
 
 /** The picture another lane, or this one, ended in a frame ago: the delay that makes a circle of reads possible. */
 @Id("recall")
-@Says(
+@StepInfo(
         name = "Recall",
         does = "Hands out how a lane looked one frame ago, so that lanes can feed each other in a circle.",
-        find = "feedback loop previous frame delay before circle")
+        find = "feedback loop previous frame delay before circle the frame before")
 @Read(name = "lane", kind = Picture.class, before = true, says = "Whose last picture; it may be this very lane.")
 public record Recall(
-        @Id("keep") @Range(min = 0, max = 2, initial = 1, says = "Times its light and cover.")
-        double keep) implements ByRows<Nothing, Void> {
+        @Id(value = "keep", label = "Feedback")
+        @Range(min = 0, max = 2, initial = 1, says = "Times its light and cover.")
+        double keep)
+        implements ByRows<Nothing, Void> {
 
     @Override
     public Rows rows(Nothing in, Void memory, Frame frame) {

@@ -2,26 +2,26 @@ package gloaming.picture;
 
 import gloaming.look.Id;
 import gloaming.step.ByPixel;
+import gloaming.step.Choice;
 import gloaming.step.Colour;
 import gloaming.step.Frame;
-import gloaming.step.Pick;
 import gloaming.step.Range;
-import gloaming.step.Says;
+import gloaming.step.StepInfo;
 
 /** The picture's light, run through three colours; its cover stays. */
 @Id("recolour")
-@Says(
+@StepInfo(
         name = "Recolour",
         does = "Paints dark, middle and light tones in three colours.",
-        find = "gradient map duotone tritone false colour tint palette heat")
+        find = "gradient map duotone tritone false colour tint palette heat other colours")
 public record Recolour(
-        @Id("dark") @Pick(initial = "#1b1433", says = "Colour of what is dark.")
+        @Id("dark") @Choice(initial = "#1b1433", says = "Colour of what is dark.")
         Colour dark,
 
-        @Id("middle") @Pick(initial = "#c8553d", says = "Colour of what is between.")
+        @Id("middle") @Choice(initial = "#c8553d", says = "Colour of what is between.")
         Colour middle,
 
-        @Id("light") @Pick(initial = "#ffe0a8", says = "Colour of what is light.")
+        @Id("light") @Choice(initial = "#ffe0a8", says = "Colour of what is light.")
         Colour light,
 
         @Id("bend") @Range(min = 0.02, max = 0.98, initial = 0.5, says = "Where between dark and light the middle is.")

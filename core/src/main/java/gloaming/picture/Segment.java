@@ -1,7 +1,7 @@
 package gloaming.picture;
 
-import gloaming.flow.Lanes;
 import gloaming.flow.Picture;
+import gloaming.flow.Vectors;
 import jdk.incubator.vector.FloatVector;
 import jdk.incubator.vector.VectorMask;
 import jdk.incubator.vector.VectorOperators;
@@ -129,11 +129,11 @@ final class Segment {
             int k = row * stride;
             int i = 0;
             for (; i < count[row] && p + i + LANES <= end; i += LANES) {
-                FloatVector t = Lanes.load(along, k + i);
-                FloatVector own = Lanes.load(cover, k + i);
-                t.mul(reds).add(red).mul(own).add(Lanes.load(r, p + i)).intoArray(r, p + i);
-                t.mul(greens).add(green).mul(own).add(Lanes.load(g, p + i)).intoArray(g, p + i);
-                t.mul(blues).add(blue).mul(own).add(Lanes.load(b, p + i)).intoArray(b, p + i);
+                FloatVector t = Vectors.load(along, k + i);
+                FloatVector own = Vectors.load(cover, k + i);
+                t.mul(reds).add(red).mul(own).add(Vectors.load(r, p + i)).intoArray(r, p + i);
+                t.mul(greens).add(green).mul(own).add(Vectors.load(g, p + i)).intoArray(g, p + i);
+                t.mul(blues).add(blue).mul(own).add(Vectors.load(b, p + i)).intoArray(b, p + i);
             }
             for (; i < count[row]; i++) {
                 r[p + i] += (red + reds * along[k + i]) * cover[k + i];
@@ -150,8 +150,8 @@ final class Segment {
             int k = row * stride;
             int i = 0;
             for (; i < count[row] && p + i + LANES <= end; i += LANES) {
-                FloatVector behind = Lanes.load(a, p + i);
-                FloatVector more = Lanes.load(cover, k + i);
+                FloatVector behind = Vectors.load(a, p + i);
+                FloatVector more = Vectors.load(cover, k + i);
                 behind.add(more).sub(behind.mul(more)).intoArray(a, p + i);
             }
             for (; i < count[row]; i++) a[p + i] += cover[k + i] * (1 - a[p + i]);
@@ -165,8 +165,8 @@ final class Segment {
             int k = row * stride;
             int i = 0;
             for (; i < count[row] && p + i + LANES <= end; i += LANES) {
-                FloatVector behind = Lanes.load(a, p + i);
-                FloatVector own = Lanes.load(cover, k + i);
+                FloatVector behind = Vectors.load(a, p + i);
+                FloatVector own = Vectors.load(cover, k + i);
                 VectorMask<Float> less = own.compare(VectorOperators.LE, behind);
                 own.blend(LEFT_AS_IS, less).intoArray(cover, k + i);
                 own.max(behind).intoArray(a, p + i);
@@ -185,19 +185,23 @@ final class Segment {
             int k = row * stride;
             int i = 0;
             for (; i < count[row] && p + i + LANES <= end; i += LANES) {
-                FloatVector t = Lanes.load(along, k + i);
-                FloatVector own = Lanes.load(cover, k + i);
+                FloatVector t = Vectors.load(along, k + i);
+                FloatVector own = Vectors.load(cover, k + i);
                 VectorMask<Float> left = own.compare(VectorOperators.LT, 0);
-                t.mul(reds).add(red).mul(own).blend(Lanes.load(r, p + i), left).intoArray(r, p + i);
+                t.mul(reds)
+                        .add(red)
+                        .mul(own)
+                        .blend(Vectors.load(r, p + i), left)
+                        .intoArray(r, p + i);
                 t.mul(greens)
                         .add(green)
                         .mul(own)
-                        .blend(Lanes.load(g, p + i), left)
+                        .blend(Vectors.load(g, p + i), left)
                         .intoArray(g, p + i);
                 t.mul(blues)
                         .add(blue)
                         .mul(own)
-                        .blend(Lanes.load(b, p + i), left)
+                        .blend(Vectors.load(b, p + i), left)
                         .intoArray(b, p + i);
             }
             for (; i < count[row]; i++) {

@@ -5,11 +5,11 @@ import gloaming.look.Id;
 import gloaming.step.ByRows;
 import gloaming.step.Frame;
 import gloaming.step.Range;
-import gloaming.step.Says;
+import gloaming.step.StepInfo;
 
 /** Adds what a blur takes away: unsharp masking. */
 @Id("sharpen")
-@Says(
+@StepInfo(
         name = "Sharpen",
         does = "Makes the picture crisper by adding what a blur would take away.",
         find = "sharpen unsharp mask crisp detail clarity local contrast")

@@ -2,18 +2,18 @@ package gloaming.picture;
 
 import gloaming.flow.Picture;
 import gloaming.look.Id;
+import gloaming.step.Choice;
 import gloaming.step.Frame;
 import gloaming.step.Operation;
-import gloaming.step.Pick;
 import gloaming.step.Range;
-import gloaming.step.Says;
+import gloaming.step.StepInfo;
 
 /**
  * Blurs along a line, towards a place or round it: the mean of 64 copies along the way, made by six times laying the picture
  * over itself half as far along as the time before.
  */
 @Id("smear")
-@Says(
+@StepInfo(
         name = "Smear",
         does = "Blurs the picture along a direction, outward from the middle, or round it.",
         find = "directional motion blur radial zoom spin blur rays streak speed light shafts")
@@ -30,7 +30,7 @@ public record Smear(
         @Id("turn") @Range(min = -1, max = 1, initial = 0, unit = "turns", says = "How far it turns on the way.")
         double turn,
 
-        @Id("border") @Pick(initial = "empty", says = "What lies beyond the picture's border.")
+        @Id("border") @Choice(initial = "empty", says = "What lies beyond the picture's border.")
         Border border)
         implements Operation<Picture, Picture, Void> {
     private static final int TIMES = 6;

@@ -1,6 +1,6 @@
 package gloaming.picture;
 
-import gloaming.flow.Lanes;
+import gloaming.flow.Vectors;
 import jdk.incubator.vector.FloatVector;
 import jdk.incubator.vector.IntVector;
 import jdk.incubator.vector.VectorMask;
@@ -41,10 +41,10 @@ final class Strips {
     static void convolve(float[] p, int middle, float[] w, int reach, float[] out, int at, int n) {
         int x = 0;
         for (; x <= n - LANES; x += LANES) {
-            FloatVector sum = Lanes.load(p, middle + x).mul(w[0]);
+            FloatVector sum = Vectors.load(p, middle + x).mul(w[0]);
             for (int j = 1; j <= reach; j++) {
-                FloatVector left = Lanes.load(p, middle + x - j);
-                sum = left.add(Lanes.load(p, middle + x + j)).mul(w[j]).add(sum);
+                FloatVector left = Vectors.load(p, middle + x - j);
+                sum = left.add(Vectors.load(p, middle + x + j)).mul(w[j]).add(sum);
             }
             sum.intoArray(out, at + x);
         }
@@ -59,10 +59,10 @@ final class Strips {
     static void convolve(float[] p, int[] rows, float[] w, int reach, float[] out, int at, int n) {
         int x = 0;
         for (; x <= n - LANES; x += LANES) {
-            FloatVector sum = Lanes.load(p, rows[reach] + x).mul(w[0]);
+            FloatVector sum = Vectors.load(p, rows[reach] + x).mul(w[0]);
             for (int j = 1; j <= reach; j++) {
-                FloatVector below = Lanes.load(p, rows[reach - j] + x);
-                sum = below.add(Lanes.load(p, rows[reach + j] + x)).mul(w[j]).add(sum);
+                FloatVector below = Vectors.load(p, rows[reach - j] + x);
+                sum = below.add(Vectors.load(p, rows[reach + j] + x)).mul(w[j]).add(sum);
             }
             sum.intoArray(out, at + x);
         }
@@ -77,8 +77,8 @@ final class Strips {
     static void slide(float[] from, int shift, float u, float[] into, int at, int start, int end) {
         int i = start;
         for (; i <= end - LANES; i += LANES) {
-            FloatVector here = Lanes.load(from, i + shift);
-            Lanes.load(from, i + shift + 1).sub(here).mul(u).add(here).intoArray(into, at + i);
+            FloatVector here = Vectors.load(from, i + shift);
+            Vectors.load(from, i + shift + 1).sub(here).mul(u).add(here).intoArray(into, at + i);
         }
         for (; i < end; i++) into[at + i] = from[i + shift] + u * (from[i + shift + 1] - from[i + shift]);
     }
@@ -88,50 +88,50 @@ final class Strips {
 
     static void over(float[] s, float[] sa, int from, float[] k, float[] b, float[] ba, int at, int n) {
         for (int x = 0; x < n; x += LANES) {
-            FloatVector kv = Lanes.load(k, x);
-            FloatVector sv = Lanes.load(s, from + x).mul(kv);
-            FloatVector sc = Lanes.load(sa, from + x).mul(kv);
-            FloatVector bv = Lanes.load(b, at + x);
+            FloatVector kv = Vectors.load(k, x);
+            FloatVector sv = Vectors.load(s, from + x).mul(kv);
+            FloatVector sc = Vectors.load(sa, from + x).mul(kv);
+            FloatVector bv = Vectors.load(b, at + x);
             sv.add(bv.mul(sc.neg().add(1f))).intoArray(b, at + x);
         }
     }
 
     static void add(float[] s, float[] sa, int from, float[] k, float[] b, float[] ba, int at, int n) {
         for (int x = 0; x < n; x += LANES) {
-            FloatVector kv = Lanes.load(k, x);
-            FloatVector sv = Lanes.load(s, from + x).mul(kv);
-            FloatVector bv = Lanes.load(b, at + x);
+            FloatVector kv = Vectors.load(k, x);
+            FloatVector sv = Vectors.load(s, from + x).mul(kv);
+            FloatVector bv = Vectors.load(b, at + x);
             sv.add(bv).intoArray(b, at + x);
         }
     }
 
     static void screen(float[] s, float[] sa, int from, float[] k, float[] b, float[] ba, int at, int n) {
         for (int x = 0; x < n; x += LANES) {
-            FloatVector kv = Lanes.load(k, x);
-            FloatVector sv = Lanes.load(s, from + x).mul(kv);
-            FloatVector bv = Lanes.load(b, at + x);
+            FloatVector kv = Vectors.load(k, x);
+            FloatVector sv = Vectors.load(s, from + x).mul(kv);
+            FloatVector bv = Vectors.load(b, at + x);
             sv.add(bv).sub(sv.max(0f).min(1f).mul(bv.max(0f).min(1f))).intoArray(b, at + x);
         }
     }
 
     static void multiply(float[] s, float[] sa, int from, float[] k, float[] b, float[] ba, int at, int n) {
         for (int x = 0; x < n; x += LANES) {
-            FloatVector kv = Lanes.load(k, x);
-            FloatVector sv = Lanes.load(s, from + x).mul(kv);
-            FloatVector sc = Lanes.load(sa, from + x).mul(kv);
-            FloatVector bv = Lanes.load(b, at + x);
-            FloatVector bc = Lanes.load(ba, at + x);
+            FloatVector kv = Vectors.load(k, x);
+            FloatVector sv = Vectors.load(s, from + x).mul(kv);
+            FloatVector sc = Vectors.load(sa, from + x).mul(kv);
+            FloatVector bv = Vectors.load(b, at + x);
+            FloatVector bc = Vectors.load(ba, at + x);
             sv.mul(bv).add(sv.sub(sv.mul(bc))).add(bv.sub(bv.mul(sc))).intoArray(b, at + x);
         }
     }
 
     static void lighten(float[] s, float[] sa, int from, float[] k, float[] b, float[] ba, int at, int n) {
         for (int x = 0; x < n; x += LANES) {
-            FloatVector kv = Lanes.load(k, x);
-            FloatVector sv = Lanes.load(s, from + x).mul(kv);
-            FloatVector sc = Lanes.load(sa, from + x).mul(kv);
-            FloatVector bv = Lanes.load(b, at + x);
-            FloatVector bc = Lanes.load(ba, at + x);
+            FloatVector kv = Vectors.load(k, x);
+            FloatVector sv = Vectors.load(s, from + x).mul(kv);
+            FloatVector sc = Vectors.load(sa, from + x).mul(kv);
+            FloatVector bv = Vectors.load(b, at + x);
+            FloatVector bc = Vectors.load(ba, at + x);
             sv.mul(bc)
                     .max(bv.mul(sc))
                     .add(sv.sub(sv.mul(bc)))
@@ -142,11 +142,11 @@ final class Strips {
 
     static void darken(float[] s, float[] sa, int from, float[] k, float[] b, float[] ba, int at, int n) {
         for (int x = 0; x < n; x += LANES) {
-            FloatVector kv = Lanes.load(k, x);
-            FloatVector sv = Lanes.load(s, from + x).mul(kv);
-            FloatVector sc = Lanes.load(sa, from + x).mul(kv);
-            FloatVector bv = Lanes.load(b, at + x);
-            FloatVector bc = Lanes.load(ba, at + x);
+            FloatVector kv = Vectors.load(k, x);
+            FloatVector sv = Vectors.load(s, from + x).mul(kv);
+            FloatVector sc = Vectors.load(sa, from + x).mul(kv);
+            FloatVector bv = Vectors.load(b, at + x);
+            FloatVector bc = Vectors.load(ba, at + x);
             sv.mul(bc)
                     .min(bv.mul(sc))
                     .add(sv.sub(sv.mul(bc)))
@@ -157,21 +157,21 @@ final class Strips {
 
     static void difference(float[] s, float[] sa, int from, float[] k, float[] b, float[] ba, int at, int n) {
         for (int x = 0; x < n; x += LANES) {
-            FloatVector kv = Lanes.load(k, x);
-            FloatVector sv = Lanes.load(s, from + x).mul(kv);
-            FloatVector sc = Lanes.load(sa, from + x).mul(kv);
-            FloatVector bv = Lanes.load(b, at + x);
-            FloatVector bc = Lanes.load(ba, at + x);
+            FloatVector kv = Vectors.load(k, x);
+            FloatVector sv = Vectors.load(s, from + x).mul(kv);
+            FloatVector sc = Vectors.load(sa, from + x).mul(kv);
+            FloatVector bv = Vectors.load(b, at + x);
+            FloatVector bc = Vectors.load(ba, at + x);
             sv.add(bv).sub(sv.mul(bc).min(bv.mul(sc)).mul(2f)).intoArray(b, at + x);
         }
     }
 
     static void subtract(float[] s, float[] sa, int from, float[] k, float[] b, float[] ba, int at, int n) {
         for (int x = 0; x < n; x += LANES) {
-            FloatVector kv = Lanes.load(k, x);
-            FloatVector sv = Lanes.load(s, from + x).mul(kv);
-            FloatVector bv = Lanes.load(b, at + x);
-            FloatVector bc = Lanes.load(ba, at + x);
+            FloatVector kv = Vectors.load(k, x);
+            FloatVector sv = Vectors.load(s, from + x).mul(kv);
+            FloatVector bv = Vectors.load(b, at + x);
+            FloatVector bc = Vectors.load(ba, at + x);
             bv.add(sv.mul(bc.mul(-2f).add(1f))).intoArray(b, at + x);
         }
     }
@@ -179,8 +179,8 @@ final class Strips {
     /** The alpha of both together: {@code sa + ba - sa * ba}. */
     static void union(float[] sa, int from, float[] k, float[] ba, int at, int n) {
         for (int x = 0; x < n; x += LANES) {
-            FloatVector sc = Lanes.load(sa, from + x).mul(Lanes.load(k, x));
-            FloatVector bc = Lanes.load(ba, at + x);
+            FloatVector sc = Vectors.load(sa, from + x).mul(Vectors.load(k, x));
+            FloatVector bc = Vectors.load(ba, at + x);
             sc.add(bc).sub(sc.mul(bc)).intoArray(ba, at + x);
         }
     }
@@ -189,8 +189,8 @@ final class Strips {
     static void meet(float[] p, int a, int b, float low, float high, float[] out, int to, int n) {
         int x = 0;
         for (; x <= n - LANES; x += LANES) {
-            FloatVector first = Lanes.load(p, a + x).mul(low);
-            Lanes.load(p, b + x).mul(high).add(first).intoArray(out, to + x);
+            FloatVector first = Vectors.load(p, a + x).mul(low);
+            Vectors.load(p, b + x).mul(high).add(first).intoArray(out, to + x);
         }
         for (; x < n; x++) out[to + x] = low * p[a + x] + high * p[b + x];
     }
@@ -199,8 +199,10 @@ final class Strips {
     static void meet(float[] p, int a, int b, int c, int d, float[] out, int to, int n) {
         int x = 0;
         for (; x <= n - LANES; x += LANES) {
-            FloatVector outer = Lanes.load(p, a + x).add(Lanes.load(p, d + x)).mul(0.125f);
-            FloatVector inner = Lanes.load(p, b + x).add(Lanes.load(p, c + x)).mul(0.375f);
+            FloatVector outer =
+                    Vectors.load(p, a + x).add(Vectors.load(p, d + x)).mul(0.125f);
+            FloatVector inner =
+                    Vectors.load(p, b + x).add(Vectors.load(p, c + x)).mul(0.375f);
             outer.add(inner).intoArray(out, to + x);
         }
         for (; x < n; x++) out[to + x] = 0.125f * (p[a + x] + p[d + x]) + 0.375f * (p[b + x] + p[c + x]);
@@ -210,10 +212,10 @@ final class Strips {
     static void halve(float[] row, float[] out, int at, int n) {
         int x = 0;
         for (; x <= n - LANES; x += LANES) {
-            FloatVector a = Lanes.load(row, 2 * x);
-            FloatVector b = Lanes.load(row, 2 * x + LANES);
-            FloatVector c = Lanes.load(row, 2 * x + 2);
-            FloatVector d = Lanes.load(row, 2 * x + 2 + LANES);
+            FloatVector a = Vectors.load(row, 2 * x);
+            FloatVector b = Vectors.load(row, 2 * x + LANES);
+            FloatVector c = Vectors.load(row, 2 * x + 2);
+            FloatVector d = Vectors.load(row, 2 * x + 2 + LANES);
             FloatVector outer = a.rearrange(EVEN, b).add(c.rearrange(ODD, d)).mul(0.125f);
             a.rearrange(ODD, b).add(c.rearrange(EVEN, d)).mul(0.375f).add(outer).intoArray(out, at + x);
         }
@@ -226,11 +228,11 @@ final class Strips {
     static void widen(float[] row, float[] out, int at, int pairs, float keep, float amount) {
         int x = 0;
         for (; x <= pairs - LANES; x += LANES) {
-            FloatVector here = Lanes.load(row, x + 1).mul(0.75f);
-            FloatVector left = Lanes.load(row, x).mul(0.25f).add(here).mul(amount);
-            FloatVector right = Lanes.load(row, x + 2).mul(0.25f).add(here).mul(amount);
-            FloatVector low = Lanes.load(out, at + 2 * x).mul(keep);
-            FloatVector high = Lanes.load(out, at + 2 * x + LANES).mul(keep);
+            FloatVector here = Vectors.load(row, x + 1).mul(0.75f);
+            FloatVector left = Vectors.load(row, x).mul(0.25f).add(here).mul(amount);
+            FloatVector right = Vectors.load(row, x + 2).mul(0.25f).add(here).mul(amount);
+            FloatVector low = Vectors.load(out, at + 2 * x).mul(keep);
+            FloatVector high = Vectors.load(out, at + 2 * x + LANES).mul(keep);
             left.rearrange(LOW, right).add(low).intoArray(out, at + 2 * x);
             left.rearrange(HIGH, right).add(high).intoArray(out, at + 2 * x + LANES);
         }
@@ -271,10 +273,10 @@ final class Strips {
                 FloatVector q = dx.mul(dx).mul(-inverse).add(most).max(0f).min(1f);
                 FloatVector c = q.mul(-2f).add(3f).mul(q).mul(q).mul(alpha);
                 FloatVector keep = c.mul(-hide).add(1f);
-                Lanes.load(r, i).mul(keep).add(c.mul(red)).intoArray(r, i);
-                Lanes.load(g, i).mul(keep).add(c.mul(green)).intoArray(g, i);
-                Lanes.load(b, i).mul(keep).add(c.mul(blue)).intoArray(b, i);
-                FloatVector av = Lanes.load(a, i);
+                Vectors.load(r, i).mul(keep).add(c.mul(red)).intoArray(r, i);
+                Vectors.load(g, i).mul(keep).add(c.mul(green)).intoArray(g, i);
+                Vectors.load(b, i).mul(keep).add(c.mul(blue)).intoArray(b, i);
+                FloatVector av = Vectors.load(a, i);
                 av.add(c).sub(av.mul(c)).intoArray(a, i);
             }
         }
@@ -337,15 +339,15 @@ final class Strips {
 
     static void times(float[] p, int at, float k, float[] out, int to, int n) {
         int x = 0;
-        for (; x <= n - LANES; x += LANES) Lanes.load(p, at + x).mul(k).intoArray(out, to + x);
+        for (; x <= n - LANES; x += LANES) Vectors.load(p, at + x).mul(k).intoArray(out, to + x);
         for (; x < n; x++) out[to + x] = k * p[at + x];
     }
 
     /** Angles in radians and distances from the middle in place of places. */
     static void polar(float[] x, float[] y, int n) {
         for (int i = 0; i < n; i += LANES) {
-            FloatVector px = Lanes.load(x, i);
-            FloatVector py = Lanes.load(y, i);
+            FloatVector px = Vectors.load(x, i);
+            FloatVector py = Vectors.load(y, i);
             py.lanewise(VectorOperators.ATAN2, px).intoArray(x, i);
             px.mul(px).add(py.mul(py)).sqrt().intoArray(y, i);
         }
@@ -354,8 +356,8 @@ final class Strips {
     /** Places in place of angles in radians and distances. */
     static void cartesian(float[] angle, float[] far, int n) {
         for (int i = 0; i < n; i += LANES) {
-            FloatVector a = Lanes.load(angle, i);
-            FloatVector r = Lanes.load(far, i);
+            FloatVector a = Vectors.load(angle, i);
+            FloatVector r = Vectors.load(far, i);
             a.lanewise(VectorOperators.COS).mul(r).intoArray(angle, i);
             a.lanewise(VectorOperators.SIN).mul(r).intoArray(far, i);
         }
@@ -365,7 +367,7 @@ final class Strips {
     static void largest(float[] p, int ahead, int n) {
         int i = 0;
         for (; i <= n - LANES; i += LANES) {
-            Lanes.load(p, i).max(Lanes.load(p, i + ahead)).intoArray(p, i);
+            Vectors.load(p, i).max(Vectors.load(p, i + ahead)).intoArray(p, i);
         }
         for (; i < n; i++) p[i] = Math.max(p[i], p[i + ahead]);
     }
@@ -374,7 +376,7 @@ final class Strips {
     static void power(float[] p, int at, float exponent, float scale, int n) {
         int i = at;
         for (; i <= at + n - LANES; i += LANES) {
-            FloatVector v = Lanes.load(p, i);
+            FloatVector v = Vectors.load(p, i);
             FloatVector bent = v.abs().pow(exponent).mul(scale);
             bent.blend(bent.neg(), v.test(VectorOperators.IS_NEGATIVE)).intoArray(p, i);
         }
@@ -385,7 +387,7 @@ final class Strips {
     static void tones(float[] p, float[] cover, float[] c, int from, int to) {
         int i = from;
         for (; i <= to - LANES; i += LANES) {
-            Parts.tones(Lanes.load(p, i), Lanes.load(cover, i), c).intoArray(p, i);
+            Parts.tones(Vectors.load(p, i), Vectors.load(cover, i), c).intoArray(p, i);
         }
         for (; i < to; i++) p[i] = tone(p[i], cover[i], c);
     }
@@ -408,7 +410,7 @@ final class Strips {
     static void times(float[] p, int at, float[] k, int n) {
         int i = 0;
         for (; i <= n - LANES; i += LANES) {
-            Lanes.load(p, at + i).mul(Lanes.load(k, i)).intoArray(p, at + i);
+            Vectors.load(p, at + i).mul(Vectors.load(k, i)).intoArray(p, at + i);
         }
         for (; i < n; i++) p[at + i] *= k[i];
     }
@@ -417,9 +419,9 @@ final class Strips {
     static void between(float[] a, int at, float[] b, int with, float[] k, float[] out, int into, int n) {
         int i = 0;
         for (; i <= n - LANES; i += LANES) {
-            FloatVector here = Lanes.load(a, at + i);
-            FloatVector there = Lanes.load(b, with + i);
-            there.sub(here).mul(Lanes.load(k, i)).add(here).intoArray(out, into + i);
+            FloatVector here = Vectors.load(a, at + i);
+            FloatVector there = Vectors.load(b, with + i);
+            there.sub(here).mul(Vectors.load(k, i)).add(here).intoArray(out, into + i);
         }
         for (; i < n; i++) out[into + i] = a[at + i] + k[i] * (b[with + i] - a[at + i]);
     }
@@ -428,12 +430,12 @@ final class Strips {
     static void slope(float[] p, int low, int here, int high, int step, float[] dx, float[] dy, int from, int to) {
         int x = from;
         for (; x <= to - LANES; x += LANES) {
-            FloatVector a = Lanes.load(p, low + x - step);
-            FloatVector b = Lanes.load(p, low + x + step);
-            FloatVector c = Lanes.load(p, high + x - step);
-            FloatVector d = Lanes.load(p, high + x + step);
-            FloatVector across = Lanes.load(p, here + x + step).sub(Lanes.load(p, here + x - step));
-            FloatVector up = Lanes.load(p, high + x).sub(Lanes.load(p, low + x));
+            FloatVector a = Vectors.load(p, low + x - step);
+            FloatVector b = Vectors.load(p, low + x + step);
+            FloatVector c = Vectors.load(p, high + x - step);
+            FloatVector d = Vectors.load(p, high + x + step);
+            FloatVector across = Vectors.load(p, here + x + step).sub(Vectors.load(p, here + x - step));
+            FloatVector up = Vectors.load(p, high + x).sub(Vectors.load(p, low + x));
             across.mul(2).add(b).sub(a).add(d).sub(c).mul(0.125f).intoArray(dx, x);
             up.mul(2).add(c).sub(a).add(d).sub(b).mul(0.125f).intoArray(dy, x);
         }
@@ -451,8 +453,8 @@ final class Strips {
     static void steepness(float[] dx, float[] dy, float k, float[] out, int at, int n) {
         int i = 0;
         for (; i <= n - LANES; i += LANES) {
-            FloatVector x = Lanes.load(dx, i);
-            FloatVector y = Lanes.load(dy, i);
+            FloatVector x = Vectors.load(dx, i);
+            FloatVector y = Vectors.load(dy, i);
             x.mul(x).add(y.mul(y)).sqrt().mul(k).intoArray(out, at + i);
         }
         for (; i < n; i++) out[at + i] = k * (float) Math.sqrt(dx[i] * dx[i] + dy[i] * dy[i]);
@@ -473,9 +475,10 @@ final class Strips {
             int n) {
         int i = 0;
         for (; i <= n - LANES; i += LANES) {
-            FloatVector grey = Lanes.load(cover, at + i).mul(0.5f);
-            FloatVector base = Lanes.load(s, at + i).sub(grey).mul(own).add(grey);
-            FloatVector lift = Lanes.load(dx, i).mul(kx).add(Lanes.load(dy, i).mul(ky));
+            FloatVector grey = Vectors.load(cover, at + i).mul(0.5f);
+            FloatVector base = Vectors.load(s, at + i).sub(grey).mul(own).add(grey);
+            FloatVector lift =
+                    Vectors.load(dx, i).mul(kx).add(Vectors.load(dy, i).mul(ky));
             lift.add(base).intoArray(out, into + i);
         }
         for (; i < n; i++) {
@@ -489,11 +492,11 @@ final class Strips {
             float[] red, float[] green, float[] blue, int at, float keyU, float keyV, float k, float[] far, int n) {
         int i = 0;
         for (; i <= n - LANES; i += LANES) {
-            FloatVector r = Lanes.load(red, at + i);
-            FloatVector b = Lanes.load(blue, at + i);
+            FloatVector r = Vectors.load(red, at + i);
+            FloatVector b = Vectors.load(blue, at + i);
             FloatVector light =
-                    Lanes.load(green, at + i).mul(0.7152f).add(r.mul(0.2126f)).add(b.mul(0.0722f));
-            FloatVector inverse = Lanes.all(1).div(light.max(1e-4f));
+                    Vectors.load(green, at + i).mul(0.7152f).add(r.mul(0.2126f)).add(b.mul(0.0722f));
+            FloatVector inverse = Vectors.all(1).div(light.max(1e-4f));
             FloatVector u = b.sub(light).mul(inverse).mul(0.5389f).sub(keyU);
             FloatVector v = r.sub(light).mul(inverse).mul(0.6350f).sub(keyV);
             u.mul(u).add(v.mul(v)).sqrt().mul(k).intoArray(far, i);
@@ -521,17 +524,17 @@ final class Strips {
             int n) {
         int i = 0;
         for (; i <= n - LANES; i += LANES) {
-            FloatVector d = Lanes.load(far, i);
+            FloatVector d = Vectors.load(far, i);
             FloatVector t = d.sub(near).mul(sharp).max(0).min(1);
             FloatVector k = t.mul(t).mul(t.mul(-2).add(3));
             FloatVector spill = d.min(1).neg().add(1).mul(despill);
-            FloatVector r = Lanes.load(red, at + i);
-            FloatVector g = Lanes.load(green, at + i);
-            FloatVector b = Lanes.load(blue, at + i);
+            FloatVector r = Vectors.load(red, at + i);
+            FloatVector g = Vectors.load(green, at + i);
+            FloatVector b = Vectors.load(blue, at + i);
             r.sub(spill.mul(r.sub(g.max(b)).max(0))).mul(k).intoArray(red, at + i);
             g.sub(spill.mul(g.sub(r.max(b)).max(0))).mul(k).intoArray(green, at + i);
             b.sub(spill.mul(b.sub(r.max(g)).max(0))).mul(k).intoArray(blue, at + i);
-            Lanes.load(cover, at + i).mul(k).intoArray(cover, at + i);
+            Vectors.load(cover, at + i).mul(k).intoArray(cover, at + i);
         }
         for (; i < n; i++) {
             float t = Math.clamp((far[i] - near) * sharp, 0f, 1f);
@@ -551,7 +554,7 @@ final class Strips {
     static void addTimes(float[] into, float[] p, float k, int n) {
         int i = 0;
         for (; i <= n - LANES; i += LANES) {
-            Lanes.load(p, i).mul(k).add(Lanes.load(into, i)).intoArray(into, i);
+            Vectors.load(p, i).mul(k).add(Vectors.load(into, i)).intoArray(into, i);
         }
         for (; i < n; i++) into[i] += k * p[i];
     }
@@ -560,10 +563,11 @@ final class Strips {
     static void steps(float[] p, int at, float n, float[] lift, int count) {
         int i = 0;
         for (; i <= count - LANES; i += LANES) {
-            FloatVector light = Lanes.load(p, at + i);
+            FloatVector light = Vectors.load(p, at + i);
             FloatVector root = light.abs().sqrt();
             FloatVector tone = root.blend(root.neg(), light.compare(VectorOperators.LT, 0));
-            FloatVector step = Parts.floor(tone.mul(n).add(Lanes.load(lift, i))).div(n);
+            FloatVector step =
+                    Parts.floor(tone.mul(n).add(Vectors.load(lift, i))).div(n);
             step.mul(step.abs()).intoArray(p, at + i);
         }
         for (; i < count; i++) p[at + i] = Tone.linear((float) Math.floor(Tone.seen(p[at + i]) * n + lift[i]) / n);
@@ -572,7 +576,7 @@ final class Strips {
     /** {@link Ramp#paint}: t lies in the red plane, alpha in its own. */
     static void ramp(float[] roots, float bend, float k, float[] r, float[] g, float[] b, float[] a, int from, int to) {
         for (int i = from; i < to; i += LANES) {
-            FloatVector t = Lanes.load(r, i);
+            FloatVector t = Vectors.load(r, i);
             FloatVector before = t.min(bend);
             FloatVector after = t.sub(before);
             FloatVector l =
@@ -581,7 +585,7 @@ final class Strips {
                     Parts.cube(before.mul(roots[4]).add(after.mul(roots[7])).add(roots[1]));
             FloatVector s =
                     Parts.cube(before.mul(roots[5]).add(after.mul(roots[8])).add(roots[2]));
-            FloatVector times = Lanes.load(a, i).mul(k);
+            FloatVector times = Vectors.load(a, i).mul(k);
             l.mul(4.0767416621f)
                     .sub(m.mul(3.3077115913f))
                     .add(s.mul(0.2309699292f))
@@ -636,8 +640,8 @@ final class Strips {
     /** The same for places given one by one, in pixels. */
     static void places(float[] x, float[] y, Border border, int w, int h, int[] p, float[] u, float[] v, int n) {
         for (int i = 0; i < n; i += LANES) {
-            FloatVector px = Parts.fold(Lanes.load(x, i), w, border);
-            FloatVector py = Parts.fold(Lanes.load(y, i), h, border);
+            FloatVector px = Parts.fold(Vectors.load(x, i), w, border);
+            FloatVector py = Parts.fold(Vectors.load(y, i), h, border);
             IntVector cx =
                     ((IntVector) px.convert(VectorOperators.F2I, 0)).max(0).min(w - 2);
             IntVector cy =
@@ -660,13 +664,13 @@ final class Strips {
                     .sub(COUNT)
                     .compare(VectorOperators.EQ, k)
                     .allTrue()) {
-                FloatVector uv = Lanes.load(u, i);
-                FloatVector left = Lanes.load(plane, k);
-                FloatVector low = Lanes.load(plane, k + 1).sub(left).mul(uv).add(left);
-                left = Lanes.load(plane, k + w);
+                FloatVector uv = Vectors.load(u, i);
+                FloatVector left = Vectors.load(plane, k);
+                FloatVector low = Vectors.load(plane, k + 1).sub(left).mul(uv).add(left);
+                left = Vectors.load(plane, k + w);
                 FloatVector high =
-                        Lanes.load(plane, k + w + 1).sub(left).mul(uv).add(left);
-                high.sub(low).mul(Lanes.load(v, i)).add(low).mul(fade).intoArray(out, at + i);
+                        Vectors.load(plane, k + w + 1).sub(left).mul(uv).add(left);
+                high.sub(low).mul(Vectors.load(v, i)).add(low).mul(fade).intoArray(out, at + i);
             } else {
                 sampleEach(plane, w, p, u, v, fade, out, at, i, i + LANES);
             }
@@ -691,8 +695,12 @@ final class Strips {
                     .sub(COUNT)
                     .compare(VectorOperators.EQ, k)
                     .allTrue()) {
-                FloatVector left = Lanes.load(row, k);
-                Lanes.load(row, k + 1).sub(left).mul(Lanes.load(u, i)).add(left).intoArray(out, at + i);
+                FloatVector left = Vectors.load(row, k);
+                Vectors.load(row, k + 1)
+                        .sub(left)
+                        .mul(Vectors.load(u, i))
+                        .add(left)
+                        .intoArray(out, at + i);
             } else {
                 sampleEach(row, p, u, out, at, i, i + LANES);
             }
@@ -733,7 +741,7 @@ final class Strips {
             VectorMask<Float> last = k.compare(VectorOperators.GE, 3);
             FloatVector sum = FloatVector.zero(F);
             for (int j = 3; j >= 0; j--) {
-                FloatVector one = Lanes.all(c[j])
+                FloatVector one = Vectors.all(c[j])
                         .blend(c[4 + j], second)
                         .blend(c[8 + j], third)
                         .blend(c[12 + j], last);

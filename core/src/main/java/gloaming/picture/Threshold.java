@@ -2,14 +2,14 @@ package gloaming.picture;
 
 import gloaming.look.Id;
 import gloaming.step.ByPixel;
+import gloaming.step.Choice;
 import gloaming.step.Frame;
-import gloaming.step.Pick;
 import gloaming.step.Range;
-import gloaming.step.Says;
+import gloaming.step.StepInfo;
 
 /** Black and white by a level of light, with a soft knee about it. */
 @Id("threshold")
-@Says(
+@StepInfo(
         name = "Threshold",
         does = "Turns the picture black and white: what is above a level, or below it.",
         ifBlack = "nothing is on that side of the level",
@@ -21,10 +21,10 @@ public record Threshold(
         @Id("softness") @Range(min = 0, max = 1, initial = 0.02, says = "Width of the soft knee about it.")
         double softness,
 
-        @Id("keep") @Pick(initial = "above", says = "Which side becomes white.")
+        @Id("keep") @Choice(initial = "above", says = "Which side becomes white.")
         Side keep,
 
-        @Id("paint") @Pick(initial = "white", says = "White, or the picture's own colours.")
+        @Id("paint") @Choice(initial = "white", says = "White, or the picture's own colours.")
         Paint paint)
         implements ByPixel<Void> {
 

@@ -2,14 +2,14 @@ package gloaming.picture;
 
 import gloaming.flow.Picture;
 import gloaming.look.Id;
+import gloaming.step.Choice;
 import gloaming.step.Frame;
-import gloaming.step.Pick;
 import gloaming.step.Range;
-import gloaming.step.Says;
+import gloaming.step.StepInfo;
 
 /** The whole picture again and again, each time whole and unsquashed. */
 @Id("tile")
-@Says(
+@StepInfo(
         name = "Tile",
         does = "Repeats the picture in rows and columns.",
         find = "tile repeat grid copies wallpaper pattern multiply rows columns brick")
@@ -21,7 +21,7 @@ public record Tile(
         @Id("brick") @Range(min = 0, max = 1, initial = 0, says = "How far every second row is moved on, in copies.")
         double brick,
 
-        @Id("mirrored") @Pick(initial = "false", says = "Every second copy is mirrored, so that edges meet.")
+        @Id("mirrored") @Choice(initial = "false", says = "Every second copy is mirrored, so that edges meet.")
         boolean mirrored)
         implements Warp<Void> {
 

@@ -4,7 +4,7 @@ import gloaming.look.Id;
 import gloaming.step.ByPixel;
 import gloaming.step.Frame;
 import gloaming.step.Range;
-import gloaming.step.Says;
+import gloaming.step.StepInfo;
 
 /**
  * A curve through five tones, the same for each colour.
@@ -13,7 +13,7 @@ import gloaming.step.Says;
  * (1980), and beyond 1 its last slope goes on, so that nothing clips.
  */
 @Id("tone-curve")
-@Says(
+@StepInfo(
         name = "Tone curve",
         does = "Bends tones along a curve: shadows, darks, middle, lights and highlights.",
         find = "curves tone contrast shadows highlights grade fade film solarise")

@@ -8,7 +8,7 @@ import gloaming.look.Look;
 import gloaming.look.Step;
 import gloaming.step.Catalogue;
 import gloaming.step.Description;
-import gloaming.step.Grows;
+import gloaming.step.DynamicSettings;
 import java.util.ArrayList;
 import java.util.List;
 
@@ -27,7 +27,7 @@ public final class Diagnosis {
     }
 
     /** What there is to say of the look that {@code board} speaks of. */
-    public List<Note> of(Board board) {
+    public List<Note> of(FrameStats board) {
         List<Note> notes = new ArrayList<>();
         Look look = board.look;
         troubles(board, notes);
@@ -51,7 +51,7 @@ public final class Diagnosis {
         return notes;
     }
 
-    private void troubles(Board board, List<Note> notes) {
+    private void troubles(FrameStats board, List<Note> notes) {
         for (int i = 0; i < board.trouble.length; i++) {
             if (board.trouble[i] == null) continue;
             Step step = board.look.step(board.steps.get(i)).orElseThrow();
@@ -61,7 +61,7 @@ public final class Diagnosis {
 
     private void drafts(Look look, List<Note> notes) {
         look.steps().filter(step -> !step.drafts().isEmpty()).forEach(step -> {
-            List<Grows.Trouble> problems = catalogue.problems(step);
+            List<DynamicSettings.Trouble> problems = catalogue.problems(step);
             if (problems.isEmpty()) return;
             notes.add(note(look, step, named(look, step) + " goes on as it was before: " + problems.getFirst()));
         });
@@ -89,7 +89,7 @@ public final class Diagnosis {
         });
     }
 
-    private void mix(Board board, List<Note> notes) {
+    private void mix(FrameStats board, List<Note> notes) {
         Look look = board.look;
         List<Layer> seen = look.mix().stream().filter(layer -> !layer.hidden()).toList();
         if (look.lanes().isEmpty()) {
@@ -118,7 +118,7 @@ public final class Diagnosis {
         }
     }
 
-    private void lanes(Board board, List<Note> notes) {
+    private void lanes(FrameStats board, List<Note> notes) {
         Look look = board.look;
         int i = 0;
         for (Lane lane : look.lanes()) {

@@ -1,6 +1,6 @@
 package gloaming.play;
 
-import gloaming.desk.Grasp;
+import gloaming.desk.BoundSetting;
 import gloaming.flow.Kind;
 import gloaming.flow.Signal;
 import gloaming.formula.Formula;
@@ -24,7 +24,7 @@ final class Driven {
     private final List<Plan.LaneRun> spokenOf;
     private final Signal[] lanes;
     private final double[] variables = new double[Formula.VARIABLES.size()];
-    final Grasp grasp;
+    final BoundSetting grasp;
     final String unreadable;
     double raw;
     double eased = Double.NaN;
@@ -39,7 +39,7 @@ final class Driven {
             Formula formula,
             String unreadable,
             List<Plan.LaneRun> spokenOf,
-            Grasp grasp) {
+            BoundSetting grasp) {
         this.setting = setting;
         this.own = own;
         this.follow = follow;
@@ -57,7 +57,7 @@ final class Driven {
             double own,
             Follow follow,
             String formula,
-            Grasp grasp,
+            BoundSetting grasp,
             java.util.Map<String, Plan.LaneRun> byId) {
         Formula read = null;
         String unreadable = null;

@@ -1,6 +1,6 @@
 package gloaming.play;
 
-import gloaming.desk.Grip;
+import gloaming.desk.BoundControl;
 import gloaming.desk.Outbox;
 import gloaming.flow.Crew;
 import gloaming.flow.Noted;
@@ -50,7 +50,7 @@ final class FrameLoop {
     private final Crew crew;
     private final Player player;
     private final ScaleKeeper keeper = new ScaleKeeper();
-    private final StepWatch eyes;
+    private final PreviewTap eyes;
     private final Thread thread;
     /** When the frame that is being made was begun, or 0 between frames. */
     private volatile long begun;
@@ -74,7 +74,7 @@ final class FrameLoop {
         this.crew = crew;
         this.frame = frame;
         rewound = live.request().rewinds();
-        eyes = new StepWatch(live, this, player);
+        eyes = new PreviewTap(live, this, player);
         thread = Thread.ofPlatform()
                 .name("player")
                 .daemon()
@@ -92,7 +92,7 @@ final class FrameLoop {
     }
 
     private void planned() {
-        live.board = new Board(player.plan());
+        live.board = new FrameStats(player.plan());
         live.held = List.copyOf(player.plan().held);
     }
 
@@ -243,7 +243,7 @@ final class FrameLoop {
 
     private void desk() {
         live.obey(player.beats());
-        for (Grip grip : player.plan().acts) {
+        for (BoundControl grip : player.plan().acts) {
             long presses = grip.act();
             // Two presses between two frames are still two.
             for (long i = 0; i < Math.min(presses, MOST_PRESSES); i++)
@@ -345,7 +345,7 @@ final class FrameLoop {
 
     /** Hands a picture to the outlets that show it, and looks at the pixel that is asked for. */
     void leave(String subject, Picture picture) {
-        for (Outlet outlet : live.subscriptions.outlets) {
+        for (PictureOutput outlet : live.subscriptions.outlets) {
             if (!java.util.Objects.equals(outlet.subject, subject) || !outlet.wanted()) continue;
             int width = Math.min(outlet.most, picture.width);
             int height = Math.max(1, Math.round((float) picture.height * width / picture.width));
@@ -361,7 +361,7 @@ final class FrameLoop {
     }
 
     private void write(Request now, Picture mix, double scale, double budget) {
-        Board b = live.board;
+        FrameStats b = live.board;
         if (!b.wanted()) return;
         Plan plan = player.plan();
         int f = 0;
@@ -403,7 +403,7 @@ final class FrameLoop {
         eyes.made = true;
     }
 
-    private static void write(Board b, int i, Noted noted) {
+    private static void write(FrameStats b, int i, Noted noted) {
         if (noted == null) return;
         b.value[i] = noted.value;
         b.count[i] = noted.count;

@@ -1,6 +1,6 @@
 package gloaming.play;
 
-import gloaming.desk.Grasp;
+import gloaming.desk.BoundSetting;
 import gloaming.desk.Inbox;
 import gloaming.desk.Outbox;
 import gloaming.flow.Crew;
@@ -43,16 +43,16 @@ public final class LivePlayer implements AutoCloseable {
     volatile Thread courier;
     private final Inbox inbox;
     private final Outbox outbox;
-    private final Light light;
+    private final OutputFader light;
     private final Consumer<Binding.Act> acts;
     private volatile boolean closed;
 
     // What the frames tell.
     final FrameTimes frameTimes = new FrameTimes();
-    final Ears ears = new Ears();
+    final AudioMeter ears = new AudioMeter();
     final Pace pace = new Pace();
-    volatile Board board;
-    volatile List<Grasp> held = List.of();
+    volatile FrameStats board;
+    volatile List<BoundSetting> held = List.of();
     volatile long made;
 
     /**
@@ -61,7 +61,12 @@ public final class LivePlayer implements AutoCloseable {
      * @param acts told what a control was pressed for, where it concerns more than this player; on the frame's thread, so brief
      */
     public LivePlayer(
-            Catalogue catalogue, int threads, Inbox inbox, Outbox outbox, Light light, Consumer<Binding.Act> acts) {
+            Catalogue catalogue,
+            int threads,
+            Inbox inbox,
+            Outbox outbox,
+            OutputFader light,
+            Consumer<Binding.Act> acts) {
         this.catalogue = catalogue;
         this.threads = threads;
         this.inbox = inbox;
@@ -77,7 +82,7 @@ public final class LivePlayer implements AutoCloseable {
 
     /** A player by itself, with nobody at the desk. */
     public LivePlayer(Catalogue catalogue, int threads) {
-        this(catalogue, threads, new Inbox(), new Outbox(), new Light(), act -> {});
+        this(catalogue, threads, new Inbox(), new Outbox(), new OutputFader(), act -> {});
     }
 
     public LivePlayer start() {
@@ -107,7 +112,7 @@ public final class LivePlayer implements AutoCloseable {
         return outbox;
     }
 
-    Light light() {
+    OutputFader light() {
         return light;
     }
 
@@ -217,7 +222,7 @@ public final class LivePlayer implements AutoCloseable {
     }
 
     /** The board of the look that is playing, or null before the first frame. */
-    public Board board() {
+    public FrameStats board() {
         return board;
     }
 
@@ -238,12 +243,12 @@ public final class LivePlayer implements AutoCloseable {
     }
 
     /** What was heard, for whoever draws it. */
-    public Ears ears() {
+    public AudioMeter ears() {
         return ears;
     }
 
     /** The settings of the look that plays that are bound to controls. */
-    public List<Grasp> held() {
+    public List<BoundSetting> held() {
         return held;
     }
 

@@ -1,7 +1,7 @@
 package gloaming.play;
 
-import gloaming.desk.Grasp;
-import gloaming.desk.Grip;
+import gloaming.desk.BoundControl;
+import gloaming.desk.BoundSetting;
 import gloaming.desk.Inbox;
 import gloaming.flow.Flow;
 import gloaming.flow.Picture;
@@ -146,7 +146,7 @@ final class Plan {
     final List<LaneRun> lanes = new ArrayList<>();
     /** Back to front. */
     final List<LayerRun> layers = new ArrayList<>();
-    /** All steps, lane by lane as the Bench shows them: a step's place here is its index in a {@link Board}. */
+    /** All steps, lane by lane as the Bench shows them: a step's place here is its index in a {@link FrameStats}. */
     final List<StepRun> steps = new ArrayList<>();
 
     final Map<String, LaneRun> byId = new HashMap<>();
@@ -158,10 +158,10 @@ final class Plan {
     final LaneRun restart;
     Rising restarts = new Rising();
     /** Settings and opacities in somebody's hands. */
-    final List<Grasp> held = new ArrayList<>();
+    final List<BoundSetting> held = new ArrayList<>();
 
     /** Controls that make the program do something. */
-    final List<Grip> acts = new ArrayList<>();
+    final List<BoundControl> acts = new ArrayList<>();
 
     /** Compiles a look that keeps the rules; {@code last} may be null. */
     Plan(Look look, Catalogue catalogue, Rules rules, Inbox inbox, Plan last) {
@@ -188,7 +188,7 @@ final class Plan {
         push = byId.get(look.clock().push());
         restart = byId.get(look.clock().restart());
         if (last != null) restarts = last.restarts;
-        Map<String, Grasp> grasps = grasps(inbox, last);
+        Map<String, BoundSetting> grasps = grasps(inbox, last);
         for (Lane lane : rules.order(look)) {
             LaneRun run = byId.get(lane.id());
             for (Step step : lane.steps()) run.steps.add(compile(step, catalogue, grasps, last));
@@ -208,7 +208,7 @@ final class Plan {
         for (Lane lane : look.lanes()) steps.addAll(byId.get(lane.id()).steps);
         for (int i = 0; i < steps.size(); i++) steps.get(i).index = i;
         for (Layer layer : look.mix().reversed()) {
-            Grasp grasp = grasps.get(layer.id() + " opacity");
+            BoundSetting grasp = grasps.get(layer.id() + " opacity");
             Driven opacity = layer.follow() == null && layer.formula() == null && grasp == null
                     ? null
                     : Driven.of(-1, layer.opacity(), layer.follow(), layer.formula(), grasp, byId);
@@ -220,15 +220,15 @@ final class Plan {
     }
 
     /** What is in hands, by what it is of and the setting; grips on settings whose bindings stay keep their hold. */
-    private Map<String, Grasp> grasps(Inbox inbox, Plan last) {
+    private Map<String, BoundSetting> grasps(Inbox inbox, Plan last) {
         Map<String, List<Binding>> byTarget = new LinkedHashMap<>();
         for (Binding binding : look.desk().bindings()) {
             byTarget.computeIfAbsent(binding.of() + " " + binding.setting(), key -> new ArrayList<>())
                     .add(binding);
         }
-        Map<String, Grasp> all = new HashMap<>();
+        Map<String, BoundSetting> all = new HashMap<>();
         byTarget.forEach((target, bindings) -> {
-            Grasp was = last == null
+            BoundSetting was = last == null
                     ? null
                     : last.held.stream()
                             .filter(g -> target.equals(g.of() + " " + g.setting()))
@@ -239,10 +239,10 @@ final class Plan {
                 return;
             }
             if (was == null || !was.has(bindings)) {
-                Grasp now = new Grasp(
+                BoundSetting now = new BoundSetting(
                         bindings.getFirst().of(),
                         bindings.getFirst().setting(),
-                        bindings.stream().map(b -> new Grip(b, inbox)).toList());
+                        bindings.stream().map(b -> new BoundControl(b, inbox)).toList());
                 was = was == null ? now : now.after(was);
             }
             held.add(was);
@@ -251,18 +251,18 @@ final class Plan {
         return all;
     }
 
-    private static Grip act(Binding binding, Inbox inbox, Plan last) {
-        if (last != null) for (Grip grip : last.acts) if (grip.binding().equals(binding)) return grip;
-        return new Grip(binding, inbox);
+    private static BoundControl act(Binding binding, Inbox inbox, Plan last) {
+        if (last != null) for (BoundControl grip : last.acts) if (grip.binding().equals(binding)) return grip;
+        return new BoundControl(binding, inbox);
     }
 
-    private Driven[] driven(Step step, Description description, Map<String, Grasp> grasps, Object[] arguments) {
+    private Driven[] driven(Step step, Description description, Map<String, BoundSetting> grasps, Object[] arguments) {
         List<Driven> all = new ArrayList<>();
         for (int i = 0; i < description.settings().size(); i++) {
             String id = description.settings().get(i).id();
             Follow follow = step.follows().get(id);
             String formula = step.formulas().get(id);
-            Grasp grasp = grasps.get(step.id() + " " + id);
+            BoundSetting grasp = grasps.get(step.id() + " " + id);
             if (follow == null && formula == null && grasp == null) continue;
             double own = switch (arguments[i]) {
                 case Number number -> number.doubleValue();
@@ -274,7 +274,7 @@ final class Plan {
         return all.toArray(Driven[]::new);
     }
 
-    private StepRun compile(Step step, Catalogue catalogue, Map<String, Grasp> grasps, Plan last) {
+    private StepRun compile(Step step, Catalogue catalogue, Map<String, BoundSetting> grasps, Plan last) {
         Description description = catalogue.of(step);
         StepRun was = last == null ? null : last.stepById.get(step.id());
         boolean stays = was != null && was.step.type().equals(step.type());

@@ -27,7 +27,7 @@ public final class Programme {
         }
     }
 
-    private final Light light = new Light();
+    private final OutputFader light = new OutputFader();
     private volatile State state;
 
     public Programme(LivePlayer first) {
@@ -42,7 +42,7 @@ public final class Programme {
         return state.now();
     }
 
-    public Light light() {
+    public OutputFader light() {
         return light;
     }
 

@@ -6,13 +6,13 @@ import java.util.List;
 public final class Subscriptions {
     static final Subscriptions NONE = new Subscriptions(List.of(), List.of(), List.of(), List.of());
 
-    final Outlet[] outlets;
+    final PictureOutput[] outlets;
     final Tiles[] tiles;
     final Probe[] probes;
     final Tabulation[] tables;
 
-    public Subscriptions(List<Outlet> outlets, List<Tiles> tiles, List<Probe> probes, List<Tabulation> tables) {
-        this.outlets = outlets.toArray(Outlet[]::new);
+    public Subscriptions(List<PictureOutput> outlets, List<Tiles> tiles, List<Probe> probes, List<Tabulation> tables) {
+        this.outlets = outlets.toArray(PictureOutput[]::new);
         this.tiles = tiles.toArray(Tiles[]::new);
         this.probes = probes.toArray(Probe[]::new);
         this.tables = tables.toArray(Tabulation[]::new);

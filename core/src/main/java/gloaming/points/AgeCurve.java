@@ -5,11 +5,11 @@ import gloaming.flow.Attribute;
 import gloaming.flow.Column;
 import gloaming.flow.Points;
 import gloaming.look.Id;
+import gloaming.step.Choice;
 import gloaming.step.Colour;
 import gloaming.step.Frame;
 import gloaming.step.Operation;
-import gloaming.step.Pick;
-import gloaming.step.Says;
+import gloaming.step.StepInfo;
 
 /**
  * An attribute over a life, along a curve of keys that is as long as the life is.
@@ -18,13 +18,13 @@ import gloaming.step.Says;
  * beyond both. Points that do not age run through it by their index instead.
  */
 @Id("age-curve")
-@Says(
+@StepInfo(
         name = "Age curve",
         does = "Lets size, colour or any attribute of points follow a curve of keys over their life.",
         find = "age life curve size colour color fade keys over lifetime envelope grow shrink attribute ramp")
 public record AgeCurve(
         @Id("keys")
-        @Pick(
+        @Choice(
                 initial = "0 0 smooth; 0.15 1 smooth; 1 0 smooth",
                 curve = true,
                 over = "of a life",
@@ -32,19 +32,19 @@ public record AgeCurve(
         String keys,
 
         @Id("attribute")
-        @Pick(
+        @Choice(
                 initial = "size",
                 says =
                         "The attribute: size, alpha, red, green, blue, vx, vy, a name of your own; 'colour' is all three.")
         String attribute,
 
-        @Id("how") @Pick(initial = "multiply", says = "Put in its place, added to it, or multiplied with it.")
+        @Id("how") @Choice(initial = "multiply", says = "Put in its place, added to it, or multiplied with it.")
         How how,
 
-        @Id("low") @Pick(initial = "#000000", says = "Of 'colour': what it is where the curve is 0.")
+        @Id("low") @Choice(initial = "#000000", says = "Of 'colour': what it is where the curve is 0.")
         Colour low,
 
-        @Id("high") @Pick(initial = "#ffffff", says = "Of 'colour': what it is where the curve is 1.")
+        @Id("high") @Choice(initial = "#ffffff", says = "Of 'colour': what it is where the curve is 1.")
         Colour high)
         implements Operation<Points, Points, AgeCurve.Memory> {
     private static final int STEPS = 1_000;
@@ -52,7 +52,7 @@ public record AgeCurve(
 
     /** The columns this step replaces, and the curve that was read last, in steps. */
     public static final class Memory {
-        final Altered altered = new Altered();
+        final ChangedColumns altered = new ChangedColumns();
         final float[] course = new float[STEPS + 1];
         String text;
     }

@@ -4,13 +4,13 @@ import gloaming.flow.Attribute;
 import gloaming.flow.Column;
 import gloaming.flow.Points;
 import gloaming.look.Id;
+import gloaming.step.Choice;
 import gloaming.step.Colour;
 import gloaming.step.Frame;
 import gloaming.step.Operation;
-import gloaming.step.Pick;
 import gloaming.step.Randomness;
 import gloaming.step.Range;
-import gloaming.step.Says;
+import gloaming.step.StepInfo;
 
 /**
  * Colour and size over a life: from one colour through another to a third, fading in at birth and out towards death.
@@ -18,18 +18,18 @@ import gloaming.step.Says;
  * <p>Points that do not age run through the colours by their index instead.
  */
 @Id("age-tint")
-@Says(
+@StepInfo(
         name = "Age tint",
         does = "Colours, fades and resizes points over their life.",
         find = "colour color size age fade gradient tint hue old young")
 public record AgeTint(
-        @Id("young") @Pick(initial = "#ffe3b0", says = "Colour at birth.")
+        @Id("young") @Choice(initial = "#ffe3b0", says = "Colour at birth.")
         Colour young,
 
-        @Id("middle") @Pick(initial = "#ff8a5c", says = "Colour half way.")
+        @Id("middle") @Choice(initial = "#ff8a5c", says = "Colour half way.")
         Colour middle,
 
-        @Id("old") @Pick(initial = "#7a3cff", says = "Colour at the end.")
+        @Id("old") @Choice(initial = "#7a3cff", says = "Colour at the end.")
         Colour old,
 
         @Id("brightness") @Range(min = 0, max = 20, initial = 1, says = "Brightness; above 1 glows.")
@@ -47,14 +47,15 @@ public record AgeTint(
         @Id("sizeOld") @Range(min = 0, max = 8, initial = 1, says = "Size at the end, times its own.")
         double sizeOld,
 
-        @Id("uneven") @Range(min = 0, max = 1, initial = 0, says = "How unevenly bright the points are.")
+        @Id(value = "uneven", label = "Brightness spread")
+        @Range(min = 0, max = 1, initial = 0, says = "How unevenly bright the points are.")
         double uneven)
         implements Operation<Points, Points, AgeTint.Memory> {
     private static final int STEPS = 1_024;
 
     /** The columns this step replaces, the course of a life in steps, and where in it each point is. */
     public static final class Memory {
-        final Altered altered = new Altered();
+        final ChangedColumns altered = new ChangedColumns();
         final float[][] course = new float[5][STEPS + 1];
         int[] place = new int[0];
         float[] shine = new float[0];
@@ -90,7 +91,7 @@ public record AgeTint(
         float[][] columns = new float[CHANGED.length][];
         // What the course leaves as it is stays that of what came in.
         for (int c = 0; c < columns.length; c++) columns[c] = memory.even[c] ? null : memory.altered.afresh(CHANGED[c]);
-        frame.crew().each(n, Motion.GRAIN, (from, to) -> {
+        frame.crew().each(n, ForceMemory.GRAIN, (from, to) -> {
             if (ages) {
                 for (int i = from; i < to; i++) {
                     float part = Math.min(1, Math.max(0, age.values[i] / Math.max(1e-6f, life.values[i])));

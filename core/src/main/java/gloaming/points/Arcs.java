@@ -7,11 +7,11 @@ import gloaming.look.Id;
 import gloaming.step.Frame;
 import gloaming.step.Operation;
 import gloaming.step.Range;
-import gloaming.step.Says;
+import gloaming.step.StepInfo;
 
 /** Points at even steps on parts of circles round one middle, each turned a little further. */
 @Id("arcs")
-@Says(
+@StepInfo(
         name = "Arcs",
         does = "Lays points out along arcs of circles round one middle.",
         find = "layout arc circle part ring concentric rings sector fan")
@@ -19,7 +19,8 @@ public record Arcs(
         @Id("arcs") @Range(min = 1, max = 200, initial = 5, byRatio = true, says = "How many arcs.")
         int arcs,
 
-        @Id("each") @Range(min = 1, max = 5000, initial = 80, byRatio = true, says = "Points on each arc.")
+        @Id(value = "each", label = "Points on each")
+        @Range(min = 1, max = 5000, initial = 80, byRatio = true, says = "Points on each arc.")
         int each,
 
         @Id("inner") @Range(min = 0, max = 4, initial = 0.3, unit = "units", says = "Radius of the innermost arc.")
@@ -34,7 +35,7 @@ public record Arcs(
         @Id("turn") @Range(min = -2, max = 2, initial = 0, unit = "turns", says = "Where the first arc begins.")
         double turn,
 
-        @Id("further")
+        @Id(value = "further", label = "Offset of each")
         @Range(min = -1, max = 1, initial = 0.1, unit = "turns", says = "How much further each next arc begins.")
         double further,
 

@@ -7,7 +7,7 @@ import gloaming.step.Frame;
 import gloaming.step.Operation;
 import gloaming.step.Range;
 import gloaming.step.Read;
-import gloaming.step.Says;
+import gloaming.step.StepInfo;
 
 /**
  * A pull towards a place, or towards the nearest point of another lane; below 0 it pushes away.
@@ -15,7 +15,7 @@ import gloaming.step.Says;
  * <p>The acceleration at the distance r is {@code strength * (reach / max(r, core)) ^ fall}, so that it is the strength at the reach.
  */
 @Id("attract")
-@Says(
+@StepInfo(
         name = "Attract",
         does = "Pulls points towards a place or another lane's points, or pushes them away.",
         find = "force gravitation magnet repel push pull attractor repulse well")
@@ -39,7 +39,7 @@ public record Attract(
                 says = "Distance at which the pull is its strength.")
         double reach,
 
-        @Id("fall")
+        @Id(value = "fall", label = "Falloff")
         @Range(
                 min = 0,
                 max = 3,
@@ -47,7 +47,7 @@ public record Attract(
                 says = "How fast it falls with distance: 0 is the same everywhere, 2 as gravity does.")
         double fall,
 
-        @Id("core")
+        @Id(value = "core", label = "Core radius")
         @Range(
                 min = 0.005,
                 max = 2,
@@ -65,16 +65,16 @@ public record Attract(
 
         @Id("z") @Range(min = -4, max = 4, initial = 0, unit = "units", says = "The place, towards who looks.")
         double z)
-        implements Operation<Points, Points, Motion> {
+        implements Operation<Points, Points, ForceMemory> {
     private static final int MOST = 64;
 
     @Override
-    public Motion memory() {
-        return new Motion();
+    public ForceMemory memory() {
+        return new ForceMemory();
     }
 
     @Override
-    public Points run(Points in, Motion motion, Frame frame) {
+    public Points run(Points in, ForceMemory motion, Frame frame) {
         Points points = motion.loose(in, frame);
         int n = points.n();
         float dt = (float) frame.dt();
@@ -87,7 +87,7 @@ public record Attract(
         float[] vz = points.column(Attribute.VZ).values;
         Points to = frame.read("to", Points.class);
         int count = to == null ? 0 : Math.min(MOST, to.n());
-        frame.crew().each(n, Motion.GRAIN, (from, end) -> {
+        frame.crew().each(n, ForceMemory.GRAIN, (from, end) -> {
             for (int i = from; i < end; i++) {
                 double dx = x - px[i];
                 double dy = y - py[i];
@@ -111,7 +111,7 @@ public record Attract(
                 double pull = strength
                         * (fall == 0 ? 1 : fall == 1 ? ratio : fall == 2 ? ratio * ratio : Math.pow(ratio, fall));
                 // Inside the core it falls to nothing in the middle, so that nothing is flung out.
-                float push = (float) (pull / held) * Motion.push(points, i, dt);
+                float push = (float) (pull / held) * ForceMemory.push(points, i, dt);
                 vx[i] += (float) dx * push;
                 vy[i] += (float) dy * push;
                 vz[i] += (float) dz * push;

@@ -18,11 +18,12 @@ final class Attributes {
     }
 
     /** Puts a value into the attribute of this name, on all points; an {@link IllegalArgumentException} with a sentence for no name. */
-    static void put(Altered altered, Points points, String name, How how, gloaming.step.Frame frame, Value value) {
+    static void put(
+            ChangedColumns altered, Points points, String name, How how, gloaming.step.Frame frame, Value value) {
         String[] names = names(name);
         float[][] columns = new float[names.length][];
         for (int c = 0; c < names.length; c++) columns[c] = altered.write(names[c]);
-        frame.crew().each(points.n(), Motion.GRAIN, (from, to) -> {
+        frame.crew().each(points.n(), ForceMemory.GRAIN, (from, to) -> {
             for (int i = from; i < to; i++) {
                 float each = value.of(i);
                 for (float[] column : columns) column[i] = how.put(column[i], each);

@@ -4,16 +4,16 @@ import gloaming.flow.Attribute;
 import gloaming.flow.Nothing;
 import gloaming.flow.Points;
 import gloaming.look.Id;
+import gloaming.step.Choice;
 import gloaming.step.Frame;
 import gloaming.step.Operation;
-import gloaming.step.Pick;
 import gloaming.step.Randomness;
 import gloaming.step.Range;
-import gloaming.step.Says;
+import gloaming.step.StepInfo;
 
 /** Points in a box: at random, or spread evenly by the R sequence (Roberts 2018), inside or on its sides. */
 @Id("box")
-@Says(
+@StepInfo(
         name = "Box",
         does = "Lays points out in a box or on its sides, at random or evenly.",
         find = "layout box cube volume cuboid random even uniform scatter 3d dust")
@@ -30,10 +30,10 @@ public record Box(
         @Id("depth") @Range(min = 0, max = 8, initial = 1.2, unit = "units", says = "From front to back.")
         double depth,
 
-        @Id("spread") @Pick(initial = "evenly", says = "Spread evenly, or at random with gaps and clumps.")
+        @Id("spread") @Choice(initial = "evenly", says = "Spread evenly, or at random with gaps and clumps.")
         Spread spread,
 
-        @Id("where") @Pick(initial = "inside", says = "In all of the box, or on its sides.")
+        @Id("where") @Choice(initial = "inside", says = "In all of the box, or on its sides.")
         Where where,
 
         @Id("variation") @Range(min = 0, max = 1000, initial = 0, says = "Another number, another scattering.")
@@ -66,7 +66,7 @@ public record Box(
         float[] py = out.column(Attribute.Y).values;
         float[] pz = out.each(Attribute.Z);
         long seed = frame.seed() + variation;
-        frame.crew().each(count, Motion.GRAIN, (from, to) -> {
+        frame.crew().each(count, ForceMemory.GRAIN, (from, to) -> {
             for (int i = from; i < to; i++) {
                 double a = number(seed, i, 0);
                 double b = number(seed, i, 1);

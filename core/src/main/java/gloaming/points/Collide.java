@@ -3,23 +3,23 @@ package gloaming.points;
 import gloaming.flow.Attribute;
 import gloaming.flow.Points;
 import gloaming.look.Id;
+import gloaming.step.Choice;
 import gloaming.step.Frame;
 import gloaming.step.Operation;
-import gloaming.step.Pick;
 import gloaming.step.Range;
-import gloaming.step.Says;
+import gloaming.step.StepInfo;
 
 /** Points bounce off a plane, a ball or a box, or are kept within it. */
 @Id("collide")
-@Says(
+@StepInfo(
         name = "Collide",
         does = "Lets points bounce off a floor, a ball or a box, or keeps them inside.",
         find = "bounce floor wall ground sphere box collision keep inside bounds contain")
 public record Collide(
-        @Id("with") @Pick(initial = "floor", says = "What they meet.")
+        @Id(value = "with", label = "Obstacle") @Choice(initial = "floor", says = "What they meet.")
         With with,
 
-        @Id("inside") @Pick(initial = "false", says = "Whether they are kept inside instead of out.")
+        @Id("inside") @Choice(initial = "false", says = "Whether they are kept inside instead of out.")
         boolean inside,
 
         @Id("radius")
@@ -58,7 +58,7 @@ public record Collide(
         @Id("friction")
         @Range(min = 0, max = 1, initial = 0.1, says = "How much speed along the surface is lost in a bounce.")
         double friction)
-        implements Operation<Points, Points, Motion> {
+        implements Operation<Points, Points, ForceMemory> {
 
     /** What points meet. */
     public enum With {
@@ -71,12 +71,12 @@ public record Collide(
     }
 
     @Override
-    public Motion memory() {
-        return new Motion();
+    public ForceMemory memory() {
+        return new ForceMemory();
     }
 
     @Override
-    public Points run(Points in, Motion motion, Frame frame) {
+    public Points run(Points in, ForceMemory motion, Frame frame) {
         Points points = motion.loose(in, frame);
         int n = points.n();
         float dt = (float) frame.dt();
@@ -90,7 +90,7 @@ public record Collide(
         double[] half = {radius, height, depth};
         double nx = -Math.sin(2 * Math.PI * turn) * (inside ? -1 : 1);
         double ny = Math.cos(2 * Math.PI * turn) * (inside ? -1 : 1);
-        frame.crew().each(n, Motion.GRAIN, (from, to) -> {
+        frame.crew().each(n, ForceMemory.GRAIN, (from, to) -> {
             for (int i = from; i < to; i++) {
                 double a = px[i] - x;
                 double b = py[i] - y;

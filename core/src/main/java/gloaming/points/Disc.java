@@ -7,11 +7,11 @@ import gloaming.look.Id;
 import gloaming.step.Frame;
 import gloaming.step.Operation;
 import gloaming.step.Range;
-import gloaming.step.Says;
+import gloaming.step.StepInfo;
 
 /** Points spread evenly over a disc as a sunflower sets its seeds (Vogel 1979): radius by the root of the index, golden angle. */
 @Id("disc")
-@Says(
+@StepInfo(
         name = "Disc",
         does = "Lays points out evenly over a disc, as a sunflower sets its seeds.",
         find = "layout sunflower circle filled spiral even")

@@ -6,32 +6,32 @@ import gloaming.look.Id;
 import gloaming.step.Frame;
 import gloaming.step.Operation;
 import gloaming.step.Range;
-import gloaming.step.Says;
+import gloaming.step.StepInfo;
 
 /** Velocity that dies away exponentially: after {@code 1 / drag} seconds 37 percent is left, at any frame rate. */
 @Id("drag")
-@Says(
+@StepInfo(
         name = "Drag",
         does = "Slows points down, as air or water does.",
         find = "friction damping slow brake air resistance viscosity")
 public record Drag(
         @Id("drag") @Range(min = 0, max = 20, initial = 1, unit = "/s", says = "How fast velocity dies away.")
         double drag)
-        implements Operation<Points, Points, Motion> {
+        implements Operation<Points, Points, ForceMemory> {
 
     @Override
-    public Motion memory() {
-        return new Motion();
+    public ForceMemory memory() {
+        return new ForceMemory();
     }
 
     @Override
-    public Points run(Points in, Motion motion, Frame frame) {
+    public Points run(Points in, ForceMemory motion, Frame frame) {
         Points points = motion.loose(in, frame);
         float[] vx = points.column(Attribute.VX).values;
         float[] vy = points.column(Attribute.VY).values;
         float[] vz = points.column(Attribute.VZ).values;
         float keep = (float) Math.exp(-drag * frame.dt());
-        frame.crew().each(points.n(), Motion.GRAIN, (from, to) -> {
+        frame.crew().each(points.n(), ForceMemory.GRAIN, (from, to) -> {
             for (int i = from; i < to; i++) {
                 vx[i] *= keep;
                 vy[i] *= keep;

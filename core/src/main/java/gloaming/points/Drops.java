@@ -1,6 +1,6 @@
 package gloaming.points;
 
-import gloaming.flow.Lanes;
+import gloaming.flow.Vectors;
 import jdk.incubator.vector.FloatVector;
 import jdk.incubator.vector.VectorMask;
 import jdk.incubator.vector.VectorSpecies;
@@ -58,15 +58,15 @@ final class Drops {
             float[] squares,
             int from,
             int to) {
-        FloatVector reach = Lanes.all(h);
-        FloatVector reach2 = Lanes.all(h * h);
-        FloatVector least = Lanes.all(LEAST * h * h);
+        FloatVector reach = Vectors.all(h);
+        FloatVector reach2 = Vectors.all(h * h);
+        FloatVector least = Vectors.all(LEAST * h * h);
         FloatVector nothing = FloatVector.zero(F);
         float scale = -7.5f * h * h * h * over;
         float[] room = ROOM.get();
         for (int i = from; i < to; i++) {
-            FloatVector px = Lanes.all(x[i]);
-            FloatVector py = Lanes.all(y[i]);
+            FloatVector px = Vectors.all(x[i]);
+            FloatVector py = Vectors.all(y[i]);
             FloatVector sum = nothing;
             FloatVector sumX = nothing;
             FloatVector sumY = nothing;
@@ -75,8 +75,8 @@ final class Drops {
                 int end = runs[run + 1];
                 for (int k = runs[run]; k < end; k += LANES) {
                     VectorMask<Float> there = F.indexInRange(k, end);
-                    FloatVector dx = px.sub(Lanes.load(x, k));
-                    FloatVector dy = py.sub(Lanes.load(y, k));
+                    FloatVector dx = px.sub(Vectors.load(x, k));
+                    FloatVector dy = py.sub(Vectors.load(y, k));
                     FloatVector far = reach2.blend(dx.fma(dx, dy.mul(dy)), there);
                     FloatVector q = reach2.sub(far).max(nothing);
                     sum = q.mul(q).fma(q, sum);
@@ -88,10 +88,10 @@ final class Drops {
                     sum2 = slope.mul(slope).fma(far, sum2);
                 }
             }
-            Lanes.known(sum).intoArray(room, 0);
-            Lanes.known(sumX).intoArray(room, LANES);
-            Lanes.known(sumY).intoArray(room, 2 * LANES);
-            Lanes.known(sum2).intoArray(room, 3 * LANES);
+            Vectors.known(sum).intoArray(room, 0);
+            Vectors.known(sumX).intoArray(room, LANES);
+            Vectors.known(sumY).intoArray(room, 2 * LANES);
+            Vectors.known(sum2).intoArray(room, 3 * LANES);
             float total = 0;
             float totalX = 0;
             float totalY = 0;
@@ -121,35 +121,35 @@ final class Drops {
             float[] up,
             int from,
             int to) {
-        FloatVector reach = Lanes.all(h);
-        FloatVector reach2 = Lanes.all(h * h);
-        FloatVector least = Lanes.all(LEAST * h * h);
+        FloatVector reach = Vectors.all(h);
+        FloatVector reach2 = Vectors.all(h * h);
+        FloatVector least = Vectors.all(LEAST * h * h);
         FloatVector nothing = FloatVector.zero(F);
         float scale = -7.5f * h * h * h * over;
         float[] room = ROOM.get();
         for (int i = from; i < to; i++) {
-            FloatVector px = Lanes.all(x[i]);
-            FloatVector py = Lanes.all(y[i]);
-            FloatVector own = Lanes.all(push[i]);
+            FloatVector px = Vectors.all(x[i]);
+            FloatVector py = Vectors.all(y[i]);
+            FloatVector own = Vectors.all(push[i]);
             FloatVector sumX = nothing;
             FloatVector sumY = nothing;
             for (int run = i * RUNS; run < i * RUNS + RUNS; run += 2) {
                 int end = runs[run + 1];
                 for (int k = runs[run]; k < end; k += LANES) {
                     VectorMask<Float> there = F.indexInRange(k, end);
-                    FloatVector dx = px.sub(Lanes.load(x, k));
-                    FloatVector dy = py.sub(Lanes.load(y, k));
+                    FloatVector dx = px.sub(Vectors.load(x, k));
+                    FloatVector dy = py.sub(Vectors.load(y, k));
                     FloatVector far = reach2.blend(dx.fma(dx, dy.mul(dy)), there);
                     FloatVector r = far.add(least).sqrt();
                     FloatVector near = reach.sub(r).max(nothing);
-                    FloatVector both = own.add(Lanes.load(push, k));
+                    FloatVector both = own.add(Vectors.load(push, k));
                     FloatVector slope = near.mul(near).mul(both).div(r);
                     sumX = slope.fma(dx, sumX);
                     sumY = slope.fma(dy, sumY);
                 }
             }
-            Lanes.known(sumX).intoArray(room, 0);
-            Lanes.known(sumY).intoArray(room, LANES);
+            Vectors.known(sumX).intoArray(room, 0);
+            Vectors.known(sumY).intoArray(room, LANES);
             float totalX = 0;
             float totalY = 0;
             for (int k = 0; k < LANES; k++) {
@@ -178,26 +178,26 @@ final class Drops {
             float[] up,
             int from,
             int to) {
-        FloatVector reach = Lanes.all(h);
-        FloatVector half = Lanes.all(h / 2);
-        FloatVector reach2 = Lanes.all(h * h);
-        FloatVector least = Lanes.all(LEAST * h * h);
+        FloatVector reach = Vectors.all(h);
+        FloatVector half = Vectors.all(h / 2);
+        FloatVector reach2 = Vectors.all(h * h);
+        FloatVector least = Vectors.all(LEAST * h * h);
         FloatVector nothing = FloatVector.zero(F);
         float[] room = ROOM.get();
-        FloatVector pulls = Lanes.all(pull * 16 / (h * h * h));
+        FloatVector pulls = Vectors.all(pull * 16 / (h * h * h));
         for (int i = from; i < to; i++) {
-            FloatVector px = Lanes.all(x[i]);
-            FloatVector py = Lanes.all(y[i]);
-            FloatVector pu = Lanes.all(u[i]);
-            FloatVector pv = Lanes.all(v[i]);
+            FloatVector px = Vectors.all(x[i]);
+            FloatVector py = Vectors.all(y[i]);
+            FloatVector pu = Vectors.all(u[i]);
+            FloatVector pv = Vectors.all(v[i]);
             FloatVector sumX = nothing;
             FloatVector sumY = nothing;
             for (int run = i * RUNS; run < i * RUNS + RUNS; run += 2) {
                 int end = runs[run + 1];
                 for (int k = runs[run]; k < end; k += LANES) {
                     VectorMask<Float> there = F.indexInRange(k, end);
-                    FloatVector dx = Lanes.load(x, k).sub(px);
-                    FloatVector dy = Lanes.load(y, k).sub(py);
+                    FloatVector dx = Vectors.load(x, k).sub(px);
+                    FloatVector dy = Vectors.load(y, k).sub(py);
                     FloatVector far = reach2.blend(dx.fma(dx, dy.mul(dy)), there);
                     FloatVector q = reach2.sub(far).max(nothing);
                     FloatVector w = q.mul(q).mul(q).mul(drag);
@@ -207,12 +207,12 @@ final class Drops {
                             .max(nothing)
                             .mul(pulls)
                             .div(r);
-                    sumX = w.fma(Lanes.load(u, k).sub(pu), s.fma(dx, sumX));
-                    sumY = w.fma(Lanes.load(v, k).sub(pv), s.fma(dy, sumY));
+                    sumX = w.fma(Vectors.load(u, k).sub(pu), s.fma(dx, sumX));
+                    sumY = w.fma(Vectors.load(v, k).sub(pv), s.fma(dy, sumY));
                 }
             }
-            Lanes.known(sumX).intoArray(room, 0);
-            Lanes.known(sumY).intoArray(room, LANES);
+            Vectors.known(sumX).intoArray(room, 0);
+            Vectors.known(sumY).intoArray(room, LANES);
             float totalX = 0;
             float totalY = 0;
             for (int k = 0; k < LANES; k++) {

@@ -7,7 +7,7 @@ import gloaming.step.Frame;
 import gloaming.step.Operation;
 import gloaming.step.Randomness;
 import gloaming.step.Range;
-import gloaming.step.Says;
+import gloaming.step.StepInfo;
 import java.util.concurrent.atomic.AtomicLong;
 
 /**
@@ -15,16 +15,16 @@ import java.util.concurrent.atomic.AtomicLong;
  * "Flocks, herds and schools").
  */
 @Id("flock")
-@Says(
+@StepInfo(
         name = "Flock",
         does = "Lets points fly together as birds do: apart, along and together.",
-        find = "boids swarm birds fish school herd separation alignment cohesion steer")
+        find = "boids swarm birds fish school herd separation alignment cohesion steer group together")
 public record Flock(
         @Id("sight")
         @Range(min = 0.01, max = 2, initial = 0.15, unit = "units", byRatio = true, says = "How far a point sees.")
         double sight,
 
-        @Id("view")
+        @Id(value = "view", label = "Angle of view")
         @Range(
                 min = 0,
                 max = 1,
@@ -51,7 +51,8 @@ public record Flock(
         @Id("fastest") @Range(min = 0, max = 8, initial = 0.6, unit = "units/s", says = "Fastest speed.")
         double fastest,
 
-        @Id("most") @Range(min = 1, max = 64, initial = 16, says = "At most so many neighbours count.")
+        @Id(value = "most", label = "Most neighbours")
+        @Range(min = 1, max = 64, initial = 16, says = "At most so many neighbours count.")
         int most)
         implements Operation<Points, Points, Flock.Memory> {
 
@@ -63,7 +64,7 @@ public record Flock(
 
     /** Points let go here, who is near whom, and what each will do. */
     public static final class Memory {
-        final Motion motion = new Motion();
+        final ForceMemory motion = new ForceMemory();
         final Near near = new Near();
         final float[][] push = new float[3][0];
         /** Velocities at the time of the places, and the pushes of the frame before. */
@@ -103,7 +104,7 @@ public record Flock(
         double cosine = Math.cos(Math.PI * view);
         float far = (float) (sight * sight);
         // Velocities are those of half a frame ago: by the push felt then, they are brought to where points are now.
-        frame.crew().each(n, Motion.GRAIN, (from, to) -> {
+        frame.crew().each(n, ForceMemory.GRAIN, (from, to) -> {
             for (int axis = 0; axis < 3; axis++) {
                 float[] v = points.column(Turned.GROUPS[1][axis]).values;
                 float[] pushed = memory.pushed[axis];
@@ -120,7 +121,7 @@ public record Flock(
                 steer(memory, i, runs, found, x, y, z, v[0], v[1], v[2], far, (float) cosine, dt);
             }
         });
-        frame.crew().each(n, Motion.GRAIN, (from, to) -> {
+        frame.crew().each(n, ForceMemory.GRAIN, (from, to) -> {
             for (int i = from; i < to; i++) turn(points, memory, i, dt, frame.seed());
         });
         return points;
@@ -131,7 +132,7 @@ public record Flock(
         float[] vx = points.column(Attribute.VX).values;
         float[] vy = points.column(Attribute.VY).values;
         float[] vz = points.column(Attribute.VZ).values;
-        float push = Motion.push(points, i, dt);
+        float push = ForceMemory.push(points, i, dt);
         float a = vx[i] + memory.push[0][i] * push;
         float b = vy[i] + memory.push[1][i] * push;
         float c = vz[i] + memory.push[2][i] * push;

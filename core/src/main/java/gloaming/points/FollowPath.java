@@ -7,11 +7,11 @@ import gloaming.step.Frame;
 import gloaming.step.Operation;
 import gloaming.step.Range;
 import gloaming.step.Read;
-import gloaming.step.Says;
+import gloaming.step.StepInfo;
 
 /** Draws points along the line through another lane's points: towards it, and on along it. */
 @Id("follow-path")
-@Says(
+@StepInfo(
         name = "Follow path",
         does = "Carries points along the line through another lane's points.",
         find = "force path curve guide stream rail river along route")
@@ -21,11 +21,11 @@ public record FollowPath(
         @Range(min = -4, max = 4, initial = 0.5, unit = "units/s", says = "How fast along the line; below 0 backwards.")
         double speed,
 
-        @Id("draw")
+        @Id(value = "draw", label = "Pull")
         @Range(min = 0, max = 20, initial = 1.5, unit = "/s", says = "How firmly they are drawn to the line.")
         double draw,
 
-        @Id("grip")
+        @Id(value = "grip", label = "Steering")
         @Range(min = 0, max = 20, initial = 3, unit = "/s", says = "How quickly velocity takes the line's direction.")
         double grip,
 
@@ -38,16 +38,16 @@ public record FollowPath(
                 byRatio = true,
                 says = "Further off the line is not felt.")
         double reach)
-        implements Operation<Points, Points, Motion> {
+        implements Operation<Points, Points, ForceMemory> {
     private static final int MOST = 256;
 
     @Override
-    public Motion memory() {
-        return new Motion();
+    public ForceMemory memory() {
+        return new ForceMemory();
     }
 
     @Override
-    public Points run(Points in, Motion motion, Frame frame) {
+    public Points run(Points in, ForceMemory motion, Frame frame) {
         Points points = motion.loose(in, frame);
         int n = points.n();
         float dt = (float) frame.dt();

@@ -4,12 +4,12 @@ import gloaming.flow.Attribute;
 import gloaming.flow.Points;
 import gloaming.look.Id;
 import gloaming.noise.GradientNoise;
+import gloaming.step.Choice;
 import gloaming.step.Frame;
 import gloaming.step.Operation;
-import gloaming.step.Pick;
 import gloaming.step.Randomness;
 import gloaming.step.Range;
-import gloaming.step.Says;
+import gloaming.step.StepInfo;
 
 /**
  * A pattern over the points' order, put into an attribute.
@@ -18,22 +18,23 @@ import gloaming.step.Says;
  * repeated over a hundred points give point 7 the third.
  */
 @Id("give")
-@Says(
+@StepInfo(
         name = "Give",
         does = "Gives points an attribute by a pattern over their order: ramp, wave, chance or a list.",
-        find = "attribute set size colour color ramp pattern index list random sine number column vary")
+        find =
+                "attribute set size colour color ramp pattern index list random sine number column vary each its own colour size")
 public record Give(
         @Id("attribute")
-        @Pick(
+        @Choice(
                 initial = "size",
                 says =
                         "The attribute: x, y, z, vx, vy, vz, hx, hy, hz, size, red, green, blue, alpha, age, life, or a name of your own; 'colour' is all three.")
         String attribute,
 
-        @Id("how") @Pick(initial = "set", says = "Put in its place, added to it, or multiplied with it.")
+        @Id("how") @Choice(initial = "set", says = "Put in its place, added to it, or multiplied with it.")
         How how,
 
-        @Id("pattern") @Pick(initial = "ramp", says = "The pattern, from the first point to the last.")
+        @Id("pattern") @Choice(initial = "ramp", says = "The pattern, from the first point to the last.")
         Pattern pattern,
 
         @Id("low") @Range(min = -100, max = 100, initial = 0, says = "Its lowest value.")
@@ -51,13 +52,13 @@ public record Give(
         double phase,
 
         @Id("list")
-        @Pick(
+        @Choice(
                 initial = "1 0.5 0.2 0.5 0.8",
                 says = "The values of a list, with blanks between; 0 is its lowest value, 1 its highest.")
         String list,
 
         @Id("shorter")
-        @Pick(
+        @Choice(
                 initial = "repeat",
                 says = "A list that is shorter than the points: begins anew, or is stretched smoothly over all.")
         Shorter shorter,
@@ -98,7 +99,7 @@ public record Give(
 
     /** The columns this step replaces, and its list as numbers. */
     public static final class Memory {
-        final Altered altered = new Altered();
+        final ChangedColumns altered = new ChangedColumns();
         String read;
         float[] values = {0};
     }

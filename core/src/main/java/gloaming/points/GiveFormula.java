@@ -7,11 +7,11 @@ import gloaming.flow.Signal;
 import gloaming.formula.Formula;
 import gloaming.formula.Wrong;
 import gloaming.look.Id;
+import gloaming.step.Choice;
 import gloaming.step.Frame;
 import gloaming.step.Operation;
-import gloaming.step.Pick;
 import gloaming.step.Range;
-import gloaming.step.Says;
+import gloaming.step.StepInfo;
 import java.util.ArrayList;
 import java.util.List;
 
@@ -23,13 +23,13 @@ import java.util.List;
  * have written.
  */
 @Id("give-formula")
-@Says(
+@StepInfo(
         name = "Give formula",
         does = "Works out attributes of every point by formulas: size = 0.01 + 0.01 * sin(i * 40 + t).",
         find = "formula expression maths attribute equation polar angle radius code write calculate")
 public record GiveFormula(
         @Id("formulas")
-        @Pick(
+        @Choice(
                 initial = "y = y + 0.1 * sin(x * 6 + t * 2); size = size * (1 + 0.5 * sin(i * 60 - t * 3))",
                 says = "Formulas with ; between them: an attribute = what it is to be.")
         String formulas,
@@ -58,7 +58,7 @@ public record GiveFormula(
 
     /** The columns this step replaces, and the formulas as they were last read. */
     public static final class Memory {
-        final Altered altered = new Altered();
+        final ChangedColumns altered = new ChangedColumns();
         String read;
         String trouble;
         List<String> names = List.of();
@@ -93,7 +93,7 @@ public record GiveFormula(
         for (int k = 0; k < own; k++) sources[k] = columns[k] == null ? out.column(memory.names.get(k)) : null;
         int[] targets = memory.targets;
         Formula.Code[] codes = memory.codes;
-        frame.crew().each(n, Motion.GRAIN, (from, to) -> {
+        frame.crew().each(n, ForceMemory.GRAIN, (from, to) -> {
             double[] v = VARIABLES.get();
             v[own + 2] = n;
             v[own + 3] = frame.time();

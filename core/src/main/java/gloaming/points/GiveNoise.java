@@ -4,27 +4,27 @@ import gloaming.flow.Attribute;
 import gloaming.flow.Points;
 import gloaming.look.Id;
 import gloaming.noise.GradientNoise;
+import gloaming.step.Choice;
 import gloaming.step.Frame;
 import gloaming.step.Operation;
-import gloaming.step.Pick;
 import gloaming.step.Range;
-import gloaming.step.Says;
+import gloaming.step.StepInfo;
 
 /** A smooth noise in space and time, read at each point and put into an attribute. */
 @Id("give-noise")
-@Says(
+@StepInfo(
         name = "Give noise",
         does = "Gives points an attribute by a smooth noise in space and time, read where each point is.",
         find = "attribute noise vary size colour wave field random smooth displace")
 public record GiveNoise(
         @Id("attribute")
-        @Pick(
+        @Choice(
                 initial = "size",
                 says =
                         "The attribute: x, y, z, vx, vy, vz, hx, hy, hz, size, red, green, blue, alpha, age, life, or a name of your own; 'colour' is all three.")
         String attribute,
 
-        @Id("how") @Pick(initial = "set", says = "Put in its place, added to it, or multiplied with it.")
+        @Id("how") @Choice(initial = "set", says = "Put in its place, added to it, or multiplied with it.")
         How how,
 
         @Id("low") @Range(min = -100, max = 100, initial = 0, says = "Its lowest value.")
@@ -49,7 +49,7 @@ public record GiveNoise(
 
     /** The columns this step replaces, and the noise's own time. */
     public static final class Memory {
-        final Altered altered = new Altered();
+        final ChangedColumns altered = new ChangedColumns();
         double time;
     }
 

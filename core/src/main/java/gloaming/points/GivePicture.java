@@ -4,33 +4,33 @@ import gloaming.flow.Attribute;
 import gloaming.flow.Picture;
 import gloaming.flow.Points;
 import gloaming.look.Id;
+import gloaming.step.Choice;
 import gloaming.step.Frame;
 import gloaming.step.Operation;
-import gloaming.step.Pick;
 import gloaming.step.Range;
 import gloaming.step.Read;
-import gloaming.step.Says;
+import gloaming.step.StepInfo;
 
 /** A picture of another lane, read where each point is and put into an attribute. */
 @Id("give-picture")
-@Says(
+@StepInfo(
         name = "Give picture",
         does = "Gives points an attribute, or their colour, by a picture read where each point is.",
         find = "attribute picture image sample colour color brightness texture map video read")
 @Read(name = "by", kind = Picture.class, says = "The picture that is read.")
 public record GivePicture(
         @Id("attribute")
-        @Pick(
+        @Choice(
                 initial = "colour",
                 says =
                         "The attribute: x, y, z, vx, vy, vz, hx, hy, hz, size, red, green, blue, alpha, age, life, or a name of your own; 'colour' is all three.")
         String attribute,
 
-        @Id("how") @Pick(initial = "set", says = "Put in its place, added to it, or multiplied with it.")
+        @Id("how") @Choice(initial = "set", says = "Put in its place, added to it, or multiplied with it.")
         How how,
 
         @Id("of")
-        @Pick(
+        @Choice(
                 initial = "own-colour",
                 says = "What is read: with the attribute 'colour', its own colours, or one number for each point.")
         Of of,
@@ -40,7 +40,7 @@ public record GivePicture(
 
         @Id("high") @Range(min = -100, max = 100, initial = 1, says = "What white gives.")
         double high)
-        implements Operation<Points, Points, Altered> {
+        implements Operation<Points, Points, ChangedColumns> {
 
     /** What of a picture is read. */
     public enum Of {
@@ -59,12 +59,12 @@ public record GivePicture(
     }
 
     @Override
-    public Altered memory() {
-        return new Altered();
+    public ChangedColumns memory() {
+        return new ChangedColumns();
     }
 
     @Override
-    public Points run(Points in, Altered altered, Frame frame) {
+    public Points run(Points in, ChangedColumns altered, Frame frame) {
         Points out = altered.of(in);
         int n = in.n();
         Picture by = frame.read("by", Picture.class);

@@ -3,16 +3,16 @@ package gloaming.points;
 import gloaming.flow.Points;
 import gloaming.flow.Signal;
 import gloaming.look.Id;
+import gloaming.step.Choice;
 import gloaming.step.Frame;
 import gloaming.step.Operation;
-import gloaming.step.Pick;
 import gloaming.step.Range;
 import gloaming.step.Read;
-import gloaming.step.Says;
+import gloaming.step.StepInfo;
 
 /** The numbers of a signal, laid along the points and put into an attribute. */
 @Id("give-signal")
-@Says(
+@StepInfo(
         name = "Give signal",
         does =
                 "Gives points an attribute by the numbers of a signal, laid along them: a spectrum, a history, or one for all.",
@@ -20,13 +20,13 @@ import gloaming.step.Says;
 @Read(name = "by", kind = Signal.class, says = "The numbers.")
 public record GiveSignal(
         @Id("attribute")
-        @Pick(
+        @Choice(
                 initial = "size",
                 says =
                         "The attribute: x, y, z, vx, vy, vz, hx, hy, hz, size, red, green, blue, alpha, age, life, or a name of your own; 'colour' is all three.")
         String attribute,
 
-        @Id("how") @Pick(initial = "set", says = "Put in its place, added to it, or multiplied with it.")
+        @Id("how") @Choice(initial = "set", says = "Put in its place, added to it, or multiplied with it.")
         How how,
 
         @Id("low") @Range(min = -100, max = 100, initial = 0, says = "What 0 gives.")
@@ -35,12 +35,12 @@ public record GiveSignal(
         @Id("high") @Range(min = -100, max = 100, initial = 1, says = "What 1 gives.")
         double high,
 
-        @Id("laid")
-        @Pick(
+        @Id(value = "laid", label = "Spread")
+        @Choice(
                 initial = "stretch",
                 says = "When there are fewer numbers than points: stretched over all, there and back, or repeated.")
         Laid laid)
-        implements Operation<Points, Points, Altered> {
+        implements Operation<Points, Points, ChangedColumns> {
 
     /** How few numbers are laid along many points. */
     public enum Laid {
@@ -53,12 +53,12 @@ public record GiveSignal(
     }
 
     @Override
-    public Altered memory() {
-        return new Altered();
+    public ChangedColumns memory() {
+        return new ChangedColumns();
     }
 
     @Override
-    public Points run(Points in, Altered altered, Frame frame) {
+    public Points run(Points in, ChangedColumns altered, Frame frame) {
         Points out = altered.of(in);
         int n = in.n();
         Signal by = frame.read("by", Signal.class);

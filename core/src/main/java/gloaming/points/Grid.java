@@ -7,11 +7,14 @@ import gloaming.look.Id;
 import gloaming.step.Frame;
 import gloaming.step.Operation;
 import gloaming.step.Range;
-import gloaming.step.Says;
+import gloaming.step.StepInfo;
 
 /** Points in rows and columns around the middle; one column alone stands in the middle. */
 @Id("grid")
-@Says(name = "Grid", does = "Lays points out in rows and columns.", find = "layout rows columns matrix lattice raster")
+@StepInfo(
+        name = "Grid",
+        does = "Lays points out in rows and columns.",
+        find = "layout rows columns matrix lattice raster")
 public record Grid(
         @Id("columns") @Range(min = 1, max = 1000, initial = 32, byRatio = true, says = "Points across.")
         int columns,

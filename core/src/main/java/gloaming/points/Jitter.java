@@ -7,11 +7,11 @@ import gloaming.step.Frame;
 import gloaming.step.Operation;
 import gloaming.step.Randomness;
 import gloaming.step.Range;
-import gloaming.step.Says;
+import gloaming.step.StepInfo;
 
 /** Each point a little out of its place, always the same way for the same number. */
 @Id("jitter")
-@Says(
+@StepInfo(
         name = "Jitter",
         does = "Moves each point a little out of its place, by chance.",
         find = "random offset displace shake loosen irregular natural")
@@ -24,15 +24,15 @@ public record Jitter(
 
         @Id("variation") @Range(min = 0, max = 1000, initial = 0, says = "Another number, other places.")
         int variation)
-        implements Operation<Points, Points, Altered> {
+        implements Operation<Points, Points, ChangedColumns> {
 
     @Override
-    public Altered memory() {
-        return new Altered();
+    public ChangedColumns memory() {
+        return new ChangedColumns();
     }
 
     @Override
-    public Points run(Points in, Altered altered, Frame frame) {
+    public Points run(Points in, ChangedColumns altered, Frame frame) {
         Points out = altered.of(in);
         int n = in.n();
         if (n == 0) return out;
@@ -40,7 +40,7 @@ public record Jitter(
         float[] x = altered.write(Attribute.X);
         float[] y = altered.write(Attribute.Y);
         float[] z = altered.write(Attribute.Z);
-        frame.crew().each(n, Motion.GRAIN, (from, to) -> {
+        frame.crew().each(n, ForceMemory.GRAIN, (from, to) -> {
             for (int i = from; i < to; i++) {
                 long id = (long) in.at(Attribute.ID, i);
                 double far = amount * Math.sqrt(Randomness.uniform(seed, id, 0));

@@ -8,17 +8,18 @@ import gloaming.step.Frame;
 import gloaming.step.Operation;
 import gloaming.step.Range;
 import gloaming.step.Read;
-import gloaming.step.Says;
+import gloaming.step.StepInfo;
 
 /** The points of this lane and, behind them, those of another. */
 @Id("join")
-@Says(
+@StepInfo(
         name = "Join",
         does = "Adds another lane's points behind these.",
         find = "combine merge append together union both groups")
 @Read(name = "with", kind = Points.class, says = "The lane whose points are added.")
 public record Join(
-        @Id("part") @Range(min = 0, max = 1, initial = 1, says = "How many of the added points, from none to all.")
+        @Id(value = "part", label = "Part added")
+        @Range(min = 0, max = 1, initial = 1, says = "How many of the added points, from none to all.")
         double part)
         implements Operation<Points, Points, Points> {
     private static final Attribute[] ALL = Attribute.values();

@@ -3,11 +3,11 @@ package gloaming.points;
 import gloaming.flow.Attribute;
 import gloaming.flow.Points;
 import gloaming.look.Id;
+import gloaming.step.Choice;
 import gloaming.step.Frame;
 import gloaming.step.Operation;
-import gloaming.step.Pick;
 import gloaming.step.Range;
-import gloaming.step.Says;
+import gloaming.step.StepInfo;
 
 /**
  * A liquid in the plane: points keep their distance as drops of water do, drag each other along and hold together.
@@ -17,7 +17,7 @@ import gloaming.step.Says;
  * does to another it suffers itself, so that without walls the whole keeps its momentum.
  */
 @Id("liquid")
-@Says(
+@StepInfo(
         name = "Liquid",
         does = "Lets points flow together as a liquid in the picture's plane, in a basin or free.",
         find = "fluid water sph simulation pour splash viscosity surface tension basin drop")
@@ -42,10 +42,11 @@ public record Liquid(
         @Id("tension") @Range(min = 0, max = 1, initial = 0.15, says = "How much the surface holds together.")
         double tension,
 
-        @Id("rounds") @Range(min = 1, max = 12, initial = 5, says = "Rounds of the solver: more is less like jelly.")
+        @Id(value = "rounds", label = "Solver rounds")
+        @Range(min = 1, max = 12, initial = 5, says = "Rounds of the solver: more is less like jelly.")
         int rounds,
 
-        @Id("basin") @Pick(initial = "true", says = "Whether it stands in a basin with a floor and two walls.")
+        @Id("basin") @Choice(initial = "true", says = "Whether it stands in a basin with a floor and two walls.")
         boolean basin,
 
         @Id("width") @Range(min = 0.05, max = 8, initial = 3.2, unit = "units", says = "The basin from wall to wall.")
@@ -72,7 +73,7 @@ public record Liquid(
 
     /** Points let go here, who is near whom, and the solver's columns, in the order of the cells. */
     public static final class Memory {
-        final Motion motion = new Motion();
+        final ForceMemory motion = new ForceMemory();
         final Near near = new Near();
         float[] level = new float[0];
         int[] runs = new int[0];
@@ -134,7 +135,7 @@ public record Liquid(
         Walls walls = new Walls(basin, (float) (this.x - width / 2), (float) (this.x + width / 2), (float) floor);
         float[] held = points.kept(memory.name);
         float[] since = points.kept(memory.name + " since");
-        frame.crew().each(n, Motion.GRAIN, (from, to) -> {
+        frame.crew().each(n, ForceMemory.GRAIN, (from, to) -> {
             for (int at = from; at < to; at++) {
                 float was = held[near.order[at]];
                 memory.lambda[at] = was == was ? HELD * was : 0;
@@ -147,7 +148,7 @@ public record Liquid(
             // It begins with what pushed drops apart in the frame before, so that a column at rest is found at once.
             if (round > 0) frame.crew().each(n, 512, (from, to) -> densities(memory, x, y, h, rest, walls, from, to));
             frame.crew().each(n, 512, (from, to) -> shifts(memory, x, y, h, rest, walls, from, to));
-            frame.crew().each(n, Motion.GRAIN, (from, to) -> {
+            frame.crew().each(n, ForceMemory.GRAIN, (from, to) -> {
                 for (int i = from; i < to; i++) {
                     x[i] += memory.dx[i];
                     y[i] += memory.dy[i];
@@ -158,7 +159,7 @@ public record Liquid(
             });
         }
         float over = 1 / dt;
-        frame.crew().each(n, Motion.GRAIN, (from, to) -> {
+        frame.crew().each(n, ForceMemory.GRAIN, (from, to) -> {
             for (int at = from; at < to; at++) {
                 int i = near.order[at];
                 if (!near.known(at)) {
@@ -182,11 +183,11 @@ public record Liquid(
             }
         });
         frame.crew().each(n, 512, (from, to) -> together(memory, x, y, h, rest, dt, from, to));
-        frame.crew().each(n, Motion.GRAIN, (from, to) -> {
+        frame.crew().each(n, ForceMemory.GRAIN, (from, to) -> {
             for (int at = from; at < to; at++) {
                 int i = near.order[at];
                 if (!near.known(at)) continue;
-                float push = Motion.push(points, i, dt);
+                float push = ForceMemory.push(points, i, dt);
                 vx[i] = memory.u[at] + memory.dx[at];
                 vy[i] = memory.v[at] + memory.dy[at] + (float) weight * push;
             }

@@ -55,7 +55,7 @@ public final class Near {
             z = new float[room + SLACK];
         }
         Arrays.fill(starts, 0, size + 2, 0);
-        crew.each(n, Motion.GRAIN, (from, to) -> {
+        crew.each(n, ForceMemory.GRAIN, (from, to) -> {
             for (int i = from; i < to; i++) cell[i] = place(floor(px[i]), floor(py[i]), floor(pz[i]));
         });
         for (int i = 0; i < n; i++) starts[cell[i] + 2]++;

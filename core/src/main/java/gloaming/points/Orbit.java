@@ -6,7 +6,7 @@ import gloaming.look.Id;
 import gloaming.step.Frame;
 import gloaming.step.Operation;
 import gloaming.step.Range;
-import gloaming.step.Says;
+import gloaming.step.StepInfo;
 
 /**
  * Carries points round an axis through a place, at a speed that may change with distance.
@@ -14,7 +14,7 @@ import gloaming.step.Says;
  * <p>Each point is turned about the axis exactly, so that it keeps its distance at any frame rate.
  */
 @Id("orbit")
-@Says(
+@StepInfo(
         name = "Orbit",
         does = "Carries points round a place, and draws them in or lets them out.",
         find = "force circle vortex whirl rotate around spin tornado galaxy funnel")
@@ -38,7 +38,8 @@ public record Orbit(
                 says = "Distance at which it is that fast.")
         double reach,
 
-        @Id("fall") @Range(min = -2, max = 3, initial = 0.5, says = "How much slower further out: 0 turns all as one.")
+        @Id(value = "fall", label = "Falloff")
+        @Range(min = -2, max = 3, initial = 0.5, says = "How much slower further out: 0 turns all as one.")
         double fall,
 
         @Id("inward")
@@ -67,15 +68,15 @@ public record Orbit(
 
         @Id("z") @Range(min = -4, max = 4, initial = 0, unit = "units", says = "The place, towards who looks.")
         double z)
-        implements Operation<Points, Points, Motion> {
+        implements Operation<Points, Points, ForceMemory> {
 
     @Override
-    public Motion memory() {
-        return new Motion();
+    public ForceMemory memory() {
+        return new ForceMemory();
     }
 
     @Override
-    public Points run(Points in, Motion motion, Frame frame) {
+    public Points run(Points in, ForceMemory motion, Frame frame) {
         Points points = motion.loose(in, frame);
         int n = points.n();
         float dt = (float) frame.dt();
@@ -88,7 +89,7 @@ public record Orbit(
         float[] vz = points.column(Attribute.VZ).values;
         double ct = Math.cos(2 * Math.PI * tilt);
         double st = Math.sin(2 * Math.PI * tilt);
-        frame.crew().each(n, Motion.GRAIN, (from, to) -> {
+        frame.crew().each(n, ForceMemory.GRAIN, (from, to) -> {
             for (int i = from; i < to; i++) {
                 double a = px[i] - x;
                 double b = py[i] - y;
@@ -98,7 +99,7 @@ public record Orbit(
                 double w = ct * c - st * b;
                 double r = Math.sqrt(a * a + u * u);
                 double rate = fall == 0 ? speed : speed * Math.pow(Math.max(r, 0.02) / reach, -fall);
-                float lived = Motion.lived(points, i, dt);
+                float lived = ForceMemory.lived(points, i, dt);
                 double angle = 2 * Math.PI * rate * lived;
                 double keep = Math.exp(-inward * lived);
                 double cos = Math.cos(angle);

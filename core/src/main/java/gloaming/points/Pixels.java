@@ -5,13 +5,13 @@ import gloaming.flow.Nothing;
 import gloaming.flow.Picture;
 import gloaming.flow.Points;
 import gloaming.look.Id;
+import gloaming.step.Choice;
 import gloaming.step.Frame;
 import gloaming.step.Operation;
-import gloaming.step.Pick;
 import gloaming.step.Randomness;
 import gloaming.step.Range;
 import gloaming.step.Read;
-import gloaming.step.Says;
+import gloaming.step.StepInfo;
 
 /**
  * Points over a picture, with its colours: on a grid of its pixels, more where it is bright, or along its edges.
@@ -20,7 +20,7 @@ import gloaming.step.Says;
  * the light there is worth it, so that a still picture gives still points and a changing one moves few.
  */
 @Id("pixels")
-@Says(
+@StepInfo(
         name = "Pixels",
         does =
                 "Lays points over a picture of another lane: on a grid, by brightness, or along its edges, with its colours.",
@@ -28,7 +28,7 @@ import gloaming.step.Says;
 @Read(name = "of", kind = Picture.class, says = "The picture.")
 public record Pixels(
         @Id("where")
-        @Pick(
+        @Choice(
                 initial = "by-light",
                 says = "Where points are: each cell of a grid, more where there is light or cover, or along edges.")
         Where where,
@@ -36,14 +36,15 @@ public record Pixels(
         @Id("cells") @Range(min = 8, max = 960, initial = 240, byRatio = true, says = "Cells across the picture.")
         int cells,
 
-        @Id("most") @Range(min = 1, max = 500000, initial = 20000, byRatio = true, says = "At most so many points.")
+        @Id(value = "most", label = "Most points")
+        @Range(min = 1, max = 500000, initial = 20000, byRatio = true, says = "At most so many points.")
         int most,
 
-        @Id("least")
+        @Id(value = "least", label = "Ignore below")
         @Range(min = 0, max = 4, initial = 0.1, says = "Cells with less light, cover or edge have no point.")
         double least,
 
-        @Id("full")
+        @Id(value = "full", label = "Sure from")
         @Range(
                 min = 0,
                 max = 4,
@@ -51,11 +52,11 @@ public record Pixels(
                 says = "How much light makes a point certain; more light than that makes no more.")
         double full,
 
-        @Id("relief")
+        @Id(value = "relief", label = "Lift by light")
         @Range(min = 0, max = 4, initial = 0, unit = "units", says = "How far light lifts points towards who looks.")
         double relief,
 
-        @Id("coloured") @Pick(initial = "true", says = "Whether points have the picture's colours.")
+        @Id("coloured") @Choice(initial = "true", says = "Whether points have the picture's colours.")
         boolean coloured,
 
         @Id("size")

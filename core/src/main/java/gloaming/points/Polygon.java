@@ -7,11 +7,11 @@ import gloaming.look.Id;
 import gloaming.step.Frame;
 import gloaming.step.Operation;
 import gloaming.step.Range;
-import gloaming.step.Says;
+import gloaming.step.StepInfo;
 
 /** Points at even steps along the sides of a regular polygon, or of a star. */
 @Id("polygon")
-@Says(
+@StepInfo(
         name = "Polygon",
         does = "Lays points out along the sides of a polygon or a star.",
         find = "layout polygon triangle square hexagon star sides corners outline")
@@ -25,7 +25,7 @@ public record Polygon(
         @Id("radius") @Range(min = 0, max = 4, initial = 0.7, unit = "units", says = "From the middle to a corner.")
         double radius,
 
-        @Id("dent")
+        @Id(value = "dent", label = "Side distance")
         @Range(
                 min = 0,
                 max = 1,

@@ -6,11 +6,11 @@ import gloaming.look.Id;
 import gloaming.step.Frame;
 import gloaming.step.Operation;
 import gloaming.step.Range;
-import gloaming.step.Says;
+import gloaming.step.StepInfo;
 
 /** Moves, turns and scales points about the middle; velocities and headings turn with them. */
 @Id("pose")
-@Says(
+@StepInfo(
         name = "Pose",
         does = "Moves, turns and scales all points together, also in depth.",
         find = "transform move rotate turn scale translate 3d spin position")
@@ -45,15 +45,15 @@ public record Pose(
         @Id("stretch")
         @Range(min = -10, max = 10, initial = 1, says = "And across by as much again; below 0 it is mirrored.")
         double stretch)
-        implements Operation<Points, Points, Altered> {
+        implements Operation<Points, Points, ChangedColumns> {
 
     @Override
-    public Altered memory() {
-        return new Altered();
+    public ChangedColumns memory() {
+        return new ChangedColumns();
     }
 
     @Override
-    public Points run(Points in, Altered altered, Frame frame) {
+    public Points run(Points in, ChangedColumns altered, Frame frame) {
         Points out = altered.of(in);
         int n = in.n();
         if (n == 0) return out;
@@ -69,7 +69,7 @@ public record Pose(
             float[] c = altered.write(group[2]);
             float across = heading ? 1 : k * (float) stretch;
             float all = heading ? 1 : k;
-            frame.crew().each(n, Motion.GRAIN, (from, to) -> {
+            frame.crew().each(n, ForceMemory.GRAIN, (from, to) -> {
                 for (int i = from; i < to; i++) {
                     float u = a[i] * across;
                     float v = b[i] * all;

@@ -6,11 +6,11 @@ import gloaming.look.Id;
 import gloaming.step.Frame;
 import gloaming.step.Operation;
 import gloaming.step.Range;
-import gloaming.step.Says;
+import gloaming.step.StepInfo;
 
 /** All points and their reflections on the other side of a line, with velocity and heading. */
 @Id("reflect")
-@Says(
+@StepInfo(
         name = "Reflect",
         does = "Adds the mirror image of all points, across a line through the middle.",
         find = "mirror symmetry reflect flip double")
@@ -22,15 +22,15 @@ public record Reflect(
         @Id("away")
         @Range(min = -4, max = 4, initial = 0, unit = "units", says = "How far the line is from the middle.")
         double away)
-        implements Operation<Points, Points, Chosen> {
+        implements Operation<Points, Points, Selection> {
 
     @Override
-    public Chosen memory() {
-        return new Chosen();
+    public Selection memory() {
+        return new Selection();
     }
 
     @Override
-    public Points run(Points in, Chosen chosen, Frame frame) {
+    public Points run(Points in, Selection chosen, Frame frame) {
         int n = in.n();
         int[] which = chosen.room(2 * n);
         for (int i = 0; i < n; i++) which[i] = which[n + i] = i;

@@ -6,11 +6,11 @@ import gloaming.look.Id;
 import gloaming.step.Frame;
 import gloaming.step.Operation;
 import gloaming.step.Range;
-import gloaming.step.Says;
+import gloaming.step.StepInfo;
 
 /** Copies of all points, each moved, turned, scaled and dimmed a little more than the one before. */
 @Id("repeat")
-@Says(
+@StepInfo(
         name = "Repeat",
         does = "Adds copies of all points, each moved, turned and scaled a little more than the one before.",
         find = "copy duplicate array instance clone kaleidoscope progressive echo tile")
@@ -39,16 +39,16 @@ public record Repeat(
 
         @Id("light") @Range(min = 0, max = 2, initial = 1, says = "Each brighter than the last by this.")
         double light)
-        implements Operation<Points, Points, Chosen> {
+        implements Operation<Points, Points, Selection> {
     private static final int MOST = 1_000_000;
 
     @Override
-    public Chosen memory() {
-        return new Chosen();
+    public Selection memory() {
+        return new Selection();
     }
 
     @Override
-    public Points run(Points in, Chosen chosen, Frame frame) {
+    public Points run(Points in, Selection chosen, Frame frame) {
         int n = in.n();
         int copies = n == 0 ? 0 : Math.min(times, Math.max(1, MOST / n));
         int[] which = chosen.room(n * copies);

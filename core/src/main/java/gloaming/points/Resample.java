@@ -3,18 +3,18 @@ package gloaming.points;
 import gloaming.flow.Attribute;
 import gloaming.flow.Points;
 import gloaming.look.Id;
+import gloaming.step.Choice;
 import gloaming.step.Frame;
 import gloaming.step.Operation;
-import gloaming.step.Pick;
 import gloaming.step.Range;
-import gloaming.step.Says;
+import gloaming.step.StepInfo;
 
 /**
  * Another number of points along the line through those that come in: at even steps of its length, heading along it, or those that come
  * in over and over.
  */
 @Id("resample")
-@Says(
+@StepInfo(
         name = "Resample",
         does = "Lays so many points along the line through these, evenly and smoothly, or repeats these.",
         find = "count resample interpolate along curve path even spacing subdivide number repeat")
@@ -22,16 +22,16 @@ public record Resample(
         @Id("count") @Range(min = 1, max = 1000000, initial = 500, byRatio = true, says = "How many points go out.")
         int count,
 
-        @Id("rule")
-        @Pick(
+        @Id(value = "rule", label = "Interpolation")
+        @Choice(
                 initial = "smoothly",
                 says = "Along a smooth line, along straight pieces, or these again from the first on.")
         Rule rule,
 
-        @Id("closed") @Pick(initial = "false", says = "Whether the line goes from the last point back to the first.")
+        @Id("closed") @Choice(initial = "false", says = "Whether the line goes from the last point back to the first.")
         boolean closed,
 
-        @Id("shift")
+        @Id(value = "shift", label = "Phase")
         @Range(min = -10, max = 10, initial = 0, says = "How far along the line they have moved: 1 is once through.")
         double shift)
         implements Operation<Points, Points, Resample.Memory> {
@@ -48,7 +48,7 @@ public record Resample(
 
     /** What goes out, and how far along the line each piece of it begins. */
     public static final class Memory {
-        final Chosen chosen = new Chosen();
+        final Selection chosen = new Selection();
         double[] along = new double[16];
     }
 

@@ -7,11 +7,11 @@ import gloaming.look.Id;
 import gloaming.step.Frame;
 import gloaming.step.Operation;
 import gloaming.step.Range;
-import gloaming.step.Says;
+import gloaming.step.StepInfo;
 
 /** Points at even steps round a circle, the first to the right, on anticlockwise. */
 @Id("ring")
-@Says(name = "Ring", does = "Lays points out round a circle.", find = "layout circle round orbit wreath hoop")
+@StepInfo(name = "Ring", does = "Lays points out round a circle.", find = "layout circle round orbit wreath hoop")
 public record Ring(
         @Id("count") @Range(min = 1, max = 100000, initial = 120, byRatio = true, says = "Points round the ring.")
         int count,

@@ -7,11 +7,11 @@ import gloaming.look.Id;
 import gloaming.step.Frame;
 import gloaming.step.Operation;
 import gloaming.step.Range;
-import gloaming.step.Says;
+import gloaming.step.StepInfo;
 
 /** Points at even steps on a straight line, from one end to the other. */
 @Id("row")
-@Says(
+@StepInfo(
         name = "Row",
         does = "Lays points out along a straight line.",
         find = "layout line straight row along between two ends")

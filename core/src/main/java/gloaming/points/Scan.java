@@ -4,20 +4,20 @@ import gloaming.flow.Attribute;
 import gloaming.flow.Nothing;
 import gloaming.flow.Points;
 import gloaming.look.Id;
+import gloaming.step.Choice;
 import gloaming.step.Frame;
 import gloaming.step.Operation;
-import gloaming.step.Pick;
 import gloaming.step.Range;
-import gloaming.step.Says;
+import gloaming.step.StepInfo;
 
 /** The points of a file: a scanned place, a cloud somebody computed; laid in the middle and as large as wanted. */
 @Id("scan")
-@Says(
+@StepInfo(
         name = "Scan",
         does = "Shows the points of a file: PLY, CSV or XYZ, with their colours.",
         find = "point cloud file ply csv xyz lidar import scanned load layout")
 public record Scan(
-        @Id("points") @Pick(initial = "", medium = "cloud", says = "The points.")
+        @Id("points") @Choice(initial = "", medium = "cloud", says = "The points.")
         String points,
 
         @Id("fit")
@@ -30,10 +30,10 @@ public record Scan(
                 says = "How large its longest side is; its middle is in the middle.")
         double fit,
 
-        @Id("asItIs") @Pick(initial = "false", says = "Whether it is shown just where its numbers say.")
+        @Id("asItIs") @Choice(initial = "false", says = "Whether it is shown just where its numbers say.")
         boolean asItIs,
 
-        @Id("up") @Pick(initial = "y", says = "Which of its axes points up.")
+        @Id("up") @Choice(initial = "y", says = "Which of its axes points up.")
         Up up,
 
         @Id("size")

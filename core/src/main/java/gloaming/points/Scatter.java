@@ -8,11 +8,11 @@ import gloaming.step.Frame;
 import gloaming.step.Operation;
 import gloaming.step.Randomness;
 import gloaming.step.Range;
-import gloaming.step.Says;
+import gloaming.step.StepInfo;
 
 /** Points at random in a box; the same places for the same variation, however many there are. */
 @Id("scatter")
-@Says(name = "Scatter", does = "Lays points out at random in a box.", find = "layout random box stars dust uniform")
+@StepInfo(name = "Scatter", does = "Lays points out at random in a box.", find = "layout random box stars dust uniform")
 public record Scatter(
         @Id("count") @Range(min = 1, max = 500000, initial = 500, byRatio = true, says = "Points in the box.")
         int count,

@@ -6,11 +6,11 @@ import gloaming.look.Id;
 import gloaming.step.Frame;
 import gloaming.step.Operation;
 import gloaming.step.Range;
-import gloaming.step.Says;
+import gloaming.step.StepInfo;
 
 /** Draws points onto the nearest place of a lattice. */
 @Id("snap")
-@Says(
+@StepInfo(
         name = "Snap",
         does = "Draws points onto the nearest place of a lattice.",
         find = "grid quantise quantize lattice align pixel voxel step")
@@ -27,15 +27,15 @@ public record Snap(
 
         @Id("amount") @Range(min = 0, max = 1, initial = 1, says = "How far they are drawn there.")
         double amount)
-        implements Operation<Points, Points, Altered> {
+        implements Operation<Points, Points, ChangedColumns> {
 
     @Override
-    public Altered memory() {
-        return new Altered();
+    public ChangedColumns memory() {
+        return new ChangedColumns();
     }
 
     @Override
-    public Points run(Points in, Altered altered, Frame frame) {
+    public Points run(Points in, ChangedColumns altered, Frame frame) {
         Points out = altered.of(in);
         int n = in.n();
         if (n == 0) return out;

@@ -4,26 +4,26 @@ import gloaming.flow.Attribute;
 import gloaming.flow.Column;
 import gloaming.flow.Points;
 import gloaming.look.Id;
+import gloaming.step.Choice;
 import gloaming.step.Frame;
 import gloaming.step.Operation;
-import gloaming.step.Pick;
 import gloaming.step.Randomness;
 import gloaming.step.Range;
-import gloaming.step.Says;
+import gloaming.step.StepInfo;
 import java.util.Arrays;
 
 /** Points in another order: by an attribute, by the distance from a place, or by chance. */
 @Id("sort")
-@Says(
+@StepInfo(
         name = "Sort",
         does =
                 "Puts points into another order: by an attribute, by distance, or by chance; only the first so many if wanted.",
         find = "order sequence shuffle rank nearest closest distance random first")
 public record Sort(
-        @Id("by") @Pick(initial = "distance", says = "What the order goes by.")
+        @Id(value = "by", label = "Sort by") @Choice(initial = "distance", says = "What the order goes by.")
         By by,
 
-        @Id("attribute") @Pick(initial = "x", says = "The attribute it goes by.")
+        @Id("attribute") @Choice(initial = "x", says = "The attribute it goes by.")
         String attribute,
 
         @Id("x") @Range(min = -4, max = 4, initial = 0, unit = "units", says = "The place, across.")
@@ -35,10 +35,10 @@ public record Sort(
         @Id("z") @Range(min = -4, max = 4, initial = 0, unit = "units", says = "The place, towards who looks.")
         double z,
 
-        @Id("backwards") @Pick(initial = "false", says = "The largest or farthest first.")
+        @Id("backwards") @Choice(initial = "false", says = "The largest or farthest first.")
         boolean backwards,
 
-        @Id("first")
+        @Id(value = "first", label = "Keep first")
         @Range(
                 min = 1,
                 max = 1000000,
@@ -63,7 +63,7 @@ public record Sort(
 
     /** What goes out, and what each point is sorted by with its index. */
     public static final class Memory {
-        final Chosen chosen = new Chosen();
+        final Selection chosen = new Selection();
         long[] keys = new long[16];
     }
 

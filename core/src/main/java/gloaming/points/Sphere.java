@@ -8,11 +8,11 @@ import gloaming.step.Frame;
 import gloaming.step.Operation;
 import gloaming.step.Randomness;
 import gloaming.step.Range;
-import gloaming.step.Says;
+import gloaming.step.StepInfo;
 
 /** Points spread evenly over a sphere, along a spiral by the golden angle (Swinbank and Purser 2006, "Fibonacci grids"), each heading outward. */
 @Id("sphere")
-@Says(
+@StepInfo(
         name = "Sphere",
         does = "Lays points out evenly over a sphere, each heading outward.",
         find = "layout sphere ball globe planet 3d surface even")
@@ -60,7 +60,7 @@ public record Sphere(
         float[] hx = out.each(Attribute.HX);
         float[] hy = out.each(Attribute.HY);
         float[] hz = out.each(Attribute.HZ);
-        frame.crew().each(count, Motion.GRAIN, (from, to) -> {
+        frame.crew().each(count, ForceMemory.GRAIN, (from, to) -> {
             for (int i = from; i < to; i++) {
                 double up = 1 - (2.0 * i + 1) / count;
                 double round = Math.sqrt(1 - up * up);

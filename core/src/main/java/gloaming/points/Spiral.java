@@ -7,11 +7,11 @@ import gloaming.look.Id;
 import gloaming.step.Frame;
 import gloaming.step.Operation;
 import gloaming.step.Range;
-import gloaming.step.Says;
+import gloaming.step.StepInfo;
 
 /** Points on a spiral, from the inside out, which may climb. */
 @Id("spiral")
-@Says(
+@StepInfo(
         name = "Spiral",
         does = "Lays points out on a spiral, flat or climbing.",
         find = "layout spiral helix coil screw whirl funnel")
@@ -70,7 +70,7 @@ public record Spiral(
         float[] px = out.column(Attribute.X).values;
         float[] py = out.column(Attribute.Y).values;
         float[] pz = out.each(Attribute.Z);
-        frame.crew().each(count, Motion.GRAIN, (from, to) -> {
+        frame.crew().each(count, ForceMemory.GRAIN, (from, to) -> {
             for (int i = from; i < to; i++) {
                 double part = count == 1 ? 0 : (double) i / (count - 1);
                 double radius = inner + (outer - inner) * Math.pow(part, bend);

@@ -7,11 +7,11 @@ import gloaming.look.Id;
 import gloaming.step.Frame;
 import gloaming.step.Operation;
 import gloaming.step.Range;
-import gloaming.step.Says;
+import gloaming.step.StepInfo;
 
 /** Points along straight spokes round a middle. */
 @Id("spokes")
-@Says(
+@StepInfo(
         name = "Spokes",
         does = "Lays points out along spokes, from an inner radius to an outer.",
         find = "layout wheel star rays radial sun burst lines")

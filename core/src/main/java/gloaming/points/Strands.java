@@ -4,13 +4,13 @@ import gloaming.flow.Attribute;
 import gloaming.flow.Points;
 import gloaming.look.Id;
 import gloaming.noise.GradientNoise;
+import gloaming.step.Choice;
 import gloaming.step.Colour;
 import gloaming.step.Frame;
 import gloaming.step.Operation;
-import gloaming.step.Pick;
 import gloaming.step.Randomness;
 import gloaming.step.Range;
-import gloaming.step.Says;
+import gloaming.step.StepInfo;
 
 /**
  * A strand from each point, grown step by step along its heading and bent by a noise: grass, hair, tendrils.
@@ -18,18 +18,20 @@ import gloaming.step.Says;
  * <p>The columns "strand" and "part" tell strands apart and run along them, as those of trails do.
  */
 @Id("strands")
-@Says(
+@StepInfo(
         name = "Strands",
         does = "Grows a strand from each point along its heading, bent by a flowing noise.",
         find = "hair grass fur tendril grow strand lines sphere flow field streamline ribbon")
 public record Strands(
-        @Id("places") @Range(min = 2, max = 200, initial = 24, byRatio = true, says = "Places of each strand.")
+        @Id(value = "places", label = "Points on each")
+        @Range(min = 2, max = 200, initial = 24, byRatio = true, says = "Places of each strand.")
         int places,
 
         @Id("length") @Range(min = 0, max = 8, initial = 0.6, unit = "units", says = "Length of a strand.")
         double length,
 
-        @Id("uneven") @Range(min = 0, max = 1, initial = 0.3, says = "How much shorter the shortest are.")
+        @Id(value = "uneven", label = "Length spread")
+        @Range(min = 0, max = 1, initial = 0.3, says = "How much shorter the shortest are.")
         double uneven,
 
         @Id("grown") @Range(min = 0, max = 1, initial = 1, says = "How much of it has grown.")
@@ -45,13 +47,14 @@ public record Strands(
         @Id("change") @Range(min = -8, max = 8, initial = 0.2, unit = "/s", says = "How fast the noise changes.")
         double change,
 
-        @Id("rise") @Range(min = -10, max = 10, initial = 0, says = "How strongly it hangs down; above 0 it rises.")
+        @Id(value = "rise", label = "Rise")
+        @Range(min = -10, max = 10, initial = 0, says = "How strongly it hangs down; above 0 it rises.")
         double rise,
 
         @Id("taper") @Range(min = 0, max = 1, initial = 1, says = "How much thinner the tip is.")
         double taper,
 
-        @Id("tip") @Pick(initial = "#ffffff", says = "Colour of the tip, times the point's own.")
+        @Id("tip") @Choice(initial = "#ffffff", says = "Colour of the tip, times the point's own.")
         Colour tip)
         implements Operation<Points, Points, Strands.Memory> {
     private static final int MOST = 1_000_000;

@@ -4,20 +4,20 @@ import gloaming.flow.Attribute;
 import gloaming.flow.Points;
 import gloaming.look.Id;
 import gloaming.noise.GradientNoise;
+import gloaming.step.Choice;
 import gloaming.step.Frame;
 import gloaming.step.Operation;
-import gloaming.step.Pick;
 import gloaming.step.Range;
-import gloaming.step.Says;
+import gloaming.step.StepInfo;
 import java.util.Arrays;
 import java.util.concurrent.atomic.AtomicLong;
 
 /** Carries points along the curl of a noise that changes with time; the flow never gathers them into clumps. */
 @Id("swirl")
-@Says(
+@StepInfo(
         name = "Swirl",
         does = "Carries points along a flowing, never-converging noise.",
-        find = "flow curl noise turbulence eddies current drift move swim fluid")
+        find = "flow curl noise turbulence eddies current drift move swim fluid whirl around")
 public record Swirl(
         @Id("strength") @Range(min = 0, max = 4, initial = 0.4, unit = "units/s", says = "How fast the flow runs.")
         double strength,
@@ -36,7 +36,8 @@ public record Swirl(
         @Range(min = 0, max = 1, initial = 0, says = "How much less it carries points towards the end of their life.")
         double fadeWithAge,
 
-        @Id("deep") @Pick(initial = "false", says = "Whether it runs in depth as well, and not in the plane alone.")
+        @Id(value = "deep", label = "In depth")
+        @Choice(initial = "false", says = "Whether it runs in depth as well, and not in the plane alone.")
         boolean deep)
         implements Operation<Points, Points, Swirl.Memory> {
 
@@ -46,11 +47,11 @@ public record Swirl(
     private static final AtomicLong COUNT = new AtomicLong();
 
     /** Where the points of one piece of work were, and the flow there: small enough to stay near the processor. */
-    private static final ThreadLocal<float[][]> ROOM = ThreadLocal.withInitial(() -> new float[6][Motion.GRAIN]);
+    private static final ThreadLocal<float[][]> ROOM = ThreadLocal.withInitial(() -> new float[6][ForceMemory.GRAIN]);
 
     /** Points let go here, the flow each met in the frame before, and the flow's own time. */
     public static final class Memory {
-        final Motion motion = new Motion();
+        final ForceMemory motion = new ForceMemory();
         final float[][] before = new float[3][];
         double time;
         float dtBefore;
@@ -83,7 +84,7 @@ public record Swirl(
         memory.dtBefore = dt;
         for (int axis = 0; axis < axes; axis++) memory.before[axis] = points.kept(memory.name[axis]);
         boolean fades = fadeWithAge > 0 && points.column(Attribute.LIFE).length() == n;
-        frame.crew().each(n, Motion.GRAIN, (from, to) -> {
+        frame.crew().each(n, ForceMemory.GRAIN, (from, to) -> {
             float[][] room = ROOM.get();
             int count = to - from;
             // Where points were before they moved by their own velocity in this frame: that is where the flow took them
@@ -102,7 +103,7 @@ public record Swirl(
                 if (fades) fade(points, from, flow, count);
                 carry(x, before, from, flow, dt, back, 0, young);
                 for (int i = young; i < count; i++)
-                    carry(x, before, from, flow, Motion.lived(points, from + i, dt), 0, i, i + 1);
+                    carry(x, before, from, flow, ForceMemory.lived(points, from + i, dt), 0, i, i + 1);
             }
         });
         return points;

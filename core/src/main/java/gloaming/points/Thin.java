@@ -4,33 +4,34 @@ import gloaming.flow.Attribute;
 import gloaming.flow.Column;
 import gloaming.flow.Points;
 import gloaming.look.Id;
+import gloaming.step.Choice;
 import gloaming.step.Frame;
 import gloaming.step.Operation;
-import gloaming.step.Pick;
 import gloaming.step.Randomness;
 import gloaming.step.Range;
-import gloaming.step.Says;
+import gloaming.step.StepInfo;
 
 /** Fewer points: every so-manieth, a random part, or those whose attribute lies in a range. */
 @Id("thin")
-@Says(
+@StepInfo(
         name = "Thin",
         does = "Lets only some points through: every second, a random part, or those in a range.",
-        find = "filter cull every nth random subset delete remove select where keep")
+        find = "filter cull every nth random subset delete remove select where keep fewer points less")
 public record Thin(
-        @Id("by") @Pick(initial = "every", says = "Which points go through.")
+        @Id(value = "by", label = "Choose by") @Choice(initial = "every", says = "Which points go through.")
         By by,
 
         @Id("every") @Range(min = 1, max = 1000, initial = 2, byRatio = true, says = "Every so-manieth.")
         int every,
 
-        @Id("first") @Range(min = 0, max = 999, initial = 0, says = "Counted from this one on.")
+        @Id(value = "first", label = "Offset")
+        @Range(min = 0, max = 999, initial = 0, says = "Counted from this one on.")
         int first,
 
         @Id("part") @Range(min = 0, max = 1, initial = 0.5, says = "The random part that goes through.")
         double part,
 
-        @Id("attribute") @Pick(initial = "y", says = "The attribute of the range.")
+        @Id("attribute") @Choice(initial = "y", says = "The attribute of the range.")
         String attribute,
 
         @Id("low") @Range(min = -1000, max = 1000, initial = 0, says = "The range from.")
@@ -38,7 +39,7 @@ public record Thin(
 
         @Id("high") @Range(min = -1000, max = 1000, initial = 1, says = "The range to.")
         double high)
-        implements Operation<Points, Points, Chosen> {
+        implements Operation<Points, Points, Selection> {
 
     /** Which points go through. */
     public enum By {
@@ -51,12 +52,12 @@ public record Thin(
     }
 
     @Override
-    public Chosen memory() {
-        return new Chosen();
+    public Selection memory() {
+        return new Selection();
     }
 
     @Override
-    public Points run(Points in, Chosen chosen, Frame frame) {
+    public Points run(Points in, Selection chosen, Frame frame) {
         int n = in.n();
         int[] which = chosen.room(n);
         int kept = 0;

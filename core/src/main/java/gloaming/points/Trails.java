@@ -3,12 +3,12 @@ package gloaming.points;
 import gloaming.flow.Attribute;
 import gloaming.flow.Points;
 import gloaming.look.Id;
+import gloaming.step.Choice;
 import gloaming.step.Colour;
 import gloaming.step.Frame;
 import gloaming.step.Operation;
-import gloaming.step.Pick;
 import gloaming.step.Range;
-import gloaming.step.Says;
+import gloaming.step.StepInfo;
 import java.util.Arrays;
 
 /**
@@ -19,7 +19,7 @@ import java.util.Arrays;
  * run out behind it, if wanted.
  */
 @Id("trails")
-@Says(
+@StepInfo(
         name = "Trails",
         does = "Draws out behind each point the way it has come, as a strand to draw lines along.",
         find = "trail ribbon tail path history comet streak strand follow line")
@@ -34,10 +34,11 @@ public record Trails(
                 says = "How long ago the end of a trail is.")
         double seconds,
 
-        @Id("places") @Range(min = 2, max = 120, initial = 30, byRatio = true, says = "Places of each trail.")
+        @Id(value = "places", label = "Points on each")
+        @Range(min = 2, max = 120, initial = 30, byRatio = true, says = "Places of each trail.")
         int places,
 
-        @Id("most")
+        @Id(value = "most", label = "Most trails")
         @Range(
                 min = 1,
                 max = 50000,
@@ -52,10 +53,11 @@ public record Trails(
         @Id("fade") @Range(min = 0, max = 1, initial = 1, says = "How far the end fades.")
         double fade,
 
-        @Id("end") @Pick(initial = "#ffffff", says = "Colour of the end, times the point's own.")
+        @Id(value = "end", label = "End colour")
+        @Choice(initial = "#ffffff", says = "Colour of the end, times the point's own.")
         Colour end,
 
-        @Id("runOut") @Pick(initial = "true", says = "Whether the trail of one that has died runs out behind it.")
+        @Id("runOut") @Choice(initial = "true", says = "Whether the trail of one that has died runs out behind it.")
         boolean runOut)
         implements Operation<Points, Points, Trails.Memory> {
 

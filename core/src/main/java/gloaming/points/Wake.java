@@ -9,11 +9,11 @@ import gloaming.step.Frame;
 import gloaming.step.Operation;
 import gloaming.step.Range;
 import gloaming.step.Read;
-import gloaming.step.Says;
+import gloaming.step.StepInfo;
 
 /** The last places of something that signals move: so many points along the way it took, the newest first, heading where it went. */
 @Id("wake")
-@Says(
+@StepInfo(
         name = "Wake",
         does = "Lays points where a moving place was in the last seconds, the newest first.",
         find = "layout trail path history signal past tail follow draw pen cursor")

@@ -6,11 +6,11 @@ import gloaming.look.Id;
 import gloaming.step.Frame;
 import gloaming.step.Operation;
 import gloaming.step.Range;
-import gloaming.step.Says;
+import gloaming.step.StepInfo;
 
 /** The same acceleration for every point: gravity, wind, lift. */
 @Id("wind")
-@Says(
+@StepInfo(
         name = "Wind",
         does = "Pushes all points the same way: wind, gravity, lift.",
         find = "gravity force fall rise push accelerate weight")
@@ -22,17 +22,18 @@ public record Wind(
         @Range(min = -8, max = 8, initial = -0.5, unit = "units/s²", says = "Push upward; below 0 things fall.")
         double up,
 
-        @Id("near") @Range(min = -8, max = 8, initial = 0, unit = "units/s²", says = "Push towards who looks.")
+        @Id(value = "near", label = "Towards")
+        @Range(min = -8, max = 8, initial = 0, unit = "units/s²", says = "Push towards who looks.")
         double near)
-        implements Operation<Points, Points, Motion> {
+        implements Operation<Points, Points, ForceMemory> {
 
     @Override
-    public Motion memory() {
-        return new Motion();
+    public ForceMemory memory() {
+        return new ForceMemory();
     }
 
     @Override
-    public Points run(Points in, Motion motion, Frame frame) {
+    public Points run(Points in, ForceMemory motion, Frame frame) {
         Points points = motion.loose(in, frame);
         float[] vx = points.column(Attribute.VX).values;
         float[] vy = points.column(Attribute.VY).values;
@@ -42,9 +43,9 @@ public record Wind(
         float ax = (float) across;
         float ay = (float) up;
         float az = (float) near;
-        frame.crew().each(points.n(), Motion.GRAIN, (from, to) -> {
+        frame.crew().each(points.n(), ForceMemory.GRAIN, (from, to) -> {
             for (int i = from; i < to; i++) {
-                float push = Motion.push(points, i, dt);
+                float push = ForceMemory.push(points, i, dt);
                 vx[i] += ax * push;
                 vy[i] += ay * push;
                 vz[i] += az * push;

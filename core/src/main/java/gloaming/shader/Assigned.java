@@ -1,10 +1,10 @@
 package gloaming.shader;
 
-import gloaming.shader.Tree.Expr;
-import gloaming.shader.Tree.Function;
-import gloaming.shader.Tree.Stmt;
-import gloaming.shader.Tree.Var;
-import gloaming.shader.Tree.Way;
+import gloaming.shader.ShaderTree.Expr;
+import gloaming.shader.ShaderTree.Function;
+import gloaming.shader.ShaderTree.Stmt;
+import gloaming.shader.ShaderTree.Var;
+import gloaming.shader.ShaderTree.Way;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Set;

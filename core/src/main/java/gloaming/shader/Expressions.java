@@ -1,11 +1,11 @@
 package gloaming.shader;
 
-import gloaming.shader.Tree.Expr;
-import gloaming.shader.Tree.Function;
-import gloaming.shader.Tree.Parameter;
-import gloaming.shader.Tree.Use;
-import gloaming.shader.Tree.Var;
-import gloaming.shader.Tree.Way;
+import gloaming.shader.ShaderTree.Expr;
+import gloaming.shader.ShaderTree.Function;
+import gloaming.shader.ShaderTree.Parameter;
+import gloaming.shader.ShaderTree.Use;
+import gloaming.shader.ShaderTree.Var;
+import gloaming.shader.ShaderTree.Way;
 import gloaming.shader.Type.Base;
 import gloaming.shader.Type.Numeric;
 import java.util.ArrayList;
@@ -13,7 +13,7 @@ import java.util.List;
 import java.util.Set;
 
 /** Parses expressions, by precedence climbing, and types them on the way (chapter 5). */
-abstract class Expressions extends Reading {
+abstract class Expressions extends TextureReading {
     private static final List<Set<String>> LEVELS = List.of(
             Set.of("||"),
             Set.of("^^"),

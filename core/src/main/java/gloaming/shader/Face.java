@@ -4,7 +4,7 @@ import gloaming.flow.Kind;
 import gloaming.look.Value;
 import gloaming.step.Colour;
 import gloaming.step.Description;
-import gloaming.step.Grows;
+import gloaming.step.DynamicSettings;
 import gloaming.step.Setting;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
@@ -13,7 +13,7 @@ import java.util.Map;
 import java.util.Set;
 
 /** What a shader's text adds to its step: uniforms as settings, samplers as reads. */
-public final class Face implements Grows.From {
+public final class Face implements DynamicSettings.From {
     /** The uniforms that the program itself provides. */
     static final Set<String> GIVEN = Set.of("time", "beat", "size", "frame", "seed");
 
@@ -26,14 +26,14 @@ public final class Face implements Grows.From {
     record Knob(Setting setting, Shader.Uniform uniform, int from, int own) {}
 
     @Override
-    public Grows.Own apply(Map<String, Value> set) {
+    public DynamicSettings.Own apply(Map<String, Value> set) {
         Passes all = Passes.of(set.get("code") instanceof Value.Word code ? code.text() : "");
         if (!all.problems.isEmpty()) {
-            return new Grows.Own(
+            return new DynamicSettings.Own(
                     List.of(),
                     List.of(),
                     all.problems.stream()
-                            .map(p -> new Grows.Trouble(p.line(), p.column(), p.text()))
+                            .map(p -> new DynamicSettings.Trouble(p.line(), p.column(), p.text()))
                             .toList());
         }
         Map<String, Description.Input> reads = new LinkedHashMap<>();
@@ -49,7 +49,7 @@ public final class Face implements Grows.From {
         Map<String, Setting> settings = new LinkedHashMap<>();
         for (List<Knob> knobs : knobs(all))
             for (Knob knob : knobs) settings.putIfAbsent(knob.setting.id(), knob.setting);
-        return new Grows.Own(List.copyOf(settings.values()), List.copyOf(reads.values()), List.of());
+        return new DynamicSettings.Own(List.copyOf(settings.values()), List.copyOf(reads.values()), List.of());
     }
 
     /** The knobs of each pass; a uniform that several passes declare is one setting. */

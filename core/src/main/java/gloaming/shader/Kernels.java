@@ -1,6 +1,6 @@
 package gloaming.shader;
 
-import gloaming.flow.Lanes;
+import gloaming.flow.Vectors;
 import jdk.incubator.vector.FloatVector;
 import jdk.incubator.vector.IntVector;
 import jdk.incubator.vector.VectorMask;
@@ -23,7 +23,7 @@ final class Kernels {
 
     static void moveF(float[] f, int o, int a, int sa, int n) {
         for (int i = 0; i < n; i += L) {
-            FloatVector x = Lanes.load(f, a + (i & sa));
+            FloatVector x = Vectors.load(f, a + (i & sa));
             x.intoArray(f, o + i);
         }
     }
@@ -37,21 +37,21 @@ final class Kernels {
 
     static void add(float[] f, int o, int a, int sa, int b, int sb, int n) {
         if (sb == 0) {
-            FloatVector y = Lanes.load(f, b);
+            FloatVector y = Vectors.load(f, b);
             for (int i = 0; i < n; i += L) {
-                FloatVector x = Lanes.load(f, a + i);
+                FloatVector x = Vectors.load(f, a + i);
                 x.add(y).intoArray(f, o + i);
             }
         } else if (sa == 0) {
-            FloatVector x = Lanes.load(f, a);
+            FloatVector x = Vectors.load(f, a);
             for (int i = 0; i < n; i += L) {
-                FloatVector y = Lanes.load(f, b + i);
+                FloatVector y = Vectors.load(f, b + i);
                 x.add(y).intoArray(f, o + i);
             }
         } else {
             for (int i = 0; i < n; i += L) {
-                FloatVector x = Lanes.load(f, a + i);
-                FloatVector y = Lanes.load(f, b + i);
+                FloatVector x = Vectors.load(f, a + i);
+                FloatVector y = Vectors.load(f, b + i);
                 x.add(y).intoArray(f, o + i);
             }
         }
@@ -59,21 +59,21 @@ final class Kernels {
 
     static void sub(float[] f, int o, int a, int sa, int b, int sb, int n) {
         if (sb == 0) {
-            FloatVector y = Lanes.load(f, b);
+            FloatVector y = Vectors.load(f, b);
             for (int i = 0; i < n; i += L) {
-                FloatVector x = Lanes.load(f, a + i);
+                FloatVector x = Vectors.load(f, a + i);
                 x.sub(y).intoArray(f, o + i);
             }
         } else if (sa == 0) {
-            FloatVector x = Lanes.load(f, a);
+            FloatVector x = Vectors.load(f, a);
             for (int i = 0; i < n; i += L) {
-                FloatVector y = Lanes.load(f, b + i);
+                FloatVector y = Vectors.load(f, b + i);
                 x.sub(y).intoArray(f, o + i);
             }
         } else {
             for (int i = 0; i < n; i += L) {
-                FloatVector x = Lanes.load(f, a + i);
-                FloatVector y = Lanes.load(f, b + i);
+                FloatVector x = Vectors.load(f, a + i);
+                FloatVector y = Vectors.load(f, b + i);
                 x.sub(y).intoArray(f, o + i);
             }
         }
@@ -81,21 +81,21 @@ final class Kernels {
 
     static void mul(float[] f, int o, int a, int sa, int b, int sb, int n) {
         if (sb == 0) {
-            FloatVector y = Lanes.load(f, b);
+            FloatVector y = Vectors.load(f, b);
             for (int i = 0; i < n; i += L) {
-                FloatVector x = Lanes.load(f, a + i);
+                FloatVector x = Vectors.load(f, a + i);
                 x.mul(y).intoArray(f, o + i);
             }
         } else if (sa == 0) {
-            FloatVector x = Lanes.load(f, a);
+            FloatVector x = Vectors.load(f, a);
             for (int i = 0; i < n; i += L) {
-                FloatVector y = Lanes.load(f, b + i);
+                FloatVector y = Vectors.load(f, b + i);
                 x.mul(y).intoArray(f, o + i);
             }
         } else {
             for (int i = 0; i < n; i += L) {
-                FloatVector x = Lanes.load(f, a + i);
-                FloatVector y = Lanes.load(f, b + i);
+                FloatVector x = Vectors.load(f, a + i);
+                FloatVector y = Vectors.load(f, b + i);
                 x.mul(y).intoArray(f, o + i);
             }
         }
@@ -103,21 +103,21 @@ final class Kernels {
 
     static void div(float[] f, int o, int a, int sa, int b, int sb, int n) {
         if (sb == 0) {
-            FloatVector y = Lanes.load(f, b);
+            FloatVector y = Vectors.load(f, b);
             for (int i = 0; i < n; i += L) {
-                FloatVector x = Lanes.load(f, a + i);
+                FloatVector x = Vectors.load(f, a + i);
                 x.div(y).intoArray(f, o + i);
             }
         } else if (sa == 0) {
-            FloatVector x = Lanes.load(f, a);
+            FloatVector x = Vectors.load(f, a);
             for (int i = 0; i < n; i += L) {
-                FloatVector y = Lanes.load(f, b + i);
+                FloatVector y = Vectors.load(f, b + i);
                 x.div(y).intoArray(f, o + i);
             }
         } else {
             for (int i = 0; i < n; i += L) {
-                FloatVector x = Lanes.load(f, a + i);
-                FloatVector y = Lanes.load(f, b + i);
+                FloatVector x = Vectors.load(f, a + i);
+                FloatVector y = Vectors.load(f, b + i);
                 x.div(y).intoArray(f, o + i);
             }
         }
@@ -125,7 +125,7 @@ final class Kernels {
 
     static void neg(float[] f, int o, int a, int n) {
         for (int i = 0; i < n; i += L) {
-            FloatVector x = Lanes.load(f, a + i);
+            FloatVector x = Vectors.load(f, a + i);
             x.neg().intoArray(f, o + i);
         }
     }
@@ -133,37 +133,37 @@ final class Kernels {
     static void mad(float[] f, int o, int a, int sa, int b, int sb, int c, int sc, int n) {
         if ((sa & sb & sc) != 0) {
             for (int i = 0; i < n; i += L) {
-                FloatVector x = Lanes.load(f, a + i);
-                FloatVector y = Lanes.load(f, b + i);
-                FloatVector z = Lanes.load(f, c + i);
+                FloatVector x = Vectors.load(f, a + i);
+                FloatVector y = Vectors.load(f, b + i);
+                FloatVector z = Vectors.load(f, c + i);
                 x.fma(y, z).intoArray(f, o + i);
             }
         } else if (sb == 0 && (sa & sc) != 0) {
-            FloatVector y = Lanes.load(f, b);
+            FloatVector y = Vectors.load(f, b);
             for (int i = 0; i < n; i += L) {
-                FloatVector x = Lanes.load(f, a + i);
-                FloatVector z = Lanes.load(f, c + i);
+                FloatVector x = Vectors.load(f, a + i);
+                FloatVector z = Vectors.load(f, c + i);
                 x.fma(y, z).intoArray(f, o + i);
             }
         } else if (sc == 0 && (sa & sb) != 0) {
-            FloatVector z = Lanes.load(f, c);
+            FloatVector z = Vectors.load(f, c);
             for (int i = 0; i < n; i += L) {
-                FloatVector x = Lanes.load(f, a + i);
-                FloatVector y = Lanes.load(f, b + i);
+                FloatVector x = Vectors.load(f, a + i);
+                FloatVector y = Vectors.load(f, b + i);
                 x.fma(y, z).intoArray(f, o + i);
             }
         } else if (sb == 0 && sc == 0) {
-            FloatVector y = Lanes.load(f, b);
-            FloatVector z = Lanes.load(f, c);
+            FloatVector y = Vectors.load(f, b);
+            FloatVector z = Vectors.load(f, c);
             for (int i = 0; i < n; i += L) {
-                FloatVector x = Lanes.load(f, a + i);
+                FloatVector x = Vectors.load(f, a + i);
                 x.fma(y, z).intoArray(f, o + i);
             }
         } else {
             for (int i = 0; i < n; i += L) {
-                FloatVector x = Lanes.load(f, a + (i & sa));
-                FloatVector y = Lanes.load(f, b + (i & sb));
-                FloatVector z = Lanes.load(f, c + (i & sc));
+                FloatVector x = Vectors.load(f, a + (i & sa));
+                FloatVector y = Vectors.load(f, b + (i & sb));
+                FloatVector z = Vectors.load(f, c + (i & sc));
                 x.fma(y, z).intoArray(f, o + i);
             }
         }
@@ -172,16 +172,16 @@ final class Kernels {
     static void madLess(float[] f, int o, int a, int sa, int b, int sb, int c, int sc, int n) {
         if ((sa & sb & sc) != 0) {
             for (int i = 0; i < n; i += L) {
-                FloatVector x = Lanes.load(f, a + i);
-                FloatVector y = Lanes.load(f, b + i);
-                FloatVector z = Lanes.load(f, c + i);
+                FloatVector x = Vectors.load(f, a + i);
+                FloatVector y = Vectors.load(f, b + i);
+                FloatVector z = Vectors.load(f, c + i);
                 x.fma(y, z.neg()).intoArray(f, o + i);
             }
         } else {
             for (int i = 0; i < n; i += L) {
-                FloatVector x = Lanes.load(f, a + (i & sa));
-                FloatVector y = Lanes.load(f, b + (i & sb));
-                FloatVector z = Lanes.load(f, c + (i & sc));
+                FloatVector x = Vectors.load(f, a + (i & sa));
+                FloatVector y = Vectors.load(f, b + (i & sb));
+                FloatVector z = Vectors.load(f, c + (i & sc));
                 x.fma(y, z.neg()).intoArray(f, o + i);
             }
         }
@@ -190,16 +190,16 @@ final class Kernels {
     static void lessMad(float[] f, int o, int a, int sa, int b, int sb, int c, int sc, int n) {
         if ((sa & sb & sc) != 0) {
             for (int i = 0; i < n; i += L) {
-                FloatVector x = Lanes.load(f, a + i);
-                FloatVector y = Lanes.load(f, b + i);
-                FloatVector z = Lanes.load(f, c + i);
+                FloatVector x = Vectors.load(f, a + i);
+                FloatVector y = Vectors.load(f, b + i);
+                FloatVector z = Vectors.load(f, c + i);
                 x.neg().fma(y, z).intoArray(f, o + i);
             }
         } else {
             for (int i = 0; i < n; i += L) {
-                FloatVector x = Lanes.load(f, a + (i & sa));
-                FloatVector y = Lanes.load(f, b + (i & sb));
-                FloatVector z = Lanes.load(f, c + (i & sc));
+                FloatVector x = Vectors.load(f, a + (i & sa));
+                FloatVector y = Vectors.load(f, b + (i & sb));
+                FloatVector z = Vectors.load(f, c + (i & sc));
                 x.neg().fma(y, z).intoArray(f, o + i);
             }
         }
@@ -207,21 +207,21 @@ final class Kernels {
 
     static void min(float[] f, int o, int a, int sa, int b, int sb, int n) {
         if (sb == 0) {
-            FloatVector y = Lanes.load(f, b);
+            FloatVector y = Vectors.load(f, b);
             for (int i = 0; i < n; i += L) {
-                FloatVector x = Lanes.load(f, a + i);
+                FloatVector x = Vectors.load(f, a + i);
                 x.min(y).intoArray(f, o + i);
             }
         } else if (sa == 0) {
-            FloatVector x = Lanes.load(f, a);
+            FloatVector x = Vectors.load(f, a);
             for (int i = 0; i < n; i += L) {
-                FloatVector y = Lanes.load(f, b + i);
+                FloatVector y = Vectors.load(f, b + i);
                 x.min(y).intoArray(f, o + i);
             }
         } else {
             for (int i = 0; i < n; i += L) {
-                FloatVector x = Lanes.load(f, a + i);
-                FloatVector y = Lanes.load(f, b + i);
+                FloatVector x = Vectors.load(f, a + i);
+                FloatVector y = Vectors.load(f, b + i);
                 x.min(y).intoArray(f, o + i);
             }
         }
@@ -229,21 +229,21 @@ final class Kernels {
 
     static void max(float[] f, int o, int a, int sa, int b, int sb, int n) {
         if (sb == 0) {
-            FloatVector y = Lanes.load(f, b);
+            FloatVector y = Vectors.load(f, b);
             for (int i = 0; i < n; i += L) {
-                FloatVector x = Lanes.load(f, a + i);
+                FloatVector x = Vectors.load(f, a + i);
                 x.max(y).intoArray(f, o + i);
             }
         } else if (sa == 0) {
-            FloatVector x = Lanes.load(f, a);
+            FloatVector x = Vectors.load(f, a);
             for (int i = 0; i < n; i += L) {
-                FloatVector y = Lanes.load(f, b + i);
+                FloatVector y = Vectors.load(f, b + i);
                 x.max(y).intoArray(f, o + i);
             }
         } else {
             for (int i = 0; i < n; i += L) {
-                FloatVector x = Lanes.load(f, a + i);
-                FloatVector y = Lanes.load(f, b + i);
+                FloatVector x = Vectors.load(f, a + i);
+                FloatVector y = Vectors.load(f, b + i);
                 x.max(y).intoArray(f, o + i);
             }
         }
@@ -251,50 +251,50 @@ final class Kernels {
 
     static void abs(float[] f, int o, int a, int n) {
         for (int i = 0; i < n; i += L) {
-            FloatVector x = Lanes.load(f, a + i);
+            FloatVector x = Vectors.load(f, a + i);
             x.abs().intoArray(f, o + i);
         }
     }
 
     static void sqrt(float[] f, int o, int a, int n) {
         for (int i = 0; i < n; i += L) {
-            FloatVector x = Lanes.load(f, a + i);
+            FloatVector x = Vectors.load(f, a + i);
             x.sqrt().intoArray(f, o + i);
         }
     }
 
     static void rsqrt(float[] f, int o, int a, int n) {
         for (int i = 0; i < n; i += L) {
-            FloatVector x = Lanes.load(f, a + i);
-            Lanes.all(1).div(x.sqrt()).intoArray(f, o + i);
+            FloatVector x = Vectors.load(f, a + i);
+            Vectors.all(1).div(x.sqrt()).intoArray(f, o + i);
         }
     }
 
     static void atan2(float[] f, int o, int a, int sa, int b, int sb, int n) {
         for (int i = 0; i < n; i += L) {
-            FloatVector y = Lanes.load(f, a + (i & sa));
-            FloatVector x = Lanes.load(f, b + (i & sb));
+            FloatVector y = Vectors.load(f, a + (i & sa));
+            FloatVector x = Vectors.load(f, b + (i & sb));
             Wide.angle(y, x).intoArray(f, o + i);
         }
     }
 
     static void lt(float[] f, int[] w, int o, int a, int sa, int b, int sb, int n) {
         if (sb == 0) {
-            FloatVector y = Lanes.load(f, b);
+            FloatVector y = Vectors.load(f, b);
             for (int i = 0; i < n; i += L) {
-                FloatVector x = Lanes.load(f, a + i);
+                FloatVector x = Vectors.load(f, a + i);
                 Wide.truth(x.compare(VectorOperators.LT, y)).intoArray(w, o + i);
             }
         } else if (sa == 0) {
-            FloatVector x = Lanes.load(f, a);
+            FloatVector x = Vectors.load(f, a);
             for (int i = 0; i < n; i += L) {
-                FloatVector y = Lanes.load(f, b + i);
+                FloatVector y = Vectors.load(f, b + i);
                 Wide.truth(x.compare(VectorOperators.LT, y)).intoArray(w, o + i);
             }
         } else {
             for (int i = 0; i < n; i += L) {
-                FloatVector x = Lanes.load(f, a + i);
-                FloatVector y = Lanes.load(f, b + i);
+                FloatVector x = Vectors.load(f, a + i);
+                FloatVector y = Vectors.load(f, b + i);
                 Wide.truth(x.compare(VectorOperators.LT, y)).intoArray(w, o + i);
             }
         }
@@ -302,21 +302,21 @@ final class Kernels {
 
     static void le(float[] f, int[] w, int o, int a, int sa, int b, int sb, int n) {
         if (sb == 0) {
-            FloatVector y = Lanes.load(f, b);
+            FloatVector y = Vectors.load(f, b);
             for (int i = 0; i < n; i += L) {
-                FloatVector x = Lanes.load(f, a + i);
+                FloatVector x = Vectors.load(f, a + i);
                 Wide.truth(x.compare(VectorOperators.LE, y)).intoArray(w, o + i);
             }
         } else if (sa == 0) {
-            FloatVector x = Lanes.load(f, a);
+            FloatVector x = Vectors.load(f, a);
             for (int i = 0; i < n; i += L) {
-                FloatVector y = Lanes.load(f, b + i);
+                FloatVector y = Vectors.load(f, b + i);
                 Wide.truth(x.compare(VectorOperators.LE, y)).intoArray(w, o + i);
             }
         } else {
             for (int i = 0; i < n; i += L) {
-                FloatVector x = Lanes.load(f, a + i);
-                FloatVector y = Lanes.load(f, b + i);
+                FloatVector x = Vectors.load(f, a + i);
+                FloatVector y = Vectors.load(f, b + i);
                 Wide.truth(x.compare(VectorOperators.LE, y)).intoArray(w, o + i);
             }
         }
@@ -324,16 +324,16 @@ final class Kernels {
 
     static void eq(float[] f, int[] w, int o, int a, int sa, int b, int sb, int n) {
         for (int i = 0; i < n; i += L) {
-            FloatVector x = Lanes.load(f, a + (i & sa));
-            FloatVector y = Lanes.load(f, b + (i & sb));
+            FloatVector x = Vectors.load(f, a + (i & sa));
+            FloatVector y = Vectors.load(f, b + (i & sb));
             Wide.truth(x.compare(VectorOperators.EQ, y)).intoArray(w, o + i);
         }
     }
 
     static void ne(float[] f, int[] w, int o, int a, int sa, int b, int sb, int n) {
         for (int i = 0; i < n; i += L) {
-            FloatVector x = Lanes.load(f, a + (i & sa));
-            FloatVector y = Lanes.load(f, b + (i & sb));
+            FloatVector x = Vectors.load(f, a + (i & sa));
+            FloatVector y = Vectors.load(f, b + (i & sb));
             Wide.truth(x.compare(VectorOperators.NE, y)).intoArray(w, o + i);
         }
     }
@@ -555,7 +555,7 @@ final class Kernels {
 
     static void bitsOf(float[] f, int[] w, int o, int a, int n) {
         for (int i = 0; i < n; i += L) {
-            FloatVector x = Lanes.load(f, a + i);
+            FloatVector x = Vectors.load(f, a + i);
             x.reinterpretAsInts().intoArray(w, o + i);
         }
     }
@@ -569,73 +569,73 @@ final class Kernels {
 
     static void floor(float[] f, int o, int a, int n) {
         for (int i = 0; i < n; i += L) {
-            Wide.floor(Lanes.load(f, a + i)).intoArray(f, o + i);
+            Wide.floor(Vectors.load(f, a + i)).intoArray(f, o + i);
         }
     }
 
     static void ceil(float[] f, int o, int a, int n) {
         for (int i = 0; i < n; i += L) {
-            Wide.floor(Lanes.load(f, a + i).neg()).neg().intoArray(f, o + i);
+            Wide.floor(Vectors.load(f, a + i).neg()).neg().intoArray(f, o + i);
         }
     }
 
     static void trunc(float[] f, int o, int a, int n) {
         for (int i = 0; i < n; i += L) {
-            FloatVector x = Lanes.load(f, a + i);
+            FloatVector x = Vectors.load(f, a + i);
             Wide.signed(Wide.floor(x.abs()), x).intoArray(f, o + i);
         }
     }
 
     static void round(float[] f, int o, int a, int n) {
         for (int i = 0; i < n; i += L) {
-            Wide.round(Lanes.load(f, a + i)).intoArray(f, o + i);
+            Wide.round(Vectors.load(f, a + i)).intoArray(f, o + i);
         }
     }
 
     static void fract(float[] f, int o, int a, int n) {
         for (int i = 0; i < n; i += L) {
-            FloatVector x = Lanes.load(f, a + i);
+            FloatVector x = Vectors.load(f, a + i);
             x.sub(Wide.floor(x)).intoArray(f, o + i);
         }
     }
 
     static void mod(float[] f, int o, int a, int sa, int b, int sb, int n) {
         for (int i = 0; i < n; i += L) {
-            FloatVector x = Lanes.load(f, a + (i & sa));
-            FloatVector y = Lanes.load(f, b + (i & sb));
+            FloatVector x = Vectors.load(f, a + (i & sa));
+            FloatVector y = Vectors.load(f, b + (i & sb));
             x.sub(y.mul(Wide.floor(x.div(y)))).intoArray(f, o + i);
         }
     }
 
     static void sign(float[] f, int o, int a, int n) {
         for (int i = 0; i < n; i += L) {
-            FloatVector x = Lanes.load(f, a + i);
-            FloatVector one = Wide.signed(Lanes.all(1), x);
+            FloatVector x = Vectors.load(f, a + i);
+            FloatVector one = Wide.signed(Vectors.all(1), x);
             x.blend(one, x.compare(VectorOperators.NE, 0)).intoArray(f, o + i);
         }
     }
 
     static void sin(float[] f, int o, int a, int n) {
         for (int i = 0; i < n; i += L) {
-            Wide.wave(Lanes.load(f, a + i), 0).intoArray(f, o + i);
+            Wide.wave(Vectors.load(f, a + i), 0).intoArray(f, o + i);
         }
     }
 
     static void cos(float[] f, int o, int a, int n) {
         for (int i = 0; i < n; i += L) {
-            Wide.wave(Lanes.load(f, a + i), 0.5f).intoArray(f, o + i);
+            Wide.wave(Vectors.load(f, a + i), 0.5f).intoArray(f, o + i);
         }
     }
 
     static void exp2(float[] f, int o, int a, int n) {
         for (int i = 0; i < n; i += L) {
-            Wide.exp2(Lanes.load(f, a + i)).intoArray(f, o + i);
+            Wide.exp2(Vectors.load(f, a + i)).intoArray(f, o + i);
         }
     }
 
     static void log2(float[] f, int o, int a, int n) {
         for (int i = 0; i < n; i += L) {
-            Wide.log2(Lanes.load(f, a + i)).intoArray(f, o + i);
+            Wide.log2(Vectors.load(f, a + i)).intoArray(f, o + i);
         }
     }
 
@@ -644,8 +644,8 @@ final class Kernels {
             VectorMask<Float> m = IntVector.fromArray(I, w, c + (i & sc))
                     .compare(VectorOperators.NE, 0)
                     .cast(F);
-            FloatVector x = Lanes.load(f, a + (i & sa));
-            Lanes.load(f, b + (i & sb)).blend(x, m).intoArray(f, o + i);
+            FloatVector x = Vectors.load(f, a + (i & sa));
+            Vectors.load(f, b + (i & sb)).blend(x, m).intoArray(f, o + i);
         }
     }
 
@@ -659,14 +659,14 @@ final class Kernels {
 
     static void toInt(float[] f, int[] w, int o, int a, int n) {
         for (int i = 0; i < n; i += L) {
-            FloatVector x = Lanes.load(f, a + i);
+            FloatVector x = Vectors.load(f, a + i);
             Wide.whole(x).intoArray(w, o + i);
         }
     }
 
     static void toUnsigned(float[] f, int[] w, int o, int a, int n) {
         for (int i = 0; i < n; i += L) {
-            FloatVector x = Lanes.load(f, a + i);
+            FloatVector x = Vectors.load(f, a + i);
             VectorMask<Float> large = x.compare(VectorOperators.GE, 0x1p31f);
             IntVector y = (IntVector) x.sub(0x1p31f, large).convert(VectorOperators.F2I, 0);
             y.lanewise(VectorOperators.XOR, Integer.MIN_VALUE, large.cast(I)).intoArray(w, o + i);
@@ -685,7 +685,7 @@ final class Kernels {
             // Two halves that are exact, so that their sum rounds once.
             FloatVector high = Wide.number(x.lanewise(VectorOperators.LSHR, 16));
             FloatVector low = Wide.number(x.and(0xffff));
-            high.fma(Lanes.all(65536), low).intoArray(f, o + i);
+            high.fma(Vectors.all(65536), low).intoArray(f, o + i);
         }
     }
 
@@ -719,8 +719,8 @@ final class Kernels {
             VectorMask<Float> m = IntVector.fromArray(I, w, mask + i)
                     .compare(VectorOperators.NE, 0)
                     .cast(F);
-            FloatVector x = Lanes.load(f, a + (i & sa));
-            Lanes.load(f, o + i).blend(x, m).intoArray(f, o + i);
+            FloatVector x = Vectors.load(f, a + (i & sa));
+            Vectors.load(f, o + i).blend(x, m).intoArray(f, o + i);
         }
     }
 

@@ -2,13 +2,13 @@ package gloaming.shader;
 
 import gloaming.shader.Code.Reg;
 import gloaming.shader.Code.Scope;
-import gloaming.shader.Tree.Expr;
-import gloaming.shader.Tree.Function;
-import gloaming.shader.Tree.Parameter;
-import gloaming.shader.Tree.Stmt;
-import gloaming.shader.Tree.Use;
-import gloaming.shader.Tree.Var;
-import gloaming.shader.Tree.Way;
+import gloaming.shader.ShaderTree.Expr;
+import gloaming.shader.ShaderTree.Function;
+import gloaming.shader.ShaderTree.Parameter;
+import gloaming.shader.ShaderTree.Stmt;
+import gloaming.shader.ShaderTree.Use;
+import gloaming.shader.ShaderTree.Var;
+import gloaming.shader.ShaderTree.Way;
 import gloaming.shader.Type.Base;
 import gloaming.shader.Type.Numeric;
 import java.util.ArrayList;
@@ -88,7 +88,7 @@ final class Lowering {
     }
 
     /** Lowers a whole shader; {@code inputs} and {@code samplers} tell where the outside puts its values. */
-    Reg[] shader(Tree tree, Map<Var, Reg[]> inputs, Map<Var, Integer> samplers, Var output, Var[] outputs) {
+    Reg[] shader(ShaderTree tree, Map<Var, Reg[]> inputs, Map<Var, Integer> samplers, Var output, Var[] outputs) {
         globals.putAll(inputs);
         this.samplers.putAll(samplers);
         begin(tree, outputs);
@@ -101,7 +101,7 @@ final class Lowering {
     }
 
     /** Lowers code over points: the scalars of all outputs, in their order. */
-    Reg[] points(Tree tree, Map<Var, Reg[]> inputs, Map<Var, Integer> samplers, Var[] outputs) {
+    Reg[] points(ShaderTree tree, Map<Var, Reg[]> inputs, Map<Var, Integer> samplers, Var[] outputs) {
         globals.putAll(inputs);
         this.samplers.putAll(samplers);
         begin(tree, outputs);
@@ -110,7 +110,7 @@ final class Lowering {
         return results.toArray(Reg[]::new);
     }
 
-    private void begin(Tree tree, Var[] outputs) {
+    private void begin(ShaderTree tree, Var[] outputs) {
         discarded = out.variable(true);
         out.set(discarded, out.whole(0));
         for (Var var : outputs) {
@@ -253,7 +253,7 @@ final class Lowering {
         out.set(falling, out.whole(0));
         out.scope(scope -> {
             frame.breaks = scope;
-            for (Tree.Case c : w.cases()) {
+            for (ShaderTree.Case c : w.cases()) {
                 Reg here = c.standard() ? none(on, w, c) : out.whole(0);
                 for (int label : c.labels()) here = out.op(Op.OR, here, out.op(Op.IEQ, on, out.whole(label)));
                 Reg go = out.op(Op.OR, out.get(falling), here);
@@ -265,9 +265,9 @@ final class Lowering {
     }
 
     /** Whether no other case has this label. */
-    private Reg none(Reg on, Stmt.Switch w, Tree.Case standard) {
+    private Reg none(Reg on, Stmt.Switch w, ShaderTree.Case standard) {
         Reg any = out.whole(0);
-        for (Tree.Case c : w.cases()) {
+        for (ShaderTree.Case c : w.cases()) {
             if (c == standard) continue;
             for (int label : c.labels()) any = out.op(Op.OR, any, out.op(Op.IEQ, on, out.whole(label)));
         }

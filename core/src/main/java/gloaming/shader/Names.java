@@ -1,7 +1,7 @@
 package gloaming.shader;
 
-import gloaming.shader.Tree.Function;
-import gloaming.shader.Tree.Var;
+import gloaming.shader.ShaderTree.Function;
+import gloaming.shader.ShaderTree.Var;
 import java.util.ArrayDeque;
 import java.util.ArrayList;
 import java.util.Deque;

@@ -4,12 +4,12 @@ import gloaming.flow.Column;
 import gloaming.flow.Picture;
 import gloaming.flow.Points;
 import gloaming.look.Id;
-import gloaming.points.Altered;
+import gloaming.points.ChangedColumns;
+import gloaming.step.Choice;
+import gloaming.step.DynamicSettings;
 import gloaming.step.Frame;
-import gloaming.step.Grows;
 import gloaming.step.Operation;
-import gloaming.step.Pick;
-import gloaming.step.Says;
+import gloaming.step.StepInfo;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
@@ -23,14 +23,14 @@ import java.util.Map;
  * {@code newSize} and so on is written back.
  */
 @Id("point-shader")
-@Says(
+@StepInfo(
         name = "Point shader",
         does = "Works out the place, size, colour or heading of every point with your own GLSL.",
         find = "shader glsl code program points attribute formula vex write own vertex layout")
-@Grows(PointFace.class)
+@DynamicSettings(PointFace.class)
 public record PointShader(
         @Id("code")
-        @Pick(
+        @Choice(
                 initial = """
                         #version 300 es
                         precision highp float;
@@ -66,7 +66,7 @@ public record PointShader(
 
     /** The last text that compiled, what is wrong with a newer one, and the columns it reads and writes. */
     public static final class Memory {
-        final Altered altered = new Altered();
+        final ChangedColumns altered = new ChangedColumns();
         String text;
         String trouble;
         Shader shader;

@@ -1,6 +1,6 @@
 package gloaming.shader;
 
-import gloaming.shader.Tree.Function;
+import gloaming.shader.ShaderTree.Function;
 import java.io.IOException;
 import java.io.InputStream;
 import java.io.UncheckedIOException;
@@ -34,7 +34,7 @@ final class Prelude {
         Preprocessor preprocessor = new Preprocessor(text(), problems);
         Names names = new Names();
         names.enter();
-        Tree tree = new Parser(preprocessor.tokens(), names, problems).parse();
+        ShaderTree tree = new ShaderParser(preprocessor.tokens(), names, problems).parse();
         problems.removeIf(p -> p.text().startsWith("'main'"));
         if (!problems.isEmpty()) throw new IllegalStateException("the prelude: " + problems);
         return List.copyOf(tree.functions);

@@ -3,8 +3,8 @@ package gloaming.shader;
 import gloaming.flow.Crew;
 import gloaming.flow.Picture;
 import gloaming.shader.Code.Reg;
-import gloaming.shader.Tree.Use;
-import gloaming.shader.Tree.Var;
+import gloaming.shader.ShaderTree.Use;
+import gloaming.shader.ShaderTree.Var;
 import gloaming.shader.Type.Base;
 import gloaming.step.Operation;
 import java.util.ArrayList;
@@ -91,7 +91,8 @@ public final class Shader {
         try {
             Preprocessor preprocessor = new Preprocessor(text, problems);
             List<Token> tokens = preprocessor.tokens();
-            Tree tree = problems.isEmpty() ? Parser.shader(tokens, problems).parse() : null;
+            ShaderTree tree =
+                    problems.isEmpty() ? ShaderParser.shader(tokens, problems).parse() : null;
             if (problems.isEmpty()) return new Result(build(tree, preprocessor.comments), List.of());
         } catch (Problem.Found found) {
             problems.add(found.problem);
@@ -112,7 +113,8 @@ public final class Shader {
         try {
             Preprocessor preprocessor = new Preprocessor(text, problems);
             List<Token> tokens = preprocessor.tokens();
-            Tree tree = problems.isEmpty() ? Parser.points(tokens, problems).parse() : null;
+            ShaderTree tree =
+                    problems.isEmpty() ? ShaderParser.points(tokens, problems).parse() : null;
             if (problems.isEmpty()) return new Result(build(tree, preprocessor.comments, true), List.of());
         } catch (Problem.Found found) {
             problems.add(found.problem);
@@ -123,11 +125,11 @@ public final class Shader {
         return new Result(null, List.copyOf(problems));
     }
 
-    private static Shader build(Tree tree, Map<Integer, String> comments) {
+    private static Shader build(ShaderTree tree, Map<Integer, String> comments) {
         return build(tree, comments, false);
     }
 
-    private static Shader build(Tree tree, Map<Integer, String> comments, boolean points) {
+    private static Shader build(ShaderTree tree, Map<Integer, String> comments, boolean points) {
         Lowering lowering = new Lowering();
         Map<Var, Reg[]> inputs = new HashMap<>();
         Map<Var, Integer> samplerOf = new LinkedHashMap<>();
@@ -190,7 +192,7 @@ public final class Shader {
             if (old.use != Use.OUT) continue;
             all.add(old);
             // The older forms: gl_FragColor, or gl_FragData where that is written to.
-            if (outputs.isEmpty() && (output == null || Uses.of(tree, old))) output = old;
+            if (outputs.isEmpty() && (output == null || ShaderUses.of(tree, old))) output = old;
         }
         Reg[] results = lowering.shader(tree, inputs, samplerOf, output, all.toArray(Var[]::new));
         Shaping shaping = new Shaping(lowering.out.code, results);
@@ -226,7 +228,7 @@ public final class Shader {
         return new Reg[] {out.input(false, Program.Given.U), out.input(false, Program.Given.V)};
     }
 
-    private static void given(Tree tree, Map<Var, Reg[]> inputs, Emitter out) {
+    private static void given(ShaderTree tree, Map<Var, Reg[]> inputs, Emitter out) {
         for (Var var : tree.given) {
             switch (var.name) {
                 case "gl_FragCoord" ->

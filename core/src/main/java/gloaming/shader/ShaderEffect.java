@@ -2,22 +2,22 @@ package gloaming.shader;
 
 import gloaming.flow.Picture;
 import gloaming.look.Id;
+import gloaming.step.Choice;
+import gloaming.step.DynamicSettings;
 import gloaming.step.Frame;
-import gloaming.step.Grows;
 import gloaming.step.Operation;
-import gloaming.step.Pick;
-import gloaming.step.Says;
+import gloaming.step.StepInfo;
 
 /** Changes a picture with a fragment shader. */
 @Id("shader-effect")
-@Says(
+@StepInfo(
         name = "Shader effect",
         does = "Changes the picture with your own GLSL, which reads it as picture.",
         find = "shader glsl code effect filter program fragment write own script gl webgl")
-@Grows(Face.class)
+@DynamicSettings(Face.class)
 public record ShaderEffect(
         @Id("code")
-        @Pick(
+        @Choice(
                 initial = """
                         #version 300 es
                         precision highp float;
@@ -36,7 +36,7 @@ public record ShaderEffect(
                 says = "A fragment shader in GLSL ES 3.00; uniforms become settings, samplers reads.")
         String code,
 
-        @Id("values") @Pick(initial = "light", says = "Whether its numbers are light, or levels of a screen.")
+        @Id("values") @Choice(initial = "light", says = "Whether its numbers are light, or levels of a screen.")
         Playing.Values values,
 
         Object[] own)

@@ -3,23 +3,23 @@ package gloaming.shader;
 import gloaming.flow.Nothing;
 import gloaming.flow.Picture;
 import gloaming.look.Id;
+import gloaming.step.Choice;
+import gloaming.step.DynamicSettings;
 import gloaming.step.Frame;
-import gloaming.step.Grows;
 import gloaming.step.Operation;
-import gloaming.step.Pick;
-import gloaming.step.Says;
+import gloaming.step.StepInfo;
 
 /** Draws a picture with a fragment shader. */
 @Id("shader-source")
-@Says(
+@StepInfo(
         name = "Shader",
         does = "Draws a picture with your own GLSL.",
         ifBlack = "its text draws nothing yet, or what it reads is empty",
         find = "shader glsl code program fragment write own script gl webgl")
-@Grows(Face.class)
+@DynamicSettings(Face.class)
 public record ShaderSource(
         @Id("code")
-        @Pick(
+        @Choice(
                 initial = """
                         #version 300 es
                         precision highp float;
@@ -40,7 +40,7 @@ public record ShaderSource(
                 says = "A fragment shader in GLSL ES 3.00; uniforms become settings, samplers reads.")
         String code,
 
-        @Id("values") @Pick(initial = "light", says = "Whether its numbers are light, or levels of a screen.")
+        @Id("values") @Choice(initial = "light", says = "Whether its numbers are light, or levels of a screen.")
         Playing.Values values,
 
         Object[] own)

@@ -1,8 +1,8 @@
 package gloaming.shader;
 
 import gloaming.flow.Crew;
-import gloaming.flow.Lanes;
 import gloaming.flow.Picture;
+import gloaming.flow.Vectors;
 import jdk.incubator.vector.FloatVector;
 import jdk.incubator.vector.IntVector;
 import jdk.incubator.vector.VectorOperators;
@@ -15,7 +15,7 @@ import jdk.incubator.vector.VectorSpecies;
  */
 final class Texels {
     private static final VectorSpecies<Float> PAIR = FloatVector.SPECIES_256;
-    /** The JIT is told how wide a pair is, see {@link Lanes}. */
+    /** The JIT is told how wide a pair is, see {@link Vectors}. */
     private static final Class<? extends FloatVector> TWO =
             FloatVector.zero(PAIR).getClass();
 
@@ -118,8 +118,8 @@ final class Texels {
     /** Finds the lower left of the four pixels round each place, and how far up and across between them it lies. */
     private void places(float[] f, int u, int su, int v, int sv, int n, Room room) {
         for (int i = 0; i < n; i += LANES) {
-            FloatVector x = folded(Lanes.load(f, u + (i & su)), width, edge);
-            FloatVector y = folded(Lanes.load(f, v + (i & sv)), height, edge);
+            FloatVector x = folded(Vectors.load(f, u + (i & su)), width, edge);
+            FloatVector y = folded(Vectors.load(f, v + (i & sv)), height, edge);
             if (nearest) {
                 x = Wide.floor(x.add(0.5f));
                 y = Wide.floor(y.add(0.5f));
@@ -182,7 +182,7 @@ final class Texels {
     private static FloatVector picks(java.util.function.IntUnaryOperator of) {
         float[] lanes = new float[LANES];
         for (int j = 0; j < LANES; j++) lanes[j] = LANES < 8 ? 0 : of.applyAsInt(j);
-        return Lanes.load(lanes, 0);
+        return Vectors.load(lanes, 0);
     }
 
     private static int part(int j, int channels, int each, int from) {
@@ -202,14 +202,14 @@ final class Texels {
     /** Between the left and the right column, for as many places at once as a vector has lanes (8 or 16). */
     static void columnsByLanes(float[] pairs, float[] across, float[] f, int o0, int o1, int o2, int o3, int n) {
         for (int i = 0; i < n; i += LANES) {
-            FloatVector p0 = Lanes.load(pairs, 8 * i);
-            FloatVector p1 = Lanes.load(pairs, 8 * i + LANES);
-            FloatVector p2 = Lanes.load(pairs, 8 * i + 2 * LANES);
-            FloatVector p3 = Lanes.load(pairs, 8 * i + 3 * LANES);
-            FloatVector p4 = Lanes.load(pairs, 8 * i + 4 * LANES);
-            FloatVector p5 = Lanes.load(pairs, 8 * i + 5 * LANES);
-            FloatVector p6 = Lanes.load(pairs, 8 * i + 6 * LANES);
-            FloatVector p7 = Lanes.load(pairs, 8 * i + 7 * LANES);
+            FloatVector p0 = Vectors.load(pairs, 8 * i);
+            FloatVector p1 = Vectors.load(pairs, 8 * i + LANES);
+            FloatVector p2 = Vectors.load(pairs, 8 * i + 2 * LANES);
+            FloatVector p3 = Vectors.load(pairs, 8 * i + 3 * LANES);
+            FloatVector p4 = Vectors.load(pairs, 8 * i + 4 * LANES);
+            FloatVector p5 = Vectors.load(pairs, 8 * i + 5 * LANES);
+            FloatVector p6 = Vectors.load(pairs, 8 * i + 6 * LANES);
+            FloatVector p7 = Vectors.load(pairs, 8 * i + 7 * LANES);
             FloatVector l0 = LEFT.selectFrom(p0, p1);
             FloatVector l1 = LEFT.selectFrom(p2, p3);
             FloatVector l2 = LEFT.selectFrom(p4, p5);
@@ -218,7 +218,7 @@ final class Texels {
             FloatVector r1 = RIGHT.selectFrom(p2, p3);
             FloatVector r2 = RIGHT.selectFrom(p4, p5);
             FloatVector r3 = RIGHT.selectFrom(p6, p7);
-            FloatVector t = Lanes.load(across, i);
+            FloatVector t = Vectors.load(across, i);
             FloatVector left = FIRST.selectFrom(l0, l1);
             FloatVector leftOn = FIRST.selectFrom(l2, l3);
             FloatVector right = FIRST.selectFrom(r0, r1);

@@ -1,6 +1,6 @@
 package gloaming.shader;
 
-import gloaming.shader.Tree.Expr;
+import gloaming.shader.ShaderTree.Expr;
 import gloaming.shader.Type.Base;
 import gloaming.shader.Type.Numeric;
 import java.util.List;

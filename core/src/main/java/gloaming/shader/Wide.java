@@ -1,6 +1,6 @@
 package gloaming.shader;
 
-import gloaming.flow.Lanes;
+import gloaming.flow.Vectors;
 import jdk.incubator.vector.FloatVector;
 import jdk.incubator.vector.IntVector;
 import jdk.incubator.vector.VectorMask;
@@ -57,16 +57,16 @@ final class Wide {
      * goes into the series to the eleventh power, and an odd number of half turns changes the sign.
      */
     static FloatVector wave(FloatVector x, float shift) {
-        FloatVector turns = x.fma(Lanes.all(INVERSE_PI), Lanes.all(shift)).add(NEAREST);
-        FloatVector back = Lanes.all(NEAREST).sub(turns).add(shift);
-        FloatVector r = back.fma(Lanes.all(PI_1), x);
-        r = back.fma(Lanes.all(PI_2), r);
-        r = back.fma(Lanes.all(PI_3), r);
+        FloatVector turns = x.fma(Vectors.all(INVERSE_PI), Vectors.all(shift)).add(NEAREST);
+        FloatVector back = Vectors.all(NEAREST).sub(turns).add(shift);
+        FloatVector r = back.fma(Vectors.all(PI_1), x);
+        r = back.fma(Vectors.all(PI_2), r);
+        r = back.fma(Vectors.all(PI_3), r);
         FloatVector s = r.mul(r);
-        FloatVector p = s.fma(Lanes.all(-2.3889859e-8f), Lanes.all(2.7525562e-6f));
-        p = p.fma(s, Lanes.all(-1.9840874e-4f));
-        p = p.fma(s, Lanes.all(8.3333310e-3f));
-        p = p.fma(s, Lanes.all(-1.6666667e-1f));
+        FloatVector p = s.fma(Vectors.all(-2.3889859e-8f), Vectors.all(2.7525562e-6f));
+        p = p.fma(s, Vectors.all(-1.9840874e-4f));
+        p = p.fma(s, Vectors.all(8.3333310e-3f));
+        p = p.fma(s, Vectors.all(-1.6666667e-1f));
         FloatVector y = p.mul(s).fma(r, r);
         IntVector sign = turns.reinterpretAsInts().lanewise(VectorOperators.LSHL, 31);
         // So far out that nothing is left of the angle, any value will do that a sine can have.
@@ -84,16 +84,16 @@ final class Wide {
         VectorMask<Float> steep = ay.compare(VectorOperators.GT, ax);
         FloatVector t = ax.min(ay).div(ax.max(ay).max(1e-37f));
         FloatVector s = t.mul(t);
-        FloatVector p = s.fma(Lanes.all(2.8662257e-3f), Lanes.all(-1.6165737e-2f));
-        p = p.fma(s, Lanes.all(4.2909614e-2f));
-        p = p.fma(s, Lanes.all(-7.5289640e-2f));
-        p = p.fma(s, Lanes.all(1.0656264e-1f));
-        p = p.fma(s, Lanes.all(-1.4208899e-1f));
-        p = p.fma(s, Lanes.all(1.9993551e-1f));
-        p = p.fma(s, Lanes.all(-3.3333149e-1f));
+        FloatVector p = s.fma(Vectors.all(2.8662257e-3f), Vectors.all(-1.6165737e-2f));
+        p = p.fma(s, Vectors.all(4.2909614e-2f));
+        p = p.fma(s, Vectors.all(-7.5289640e-2f));
+        p = p.fma(s, Vectors.all(1.0656264e-1f));
+        p = p.fma(s, Vectors.all(-1.4208899e-1f));
+        p = p.fma(s, Vectors.all(1.9993551e-1f));
+        p = p.fma(s, Vectors.all(-3.3333149e-1f));
         FloatVector a = p.mul(s).fma(t, t);
-        a = a.blend(Lanes.all((float) (Math.PI / 2)).sub(a), steep);
-        a = a.blend(Lanes.all((float) Math.PI).sub(a), x.compare(VectorOperators.LT, 0));
+        a = a.blend(Vectors.all((float) (Math.PI / 2)).sub(a), steep);
+        a = a.blend(Vectors.all((float) Math.PI).sub(a), x.compare(VectorOperators.LT, 0));
         return signed(a, y);
     }
 
@@ -102,13 +102,13 @@ final class Wide {
         FloatVector bounded = x.max(-127).min(128);
         FloatVector moved = bounded.add(NEAREST);
         FloatVector r = bounded.sub(moved.sub(NEAREST));
-        FloatVector p = r.fma(Lanes.all(1.5252733e-5f), Lanes.all(1.5403530e-4f));
-        p = p.fma(r, Lanes.all(1.3333558e-3f));
-        p = p.fma(r, Lanes.all(9.6181291e-3f));
-        p = p.fma(r, Lanes.all(5.5504109e-2f));
-        p = p.fma(r, Lanes.all(2.4022651e-1f));
-        p = p.fma(r, Lanes.all(6.9314718e-1f));
-        p = p.fma(r, Lanes.all(1));
+        FloatVector p = r.fma(Vectors.all(1.5252733e-5f), Vectors.all(1.5403530e-4f));
+        p = p.fma(r, Vectors.all(1.3333558e-3f));
+        p = p.fma(r, Vectors.all(9.6181291e-3f));
+        p = p.fma(r, Vectors.all(5.5504109e-2f));
+        p = p.fma(r, Vectors.all(2.4022651e-1f));
+        p = p.fma(r, Vectors.all(6.9314718e-1f));
+        p = p.fma(r, Vectors.all(1));
         // The whole part goes to the exponent.
         IntVector whole = moved.reinterpretAsInts().lanewise(VectorOperators.LSHL, 23);
         return p.reinterpretAsInts().add(whole).reinterpretAsFloats();
@@ -124,8 +124,8 @@ final class Wide {
         FloatVector s = m.sub(1).div(m.add(1));
         FloatVector t = s.mul(s);
         FloatVector p = t.mul(0.32059890f).add(0.41219859f);
-        p = p.fma(t, Lanes.all(0.57707802f));
-        p = p.fma(t, Lanes.all(0.96179669f));
+        p = p.fma(t, Vectors.all(0.57707802f));
+        p = p.fma(t, Vectors.all(0.96179669f));
         FloatVector y = p.mul(t).fma(s, s.mul(2.8853901f)).add(e);
         y = y.blend(Float.NEGATIVE_INFINITY, x.compare(VectorOperators.EQ, 0));
         return y.blend(Float.NaN, x.compare(VectorOperators.GE, 0).not());

@@ -2,15 +2,15 @@ package gloaming.signal;
 
 import gloaming.flow.Signal;
 import gloaming.look.Id;
+import gloaming.step.Choice;
 import gloaming.step.Frame;
 import gloaming.step.Operation;
-import gloaming.step.Pick;
 import gloaming.step.Range;
-import gloaming.step.Says;
+import gloaming.step.StepInfo;
 
 /** The signal added up over time: a rate becomes a phase. */
 @Id("add-up")
-@Says(
+@StepInfo(
         name = "Add up",
         does = "Adds the signal up over time, so that a rate becomes a phase.",
         find = "integrate accumulate sum phase turn grow total clock")
@@ -18,7 +18,7 @@ public record AddUp(
         @Id("rate") @Range(min = -100, max = 100, initial = 1, says = "Times the signal.")
         double rate,
 
-        @Id("wrap") @Pick(initial = "true", says = "Begins again at 0 when it has come to 1.")
+        @Id("wrap") @Choice(initial = "true", says = "Begins again at 0 when it has come to 1.")
         boolean wrap)
         implements Operation<Signal, Signal, AddUp.Memory> {
     private static final double FAR = 1e9;

@@ -3,21 +3,21 @@ package gloaming.signal;
 import gloaming.flow.Nothing;
 import gloaming.flow.Signal;
 import gloaming.look.Id;
+import gloaming.step.Choice;
 import gloaming.step.Frame;
 import gloaming.step.Operation;
-import gloaming.step.Pick;
 import gloaming.step.Range;
-import gloaming.step.Says;
+import gloaming.step.StepInfo;
 
 /** The beats of the show as a signal: a flash on each, the way to the next, or their count. */
 @Id("beat")
-@Says(
+@StepInfo(
         name = "Beat",
         does = "Gives the beat: a moment on each, the way from one to the next, or how many there were.",
-        find = "beats tempo bar pulse kick trigger metronome rhythm phase swing music clock")
+        find = "beats tempo bar pulse kick trigger metronome rhythm phase swing music clock count the bars")
 public record Beat(
-        @Id("gives")
-        @Pick(initial = "moment", says = "1 in the moment of the beat, 0 to 1 on the way, or their number.")
+        @Id(value = "gives", label = "Output")
+        @Choice(initial = "moment", says = "1 in the moment of the beat, 0 to 1 on the way, or their number.")
         Gives gives,
 
         @Id("every")
@@ -30,7 +30,8 @@ public record Beat(
                 says = "From one to the next; 4 are a bar.")
         double every,
 
-        @Id("shift") @Range(min = -0.5, max = 0.5, initial = 0, unit = "turns", says = "Earlier, below 0, or later.")
+        @Id(value = "shift", label = "Offset")
+        @Range(min = -0.5, max = 0.5, initial = 0, unit = "turns", says = "Earlier, below 0, or later.")
         double shift,
 
         @Id("swing")

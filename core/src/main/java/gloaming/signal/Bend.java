@@ -2,20 +2,20 @@ package gloaming.signal;
 
 import gloaming.flow.Signal;
 import gloaming.look.Id;
+import gloaming.step.Choice;
 import gloaming.step.Frame;
 import gloaming.step.Operation;
-import gloaming.step.Pick;
 import gloaming.step.Range;
-import gloaming.step.Says;
+import gloaming.step.StepInfo;
 
 /** Bends a signal between 0 and 1; both ends stay. */
 @Id("bend")
-@Says(
+@StepInfo(
         name = "Bend",
         does = "Bends a signal between 0 and 1: slow at first, quick at first, or soft at both ends.",
         find = "curve gamma power exponent s-curve response shape ease in out")
 public record Bend(
-        @Id("shape") @Pick(initial = "power", says = "The shape of the bend.")
+        @Id("shape") @Choice(initial = "power", says = "The shape of the bend.")
         Shape shape,
 
         @Id("amount")

@@ -2,28 +2,28 @@ package gloaming.signal;
 
 import gloaming.flow.Signal;
 import gloaming.look.Id;
+import gloaming.step.Choice;
 import gloaming.step.Frame;
 import gloaming.step.Operation;
-import gloaming.step.Pick;
 import gloaming.step.Range;
 import gloaming.step.Read;
-import gloaming.step.Says;
+import gloaming.step.StepInfo;
 
 /** 1 where the signal is above a level, below it or near it, else 0. */
 @Id("compare")
-@Says(
+@StepInfo(
         name = "Compare",
         does = "Gives 1 while the signal is above, below or near a level, or another lane.",
         find = "greater less than equal threshold condition test if trigger")
 @Read(name = "with", kind = Signal.class, says = "A lane instead of the level.", optional = true)
 public record Compare(
-        @Id("is") @Pick(initial = "above", says = "What is asked.")
+        @Id(value = "is", label = "Condition") @Choice(initial = "above", says = "What is asked.")
         Is is,
 
         @Id("level") @Range(min = -1000, max = 1000, initial = 0.5, says = "The level, where no lane is read.")
         double level,
 
-        @Id("slack")
+        @Id(value = "slack", label = "Hysteresis")
         @Range(
                 min = 0,
                 max = 100,

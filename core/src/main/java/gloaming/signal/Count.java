@@ -6,22 +6,24 @@ import gloaming.look.Id;
 import gloaming.step.Frame;
 import gloaming.step.Operation;
 import gloaming.step.Range;
-import gloaming.step.Says;
+import gloaming.step.StepInfo;
 
 /** How often the signal has risen. */
 @Id("count")
-@Says(
+@StepInfo(
         name = "Count",
         does = "Counts how often the signal rises, over and over if wanted.",
         find = "counter number of beats increment wrap step sequence index")
 public record Count(
-        @Id("from") @Range(min = -1000, max = 1000, initial = 0, says = "Where it begins.")
+        @Id(value = "from", label = "Start") @Range(min = -1000, max = 1000, initial = 0, says = "Where it begins.")
         double from,
 
-        @Id("by") @Range(min = -100, max = 100, initial = 1, says = "How much is added each time.")
+        @Id(value = "by", label = "Increment")
+        @Range(min = -100, max = 100, initial = 1, says = "How much is added each time.")
         double by,
 
-        @Id("wrap") @Range(min = 0, max = 1000, initial = 4, says = "After so many it begins again; 0 for never.")
+        @Id(value = "wrap", label = "Wrap at")
+        @Range(min = 0, max = 1000, initial = 4, says = "After so many it begins again; 0 for never.")
         int wrap)
         implements Operation<Signal, Signal, Count.Memory> {
 

@@ -5,16 +5,16 @@ import gloaming.flow.Nothing;
 import gloaming.flow.Rising;
 import gloaming.flow.Signal;
 import gloaming.look.Id;
+import gloaming.step.Choice;
 import gloaming.step.Frame;
 import gloaming.step.Operation;
-import gloaming.step.Pick;
 import gloaming.step.Range;
 import gloaming.step.Read;
-import gloaming.step.Says;
+import gloaming.step.StepInfo;
 
 /** Values keyed over time, and played. */
 @Id("curve")
-@Says(
+@StepInfo(
         name = "Curve",
         does = "Plays values that you key over time: straight, smooth, held or eased from one to the next.",
         find = "keyframe keyed animation envelope automation timeline reveal draw editor bezier handles trigger")
@@ -25,14 +25,17 @@ import gloaming.step.Says;
         optional = true)
 public record Curve(
         @Id("keys")
-        @Pick(initial = "0 0 smooth; 2 1 smooth; 4 0 smooth", curve = true, says = "The keys, drawn below the picture.")
+        @Choice(
+                initial = "0 0 smooth; 2 1 smooth; 4 0 smooth",
+                curve = true,
+                says = "The keys, drawn below the picture.")
         String keys,
 
-        @Id("play") @Pick(initial = "loop", says = "What comes when it is over.")
+        @Id("play") @Choice(initial = "loop", says = "What comes when it is over.")
         Play play,
 
-        @Id("per") @Pick(initial = "second", says = "What its times count in.")
-        Sway.Per per,
+        @Id("per") @Choice(initial = "second", says = "What its times count in.")
+        Oscillator.Per per,
 
         @Id("speed") @Range(min = 0.01, max = 16, initial = 1, byRatio = true, says = "How many times as fast.")
         double speed)
@@ -69,7 +72,7 @@ public record Curve(
             m.keys = Keys.parse(keys);
             m.text = keys;
         }
-        double now = per == Sway.Per.BEAT ? frame.beat() : frame.time();
+        double now = per == Oscillator.Per.BEAT ? frame.beat() : frame.time();
         Signal start = frame.read("start", Signal.class);
         if (start != null) {
             if (m.rising.by(start.value())) {

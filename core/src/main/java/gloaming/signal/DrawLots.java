@@ -3,19 +3,19 @@ package gloaming.signal;
 import gloaming.flow.Rising;
 import gloaming.flow.Signal;
 import gloaming.look.Id;
+import gloaming.step.Choice;
 import gloaming.step.Frame;
 import gloaming.step.Operation;
-import gloaming.step.Pick;
 import gloaming.step.Randomness;
 import gloaming.step.Range;
-import gloaming.step.Says;
+import gloaming.step.StepInfo;
 
 /** A new random number each time the signal rises. */
 @Id("draw-lots")
-@Says(
+@StepInfo(
         name = "Draw lots",
         does = "Picks a new random number each time the signal rises.",
-        find = "random pick dice trigger choose shuffle beat new value chance")
+        find = "random pick dice trigger choose shuffle beat new value chance many random numbers dice lottery")
 public record DrawLots(
         @Id("low") @Range(min = -1000, max = 1000, initial = 0, says = "The least number.")
         double low,
@@ -23,10 +23,11 @@ public record DrawLots(
         @Id("high") @Range(min = -1000, max = 1000, initial = 1, says = "The largest number.")
         double high,
 
-        @Id("whole") @Pick(initial = "false", says = "Whole numbers only, both ends among them.")
+        @Id("whole") @Choice(initial = "false", says = "Whole numbers only, both ends among them.")
         boolean whole,
 
-        @Id("fresh") @Pick(initial = "true", says = "Never the same number twice in a row.")
+        @Id(value = "fresh", label = "No repeats")
+        @Choice(initial = "true", says = "Never the same number twice in a row.")
         boolean fresh)
         implements Operation<Signal, Signal, DrawLots.Memory> {
 

@@ -5,11 +5,11 @@ import gloaming.look.Id;
 import gloaming.step.Frame;
 import gloaming.step.Operation;
 import gloaming.step.Range;
-import gloaming.step.Says;
+import gloaming.step.StepInfo;
 
 /** An exponential approach with a time constant each way: the same curve at any frame rate. */
 @Id("ease")
-@Says(
+@StepInfo(
         name = "Ease",
         does = "Smooths a signal, with one time for rising and one for falling.",
         find = "smooth lag slow release attack soften twitch calm")

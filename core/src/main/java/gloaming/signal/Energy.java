@@ -3,15 +3,15 @@ package gloaming.signal;
 import gloaming.flow.Nothing;
 import gloaming.flow.Signal;
 import gloaming.look.Id;
+import gloaming.step.Choice;
 import gloaming.step.Frame;
 import gloaming.step.Operation;
-import gloaming.step.Pick;
 import gloaming.step.Range;
-import gloaming.step.Says;
+import gloaming.step.StepInfo;
 
 /** How much is going on in the music over bars: what tells a verse from a chorus and a breakdown from a drop. */
 @Id("energy")
-@Says(
+@StepInfo(
         name = "Energy",
         does = "Gives how much has been going on over the last bars, against the most and the least so far.",
         find = "energy intensity section build drop breakdown bars average music loudness dynamics")
@@ -20,7 +20,7 @@ public record Energy(
         double bars,
 
         @Id("relative")
-        @Pick(
+        @Choice(
                 initial = "true",
                 says = "From 0 at the least to 1 at the most of the last minutes; otherwise 0 at -60 dB.")
         boolean relative)

@@ -6,11 +6,11 @@ import gloaming.look.Id;
 import gloaming.step.Frame;
 import gloaming.step.Operation;
 import gloaming.step.Range;
-import gloaming.step.Says;
+import gloaming.step.StepInfo;
 
 /** A rise, a fall to a level, and a release: while the signal is high, and after. */
 @Id("envelope")
-@Says(
+@StepInfo(
         name = "Envelope",
         does = "Rises when the signal rises, falls to a level while it is high, and fades when it drops.",
         find = "adsr attack decay sustain release trigger hit flash pulse")

@@ -3,22 +3,22 @@ package gloaming.signal;
 import gloaming.flow.Rising;
 import gloaming.flow.Signal;
 import gloaming.look.Id;
+import gloaming.step.Choice;
 import gloaming.step.Frame;
 import gloaming.step.Operation;
-import gloaming.step.Pick;
 import gloaming.step.Read;
-import gloaming.step.Says;
+import gloaming.step.StepInfo;
 
 /** Lets the signal through while another is high; or takes one sample of it each time that rises. */
 @Id("gate")
-@Says(
+@StepInfo(
         name = "Gate",
         does = "Lets the signal through while another is high, or takes a sample each time that rises.",
         find = "sample and hold freeze pass mute latch switch condition")
 @Read(name = "by", kind = Signal.class, says = "What opens it: above a half is open.")
 public record Gate(
-        @Id("closed")
-        @Pick(initial = "keep", says = "What it gives while it is closed; a sample is kept until the next.")
+        @Id(value = "closed", label = "When closed")
+        @Choice(initial = "keep", says = "What it gives while it is closed; a sample is kept until the next.")
         Closed closed)
         implements Operation<Signal, Signal, Gate.Memory> {
 

@@ -4,20 +4,20 @@ import gloaming.flow.Nothing;
 import gloaming.flow.Signal;
 import gloaming.look.Id;
 import gloaming.sound.Hearing;
+import gloaming.step.Choice;
 import gloaming.step.Frame;
 import gloaming.step.Operation;
-import gloaming.step.Pick;
-import gloaming.step.Says;
+import gloaming.step.StepInfo;
 
 /** One number about the sound as it is now, in its own unit. */
 @Id("gauge")
-@Says(
+@StepInfo(
         name = "Gauge",
         does =
                 "Measures the sound: loudness and peak in dBFS, its brightness in Hz, what begins, tempo, how sure that is.",
         find = "rms peak centroid brightness flux tempo bpm confidence meter decibel sound measure")
 public record Gauge(
-        @Id("of") @Pick(initial = "loudness", says = "What is measured.")
+        @Id(value = "of", label = "Measure") @Choice(initial = "loudness", says = "What is measured.")
         Of of) implements Operation<Nothing, Signal, Signal> {
 
     /** What is measured. */

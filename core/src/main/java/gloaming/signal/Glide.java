@@ -5,11 +5,11 @@ import gloaming.look.Id;
 import gloaming.step.Frame;
 import gloaming.step.Operation;
 import gloaming.step.Range;
-import gloaming.step.Says;
+import gloaming.step.StepInfo;
 
 /** A straight line to each new value, in a time that is always the same. */
 @Id("glide")
-@Says(
+@StepInfo(
         name = "Glide",
         does = "Goes to each new value in a straight line, always in the same time.",
         find = "linear ramp portamento slide tween interpolate smooth new random value")

@@ -4,23 +4,25 @@ import gloaming.desk.Control;
 import gloaming.flow.Nothing;
 import gloaming.flow.Signal;
 import gloaming.look.Id;
+import gloaming.step.Choice;
 import gloaming.step.Frame;
 import gloaming.step.Operation;
-import gloaming.step.Pick;
 import gloaming.step.Range;
-import gloaming.step.Says;
+import gloaming.step.StepInfo;
 
 /** A control of the desk as a signal, so that many settings can follow it. */
 @Id("hand")
-@Says(
+@StepInfo(
         name = "Hand",
         does = "Gives what a control of the Desk gives: a fader, a pad, a key, anything that arrives.",
         find = "control fader osc midi controller knob pad key desk input external sensor")
 public record Hand(
-        @Id("control") @Pick(initial = "", says = "The control's name as the Desk lists it, such as osc /mill/fader/1.")
+        @Id("control")
+        @Choice(initial = "", says = "The control's name as the Desk lists it, such as osc /mill/fader/1.")
         String control,
 
-        @Id("gives") @Pick(initial = "value", says = "Its value, or 1 in the moment it is pressed.")
+        @Id(value = "gives", label = "Output")
+        @Choice(initial = "value", says = "Its value, or 1 in the moment it is pressed.")
         Gives gives,
 
         @Id("ease")

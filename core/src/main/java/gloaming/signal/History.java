@@ -5,11 +5,11 @@ import gloaming.look.Id;
 import gloaming.step.Frame;
 import gloaming.step.Operation;
 import gloaming.step.Range;
-import gloaming.step.Says;
+import gloaming.step.StepInfo;
 
 /** The last values of a signal, newest first, at even distances in time. */
 @Id("history")
-@Says(
+@StepInfo(
         name = "History",
         does = "Gives what the signal was in the last moments, newest first, as one signal of many numbers.",
         find = "past values buffer last n trail scroll record many delay line")

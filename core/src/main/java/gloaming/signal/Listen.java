@@ -5,21 +5,22 @@ import gloaming.flow.Signal;
 import gloaming.look.Id;
 import gloaming.sound.Band;
 import gloaming.sound.Hearing;
+import gloaming.step.Choice;
 import gloaming.step.Frame;
 import gloaming.step.Operation;
-import gloaming.step.Pick;
 import gloaming.step.Range;
-import gloaming.step.Says;
+import gloaming.step.StepInfo;
 
 /** The loudness of a band of the sound, 0 at the floor and 1 at full scale. */
 @Id("listen")
-@Says(
+@StepInfo(
         name = "Listen",
         does = "Gives the loudness of the sound in a band, from 0 at the floor to 1 at full scale.",
-        find = "sound music audio level loudness kick bass band react volume automatic gain")
+        find =
+                "sound music audio level loudness kick bass band react volume automatic gain follow the music sound loudness")
 public record Listen(
         @Id("band")
-        @Pick(
+        @Choice(
                 initial = "low",
                 says =
                         "Which part of the sound: low to 160 Hz, mid to 2 kHz, high above, all of it, or your own edges.")
@@ -32,7 +33,7 @@ public record Listen(
         double gain,
 
         @Id("automatic")
-        @Pick(initial = "false", says = "Full scale is as loud as it has been lately, so quiet music moves as much.")
+        @Choice(initial = "false", says = "Full scale is as loud as it has been lately, so quiet music moves as much.")
         boolean automatic,
 
         @Id("from")

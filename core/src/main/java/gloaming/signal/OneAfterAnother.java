@@ -5,11 +5,11 @@ import gloaming.look.Id;
 import gloaming.step.Frame;
 import gloaming.step.Operation;
 import gloaming.step.Read;
-import gloaming.step.Says;
+import gloaming.step.StepInfo;
 
 /** Several signals as one of many numbers, in order. */
 @Id("one-after-another")
-@Says(
+@StepInfo(
         name = "One after another",
         does = "Puts the numbers of several lanes behind one another, as one signal of many.",
         find = "merge list join append concatenate bundle many combine")

@@ -3,26 +3,28 @@ package gloaming.signal;
 import gloaming.flow.Nothing;
 import gloaming.flow.Signal;
 import gloaming.look.Id;
+import gloaming.step.Choice;
 import gloaming.step.Frame;
 import gloaming.step.Operation;
-import gloaming.step.Pick;
 import gloaming.step.Range;
-import gloaming.step.Says;
+import gloaming.step.StepInfo;
 
 /** What begins to sound: each stroke, note or word. */
 @Id("onset")
-@Says(
+@StepInfo(
         name = "Onset",
         does = "Tells when something begins to sound: a stroke, a note, a word.",
         find = "onset transient hit attack drum trigger flux sound music percussion")
 public record Onset(
-        @Id("gives") @Pick(initial = "moment", says = "1 in the moment it begins, or how much is beginning.")
+        @Id(value = "gives", label = "Output")
+        @Choice(initial = "moment", says = "1 in the moment it begins, or how much is beginning.")
         Gives gives,
 
-        @Id("least") @Range(min = 0, max = 40, initial = 2, says = "What begins less strongly does not count.")
+        @Id(value = "least", label = "Threshold")
+        @Range(min = 0, max = 40, initial = 2, says = "What begins less strongly does not count.")
         double least,
 
-        @Id("rest")
+        @Id(value = "rest", label = "Rest time")
         @Range(min = 0, max = 4, initial = 0.08, unit = "s", says = "How long none counts after one that did.")
         double rest)
         implements Operation<Nothing, Signal, Onset.Memory> {

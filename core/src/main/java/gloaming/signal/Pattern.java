@@ -3,19 +3,19 @@ package gloaming.signal;
 import gloaming.flow.Rising;
 import gloaming.flow.Signal;
 import gloaming.look.Id;
+import gloaming.step.Choice;
 import gloaming.step.Frame;
 import gloaming.step.Operation;
-import gloaming.step.Pick;
-import gloaming.step.Says;
+import gloaming.step.StepInfo;
 
 /** Numbers one after the other, the next each time the signal rises. */
 @Id("pattern")
-@Says(
+@StepInfo(
         name = "Pattern",
         does = "Goes through a row of numbers, one further each time the signal rises.",
-        find = "sequence steps sequencer row list values rhythm stepped")
+        find = "sequence steps sequencer row list values rhythm stepped rhythm of numbers step sequencer")
 public record Pattern(
-        @Id("numbers") @Pick(initial = "1 0 0.5 0", says = "Numbers with spaces between them.")
+        @Id("numbers") @Choice(initial = "1 0 0.5 0", says = "Numbers with spaces between them.")
         String numbers) implements Operation<Signal, Signal, Pattern.Memory> {
     private static final int MOST = 256;
 

@@ -2,23 +2,25 @@ package gloaming.signal;
 
 import gloaming.flow.Signal;
 import gloaming.look.Id;
+import gloaming.step.Choice;
 import gloaming.step.Frame;
 import gloaming.step.Operation;
-import gloaming.step.Pick;
 import gloaming.step.Range;
-import gloaming.step.Says;
+import gloaming.step.StepInfo;
 
 /** One of many numbers, or what lies between two of them. */
 @Id("pick-one")
-@Says(
+@StepInfo(
         name = "Pick one",
         does = "Takes one number out of many, by its place.",
         find = "select index choose element item list spectrum band many switch")
 public record PickOne(
-        @Id("place") @Range(min = 0, max = 1, initial = 0, says = "Which one: 0 is the first, 1 the last.")
+        @Id(value = "place", label = "Position")
+        @Range(min = 0, max = 1, initial = 0, says = "Which one: 0 is the first, 1 the last.")
         double place,
 
-        @Id("between") @Pick(initial = "true", says = "Between two of them it gives what lies between.")
+        @Id(value = "between", label = "Interpolate")
+        @Choice(initial = "true", says = "Between two of them it gives what lies between.")
         boolean between)
         implements Operation<Signal, Signal, Signal> {
 

@@ -6,11 +6,11 @@ import gloaming.look.Id;
 import gloaming.step.Frame;
 import gloaming.step.Operation;
 import gloaming.step.Range;
-import gloaming.step.Says;
+import gloaming.step.StepInfo;
 
 /** The loudness of many bands at once, evenly spaced in octaves: one signal of many numbers. */
 @Id("spectrum")
-@Says(
+@StepInfo(
         name = "Spectrum",
         does = "Gives the loudness of many bands from low to high, as one signal of many numbers.",
         find = "fft frequency bands bars analyser equaliser log many sound music")
@@ -29,7 +29,7 @@ public record Spectrum(
         @Id("floor") @Range(min = -100, max = -12, initial = -60, unit = "dB", says = "The loudness that gives 0.")
         double floor,
 
-        @Id("lift")
+        @Id(value = "lift", label = "Treble lift")
         @Range(
                 min = 0,
                 max = 6,

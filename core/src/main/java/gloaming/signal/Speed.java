@@ -5,11 +5,11 @@ import gloaming.look.Id;
 import gloaming.step.Frame;
 import gloaming.step.Operation;
 import gloaming.step.Range;
-import gloaming.step.Says;
+import gloaming.step.StepInfo;
 
 /** How fast the signal changes. */
 @Id("speed")
-@Says(
+@StepInfo(
         name = "Speed",
         does = "Gives how fast the signal changes, in units a second.",
         find = "differentiate derivative rate of change velocity slope")

@@ -5,7 +5,7 @@ import gloaming.look.Id;
 import gloaming.step.Frame;
 import gloaming.step.Operation;
 import gloaming.step.Range;
-import gloaming.step.Says;
+import gloaming.step.StepInfo;
 
 /**
  * A weight on a spring that is drawn to the signal: below full damping it swings past and back.
@@ -13,7 +13,7 @@ import gloaming.step.Says;
  * <p>The damped oscillator solved exactly over each frame, so that it is the same at any frame rate and never grows.
  */
 @Id("spring")
-@Says(
+@StepInfo(
         name = "Spring",
         does = "Follows the signal like a weight on a spring, with bounce.",
         find = "bounce elastic overshoot wobble smooth physical inertia swing")

@@ -2,19 +2,19 @@ package gloaming.signal;
 
 import gloaming.flow.Signal;
 import gloaming.look.Id;
+import gloaming.step.Choice;
 import gloaming.step.Frame;
 import gloaming.step.Operation;
-import gloaming.step.Pick;
-import gloaming.step.Says;
+import gloaming.step.StepInfo;
 
 /** One number about many. */
 @Id("summary")
-@Says(
+@StepInfo(
         name = "Summary",
         does = "Makes one number of many: their mean, sum, largest, smallest, middle, spread, or where the largest is.",
         find = "statistics mean average sum max min median variance deviation count many index")
 public record Summary(
-        @Id("of") @Pick(initial = "mean", says = "What of them.")
+        @Id(value = "of", label = "Statistic") @Choice(initial = "mean", says = "What of them.")
         Of of) implements Operation<Signal, Signal, Summary.Memory> {
 
     /** What of many numbers. */

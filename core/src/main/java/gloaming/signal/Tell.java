@@ -3,27 +3,27 @@ package gloaming.signal;
 import gloaming.flow.Rising;
 import gloaming.flow.Signal;
 import gloaming.look.Id;
+import gloaming.step.Choice;
 import gloaming.step.Frame;
 import gloaming.step.Operation;
-import gloaming.step.Pick;
-import gloaming.step.Says;
+import gloaming.step.StepInfo;
 
 /** Sends a signal to other programs and devices. */
 @Id("tell")
-@Says(
+@StepInfo(
         name = "Tell",
         does = "Sends the signal out over OSC or MIDI whenever it changes, and hands it on.",
         outward = true,
         find = "send output osc midi lights note controller network out export message")
 public record Tell(
         @Id("to")
-        @Pick(
+        @Choice(
                 initial = "osc /gloaming/1",
                 says =
                         "Where to: osc and an address, or midi, a port's name, channel and control, as in midi pad/1/cc/21.")
         String to,
 
-        @Id("when") @Pick(initial = "change", says = "Whenever it changes, or only a 1 each time it rises.")
+        @Id("when") @Choice(initial = "change", says = "Whenever it changes, or only a 1 each time it rises.")
         When when)
         implements Operation<Signal, Signal, Tell.Memory> {
 

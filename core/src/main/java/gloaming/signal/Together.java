@@ -2,21 +2,22 @@ package gloaming.signal;
 
 import gloaming.flow.Signal;
 import gloaming.look.Id;
+import gloaming.step.Choice;
 import gloaming.step.Frame;
 import gloaming.step.Operation;
-import gloaming.step.Pick;
 import gloaming.step.Read;
-import gloaming.step.Says;
+import gloaming.step.StepInfo;
 
 /** Two signals as one: by arithmetic, or as truths, where above a half is true. */
 @Id("together")
-@Says(
+@StepInfo(
         name = "Together",
         does = "Makes one of two signals: sum, product, larger, smaller, both, either.",
-        find = "merge combine add multiply subtract divide min max mean and or xor logic maths")
+        find =
+                "merge combine add multiply subtract divide min max mean and or xor logic maths multiply with another signal add two product")
 @Read(name = "with", kind = Signal.class, says = "The other signal.")
 public record Together(
-        @Id("how") @Pick(initial = "sum", says = "How they become one.")
+        @Id("how") @Choice(initial = "sum", says = "How they become one.")
         How how) implements Operation<Signal, Signal, Signal> {
 
     /** How two become one. */

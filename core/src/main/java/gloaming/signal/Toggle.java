@@ -3,19 +3,19 @@ package gloaming.signal;
 import gloaming.flow.Rising;
 import gloaming.flow.Signal;
 import gloaming.look.Id;
+import gloaming.step.Choice;
 import gloaming.step.Frame;
 import gloaming.step.Operation;
-import gloaming.step.Pick;
-import gloaming.step.Says;
+import gloaming.step.StepInfo;
 
 /** On and off in turn. */
 @Id("toggle")
-@Says(
+@StepInfo(
         name = "Toggle",
         does = "Turns on and off in turn, each time the signal rises.",
         find = "flip flop switch latch on off alternate every second beat")
 public record Toggle(
-        @Id("on") @Pick(initial = "false", says = "On to begin with.")
+        @Id("on") @Choice(initial = "false", says = "On to begin with.")
         boolean on) implements Operation<Signal, Signal, Toggle.Memory> {
 
     /** Whether it has been turned. */

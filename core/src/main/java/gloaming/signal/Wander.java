@@ -7,11 +7,11 @@ import gloaming.step.Frame;
 import gloaming.step.Operation;
 import gloaming.step.Randomness;
 import gloaming.step.Range;
-import gloaming.step.Says;
+import gloaming.step.StepInfo;
 
 /** Value noise over time with a quintic fade (Perlin 2002), several octaves, between 0 and 1. */
 @Id("wander")
-@Says(
+@StepInfo(
         name = "Wander",
         does = "Wanders without aim between 0 and 1, as slowly or as nervously as wanted.",
         find = "noise random drift organic flicker candle unsteady time")
@@ -26,15 +26,15 @@ public record Wander(
         @Id("roughness")
         @Range(min = 0, max = 1, initial = 0.5, says = "How strong each finer layer is against the one before.")
         double roughness)
-        implements Operation<Nothing, Signal, Sway.Memory> {
+        implements Operation<Nothing, Signal, Oscillator.Memory> {
 
     @Override
-    public Sway.Memory memory() {
-        return new Sway.Memory();
+    public Oscillator.Memory memory() {
+        return new Oscillator.Memory();
     }
 
     @Override
-    public Signal run(Nothing in, Sway.Memory memory, Frame frame) {
+    public Signal run(Nothing in, Oscillator.Memory memory, Frame frame) {
         double at = memory.rounds;
         memory.rounds += rate * frame.dt();
         double sum = 0;

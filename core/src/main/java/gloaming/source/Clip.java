@@ -6,11 +6,11 @@ import gloaming.library.Fit;
 import gloaming.library.Library;
 import gloaming.library.Reel;
 import gloaming.look.Id;
+import gloaming.step.Choice;
 import gloaming.step.Frame;
 import gloaming.step.Operation;
-import gloaming.step.Pick;
 import gloaming.step.Range;
-import gloaming.step.Says;
+import gloaming.step.StepInfo;
 
 /**
  * A clip from the media, in its own shape.
@@ -19,24 +19,24 @@ import gloaming.step.Says;
  * and a rate may be driven. Or the place is sought: then nothing but the setting moves it.
  */
 @Id("clip")
-@Says(
+@StepInfo(
         name = "Clip",
         does = "Plays a clip of yours, at any rate and backwards too.",
         find = "video film movie footage mp4 mov source loop play file media",
         ifBlack = "choose a clip")
 public record Clip(
-        @Id("medium") @Pick(initial = "", medium = "clip", says = "Which of the show's clips.")
+        @Id("medium") @Choice(initial = "", medium = "clip", says = "Which of the show's clips.")
         String medium,
 
         @Id("fit")
-        @Pick(initial = "fit", says = "Whole, over all of the frame, drawn to its shape, or pixel for pixel.")
+        @Choice(initial = "fit", says = "Whole, over all of the frame, drawn to its shape, or pixel for pixel.")
         Fit fit,
 
         @Id("rate")
         @Range(min = -8, max = 8, initial = 1, says = "How fast it runs: 1 is as filmed, below 0 backwards.")
         double rate,
 
-        @Id("ends") @Pick(initial = "loop", says = "What it does at its end.")
+        @Id("ends") @Choice(initial = "loop", says = "What it does at its end.")
         Ends ends,
 
         @Id("from") @Range(min = 0, max = 1, initial = 0, says = "Where it begins, as a part of its length.")
@@ -45,10 +45,10 @@ public record Clip(
         @Id("to") @Range(min = 0, max = 1, initial = 1, says = "Where it ends, as a part of its length.")
         double to,
 
-        @Id("seek") @Pick(initial = "false", says = "Shows the place below instead of running.")
+        @Id("seek") @Choice(initial = "false", says = "Shows the place below instead of running.")
         boolean seek,
 
-        @Id("place")
+        @Id(value = "place", label = "Position")
         @Range(min = 0, max = 1, initial = 0, says = "The place shown, from where it begins to where it ends.")
         double place)
         implements Operation<Nothing, Picture, Clip.Memory> {

@@ -6,12 +6,12 @@ import gloaming.library.Letters;
 import gloaming.library.Library;
 import gloaming.look.Id;
 import gloaming.step.ByRows;
+import gloaming.step.Choice;
 import gloaming.step.Colour;
 import gloaming.step.Frame;
 import gloaming.step.Operation;
-import gloaming.step.Pick;
 import gloaming.step.Range;
-import gloaming.step.Says;
+import gloaming.step.StepInfo;
 import java.awt.geom.AffineTransform;
 import java.awt.geom.PathIterator;
 
@@ -22,16 +22,17 @@ import java.awt.geom.PathIterator;
  * wave that runs through the line. A bar or a new line in the words begins a new line.
  */
 @Id("lettering")
-@Says(
+@StepInfo(
         name = "Lettering",
         does = "Writes words in a font, whole or letter by letter.",
         find = "text type title words font letters caption credits typography write",
         ifBlack = "write some words")
 public record Lettering(
-        @Id("words") @Pick(initial = "TIDE MILL|NIGHT", says = "What is written; a bar begins a new line.")
+        @Id("words") @Choice(initial = "TIDE MILL|NIGHT", says = "What is written; a bar begins a new line.")
         String words,
 
-        @Id("font") @Pick(initial = "hyperlegible-bold", medium = "font", says = "A shipped font or one of the show's.")
+        @Id("font")
+        @Choice(initial = "hyperlegible-bold", medium = "font", says = "A shipped font or one of the show's.")
         String font,
 
         @Id("size")
@@ -44,7 +45,7 @@ public record Lettering(
         @Id("lines") @Range(min = 0.5, max = 4, initial = 1.6, says = "From line to line, in parts of the size.")
         double lines,
 
-        @Id("align") @Pick(initial = "middle", says = "Which edge the lines share.")
+        @Id("align") @Choice(initial = "middle", says = "Which edge the lines share.")
         Align align,
 
         @Id("x") @Range(min = -4, max = 4, initial = 0, unit = "units", says = "Where the middle is, across.")
@@ -53,7 +54,7 @@ public record Lettering(
         @Id("y") @Range(min = -4, max = 4, initial = 0, unit = "units", says = "Where the middle is, up.")
         double y,
 
-        @Id("colour") @Pick(initial = "#ffe3b8", says = "Colour of the letters.")
+        @Id("colour") @Choice(initial = "#ffe3b8", says = "Colour of the letters.")
         Colour colour,
 
         @Id("fill") @Range(min = 0, max = 1, initial = 1, says = "How much of the letters' inside is filled.")

@@ -4,12 +4,12 @@ import gloaming.flow.Nothing;
 import gloaming.flow.Picture;
 import gloaming.look.Id;
 import gloaming.step.ByRows;
+import gloaming.step.Choice;
 import gloaming.step.Frame;
 import gloaming.step.Operation;
-import gloaming.step.Pick;
 import gloaming.step.Randomness;
 import gloaming.step.Range;
-import gloaming.step.Says;
+import gloaming.step.StepInfo;
 
 /**
  * The stand-in for a camera: a drawn performer who moves in front of a still background, the same every time.
@@ -18,13 +18,15 @@ import gloaming.step.Says;
  * before. The true matte is what the limbs cover. Motion and matting are tested against these.
  */
 @Id("puppet")
-@Says(
+@StepInfo(
         name = "Puppet",
         does = "A performer who dances in front of a still wall, for when there is no camera.",
         find = "camera stand-in person dancer performer test body figure matte")
 public record Puppet(
         @Id("shows")
-        @Pick(initial = "picture", says = "What the camera sees, or what is true of it: matte, motion, the wall alone.")
+        @Choice(
+                initial = "picture",
+                says = "What the camera sees, or what is true of it: matte, motion, the wall alone.")
         Shows shows,
 
         @Id("vigour") @Range(min = 0, max = 4, initial = 1, says = "How wildly it moves; 0 stands still.")

@@ -8,12 +8,12 @@ import gloaming.library.Library;
 import gloaming.library.Still;
 import gloaming.look.Id;
 import gloaming.picture.Mixed;
+import gloaming.step.Choice;
 import gloaming.step.Frame;
 import gloaming.step.Operation;
-import gloaming.step.Pick;
 import gloaming.step.Randomness;
 import gloaming.step.Range;
-import gloaming.step.Says;
+import gloaming.step.StepInfo;
 import java.util.List;
 
 /**
@@ -22,17 +22,17 @@ import java.util.List;
  * <p>Which one is shown follows from the lane's time alone. A folder may grow while it plays.
  */
 @Id("slides")
-@Says(
+@StepInfo(
         name = "Slides",
         does = "Shows the pictures of a folder one after another, with a fade between them.",
         find = "slideshow folder images photos sequence gallery cross fade",
         ifBlack = "choose a folder of pictures")
 public record Slides(
-        @Id("folder") @Pick(initial = "", medium = "folder", says = "Which of the show's folders.")
+        @Id("folder") @Choice(initial = "", medium = "folder", says = "Which of the show's folders.")
         String folder,
 
         @Id("fit")
-        @Pick(initial = "fit", says = "Whole, over all of the frame, drawn to its shape, or pixel for pixel.")
+        @Choice(initial = "fit", says = "Whole, over all of the frame, drawn to its shape, or pixel for pixel.")
         Fit fit,
 
         @Id("hold")
@@ -42,7 +42,8 @@ public record Slides(
         @Id("fade") @Range(min = 0, max = 60, initial = 1, unit = "s", says = "How long one fades into the next.")
         double fade,
 
-        @Id("order") @Pick(initial = "by-name", says = "In the order of their names, or shuffled anew in every round.")
+        @Id("order")
+        @Choice(initial = "by-name", says = "In the order of their names, or shuffled anew in every round.")
         Order order)
         implements Operation<Nothing, Picture, Slides.Memory> {
 

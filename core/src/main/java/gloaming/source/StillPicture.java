@@ -6,24 +6,24 @@ import gloaming.library.Fit;
 import gloaming.library.Library;
 import gloaming.library.Still;
 import gloaming.look.Id;
+import gloaming.step.Choice;
 import gloaming.step.Frame;
 import gloaming.step.Operation;
-import gloaming.step.Pick;
-import gloaming.step.Says;
+import gloaming.step.StepInfo;
 
 /** A still picture from the media, in its own shape. */
 @Id("still-picture")
-@Says(
+@StepInfo(
         name = "Still",
         does = "Shows a picture of yours.",
         find = "image photo png jpeg logo file media source bitmap",
         ifBlack = "choose a picture")
 public record StillPicture(
-        @Id("medium") @Pick(initial = "", medium = "picture", says = "Which of the show's pictures.")
+        @Id("medium") @Choice(initial = "", medium = "picture", says = "Which of the show's pictures.")
         String medium,
 
         @Id("fit")
-        @Pick(initial = "fit", says = "Whole, over all of the frame, drawn to its shape, or pixel for pixel.")
+        @Choice(initial = "fit", says = "Whole, over all of the frame, drawn to its shape, or pixel for pixel.")
         Fit fit)
         implements Operation<Nothing, Picture, StillPicture.Memory> {
 

@@ -43,7 +43,7 @@ public final class Catalogue {
                 .enableClassInfo()
                 .enableAnnotationInfo()
                 .scan()) {
-            for (Class<?> type : scan.getClassesWithAnnotation(Says.class).loadClasses()) {
+            for (Class<?> type : scan.getClassesWithAnnotation(StepInfo.class).loadClasses()) {
                 Description description = new Description((Class<? extends Operation<?, ?, ?>>) type);
                 if (byId.put(description.id(), description) != null) {
                     throw new IllegalStateException("two steps are called " + description.id());
@@ -131,7 +131,7 @@ public final class Catalogue {
     }
 
     /** What is wrong with the texts of a step as they are being written; nothing when all of them work. */
-    public List<Grows.Trouble> problems(Step step) {
+    public List<DynamicSettings.Trouble> problems(Step step) {
         Step written = step;
         for (Map.Entry<String, String> draft : step.drafts().entrySet()) {
             written = written.with(draft.getKey(), Value.of(draft.getValue()));

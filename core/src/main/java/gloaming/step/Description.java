@@ -34,11 +34,11 @@ public final class Description {
     private final List<Input> reads;
     private final Class<?>[] types;
     private final MethodHandle constructor;
-    private final Grows.From grows;
-    private final List<Grows.Trouble> problems;
+    private final DynamicSettings.From grows;
+    private final List<DynamicSettings.Trouble> problems;
 
     Description(Class<? extends Operation<?, ?, ?>> type) {
-        Says says = type.getAnnotation(Says.class);
+        StepInfo says = type.getAnnotation(StepInfo.class);
         if (says == null || !type.isRecord()) {
             throw new IllegalStateException(type + " is an operation, so it must be a record with @Says");
         }
@@ -54,7 +54,7 @@ public final class Description {
         takes = Kind.of(argument(type, 0));
         gives = Kind.of(argument(type, 1));
         RecordComponent[] components = type.getRecordComponents();
-        Grows grown = type.getAnnotation(Grows.class);
+        DynamicSettings grown = type.getAnnotation(DynamicSettings.class);
         int own = components.length - (grown == null ? 0 : 1);
         settings = Stream.of(components).limit(own).map(Description::setting).toList();
         types = Stream.of(components).map(RecordComponent::getType).toArray(Class<?>[]::new);
@@ -77,7 +77,7 @@ public final class Description {
         return constructor.type().returnType();
     }
 
-    private Description(Description seed, Grows.Own own) {
+    private Description(Description seed, DynamicSettings.Own own) {
         id = seed.id;
         former = seed.former;
         name = seed.name;
@@ -102,7 +102,7 @@ public final class Description {
     }
 
     /** What is wrong with the text that settings should have grown from, in its order. */
-    public List<Grows.Trouble> problems() {
+    public List<DynamicSettings.Trouble> problems() {
         return problems;
     }
 
@@ -254,7 +254,7 @@ public final class Description {
                     List.of(),
                     range.drag() == Range.Drag.NONE ? null : range.drag());
         }
-        Pick pick = component.getAnnotation(Pick.class);
+        Choice pick = component.getAnnotation(Choice.class);
         if (pick == null) throw new IllegalStateException(component + " needs @Range or @Pick");
         Value initial =
                 type == boolean.class ? Value.of(Boolean.parseBoolean(pick.initial())) : Value.of(pick.initial());
@@ -267,7 +267,7 @@ public final class Description {
         return new Setting(id, label, form, 0, 0, false, initial, pick.over(), pick.says(), choices);
     }
 
-    private static Setting.Form form(Class<?> type, Pick pick) {
+    private static Setting.Form form(Class<?> type, Choice pick) {
         if (type == boolean.class) return Setting.Form.SWITCH;
         if (type == Colour.class) return Setting.Form.COLOUR;
         if (type.isEnum()) return Setting.Form.CHOICE;

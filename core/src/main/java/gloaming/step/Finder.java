@@ -3,41 +3,63 @@ package gloaming.step;
 import gloaming.flow.Kind;
 import gloaming.look.Lane;
 import gloaming.look.Look;
-import java.util.Comparator;
+import java.util.ArrayList;
 import java.util.List;
-import java.util.Locale;
-import java.util.stream.Stream;
 
-/** Finds steps by name and by need, and only those that fit a place. */
+/** Finds steps by name and by need, and says where they fit. */
 public final class Finder {
-    private static final List<String> FILLERS =
-            List.of("make", "it", "the", "a", "an", "to", "of", "my", "more", "with", "i", "want", "some");
+    /** So many are offered at most. */
+    private static final int MOST = 60;
+
     private final Catalogue catalogue;
+    private final StepSearch search;
 
     public Finder(Catalogue catalogue) {
         this.catalogue = catalogue;
+        search = new StepSearch(catalogue.entries());
     }
-
-    /** A step that could stand at a place. */
-    private record Hit(Description description, int score) {}
 
     /**
-     * The steps that fit at {@code place} of a lane, best first. A null lane asks for what may start a new one. With no
-     * words all that fit are given, by name.
+     * A step that was found.
+     *
+     * @param newLane whether it does not fit at the place that was asked for, and begins a lane of its own
      */
-    public List<Description> find(Look look, String lane, int place, String words) {
-        List<String> wanted = Stream.of(words.toLowerCase(Locale.ROOT).split("[^a-z0-9]+"))
-                .filter(word -> !word.isEmpty() && !FILLERS.contains(word))
-                .toList();
+    public record Found(Description step, boolean newLane) {}
+
+    /**
+     * The steps that fit at {@code place} of a lane and, behind them, those that begin a new one, best first; a null lane asks for a new
+     * one. With no words all that fit are given, by name. A step that is found by its name comes first even if it begins a new lane.
+     */
+    public List<Found> find(Look look, String lane, int place, String words) {
         Lane at = lane == null ? null : look.lane(lane).orElse(null);
-        return catalogue.entries().stream()
-                .filter(description -> fits(at, place, description))
-                .map(description -> new Hit(description, score(description, wanted)))
-                .filter(hit -> hit.score > 0)
-                .sorted(Comparator.comparingInt((Hit hit) -> -hit.score).thenComparing(hit -> hit.description.name()))
-                .map(Hit::description)
-                .toList();
+        List<Found> here = new ArrayList<>();
+        List<Found> elsewhere = new ArrayList<>();
+        boolean any = words.isBlank();
+        if (any) {
+            for (Description step : catalogue.entries()) if (fits(at, place, step)) here.add(new Found(step, false));
+            here.sort(java.util.Comparator.comparing(found -> found.step.name()));
+            return here;
+        }
+        float best = 0;
+        float bestHere = 0;
+        for (StepSearch.Hit hit : search.find(words)) {
+            if (fits(at, place, hit.step())) {
+                bestHere = Math.max(bestHere, hit.score());
+                here.add(new Found(hit.step(), false));
+            } else if (hit.step().takes() == null) {
+                best = Math.max(best, hit.score());
+                elsewhere.add(new Found(hit.step(), true));
+            }
+        }
+        // What was meant can only begin a lane, and what fits is found by chance.
+        List<Found> all = new ArrayList<>();
+        if (best > CLEARLY * bestHere) all.add(elsewhere.removeFirst());
+        all.addAll(here);
+        all.addAll(elsewhere);
+        return all.subList(0, Math.min(MOST, all.size()));
     }
+
+    private static final float CLEARLY = 2;
 
     /** Whether a step takes what comes at a place and gives what the step behind it takes. */
     public boolean fits(Lane lane, int place, Description description) {
@@ -53,22 +75,5 @@ public final class Finder {
 
     private Kind gives(Lane lane, int step) {
         return catalogue.find(lane.steps().get(step).type()).gives();
-    }
-
-    private static int score(Description description, List<String> wanted) {
-        if (wanted.isEmpty()) return 1;
-        String name = description.name().toLowerCase(Locale.ROOT);
-        String find = " " + description.find();
-        String does = " " + description.does().toLowerCase(Locale.ROOT);
-        int score = 0;
-        for (String word : wanted) {
-            int best = name.startsWith(word) ? 9 : (" " + name).contains(" " + word) ? 8 : 0;
-            if (best == 0 && find.contains(" " + word)) best = 5;
-            if (best == 0 && does.contains(" " + word)) best = 3;
-            if (best == 0 && word.length() > 2 && (name + find).contains(word)) best = 1;
-            if (best == 0) return 0;
-            score += best;
-        }
-        return score;
     }
 }

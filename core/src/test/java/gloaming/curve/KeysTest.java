@@ -7,7 +7,7 @@ import static org.assertj.core.data.Offset.offset;
 import gloaming.Moments;
 import gloaming.flow.Signal;
 import gloaming.signal.Curve;
-import gloaming.signal.Sway;
+import gloaming.signal.Oscillator;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
@@ -94,10 +94,10 @@ class KeysTest {
     @Test
     void aCurveIsPlayedOnceInALoopBackAndForthOrFromATrigger() {
         String keys = "0 0 linear; 2 1 linear";
-        Curve once = new Curve(keys, Curve.Play.ONCE, Sway.Per.SECOND, 1);
-        Curve loop = new Curve(keys, Curve.Play.LOOP, Sway.Per.SECOND, 1);
-        Curve back = new Curve(keys, Curve.Play.BACK_AND_FORTH, Sway.Per.SECOND, 1);
-        Curve beats = new Curve(keys, Curve.Play.ONCE, Sway.Per.BEAT, 0.5);
+        Curve once = new Curve(keys, Curve.Play.ONCE, Oscillator.Per.SECOND, 1);
+        Curve loop = new Curve(keys, Curve.Play.LOOP, Oscillator.Per.SECOND, 1);
+        Curve back = new Curve(keys, Curve.Play.BACK_AND_FORTH, Oscillator.Per.SECOND, 1);
+        Curve beats = new Curve(keys, Curve.Play.ONCE, Oscillator.Per.BEAT, 0.5);
         assertThat(after(once, 5, null, 0)).isEqualTo(1);
         assertThat(after(loop, 5, null, 0)).isCloseTo(0.5, offset(1e-6));
         assertThat(after(back, 3, null, 0)).isCloseTo(0.5, offset(1e-6));

@@ -92,8 +92,8 @@ class FormulaTest {
         SplittableRandom random = new SplittableRandom(seed);
         for (int i = 0; i < 150; i++) {
             String text = text(random, 5);
-            Parser parser = new Parser(text, Formula.VARIABLES, LANES::get);
-            Tree tree = parser.all();
+            FormulaParser parser = new FormulaParser(text, Formula.VARIABLES, LANES::get);
+            FormulaTree tree = parser.all();
             Signal[] lanes = parser.lanes.stream()
                     .map(id -> Signal.of(random.nextDouble(), random.nextDouble(-2, 2)))
                     .toArray(Signal[]::new);

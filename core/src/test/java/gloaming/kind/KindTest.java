@@ -15,15 +15,15 @@ import gloaming.look.Layer;
 import gloaming.look.Look;
 import gloaming.look.Refused;
 import gloaming.look.Step;
-import gloaming.play.Board;
 import gloaming.play.Diagnosis;
+import gloaming.play.FrameStats;
 import gloaming.play.LivePlayer;
 import gloaming.play.Subscriptions;
 import gloaming.play.Tiles;
 import gloaming.step.Catalogue;
 import gloaming.step.Description;
+import gloaming.step.EditFactory;
 import gloaming.step.Rules;
-import gloaming.step.Wishes;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Set;
@@ -122,7 +122,7 @@ class KindTest {
             until("its preview", tiles::ready);
             assertThat(tiles.rgb()[0]).isEqualTo((byte) 120);
             until("its number drives a setting", () -> {
-                Board board = player.board();
+                FrameStats board = player.board();
                 if (board.idle()) board.want();
                 if (!board.ready()) return false;
                 boolean driven = board.count[0] > 20 && board.followed[0][2] > 0.5;
@@ -140,7 +140,8 @@ class KindTest {
     @Test
     void itComesIntoNoMixByItselfAndFitsOnlyWhereItIsTaken() {
         Look look = look();
-        assertThat(new Wishes(Catalogue.all()).addLane(look, "toll").toString()).doesNotContain("AddLayer");
+        assertThat(new EditFactory(Catalogue.all()).addLane(look, "toll").toString())
+                .doesNotContain("AddLayer");
         assertThat(new Rules(Catalogue.all()).gives(look.lanes().getFirst()).id())
                 .isEqualTo("chime");
         Look behind = look.withLanes(List.of(

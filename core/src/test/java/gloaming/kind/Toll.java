@@ -5,11 +5,11 @@ import gloaming.look.Id;
 import gloaming.step.Frame;
 import gloaming.step.Operation;
 import gloaming.step.Range;
-import gloaming.step.Says;
+import gloaming.step.StepInfo;
 
 /** Strikes a bell in every frame. */
 @Id("toll")
-@Says(name = "Toll", does = "Strikes a bell.")
+@StepInfo(name = "Toll", does = "Strikes a bell.")
 public record Toll(
         @Id("times") @Range(min = 1, max = 9, initial = 2, says = "Strokes in a frame.")
         int times) implements Operation<Nothing, Chime, long[]> {

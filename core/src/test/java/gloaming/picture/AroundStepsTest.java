@@ -151,15 +151,15 @@ class AroundStepsTest {
     void aMeanIsGatheredAlikeAtAnyFrameRateAndTheLightestStays() {
         for (double rate : new double[] {25, 100}) {
             Moments at = new Moments().rate(rate);
-            Gather mean = new Gather(Gather.Keep.MEAN, 1);
-            Gather.Memory memory = mean.memory();
+            LongExposure mean = new LongExposure(LongExposure.Keep.MEAN, 1);
+            LongExposure.Memory memory = mean.memory();
             mean.run(flat(0), memory, at);
             Picture out = null;
             for (int i = 0; i < rate; i++) out = mean.run(flat(1), memory, at.next());
             assertThat(out.r[3]).isCloseTo((float) (1 - Math.exp(-1)), offset(1e-3f));
         }
-        Gather lightest = new Gather(Gather.Keep.LIGHTEST, 60);
-        Gather.Memory memory = lightest.memory();
+        LongExposure lightest = new LongExposure(LongExposure.Keep.LIGHTEST, 60);
+        LongExposure.Memory memory = lightest.memory();
         lightest.run(flat(0.2f), memory, frame);
         lightest.run(flat(5), memory, frame);
         assertThat(lightest.run(flat(0), memory, frame).r[3]).isGreaterThan(4.9f);

@@ -146,9 +146,9 @@ class ColourStepsTest {
     }
 
     @ParameterizedTest
-    @EnumSource(Raster.Mark.class)
-    void theInkOfARasterCoversAsMuchAsTheToneSays(Raster.Mark mark) {
-        Raster raster = new Raster(mark, 0.1, 0.1, 0.05, Raster.Inks.LIGHT);
+    @EnumSource(Halftone.Mark.class)
+    void theInkOfARasterCoversAsMuchAsTheToneSays(Halftone.Mark mark) {
+        Halftone raster = new Halftone(mark, 0.1, 0.1, 0.05, Halftone.Inks.LIGHT);
         Moments large = new Moments().size(640, 360);
         for (double tone : new double[] {0.3, 0.5, 0.7, 0.9}) {
             Picture grey =

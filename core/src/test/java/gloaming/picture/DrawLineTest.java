@@ -9,9 +9,9 @@ import gloaming.flow.Column;
 import gloaming.flow.Picture;
 import gloaming.flow.Points;
 import gloaming.flow.Signal;
-import gloaming.points.Knead;
+import gloaming.points.DisplaceByNoise;
 import gloaming.points.Ring;
-import gloaming.points.Swell;
+import gloaming.points.ScaleBySignal;
 import java.util.SplittableRandom;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -120,7 +120,7 @@ class DrawLineTest {
     }
 
     private float[] kneaded(Points points, double shape) {
-        Knead knead = new Knead(0.3, 1, 2, shape);
+        DisplaceByNoise knead = new DisplaceByNoise(0.3, 1, 2, shape);
         return knead.run(points, knead.memory(), frame).each(Attribute.X).clone();
     }
 
@@ -134,21 +134,25 @@ class DrawLineTest {
     void aSignalOfManyNumbersIsLaidAlongThePoints() {
         Points ring = new Ring(8, 1, 0, 0, 0, 0.1).run(null, new Points(), frame);
         frame.reads.put("by", Signal.of(0, 1));
-        assertThat(sizes(ring, Swell.Laid.IN_TURN))
+        assertThat(sizes(ring, ScaleBySignal.Laid.IN_TURN))
                 .containsExactly(new float[] {0.1f, 0.3f, 0.1f, 0.3f, 0.1f, 0.3f, 0.1f, 0.3f}, offset(1e-6f));
-        assertThat(sizes(ring, Swell.Laid.ONCE)[4]).isCloseTo(0.2f, offset(1e-6f));
-        float[] mirrored = sizes(ring, Swell.Laid.MIRRORED);
+        assertThat(sizes(ring, ScaleBySignal.Laid.ONCE)[4]).isCloseTo(0.2f, offset(1e-6f));
+        float[] mirrored = sizes(ring, ScaleBySignal.Laid.MIRRORED);
         assertThat(mirrored[4]).isCloseTo(0.3f, offset(1e-6f));
         assertThat(mirrored[2]).isCloseTo(mirrored[6], offset(1e-6f));
-        Points pushed = new Swell(0, 0.5, Swell.Laid.MIRRORED).run(ring, new Swell.Memory(), frame);
+        Points pushed =
+                new ScaleBySignal(0, 0.5, ScaleBySignal.Laid.MIRRORED).run(ring, new ScaleBySignal.Memory(), frame);
         assertThat(Math.hypot(pushed.at(Attribute.X, 4), pushed.at(Attribute.Y, 4)))
                 .isCloseTo(1.5, offset(1e-5));
         assertThat(Math.hypot(pushed.at(Attribute.X, 0), pushed.at(Attribute.Y, 0)))
                 .isCloseTo(1, offset(1e-5));
     }
 
-    private float[] sizes(Points ring, Swell.Laid laid) {
+    private float[] sizes(Points ring, ScaleBySignal.Laid laid) {
         return java.util.Arrays.copyOf(
-                new Swell(2, 0, laid).run(ring, new Swell.Memory(), frame).each(Attribute.SIZE), 8);
+                new ScaleBySignal(2, 0, laid)
+                        .run(ring, new ScaleBySignal.Memory(), frame)
+                        .each(Attribute.SIZE),
+                8);
     }
 }

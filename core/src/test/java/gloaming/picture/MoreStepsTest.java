@@ -32,7 +32,7 @@ class MoreStepsTest {
     @ValueSource(ints = {1, 2, 7, 60, 1500})
     void theDistanceIsThatToTheNearestPixelOfTheOtherSide(int count) {
         Picture in = spots(count, count);
-        OutlineDistance step = new OutlineDistance(0.5, OutlineDistance.Side.BOTH, 1);
+        DistanceToOutline step = new DistanceToOutline(0.5, DistanceToOutline.Side.BOTH, 1);
         Picture out = step.run(in, step.memory(), frame);
         for (int p = 0; p < W * H; p += 3) {
             boolean inside = in.r[p] > 0;
@@ -48,11 +48,11 @@ class MoreStepsTest {
 
     @Test
     void withoutAnOutlineItIsFarEverywhere() {
-        for (OutlineDistance.Side side : OutlineDistance.Side.values()) {
-            OutlineDistance step = new OutlineDistance(0.5, side, 1);
+        for (DistanceToOutline.Side side : DistanceToOutline.Side.values()) {
+            DistanceToOutline step = new DistanceToOutline(0.5, side, 1);
             Picture empty = step.run(new Picture(W, H), step.memory(), frame);
             for (float v : empty.r) assertThat(v).isFinite();
-            assertThat(empty.r[77]).isEqualTo(side == OutlineDistance.Side.INSIDE ? 0f : 2f * W * 2 / H);
+            assertThat(empty.r[77]).isEqualTo(side == DistanceToOutline.Side.INSIDE ? 0f : 2f * W * 2 / H);
         }
     }
 
@@ -158,7 +158,7 @@ class MoreStepsTest {
         for (int i = 0; i < tones.pixels(); i++) if (i % 320 < 160) tones.r[i] = tones.g[i] = tones.b[i] = 0.2140411f;
         frame.reads.put("tone", tones);
         Picture in = new Picture(320, 180).fill(0.5f, 0.25f, 0, 1);
-        Picture out = new Raster(Raster.Mark.LINES, 0.1, 0, 0.1, Raster.Inks.LIGHT).run(in, null, frame);
+        Picture out = new Halftone(Halftone.Mark.LINES, 0.1, 0, 0.1, Halftone.Inks.LIGHT).run(in, null, frame);
         double left = 0;
         for (int y = 0; y < 180; y++) {
             for (int x = 0; x < 160; x++) left += out.a[y * 320 + x];

@@ -81,8 +81,8 @@ class PlaceStepsTest {
 
     @Test
     void whatIsRolledUnrollsAgain() {
-        Picture rolled = new Unroll(Unroll.Way.ROLL, 2, 0.1, Border.HOLD).run(ramp(), null, new Moments().size(W, H));
-        Picture back = new Unroll(Unroll.Way.UNROLL, 2, 0.1, Border.HOLD).run(rolled, null, frame);
+        Picture rolled = new Polar(Polar.Way.ROLL, 2, 0.1, Border.HOLD).run(ramp(), null, new Moments().size(W, H));
+        Picture back = new Polar(Polar.Way.UNROLL, 2, 0.1, Border.HOLD).run(rolled, null, frame);
         Picture in = ramp();
         for (int y = 30; y < 50; y += 5) {
             for (int x = 20; x < 140; x += 10) assertThat(back.b[at(x, y)]).isCloseTo(in.b[at(x, y)], offset(0.08f));

@@ -16,9 +16,9 @@ import org.junit.jupiter.api.Test;
 
 class DiagnosisTest {
 
-    private static List<String> of(Look look, Consumer<Board> seen) {
-        Board board =
-                new Board(new Plan(look, Catalogue.all(), new Rules(Catalogue.all()), gloaming.desk.Inbox.EMPTY, null));
+    private static List<String> of(Look look, Consumer<FrameStats> seen) {
+        FrameStats board = new FrameStats(
+                new Plan(look, Catalogue.all(), new Rules(Catalogue.all()), gloaming.desk.Inbox.EMPTY, null));
         board.budgetMs = 33;
         seen.accept(board);
         return new Diagnosis(Catalogue.all())

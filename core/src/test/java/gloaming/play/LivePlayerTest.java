@@ -54,8 +54,8 @@ class LivePlayerTest {
         }
     }
 
-    private Board board() {
-        Board[] board = new Board[1];
+    private FrameStats board() {
+        FrameStats[] board = new FrameStats[1];
         until("a board", () -> {
             board[0] = stage.board();
             if (board[0] == null) return false;
@@ -76,14 +76,14 @@ class LivePlayerTest {
 
     @Test
     void anOutletGetsThePictureFittedByItsShapeAndNeverEnlarged() {
-        Outlet small = new Outlet(null, 32);
-        Outlet large = new Outlet(null, 4000);
-        Outlet step = new Outlet("s1", 64);
+        PictureOutput small = new PictureOutput(null, 32);
+        PictureOutput large = new PictureOutput(null, 4000);
+        PictureOutput step = new PictureOutput("s1", 64);
         stage.scale(1);
         stage.subscribe(new Subscriptions(List.of(small, large, step), List.of(), List.of(), List.of()));
         stage.show(look(fill(1)));
         stage.start();
-        for (Outlet outlet : List.of(small, large, step)) {
+        for (PictureOutput outlet : List.of(small, large, step)) {
             outlet.want();
             until("a picture", outlet::ready);
         }
@@ -122,14 +122,14 @@ class LivePlayerTest {
 
     @Test
     void theBoardTellsHowFarTheOutputIsFadedUp() {
-        Light light = new Light();
+        OutputFader light = new OutputFader();
         light.fade(0.25, 0);
         try (LivePlayer dimmed = new LivePlayer(
                 Catalogue.all(), 1, new gloaming.desk.Inbox(), new gloaming.desk.Outbox(), light, act -> {})) {
             dimmed.show(look(fill(1)));
             dimmed.start();
             until("a board", () -> {
-                Board board = dimmed.board();
+                FrameStats board = dimmed.board();
                 if (board == null) return false;
                 if (board.idle()) board.want();
                 return board.ready() && board.outputLight == 0.25;
@@ -148,7 +148,7 @@ class LivePlayerTest {
             bench.start();
             until("it goes by the other's sound", () -> bench.made() > 5 && Math.abs(bench.now() - stage.now()) < 0.2);
             until("its size", () -> {
-                Board board = bench.board();
+                FrameStats board = bench.board();
                 if (board.idle() || board.width != 320) board.want();
                 return board.ready() && board.width == 320 && !board.onAir;
             });
@@ -158,7 +158,7 @@ class LivePlayerTest {
             bench.onAir();
             double sound = stage.now();
             until("full size", () -> {
-                Board board = bench.board();
+                FrameStats board = bench.board();
                 if (board.idle() || board.width < 640) board.want();
                 return board.ready() && board.width == 640 && board.onAir;
             });
@@ -213,7 +213,7 @@ class LivePlayerTest {
         probe.want();
         stage.start();
         until("values", () -> {
-            Board board = board();
+            FrameStats board = board();
             int sway = board.steps.indexOf("s9");
             boolean whole = probe.ready()
                     && probe.pixel()[2] > 0
@@ -255,7 +255,7 @@ class LivePlayerTest {
         until("frames", () -> stage.made() > 3);
         stage.show(look(fill(1)).withFormat(48, 48, 30, 1, 120));
         until("the new size", () -> {
-            Board board = board();
+            FrameStats board = board();
             boolean now = board.width == 48 && board.height == 48;
             board.rest();
             return now;

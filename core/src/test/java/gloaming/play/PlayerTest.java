@@ -25,7 +25,7 @@ import gloaming.step.Catalogue;
 import gloaming.step.Frame;
 import gloaming.step.Operation;
 import gloaming.step.Range;
-import gloaming.step.Says;
+import gloaming.step.StepInfo;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
@@ -38,7 +38,7 @@ class PlayerTest {
 
     /** A step that breaks at a setting: it lives in the tests only and is found all the same. */
     @Id("trip")
-    @Says(name = "Trip", does = "Fails on purpose.")
+    @StepInfo(name = "Trip", does = "Fails on purpose.")
     public record Trip(
             @Id("at") @Range(min = 0, max = 1, initial = 0, says = "Fails at 1.")
             double at) implements Operation<Picture, Picture, Void> {
@@ -51,7 +51,7 @@ class PlayerTest {
 
     /** Counts its frames: what it hands out shows whether its memory was kept. */
     @Id("tally")
-    @Says(name = "Tally", does = "Counts frames.")
+    @StepInfo(name = "Tally", does = "Counts frames.")
     public record Tally(
             @Id("idle") @Range(min = 0, max = 9, initial = 0, says = "Nothing.")
             double idle) implements Operation<Nothing, Points, Points> {

@@ -35,7 +35,7 @@ class ProgrammeTest {
 
     @Test
     void theOutputFadesFromWhereItIsAndTurnsRound() {
-        Light light = new Light();
+        OutputFader light = new OutputFader();
         assertThat(light.now()).isEqualTo(1);
         light.fade(0, 0.2);
         assertThat(light.wanted()).isZero();
@@ -57,14 +57,14 @@ class ProgrammeTest {
         byte[] white = filled(4 * 4, 255);
         byte[] black = filled(4 * 4, 0);
         byte[] out = new byte[4 * 4 * 3];
-        CrossFade.mix(black, 4, 4, white, 4, 4, 0.5, out);
+        OutputFade.mix(black, 4, 4, white, 4, 4, 0.5, out);
         // Half of the light is code 188 of sRGB (IEC 61966-2-1).
         assertThat(out[0] & 255).isBetween(187, 189);
         for (int code = 0; code < 256; code++) {
             byte[] same = filled(4 * 4, code);
-            CrossFade.mix(black, 4, 4, same, 4, 4, 1, out);
+            OutputFade.mix(black, 4, 4, same, 4, 4, 1, out);
             assertThat(out[5] & 255).isCloseTo(code, within(1));
-            CrossFade.mix(same, 4, 4, white, 4, 4, 0, out);
+            OutputFade.mix(same, 4, 4, white, 4, 4, 0, out);
             assertThat(out[5] & 255).isCloseTo(code, within(1));
         }
     }
@@ -72,14 +72,14 @@ class ProgrammeTest {
     @Test
     void aPictureOfAnotherShapeStandsInTheMiddleWithBlackAroundIt() {
         byte[] out = new byte[8 * 4 * 3];
-        CrossFade.mix(filled(2 * 2, 255), 2, 2, filled(8 * 4, 0), 8, 4, 0, out);
+        OutputFade.mix(filled(2 * 2, 255), 2, 2, filled(8 * 4, 0), 8, 4, 0, out);
         assertThat(out[0]).isZero();
         assertThat(out[(8 + 1) * 3]).isZero();
         assertThat(out[(8 + 4) * 3] & 255).isEqualTo(255);
         assertThat(out[(8 + 6) * 3]).isZero();
         // In place is as good.
         byte[] next = filled(8 * 4, 0);
-        CrossFade.mix(filled(2 * 2, 255), 2, 2, next, 8, 4, 0, next);
+        OutputFade.mix(filled(2 * 2, 255), 2, 2, next, 8, 4, 0, next);
         assertThat(next).isEqualTo(out);
     }
 

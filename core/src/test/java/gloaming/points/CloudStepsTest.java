@@ -345,10 +345,25 @@ class CloudStepsTest {
     @ParameterizedTest
     @ValueSource(doubles = {7.3, 250, 33_333.3})
     void birthsOfTenMinutesAreExactAtAnyRate(double rate) {
-        Sow sow = new Sow(
-                rate, 0, 0.05, 0, 0, 0, 0, 0, 0.01, 0, 500_000, Sow.Full.OLDEST_GO, Sow.Order.IN_TURN, 0, false, true);
+        Emit sow = new Emit(
+                rate,
+                0,
+                0.05,
+                0,
+                0,
+                0,
+                0,
+                0,
+                0.01,
+                0,
+                500_000,
+                Emit.Full.OLDEST_GO,
+                Emit.Order.IN_TURN,
+                0,
+                false,
+                true);
         for (double frames : new double[] {24, 30}) {
-            Sow.Memory memory = sow.memory();
+            Emit.Memory memory = sow.memory();
             Moments at = new Moments().rate(frames);
             for (int i = 0; i < 600 * frames; i++) sow.run(null, memory, at.next());
             assertThat(memory.born())
@@ -358,14 +373,14 @@ class CloudStepsTest {
 
     @Test
     void whenItIsFullNoneComeWhereThatIsWantedAndATriggerBringsTheBurst() {
-        Sow sow =
-                new Sow(1_000, 0, 9, 0, 0, 0, 0, 0, 0.01, 0, 50, Sow.Full.NONE_COME, Sow.Order.IN_TURN, 0, true, false);
-        Sow.Memory memory = sow.memory();
+        Emit sow = new Emit(
+                1_000, 0, 9, 0, 0, 0, 0, 0, 0.01, 0, 50, Emit.Full.NONE_COME, Emit.Order.IN_TURN, 0, true, false);
+        Emit.Memory memory = sow.memory();
         for (int i = 0; i < 30; i++) sow.run(null, memory, frame.next());
         assertThat(memory.born()).isEqualTo(50);
-        Sow burst =
-                new Sow(0, 20, 9, 0, 0, 0, 0, 0, 0.01, 0, 500, Sow.Full.OLDEST_GO, Sow.Order.IN_TURN, 0, true, false);
-        Sow.Memory other = burst.memory();
+        Emit burst = new Emit(
+                0, 20, 9, 0, 0, 0, 0, 0, 0.01, 0, 500, Emit.Full.OLDEST_GO, Emit.Order.IN_TURN, 0, true, false);
+        Emit.Memory other = burst.memory();
         for (double value : new double[] {0, 1, 1, 0, 1}) {
             frame.reads.put("when", Signal.of(value));
             burst.run(null, other, frame.next());
@@ -375,9 +390,9 @@ class CloudStepsTest {
 
     @Test
     void namedColumnsGoWithTheirParticlesAsOthersDie() {
-        Sow sow = new Sow(
-                300, 0, 1, 0.8, 0, 0, 0, 0, 0.01, 0, 200, Sow.Full.OLDEST_GO, Sow.Order.AT_RANDOM, 0, false, false);
-        Sow.Memory memory = sow.memory();
+        Emit sow = new Emit(
+                300, 0, 1, 0.8, 0, 0, 0, 0, 0.01, 0, 200, Emit.Full.OLDEST_GO, Emit.Order.AT_RANDOM, 0, false, false);
+        Emit.Memory memory = sow.memory();
         for (int i = 0; i < 200; i++) {
             Points alive = sow.run(null, memory, frame.next());
             float[] mine = alive.kept(".mine");
@@ -392,9 +407,9 @@ class CloudStepsTest {
     @CsvSource({"true", "false"})
     void trailsNeverConnectTwoLives(boolean runOut) {
         // Particles that are far apart and stand still: a trail that reaches from one to another would show.
-        Sow sow = new Sow(
-                90, 0, 0.7, 0.9, 0, 0, 0, 1, 0.01, 0, 40, Sow.Full.OLDEST_GO, Sow.Order.AT_RANDOM, 0, false, false);
-        Sow.Memory sown = sow.memory();
+        Emit sow = new Emit(
+                90, 0, 0.7, 0.9, 0, 0, 0, 1, 0.01, 0, 40, Emit.Full.OLDEST_GO, Emit.Order.AT_RANDOM, 0, false, false);
+        Emit.Memory sown = sow.memory();
         Trails trails = new Trails(0.5, 12, 30, 1, 1, gloaming.step.Colour.parse("#ffffff"), runOut);
         Trails.Memory memory = trails.memory();
         Map<Float, float[]> born = new HashMap<>();
@@ -455,8 +470,9 @@ class CloudStepsTest {
 
     @Test
     void onlyWhatChangesShedsAndNoPixelMoreThanItMay() {
-        Shed shed = new Shed(Shed.Where.BY_CHANGE, 100_000, 40, 2, 0.1, 2, 0, 0, 1, 0, 0.01, 0, 10_000);
-        Shed.Memory memory = shed.memory();
+        EmitFromPicture shed = new EmitFromPicture(
+                EmitFromPicture.Where.BY_CHANGE, 100_000, 40, 2, 0.1, 2, 0, 0, 1, 0, 0.01, 0, 10_000);
+        EmitFromPicture.Memory memory = shed.memory();
         Picture picture = new Picture(40, 20).fill(0.2f, 0.2f, 0.2f, 1);
         frame.reads.put("of", picture);
         for (int i = 0; i < 10; i++)

@@ -15,8 +15,8 @@ import org.junit.jupiter.params.provider.ValueSource;
 class PointStepsTest {
     private final Moments frame = new Moments();
 
-    private static Sow sow(double rate, int burst, double life, int most) {
-        return new Sow(
+    private static Emit sow(double rate, int burst, double life, int most) {
+        return new Emit(
                 rate,
                 burst,
                 life,
@@ -28,8 +28,8 @@ class PointStepsTest {
                 0.01,
                 0,
                 most,
-                Sow.Full.OLDEST_GO,
-                Sow.Order.AT_RANDOM,
+                Emit.Full.OLDEST_GO,
+                Emit.Order.AT_RANDOM,
                 0,
                 false,
                 false);
@@ -38,8 +38,8 @@ class PointStepsTest {
     @ParameterizedTest
     @CsvSource({"400, 30", "7.3, 25", "333.3, 60", "90000, 30"})
     void birthsAreExactToTheParticle(double rate, double framesPerSecond) {
-        Sow sow = sow(rate, 0, 1000, 200000);
-        Sow.Memory memory = sow.memory();
+        Emit sow = sow(rate, 0, 1000, 200000);
+        Emit.Memory memory = sow.memory();
         Moments at = new Moments().rate(framesPerSecond);
         double seconds = rate > 1000 ? 2 : 60;
         int frames = (int) (seconds * framesPerSecond);
@@ -49,8 +49,8 @@ class PointStepsTest {
 
     @Test
     void theLivingAreRateTimesLifeAndTheOldestComeFirst() {
-        Sow sow = sow(500, 0, 2, 5000);
-        Sow.Memory memory = sow.memory();
+        Emit sow = sow(500, 0, 2, 5000);
+        Emit.Memory memory = sow.memory();
         Points alive = null;
         for (int i = 0; i < 300; i++) alive = sow.run(null, memory, frame.next());
         assertThat(alive.n()).isBetween(990, 1010);
@@ -60,8 +60,8 @@ class PointStepsTest {
 
     @Test
     void whenItIsFullTheOldestMakeRoom() {
-        Sow sow = sow(1000, 0, 100, 120);
-        Sow.Memory memory = sow.memory();
+        Emit sow = sow(1000, 0, 100, 120);
+        Emit.Memory memory = sow.memory();
         Points alive = null;
         for (int i = 0; i < 120; i++) alive = sow.run(null, memory, frame.next());
         assertThat(alive.n()).isEqualTo(120);
@@ -70,7 +70,7 @@ class PointStepsTest {
 
     @Test
     void aBurstComesOnceEachTimeItRises() {
-        Sow.Memory memory = sow(0, 0, 9, 1000).memory();
+        Emit.Memory memory = sow(0, 0, 9, 1000).memory();
         assertThat(sow(0, 50, 9, 1000).run(null, memory, frame.next()).n()).isEqualTo(50);
         assertThat(sow(0, 50, 9, 1000).run(null, memory, frame.next()).n()).isEqualTo(50);
         sow(0, 0, 9, 1000).run(null, memory, frame.next());
@@ -91,7 +91,7 @@ class PointStepsTest {
     @ValueSource(doubles = {30, 60, 120})
     void aFallIsAParabolaAtAnyFrameRate(double rate) {
         Wind wind = new Wind(0.3, -0.5, 0);
-        Motion motion = wind.memory();
+        ForceMemory motion = wind.memory();
         Moments at = new Moments().rate(rate);
         Points out = null;
         int frames = (int) (4 * rate);
@@ -109,7 +109,7 @@ class PointStepsTest {
             Moments at = new Moments().rate(rate);
             Points moving = layout();
             moving.column(Attribute.VX).constant(2);
-            Motion motion = drag.memory();
+            ForceMemory motion = drag.memory();
             Points out = null;
             for (int i = 0; i < rate; i++) out = drag.run(moving, motion, at.next());
             assertThat(out.at(Attribute.VX, 0)).isCloseTo((float) (2 * Math.exp(-1.5)), offset(1e-3f));

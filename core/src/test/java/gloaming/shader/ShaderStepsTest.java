@@ -23,10 +23,10 @@ import gloaming.play.Player;
 import gloaming.sound.Sound;
 import gloaming.step.Catalogue;
 import gloaming.step.Description;
-import gloaming.step.Grows;
+import gloaming.step.DynamicSettings;
+import gloaming.step.EditFactory;
 import gloaming.step.Rules;
 import gloaming.step.Setting;
-import gloaming.step.Wishes;
 import java.util.List;
 import org.junit.jupiter.api.Test;
 
@@ -118,7 +118,7 @@ class ShaderStepsTest {
 
     @Test
     void aDraftThatDoesNotWorkChangesNothingThatPlaysAlsoWhenTheProgramStartsAnew() {
-        Wishes wishes = new Wishes(Catalogue.all());
+        EditFactory wishes = new EditFactory(Catalogue.all());
         Look look = rules.check(look(source(FLAT)));
         Look broken = rules.check(Edits.apply(look, wishes.write(look, "s1", "code", FLAT.replace("void", "vod"))));
         // Its sliders stay, and work.
@@ -138,7 +138,7 @@ class ShaderStepsTest {
         Step step = turned.step("s1").orElseThrow();
         assertThat(step.drafts()).containsEntry("code", FLAT.replace("void", "vod"));
         assertThat(Catalogue.all().problems(step))
-                .containsExactly(new Grows.Trouble(5, 1, "'vod' : undeclared identifier"));
+                .containsExactly(new DynamicSettings.Trouble(5, 1, "'vod' : undeclared identifier"));
     }
 
     @Test

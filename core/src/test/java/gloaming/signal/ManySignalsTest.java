@@ -36,9 +36,9 @@ class ManySignalsTest {
     @Test
     void stepsWithoutMemoryWorkOnEachNumber() {
         Signal in = Signal.of(0, 0.5, 2);
-        assertThat(all(new Span(0, 1, 10, 20, true).run(in, new Signal(), frame)))
+        assertThat(all(new Remap(0, 1, 10, 20, true).run(in, new Signal(), frame)))
                 .containsExactly(10, 15, 20);
-        assertThat(all(new Bounds(0, 1, Bounds.Beyond.FOLD).run(Signal.of(1.25, -0.25), new Signal(), frame)))
+        assertThat(all(new Limit(0, 1, Limit.Beyond.FOLD).run(Signal.of(1.25, -0.25), new Signal(), frame)))
                 .containsExactly(new double[] {0.75, 0.25}, offset(1e-12));
         assertThat(all(new Bend(Bend.Shape.POWER, 2).run(in, new Signal(), frame)))
                 .containsExactly(0, 0.25, 4);
@@ -166,7 +166,7 @@ class ManySignalsTest {
     @Test
     void anOscillatorInBeatsSwingsItsRounds() {
         frame.tempo = 60;
-        Sway sway = new Sway(Sway.Wave.SAW, 1, Sway.Per.BEAT, 0, 0.5, 0.5);
+        Oscillator sway = new Oscillator(Oscillator.Wave.SAW, 1, Oscillator.Per.BEAT, 0, 0.5, 0.5);
         frame.time = 0.75;
         assertThat(sway.run(null, sway.memory(), frame).value()).isCloseTo(0.5, offset(1e-9));
         frame.time = 1.75;

@@ -101,10 +101,10 @@ class MoreSignalStepsTest {
     @ValueSource(doubles = {24, 60, 200})
     void whatComesLateIsWhatWas(double rate) {
         DoubleUnaryOperator slope = t -> 3 * t;
-        assertThat(after(new Late(0.5), 2, rate, slope)).isCloseTo(4.5, offset(1e-9));
-        assertThat(after(new Late(10), 30, rate, slope)).isCloseTo(60, offset(1e-6));
-        assertThat(after(new Late(0), 2, rate, slope)).isCloseTo(6, offset(1e-9));
-        assertThat(after(new Late(5), 2, rate, slope)).isZero();
+        assertThat(after(new DelaySignal(0.5), 2, rate, slope)).isCloseTo(4.5, offset(1e-9));
+        assertThat(after(new DelaySignal(10), 30, rate, slope)).isCloseTo(60, offset(1e-6));
+        assertThat(after(new DelaySignal(0), 2, rate, slope)).isCloseTo(6, offset(1e-9));
+        assertThat(after(new DelaySignal(5), 2, rate, slope)).isZero();
     }
 
     @ParameterizedTest
@@ -142,9 +142,9 @@ class MoreSignalStepsTest {
     @Test
     void aCrestIsKeptAndSinks() {
         DoubleUnaryOperator hit = t -> Math.abs(t - 1) < 1e-9 ? 2 : 0;
-        assertThat(after(new Crest(0.5, 1), 1.4, 50, hit)).isEqualTo(2);
-        assertThat(after(new Crest(0.5, 1), 2, 50, hit)).isCloseTo(1.5, offset(1e-6));
-        assertThat(after(new Crest(0.5, 1), 9, 50, hit)).isZero();
+        assertThat(after(new PeakHold(0.5, 1), 1.4, 50, hit)).isEqualTo(2);
+        assertThat(after(new PeakHold(0.5, 1), 2, 50, hit)).isCloseTo(1.5, offset(1e-6));
+        assertThat(after(new PeakHold(0.5, 1), 9, 50, hit)).isZero();
     }
 
     @Test
@@ -168,15 +168,16 @@ class MoreSignalStepsTest {
         "FOLD, 0.25, 0.25",
         "WRAP, 0.25, 0.25"
     })
-    void boundsHoldWrapOrFold(Bounds.Beyond beyond, double in, double out) {
-        assertThat(given(new Bounds(-1, 1, beyond), in)[0]).isCloseTo(out, offset(1e-12));
-        assertThat(given(new Bounds(1, -1, beyond), in)[0]).isCloseTo(out, offset(1e-12));
-        assertThat(given(new Bounds(2, 2, beyond), in)[0]).isEqualTo(2);
+    void boundsHoldWrapOrFold(Limit.Beyond beyond, double in, double out) {
+        assertThat(given(new Limit(-1, 1, beyond), in)[0]).isCloseTo(out, offset(1e-12));
+        assertThat(given(new Limit(1, -1, beyond), in)[0]).isCloseTo(out, offset(1e-12));
+        assertThat(given(new Limit(2, 2, beyond), in)[0]).isEqualTo(2);
     }
 
     @Test
     void notchesAreHeldOnTo() {
-        assertThat(given(new Notches(0.5, 0.2), 0, 0.27, 0.31, 0.24, 0.19, 9.9)).containsExactly(0, 0, 0.5, 0.5, 0, 10);
+        assertThat(given(new Quantise(0.5, 0.2), 0, 0.27, 0.31, 0.24, 0.19, 9.9))
+                .containsExactly(0, 0, 0.5, 0.5, 0, 10);
     }
 
     @Test
@@ -237,11 +238,11 @@ class MoreSignalStepsTest {
         Picture p = new Picture(80, 40);
         for (int y = 0; y < 40; y++) for (int x = 0; x < 80; x++) p.g[p.at(y) + x] = x;
         frame.reads.put("at", p);
-        Glance whole = new Glance(Glance.Of.GREEN, 0, 0, 8);
+        SamplePicture whole = new SamplePicture(SamplePicture.Of.GREEN, 0, 0, 8);
         assertThat(whole.run(null, new Signal(), frame).value()).isCloseTo(39.5, offset(0.3));
-        Glance one = new Glance(Glance.Of.GREEN, 1.025, 0.5, 0);
+        SamplePicture one = new SamplePicture(SamplePicture.Of.GREEN, 1.025, 0.5, 0);
         assertThat(one.run(null, new Signal(), frame).value()).isEqualTo(60);
-        Glance light = new Glance(Glance.Of.LIGHT, 1.025, 0.5, 0);
+        SamplePicture light = new SamplePicture(SamplePicture.Of.LIGHT, 1.025, 0.5, 0);
         assertThat(light.run(null, new Signal(), frame).value()).isCloseTo(60 * 0.7152, offset(1e-4));
         frame.reads.clear();
         assertThat(one.run(null, new Signal(), frame).value()).isZero();

@@ -33,9 +33,9 @@ class SignalStepsTest {
 
     @ParameterizedTest
     @CsvSource({"SINE, 0.5, 1", "TRIANGLE, 0.5, 1", "SAW, 0.25, 0.25", "SQUARE, 0.25, 1", "SQUARE, 0.75, 0"})
-    void swayHasItsShapeAfterPartOfARound(Sway.Wave wave, double after, double expected) {
-        Sway sway = new Sway(wave, 1, Sway.Per.SECOND, 0, 0.5, 0);
-        Sway.Memory memory = sway.memory();
+    void swayHasItsShapeAfterPartOfARound(Oscillator.Wave wave, double after, double expected) {
+        Oscillator sway = new Oscillator(wave, 1, Oscillator.Per.SECOND, 0, 0.5, 0);
+        Oscillator.Memory memory = sway.memory();
         Moments at = new Moments().rate(64);
         Signal out = sway.run(null, memory, at);
         for (int i = 0; i < after * 64; i++) out = sway.run(null, memory, at.next());
@@ -44,8 +44,8 @@ class SignalStepsTest {
 
     @Test
     void swayInBeatsKeepsInStepHoweverLongNobodyLooked() {
-        Sway sway = new Sway(Sway.Wave.SAW, 0.25, Sway.Per.BEAT, 0, 0.5, 0);
-        Sway.Memory memory = sway.memory();
+        Oscillator sway = new Oscillator(Oscillator.Wave.SAW, 0.25, Oscillator.Per.BEAT, 0, 0.5, 0);
+        Oscillator.Memory memory = sway.memory();
         sway.run(null, memory, frame);
         frame.time = 7.3;
         double beats = 7.3 * 2;
@@ -55,8 +55,8 @@ class SignalStepsTest {
     @Test
     void wanderIsSmoothAndReproducible() {
         Wander wander = new Wander(2, 3, 0.5);
-        Sway.Memory memory = wander.memory();
-        Sway.Memory again = wander.memory();
+        Oscillator.Memory memory = wander.memory();
+        Oscillator.Memory again = wander.memory();
         double last = Double.NaN;
         Set<Long> seen = new HashSet<>();
         for (int i = 0; i < 600; i++) {
@@ -73,19 +73,19 @@ class SignalStepsTest {
 
     @Test
     void spanMapsAndHolds() {
-        assertThat(new Span(0, 2, 10, 20, true)
+        assertThat(new Remap(0, 2, 10, 20, true)
                         .run(Signal.of(1), new Signal(), frame)
                         .value())
                 .isEqualTo(15);
-        assertThat(new Span(0, 2, 10, 20, true)
+        assertThat(new Remap(0, 2, 10, 20, true)
                         .run(Signal.of(9), new Signal(), frame)
                         .value())
                 .isEqualTo(20);
-        assertThat(new Span(0, 2, 10, 20, false)
+        assertThat(new Remap(0, 2, 10, 20, false)
                         .run(Signal.of(4), new Signal(), frame)
                         .value())
                 .isEqualTo(30);
-        assertThat(new Span(1, 1, 0, 1, true)
+        assertThat(new Remap(1, 1, 0, 1, true)
                         .run(Signal.of(1), new Signal(), frame)
                         .value())
                 .isEqualTo(1);
@@ -107,13 +107,13 @@ class SignalStepsTest {
         0.5 + 0.5 * sin(x * tau) | 0.5
         """)
     void formulasAreOrdinaryArithmetic(String text, double expected) {
-        Formula formula = new Formula(text, 3, 4);
+        FormulaSignal formula = new FormulaSignal(text, 3, 4);
         assertThat(formula.run(Signal.of(0.5), formula.memory(), frame).value()).isCloseTo(expected, offset(1e-9));
     }
 
     @Test
     void whatIsNotANumberNeverLeavesAStep() {
-        Formula formula = new Formula("0 / 0", 0, 0);
+        FormulaSignal formula = new FormulaSignal("0 / 0", 0, 0);
         assertThat(formula.run(Signal.of(1), formula.memory(), frame).value()).isZero();
     }
 }

@@ -125,8 +125,8 @@ class SourcesTest {
 
     @Test
     void aCameraIsMirrored() {
-        Picture plain = new Camera(Fit.FIT, false).run(null, new Camera(Fit.FIT, false).memory(), frame);
-        Picture mirrored = new Camera(Fit.FIT, true).run(null, new Camera(Fit.FIT, true).memory(), frame);
+        Picture plain = new LiveCamera(Fit.FIT, false).run(null, new LiveCamera(Fit.FIT, false).memory(), frame);
+        Picture mirrored = new LiveCamera(Fit.FIT, true).run(null, new LiveCamera(Fit.FIT, true).memory(), frame);
         for (int x = 0; x < 160; x++) assertThat(mirrored.r[160 + x]).isEqualTo(plain.r[160 + 159 - x]);
     }
 

@@ -154,7 +154,7 @@ public record Facts(
         boolean clip = !still && frames > 1;
         try (Film film = new Film(file, name, !clip)) {
             var frame = film.first();
-            boolean across = Pixels.turns(frame) % 2 == 1;
+            boolean across = PixelConverter.turns(frame) % 2 == 1;
             int width = (int) Math.round(frame.width() * film.pixelShape());
             Picture small = StillFile.lay(frame, film.pixelShape(), PREVIEW);
             return new Facts(
@@ -164,7 +164,7 @@ public record Facts(
                     clip ? frames : 1,
                     clip ? rate : 0,
                     clip ? frames / rate : 0,
-                    Pixels.alpha(frame.format()),
+                    PixelConverter.alpha(frame.format()),
                     film.coding().equals("mjpeg") && !clip ? "jpeg" : film.coding(),
                     jpeg(small));
         } catch (IllegalArgumentException e) {

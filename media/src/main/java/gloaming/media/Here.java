@@ -47,7 +47,7 @@ public final class Here implements Decoder {
 
     private static final class OfFilm implements Frames {
         private final Film film;
-        private final Pixels pixels = new Pixels();
+        private final PixelConverter pixels = new PixelConverter();
 
         OfFilm(Film film) {
             this.film = film;
@@ -71,7 +71,7 @@ public final class Here implements Decoder {
         @Override
         public void lay(Cut cut, Laid into) {
             var frame = film.frame();
-            int turns = Pixels.turns(frame);
+            int turns = PixelConverter.turns(frame);
             boolean across = turns % 2 == 1;
             double shape = film.pixelShape();
             double w = across ? frame.height() : frame.width() * shape;
@@ -82,7 +82,7 @@ public final class Here implements Decoder {
             pixels.take(frame, across ? height : width, across ? width : height);
             int left = (int) Math.round(box.x());
             int top = cut.height() - (int) Math.round(box.y()) - height;
-            into.alpha = Pixels.alpha(frame.format());
+            into.alpha = PixelConverter.alpha(frame.format());
             into.x = Math.max(0, left);
             into.y = Math.max(0, top);
             into.size(

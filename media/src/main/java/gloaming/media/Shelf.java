@@ -50,7 +50,7 @@ public final class Shelf implements Library, AutoCloseable {
 
     private final boolean exact;
     private final Decoder decoder;
-    private final Camera camera;
+    private final CameraFeed camera;
     private final ThreadPoolExecutor reader;
     private volatile Map<String, Item> items = Map.of();
     private volatile Map<String, List<String>> folders = Map.of();
@@ -62,11 +62,11 @@ public final class Shelf implements Library, AutoCloseable {
     }
 
     public Shelf(boolean exact, Decoder decoder) {
-        this(exact, decoder, new Camera(decoder));
+        this(exact, decoder, new CameraFeed(decoder));
     }
 
     /** A shelf that has its camera with others. */
-    public Shelf(boolean exact, Decoder decoder, Camera camera) {
+    public Shelf(boolean exact, Decoder decoder, CameraFeed camera) {
         this.exact = exact;
         this.decoder = decoder;
         this.camera = camera;
@@ -287,7 +287,7 @@ public final class Shelf implements Library, AutoCloseable {
     }
 
     @Override
-    public Camera camera() {
+    public CameraFeed camera() {
         return camera;
     }
 

@@ -22,13 +22,13 @@ public final class StillFile {
     }
 
     static Picture lay(AVFrame frame, double pixelShape, Cut cut) {
-        try (Pixels pixels = new Pixels()) {
+        try (PixelConverter pixels = new PixelConverter()) {
             pixels.take(frame, frame.width(), frame.height());
-            int turns = Pixels.turns(frame);
+            int turns = PixelConverter.turns(frame);
             boolean across = turns % 2 == 1;
             int width = across ? frame.height() : frame.width();
             int height = across ? frame.width() : frame.height();
-            boolean alpha = Pixels.alpha(frame.format());
+            boolean alpha = PixelConverter.alpha(frame.format());
             double shown = across ? width / pixelShape : width * pixelShape;
             return Laying.lay(
                     rows(pixels, turns, width, alpha),
@@ -40,7 +40,7 @@ public final class StillFile {
         }
     }
 
-    private static Laying.Rows rows(Pixels pixels, int turns, int width, boolean alpha) {
+    private static Laying.Rows rows(PixelConverter pixels, int turns, int width, boolean alpha) {
         byte[] bytes = new byte[pixels.depth == 1 ? 4 * width : 0];
         short[] shorts = new short[pixels.depth == 2 ? 4 * width : 0];
         return (y, into) -> {

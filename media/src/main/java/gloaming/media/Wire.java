@@ -11,7 +11,7 @@ import java.io.DataOutputStream;
 import java.io.IOException;
 import java.nio.ByteBuffer;
 
-/** How requests and results travel between {@link Apart} and {@link Reading}. What arrives is bounded before room is made for it. */
+/** How requests and results travel between {@link Apart} and {@link WorkerReading}. What arrives is bounded before room is made for it. */
 final class Wire {
     /** What can be asked for. */
     enum Ask {

@@ -14,7 +14,7 @@ import java.util.concurrent.ScheduledExecutorService;
 import java.util.concurrent.ScheduledFuture;
 import java.util.concurrent.TimeUnit;
 
-/** One {@link Reading} process. Whatever takes longer than it may is ended with it. One thread at a time. */
+/** One {@link WorkerReading} process. Whatever takes longer than it may is ended with it. One thread at a time. */
 final class Worker implements AutoCloseable {
     /** Kilobytes of address space. */
     private static final long MOST_KB = 5L << 20;
@@ -74,7 +74,7 @@ final class Worker implements AutoCloseable {
                 "--sun-misc-unsafe-memory-access=allow",
                 "-cp",
                 System.getProperty("java.class.path"),
-                Reading.class.getName()));
+                WorkerReading.class.getName()));
         if (!System.getProperty("os.name").startsWith("Linux") || !Files.isExecutable(SHELL)) return java;
         List<String> limited = new ArrayList<>(
                 List.of(SHELL.toString(), "-c", "ulimit -v " + MOST_KB + " -c 0; exec \"$@\"", "reading"));

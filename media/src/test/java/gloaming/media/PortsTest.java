@@ -97,7 +97,8 @@ class PortsTest {
         try (OscPort from = new OscPort(0, inbox);
                 OscPort to = new OscPort(0, other);
                 MidiPorts midi = new MidiPorts(inbox, (tempo, beat) -> {});
-                Teller teller = new Teller(outbox, () -> from, midi, () -> (System.nanoTime() - started) / 1e9 * 4)) {
+                ControlSender teller =
+                        new ControlSender(outbox, () -> from, midi, () -> (System.nanoTime() - started) / 1e9 * 4)) {
             midi.add(new VirtualPort("pad", told::add));
             teller.oscTo(to.port());
             outbox.put("osc /bell level", 0.25, false);

@@ -30,10 +30,10 @@ public final class Perf implements Callable<Integer> {
     @Override
     public Integer call() throws Exception {
         Map<String, Measurement> all = new LinkedHashMap<>();
-        all.put("look", Kernels::look);
-        all.put("blur", Kernels::blur);
-        all.put("blend", Kernels::blends);
-        all.put("swirl", Kernels::swirl);
+        all.put("look", KernelTimes::look);
+        all.put("blur", KernelTimes::blur);
+        all.put("blend", KernelTimes::blends);
+        all.put("swirl", KernelTimes::swirl);
         all.put("particles", Clouds::particles);
         all.put("clouds", Clouds::others);
         all.put("step", Steps::run);

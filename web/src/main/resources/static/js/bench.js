@@ -27,6 +27,16 @@ const $ = (/** @type {string} */ selector) => /** @type {any} */ (document.query
 /** Numbers that change many times a second stay out of Alpine: they are painted straight into the page. */
 let board = /** @type {any} */ (null);
 /** @type {ReturnType<typeof curveEditor> | null} */
+/** Keys that a drop-down needs for itself; all others are the Bench's, so that after choosing they work at once. */
+const IN_LISTS = new Set(['ArrowUp', 'ArrowDown', 'ArrowLeft', 'ArrowRight', 'Enter', ' ', 'Tab', 'Home', 'End', 'PageUp', 'PageDown', 'Escape']);
+/** Whether a key is text, or of a field, and none of the Bench's. */
+function isTyping(event) {
+  const { tagName, type } = event.target;
+  if (tagName === 'SELECT') return IN_LISTS.has(event.key);
+  return tagName === 'TEXTAREA' || (tagName === 'INPUT' && !/^(color|range|checkbox|button|file)$/.test(type));
+}
+/** A field whose text is finished gives the keys back; it says so itself first. */
+function leave(field) { if (field.tagName === 'INPUT' && !field.closest('.finder')) setTimeout(() => { if (document.activeElement === field) field.blur(); }); }
 let laneWatch = /** @type {IntersectionObserver | null} */ (null);
 let drawing = null;
 let editor = /** @type {Awaited<ReturnType<typeof codeEditor>> | null} */ (null);
@@ -55,7 +65,7 @@ Alpine.data('bench', () => together(hands(live, catalogue, () => board), formula
   tabling: false,
   table: null,
   wheeled: null,
-  finder: { open: false, words: '', lane: /** @type {string|null} */ (null), place: 0, found: /** @type {string[]} */ ([]), at: 0 },
+  finder: { open: false, words: '', lane: /** @type {string|null} */ (null), place: 0, found: /** @type {{type: string, newLane: boolean}[]} */ ([]), at: 0, asked: 0, answered: 0, enter: false },
   drag: { step: '', layer: '', over: '' },
   naming: false,
   writing: '', versions: /** @type {any[]} */ ([]), versionName: '', word: /** @type {any} */ (null),
@@ -79,7 +89,7 @@ Alpine.data('bench', () => together(hands(live, catalogue, () => board), formula
     live.onAir = (bitmap) => paintAir(bitmap);
     live.on.refused = (m) => { editor?.refused(); this.say(m.says); };
     live.on.versions = (m) => { if (m.step === this.writing) this.versions = m.list; };
-    live.on.found = (m) => { if (m.asked === live.asked) { this.finder.found = m.steps; this.finder.at = 0; } };
+    live.on.found = (m) => this.foundSteps(m);
     live.onFrame = ({ bitmap }) => this.frame(bitmap);
     live.onTiles = (tiles) => this.tiles(tiles);
     takesFiles(String(root.dataset.show), $('#upload input[name=_csrf]').value, {
@@ -702,9 +712,12 @@ Alpine.data('bench', () => together(hands(live, catalogue, () => board), formula
   // Finder
 
   openFinder(lane, place) {
-    this.finder = { open: true, words: '', lane, place, found: [], at: 0 };
+    this.finder = { open: true, words: '', lane, place, found: [], at: 0, asked: 0, answered: 0, enter: false };
     this.ask();
-    this.$nextTick(() => $('.finder input').focus());
+    // Shown and focused at once, not with the next paint: what is typed meanwhile is meant for it.
+    $('.finder').style.display = '';
+    $('.finder input').value = '';
+    $('.finder input').focus();
   },
   findHere() {
     const lane = this.stepId ? this.laneOf(this.stepId) : this.chosenLane;
@@ -712,12 +725,31 @@ Alpine.data('bench', () => together(hands(live, catalogue, () => board), formula
     const i = lane.steps.findIndex((s) => s.id === this.stepId);
     this.openFinder(lane.id, i < 0 ? lane.steps.length : i + 1);
   },
-  ask() { live.send({ do: 'find', asked: ++live.asked, lane: this.finder.lane, place: this.finder.place, words: this.finder.words }); },
+  ask() {
+    this.finder.enter = false;
+    this.finder.asked = ++live.asked;
+    live.send({ do: 'find', asked: live.asked, lane: this.finder.lane, place: this.finder.place, words: this.finder.words });
+  },
+  /** Whether the list is of the text that stands there now. */
+  get finderFresh() { return this.finder.answered === this.finder.asked; },
+  foundSteps(m) {
+    if (m.asked !== this.finder.asked) return;
+    this.finder.answered = m.asked;
+    this.finder.found = m.steps;
+    this.finder.at = 0;
+    // Enter was pressed before the list had come: it is the first of this one that was meant.
+    if (this.finder.enter) this.addFound();
+  },
+  addFound() {
+    this.finder.enter = false;
+    const found = this.finder.found[this.finder.at];
+    if (found) this.addStep(found);
+  },
   finderKey(event) {
     const n = this.finder.found.length;
     if (event.key === 'ArrowDown' && n) this.finder.at = (this.finder.at + 1) % n;
     else if (event.key === 'ArrowUp' && n) this.finder.at = (this.finder.at + n - 1) % n;
-    else if (event.key === 'Enter' && n) this.addStep(this.finder.found[this.finder.at]);
+    else if (event.key === 'Enter') { if (this.finderFresh) this.addFound(); else this.finder.enter = true; }
     else if (event.key === 'Escape') this.closeFinder();
     else if (event.key === 'Tab') { this.finder.lane = null; this.finder.place = 0; this.ask(); }
     else return;
@@ -725,13 +757,25 @@ Alpine.data('bench', () => together(hands(live, catalogue, () => board), formula
     event.stopPropagation();
     this.$nextTick(() => $('.finder li.at')?.scrollIntoView({ block: 'nearest' }));
   },
-  addStep(type) { live.send({ do: 'add-step', lane: this.finder.lane, place: this.finder.place, type }); this.closeFinder(); },
-  closeFinder() { this.finder.open = false; document.getElementById(`step-${this.stepId}`)?.focus(); },
-  foundName(type) { return catalogue[type].name; },
-  foundDoes(type) { return catalogue[type].does; },
-  foundRail(type) { return KINDS[catalogue[type].gives].rail.path; },
-  foundFill(type) { return KINDS[catalogue[type].gives].rail.filled ? 'currentColor' : 'none'; },
-  foundWidth(type) { return KINDS[catalogue[type].gives].rail.width; },
+  addStep(found) {
+    const { lane, place } = this.finder;
+    live.send(found.newLane ? { do: 'add-step', lane: null, place: 0, type: found.type } : { do: 'add-step', lane, place, type: found.type });
+    this.closeFinder();
+  },
+  closeFinder() {
+    if (!this.finder.open) return;
+    this.finder.open = false;
+    $('.finder').style.display = 'none';
+    const card = document.getElementById(`step-${this.stepId}`);
+    if (card) card.focus(); else $('.finder input').blur();
+  },
+  foundName({ type }) { return catalogue[type].name; },
+  foundDoes({ type }) { return catalogue[type].does; },
+  foundRail({ type }) { return KINDS[catalogue[type].gives].rail.path; },
+  foundFill({ type }) { return KINDS[catalogue[type].gives].rail.filled ? 'currentColor' : 'none'; },
+  foundWidth({ type }) { return KINDS[catalogue[type].gives].rail.width; },
+  foundId(i) { return `found-${i}`; },
+  get finderNothing() { return this.finderFresh && this.finder.words && !this.finder.found.length; },
   get finderPlace() {
     const lane = this.finder.lane && this.laneById(this.finder.lane);
     if (!lane) return 'Starts a new lane';
@@ -848,11 +892,13 @@ Alpine.data('bench', () => together(hands(live, catalogue, () => board), formula
 
   key(event) {
     if (event.target.closest?.('.code-host')) return;
-    const typing = /^(INPUT|SELECT|TEXTAREA)$/.test(event.target.tagName);
+    const typing = isTyping(event);
     const command = event.ctrlKey || event.metaKey;
     if (command && event.key.toLowerCase() === 'z') { event.preventDefault(); return event.shiftKey ? this.redo() : this.undo(); }
     if (command && event.key.toLowerCase() === 'y') { event.preventDefault(); return this.redo(); }
-    if (typing) { if (event.key === 'Escape') event.target.blur(); return; }
+    // What is typed while the finder is open is meant for it, wherever the focus went.
+    if (this.finder.open && event.target !== $('.finder input') && event.key.length === 1 && !command) { $('.finder input').focus(); return; }
+    if (typing) { if (event.key === 'Escape') event.target.blur(); else if (event.key === 'Enter') leave(event.target); return; }
     if (command) return;
     const act = {
       '/': () => this.findHere(),

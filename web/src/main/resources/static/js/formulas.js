@@ -42,7 +42,8 @@ export const formulas = (live) => {
 
     startFormula(s, text = '') {
       if (!this.isFormula(s)) this.typing = { ...this.typing, [this.formulaKey(s)]: { text: text || String(this.shown(s)), ok: true } };
-      this.whenShown(() => {
+      // At once, before the next key comes.
+      this.$nextTick(() => {
         const field = /** @type {any} */ (document.querySelector(`.formula input[data-setting="${s.id}"]`));
         field?.focus();
         field?.select();

@@ -15,6 +15,8 @@ import java.util.stream.Stream;
 import java.util.zip.GZIPInputStream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.ValueSource;
 import org.springframework.context.ConfigurableApplicationContext;
 
 /** Databases of earlier versions open, for good; and a disk that takes nothing costs a sentence. */
@@ -22,10 +24,12 @@ class OldDatabaseTest {
     @TempDir
     Path data;
 
-    @Test
-    void aShowMadeWithTheVersionBeforeIsThereAndCanBeEdited() throws Exception {
-        try (InputStream old =
-                new GZIPInputStream(OldDatabaseTest.class.getResourceAsStream("/gloaming/old/h2-2.5.252.mv.db.gz"))) {
+    /** The second is of the last day on which looks were of version 1. */
+    @ParameterizedTest
+    @ValueSource(strings = {"h2-2.5.252", "h2-2.4.240-v5"})
+    void aShowMadeWithAVersionBeforeIsThereAndCanBeEdited(String version) throws Exception {
+        try (InputStream old = new GZIPInputStream(
+                OldDatabaseTest.class.getResourceAsStream("/gloaming/old/" + version + ".mv.db.gz"))) {
             Files.copy(old, data.resolve("gloaming.mv.db"));
         }
         for (int round = 0; round < 2; round++) {

@@ -4,7 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import gloaming.look.Look;
 import gloaming.look.Value;
-import gloaming.web.live.Courier;
+import gloaming.web.live.FrameBroadcaster;
 import gloaming.web.live.House;
 import gloaming.web.store.OpenLook;
 import java.net.URI;
@@ -344,7 +344,7 @@ class BenchTest extends PageTest {
         String home = browser.getWindowHandle();
         browser.get(program.url("/output"));
         until("frames arrive", () -> frames() > 3);
-        Courier courier = program.get(Courier.class);
+        FrameBroadcaster courier = program.get(FrameBroadcaster.class);
         browser.switchTo().newWindow(WindowType.WINDOW);
         browser.manage().window().setSize(new org.openqa.selenium.Dimension(1280, 800));
         browser.get(program.url("/output"));

@@ -6,7 +6,7 @@ import gloaming.look.Edit;
 import gloaming.look.Look;
 import gloaming.look.LookJson;
 import gloaming.look.Value;
-import gloaming.web.live.Courier;
+import gloaming.web.live.FrameBroadcaster;
 import gloaming.web.live.House;
 import gloaming.web.store.Journal;
 import gloaming.web.store.OpenLook;
@@ -295,7 +295,7 @@ class LiveSocketTest {
         } finally {
             pages.forEach(SocketPage::close);
         }
-        Program.until("all are gone", () -> program.get(Courier.class).viewers() == 0);
+        Program.until("all are gone", () -> program.get(FrameBroadcaster.class).viewers() == 0);
     }
 
     @Test

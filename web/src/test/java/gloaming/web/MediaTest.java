@@ -9,7 +9,7 @@ import gloaming.look.Refused;
 import gloaming.look.Value;
 import gloaming.media.Facts;
 import gloaming.step.Catalogue;
-import gloaming.step.Wishes;
+import gloaming.step.EditFactory;
 import gloaming.web.live.House;
 import gloaming.web.store.Journal;
 import gloaming.web.store.Media;
@@ -242,7 +242,7 @@ class MediaTest extends PageTest {
     @Test
     void theCameraOfThePageIsSeenByTheStepCamera() {
         Look empty = Look.empty("Camera");
-        Look look = Edits.apply(empty, new Wishes(Catalogue.all()).addLane(empty, "camera"));
+        Look look = Edits.apply(empty, new EditFactory(Catalogue.all()).addLane(empty, "camera"));
         String id = program.get(Shows.class).addLook(show, look);
         browser.get(program.bench(id));
         Browser.until(

@@ -50,7 +50,8 @@ class StartTest {
             id = shows.addLook(shows.shows().getFirst().id(), look);
             OpenLook open = program.get(Journal.class).open(shows.look(id).orElseThrow());
             open.apply(
-                    new gloaming.step.Wishes(gloaming.step.Catalogue.all()).addLane(open.look(), "shader-source"), 0);
+                    new gloaming.step.EditFactory(gloaming.step.Catalogue.all()).addLane(open.look(), "shader-source"),
+                    0);
             String step = open.look().steps().map(Step::id).findFirst().orElseThrow();
             open.apply(new Edit.Set(step, "code", Value.of(BOMB)), 0);
             program.put(id);

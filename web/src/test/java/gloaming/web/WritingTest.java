@@ -8,7 +8,7 @@ import gloaming.look.Look;
 import gloaming.look.Step;
 import gloaming.look.Value;
 import gloaming.step.Catalogue;
-import gloaming.step.Wishes;
+import gloaming.step.EditFactory;
 import gloaming.web.store.Journal;
 import gloaming.web.store.OpenLook;
 import gloaming.web.store.Shows;
@@ -33,7 +33,7 @@ class WritingTest extends PageTest {
     private static OpenLook written(String text) {
         Shows shows = program.get(Shows.class);
         Look empty = Look.empty("Writing");
-        Look look = Edits.apply(empty, new Wishes(Catalogue.all()).addLane(empty, "shader-source"));
+        Look look = Edits.apply(empty, new EditFactory(Catalogue.all()).addLane(empty, "shader-source"));
         look = Edits.apply(look, new Edit.Set("s1", "code", Value.of(text)));
         String id = shows.addLook(shows.shows().getFirst().id(), look);
         browser.get(program.bench(id));

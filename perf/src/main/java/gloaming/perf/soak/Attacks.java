@@ -10,11 +10,11 @@ import gloaming.media.Decoder;
 import gloaming.media.Halt;
 import gloaming.media.Unreadable;
 import gloaming.step.Catalogue;
+import gloaming.step.EditFactory;
 import gloaming.step.Rules;
-import gloaming.step.Wishes;
 import gloaming.web.command.DemoShow;
-import gloaming.web.live.Courier;
 import gloaming.web.live.Devices;
+import gloaming.web.live.FrameBroadcaster;
 import gloaming.web.store.Journal;
 import gloaming.web.store.OpenLook;
 import gloaming.web.store.ShowZip;
@@ -220,7 +220,7 @@ final class Attacks {
         Outcome.Count count = new Outcome.Count("shader bombs");
         String id = fresh("Bombs");
         OpenLook open = target.get(Journal.class).opened(id);
-        Wishes wishes = new Wishes(Catalogue.all());
+        EditFactory wishes = new EditFactory(Catalogue.all());
         change(open, wishes.addLane(open.look(), "shader-source"));
         String step = open.look().steps().toList().getLast().id();
         List<String> bombs = Bombs.all();
@@ -265,7 +265,7 @@ final class Attacks {
         } finally {
             all.forEach(Socket::close);
         }
-        Courier courier = target.get(Courier.class);
+        FrameBroadcaster courier = target.get(FrameBroadcaster.class);
         long end = System.nanoTime() + 30_000_000_000L;
         while (courier.viewers() > 0 && System.nanoTime() < end) Thread.sleep(50);
         if (courier.viewers() > 0) count.wrong(courier.viewers() + " pages were never let go");
@@ -277,7 +277,7 @@ final class Attacks {
         String id = shows.addLook(target.show(), Look.empty(name));
         target.house().take(shows.look(id).orElseThrow());
         OpenLook open = target.get(Journal.class).opened(id);
-        change(open, new Wishes(Catalogue.all()).addLane(open.look(), "fill"));
+        change(open, new EditFactory(Catalogue.all()).addLane(open.look(), "fill"));
         return id;
     }
 }

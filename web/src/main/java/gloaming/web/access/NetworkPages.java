@@ -152,7 +152,7 @@ class NetworkPages {
                 String token = guests.come(role.get(), request.getRemoteAddr());
                 response.addHeader(
                         HttpHeaders.SET_COOKIE,
-                        ResponseCookie.from(Gate.COOKIE, token)
+                        ResponseCookie.from(AccessFilter.COOKIE, token)
                                 .path("/")
                                 .httpOnly(true)
                                 .sameSite("Strict")

@@ -5,9 +5,9 @@ import org.springframework.stereotype.Component;
 /** The catalogue as pages load it, written once. */
 @Component
 public class CatalogueJson {
-    private final String text = Boards.catalogue();
+    private final String text = PageMessages.catalogue();
 
-    private final String kinds = Boards.kinds();
+    private final String kinds = PageMessages.kinds();
 
     public String text() {
         return text;

@@ -1,8 +1,8 @@
 package gloaming.web.live;
 
 import gloaming.curve.Key;
+import gloaming.desk.BoundSetting;
 import gloaming.desk.Control;
-import gloaming.desk.Grasp;
 import gloaming.desk.Inbox;
 import gloaming.formula.Formula;
 import gloaming.formula.Wrong;
@@ -12,7 +12,7 @@ import gloaming.look.Look;
 import gloaming.look.Refused;
 import gloaming.play.LivePlayer;
 import gloaming.step.Catalogue;
-import gloaming.step.DeskWishes;
+import gloaming.step.DeskEditFactory;
 import gloaming.web.store.OpenLook;
 import jakarta.annotation.PreDestroy;
 import java.util.ArrayList;
@@ -48,10 +48,10 @@ class DeskRoom {
     private final House house;
     private final Devices devices;
     private final Inbox inbox;
-    private final DeskWishes wishes = new DeskWishes(Catalogue.all());
+    private final DeskEditFactory wishes = new DeskEditFactory(Catalogue.all());
     private final ScheduledExecutorService settling = Executors.newSingleThreadScheduledExecutor(
             Thread.ofPlatform().name("settle").daemon().factory());
-    private final Map<Grasp, Long> settled = new HashMap<>();
+    private final Map<BoundSetting, Long> settled = new HashMap<>();
     private volatile Learning learning;
     private volatile String learned = "";
 
@@ -226,7 +226,7 @@ class DeskRoom {
     private void settle() {
         try {
             Set<String> bound = new HashSet<>();
-            Set<Grasp> held = new HashSet<>();
+            Set<BoundSetting> held = new HashSet<>();
             for (OpenLook open : house.looks()) {
                 open.look().desk().bindings().stream().map(Binding::control).forEach(bound::add);
                 LivePlayer player = house.player(open.id);
@@ -247,7 +247,7 @@ class DeskRoom {
     private void settle(OpenLook open, LivePlayer player) {
         Look look = open.look();
         long now = System.nanoTime();
-        for (Grasp grasp : player.held()) {
+        for (BoundSetting grasp : player.held()) {
             double held = grasp.held();
             long moved = grasp.movedNanos();
             if (Double.isNaN(held) || now - moved < RESTS_NS || settled.getOrDefault(grasp, 0L) == moved) continue;

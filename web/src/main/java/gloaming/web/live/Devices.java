@@ -3,9 +3,9 @@ package gloaming.web.live;
 import gloaming.desk.Inbox;
 import gloaming.desk.Osc;
 import gloaming.look.Refused;
+import gloaming.media.ControlSender;
 import gloaming.media.MidiPorts;
 import gloaming.media.OscPort;
-import gloaming.media.Teller;
 import gloaming.media.VirtualPort;
 import gloaming.web.store.Shows;
 import jakarta.annotation.PreDestroy;
@@ -53,7 +53,7 @@ public class Devices {
     private final Inbox inbox;
     private final MidiPorts midi;
     private final VirtualPort pad;
-    private final Teller teller;
+    private final ControlSender teller;
     private final DatagramSocket phone;
     /** What the pad was told last, by note: how bright it is lit. */
     private final AtomicReferenceArray<Integer> lit = new AtomicReferenceArray<>(PADS);
@@ -70,8 +70,8 @@ public class Devices {
         midi = new MidiPorts(inbox, (tempo, beat) -> house.beats(clock -> clock.midi(tempo, beat)));
         pad = new VirtualPort("pad", this::told);
         phone = new DatagramSocket(new InetSocketAddress(InetAddress.getLoopbackAddress(), 0));
-        teller =
-                new Teller(house.outbox(), () -> osc, midi, () -> house.player().beatNow());
+        teller = new ControlSender(
+                house.outbox(), () -> osc, midi, () -> house.player().beatNow());
         try {
             midi.add(pad);
         } catch (MidiUnavailableException e) {

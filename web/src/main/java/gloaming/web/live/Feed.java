@@ -1,10 +1,10 @@
 package gloaming.web.live;
 
 import gloaming.media.JpegEncoder;
-import gloaming.play.Board;
-import gloaming.play.Ears;
+import gloaming.play.AudioMeter;
+import gloaming.play.FrameStats;
 import gloaming.play.LivePlayer;
-import gloaming.play.Outlet;
+import gloaming.play.PictureOutput;
 import gloaming.play.Probe;
 import gloaming.play.Subscriptions;
 import gloaming.play.Tabulation;
@@ -42,17 +42,17 @@ final class Feed {
     final LivePlayer player;
     final OpenLook look;
     private final Journal journal;
-    private final Boards boards;
-    private final DeskBoards desks;
+    private final PageMessages boards;
+    private final DeskMessages desks;
     private List<Viewer> viewers = List.of();
     /** Those whose previews and pointers are served. */
     private List<Viewer> close = List.of();
 
-    private List<Outlet> outlets = List.of();
+    private List<PictureOutput> outlets = List.of();
     /** A small picture of the look, now and then, to be kept for the page of shows. */
-    private final Outlet small = new Outlet(null, 320);
+    private final PictureOutput small = new PictureOutput(null, 320);
 
-    private final Map<Outlet, JpegEncoder> encoders = new HashMap<>();
+    private final Map<PictureOutput, JpegEncoder> encoders = new HashMap<>();
     private final Map<Viewer, JpegEncoder> tileEncoders = new HashMap<>();
     private long nextBoard;
     private long nextTiles;
@@ -62,7 +62,7 @@ final class Feed {
     private long nextPicture;
     private long encodes;
 
-    Feed(LivePlayer player, OpenLook look, Journal journal, Boards boards, DeskBoards desks) {
+    Feed(LivePlayer player, OpenLook look, Journal journal, PageMessages boards, DeskMessages desks) {
         this.journal = journal;
         this.player = player;
         this.look = look;
@@ -78,19 +78,19 @@ final class Feed {
     }
 
     /** Serves these pages from now on, and {@code others}, whom somebody else serves. */
-    void group(List<Viewer> pages, List<Outlet> others) {
+    void group(List<Viewer> pages, List<PictureOutput> others) {
         viewers = pages;
         close = pages.stream()
                 .sorted(Comparator.comparingLong((Viewer v) -> v.heard).reversed())
                 .limit(MOST_CLOSE)
                 .toList();
-        List<Outlet> now = new ArrayList<>();
+        List<PictureOutput> now = new ArrayList<>();
         for (Viewer viewer : pages) {
             if (now.stream().anyMatch(o -> shows(viewer, o))) continue;
             now.add(outlets.stream()
                     .filter(o -> shows(viewer, o))
                     .findFirst()
-                    .orElseGet(() -> new Outlet(viewer.subject, viewer.most)));
+                    .orElseGet(() -> new PictureOutput(viewer.subject, viewer.most)));
         }
         encoders.entrySet().removeIf(e -> ended(e.getValue(), now.contains(e.getKey())));
         tileEncoders.entrySet().removeIf(e -> ended(e.getValue(), close.contains(e.getKey())));
@@ -108,7 +108,7 @@ final class Feed {
     }
 
     void round(long now) {
-        for (Outlet outlet : outlets) serve(outlet);
+        for (PictureOutput outlet : outlets) serve(outlet);
         board(now);
         tiles(now);
         probes(now);
@@ -117,11 +117,11 @@ final class Feed {
         keepPicture(now);
     }
 
-    private static boolean shows(Viewer viewer, Outlet outlet) {
+    private static boolean shows(Viewer viewer, PictureOutput outlet) {
         return viewer.most == outlet.most && Objects.equals(viewer.subject, outlet.subject);
     }
 
-    private void serve(Outlet outlet) {
+    private void serve(PictureOutput outlet) {
         if (outlet.ready()) {
             ByteBuffer message =
                     picture(FRAME, encoder(outlet).encode(outlet.rgb()), 1, outlet.width(), outlet.height());
@@ -141,7 +141,7 @@ final class Feed {
                 .flip();
     }
 
-    private JpegEncoder encoder(Outlet outlet) {
+    private JpegEncoder encoder(PictureOutput outlet) {
         return encoders.compute(outlet, (o, e) -> fitting(e, o.width(), o.height()));
     }
 
@@ -153,7 +153,7 @@ final class Feed {
     }
 
     private void board(long now) {
-        Board board = player.board();
+        FrameStats board = player.board();
         if (board == null) return;
         if (board.ready()) {
             TextMessage full = viewers.isEmpty() ? null : new TextMessage(boards.full(board, player, look));
@@ -215,7 +215,7 @@ final class Feed {
 
     /** What is heard, for pages of the desk. */
     private void ears(long now) {
-        Ears ears = player.ears();
+        AudioMeter ears = player.ears();
         boolean wanted = viewers.stream().anyMatch(v -> v.desk);
         if (ears.ready()) {
             TextMessage heard = wanted ? new TextMessage(desks.ears(ears)) : null;

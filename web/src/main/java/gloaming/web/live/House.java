@@ -5,7 +5,7 @@ import gloaming.desk.Outbox;
 import gloaming.look.Binding;
 import gloaming.look.Edit;
 import gloaming.look.Look;
-import gloaming.media.Camera;
+import gloaming.media.CameraFeed;
 import gloaming.media.Decoder;
 import gloaming.play.LivePlayer;
 import gloaming.play.Programme;
@@ -372,7 +372,7 @@ public class House {
     }
 
     /** What the camera of a page sends goes here. */
-    public Camera camera() {
+    public CameraFeed camera() {
         return shelves.camera();
     }
 

@@ -8,17 +8,17 @@ import gloaming.look.LookJson;
 import gloaming.look.Refused;
 import gloaming.look.Step;
 import gloaming.look.Value;
-import gloaming.play.Light;
 import gloaming.play.LivePlayer;
+import gloaming.play.OutputFader;
 import gloaming.play.Probe;
 import gloaming.play.Tabulation;
 import gloaming.play.Tiles;
 import gloaming.step.Catalogue;
 import gloaming.step.Description;
+import gloaming.step.EditFactory;
 import gloaming.step.Finder;
 import gloaming.step.Rules;
-import gloaming.step.Wishes;
-import gloaming.web.access.Gate;
+import gloaming.web.access.AccessFilter;
 import gloaming.web.access.Guests;
 import gloaming.web.store.Journal;
 import gloaming.web.store.OpenLook;
@@ -57,19 +57,19 @@ class LiveSocket extends AbstractWebSocketHandler {
     private final Journal journal;
     private final Shows shows;
     private final Versions versions;
-    private final Courier courier;
-    private final Boards boards;
+    private final FrameBroadcaster courier;
+    private final PageMessages boards;
     private final DeskRoom desk;
     private final Finder finder = new Finder(Catalogue.all());
-    private final Wishes wishes = new Wishes(Catalogue.all());
+    private final EditFactory wishes = new EditFactory(Catalogue.all());
     private final Map<String, Viewer> viewers = new ConcurrentHashMap<>();
 
     LiveSocket(
             House house,
             Shows shows,
             Versions versions,
-            Courier courier,
-            Boards boards,
+            FrameBroadcaster courier,
+            PageMessages boards,
             DeskRoom desk,
             Journal journal,
             Guests guests) {
@@ -175,7 +175,7 @@ class LiveSocket extends AbstractWebSocketHandler {
 
     /** Who is at the other end, or null for somebody at the machine itself. */
     private static Guests.Guest guest(WebSocketSession session) {
-        return session.getAttributes().get(Gate.GUEST) instanceof Guests.Guest guest ? guest : null;
+        return session.getAttributes().get(AccessFilter.GUEST) instanceof Guests.Guest guest ? guest : null;
     }
 
     private OpenLook open(String look) {
@@ -312,7 +312,7 @@ class LiveSocket extends AbstractWebSocketHandler {
             case "rewind" -> own(viewer).rewind();
             case "scale" -> own(viewer).scale(m.path("to").asDouble(0));
             case "fade" -> {
-                Light light = house.programme().light();
+                OutputFader light = house.programme().light();
                 light.fade(
                         m.path("to").asDouble(light.wanted() < 0.5 ? 1 : 0),
                         m.path("seconds").asDouble(0));

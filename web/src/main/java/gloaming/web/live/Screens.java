@@ -1,9 +1,9 @@
 package gloaming.web.live;
 
 import gloaming.media.JpegEncoder;
-import gloaming.play.CrossFade;
 import gloaming.play.LivePlayer;
-import gloaming.play.Outlet;
+import gloaming.play.OutputFade;
+import gloaming.play.PictureOutput;
 import gloaming.play.Programme;
 import java.nio.ByteBuffer;
 import java.util.ArrayList;
@@ -24,8 +24,8 @@ final class Screens {
     /** One size that outputs ask for. */
     private static final class Screen {
         final int most;
-        Outlet now;
-        Outlet before;
+        PictureOutput now;
+        PictureOutput before;
         /** What was before as it was last, and its size. */
         byte[] held = new byte[0];
 
@@ -43,8 +43,8 @@ final class Screens {
 
         Screen(int most) {
             this.most = most;
-            now = new Outlet(null, most);
-            before = new Outlet(null, most);
+            now = new PictureOutput(null, most);
+            before = new PictureOutput(null, most);
         }
 
         void hold(byte[] rgb, int width, int height) {
@@ -62,7 +62,7 @@ final class Screens {
     private long encodes;
 
     /** What is on air in small, for pages that work on something else. */
-    private Outlet small = new Outlet(null, SMALL);
+    private PictureOutput small = new PictureOutput(null, SMALL);
 
     private JpegEncoder smallEncoder;
     private long nextSmall;
@@ -92,9 +92,9 @@ final class Screens {
     }
 
     /** The outlets of a player that are wanted here. */
-    List<Outlet> of(LivePlayer player) {
+    List<PictureOutput> of(LivePlayer player) {
         Programme.State at = state;
-        List<Outlet> all = new ArrayList<>();
+        List<PictureOutput> all = new ArrayList<>();
         for (Screen screen : screens.values()) {
             if (player == at.now()) all.add(screen.now);
             else if (player == at.before()) all.add(screen.before);
@@ -111,7 +111,7 @@ final class Screens {
         state = now;
         if (another) {
             screens.values().forEach(this::another);
-            small = new Outlet(null, SMALL);
+            small = new PictureOutput(null, SMALL);
         }
         return true;
     }
@@ -120,7 +120,7 @@ final class Screens {
         // The still of a fade that was overtaken, and until the other player's next picture also that.
         screen.hold(screen.shown, screen.shownWidth, screen.shownHeight);
         screen.before = screen.now;
-        screen.now = new Outlet(null, screen.most);
+        screen.now = new PictureOutput(null, screen.most);
         screen.begun = false;
     }
 
@@ -166,7 +166,7 @@ final class Screens {
     private void show(Screen screen, byte[] rgb, int width, int height) {
         double weight = state.weight(System.nanoTime());
         if (weight < 1 && screen.heldWidth > 0) {
-            CrossFade.mix(screen.held, screen.heldWidth, screen.heldHeight, rgb, width, height, weight, rgb);
+            OutputFade.mix(screen.held, screen.heldWidth, screen.heldHeight, rgb, width, height, weight, rgb);
         }
         send(screen, rgb, width, height);
     }

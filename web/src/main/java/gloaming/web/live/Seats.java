@@ -1,6 +1,6 @@
 package gloaming.web.live;
 
-import gloaming.web.access.Gate;
+import gloaming.web.access.AccessFilter;
 import gloaming.web.access.Guests;
 import java.io.IOException;
 import java.util.LinkedHashMap;
@@ -27,7 +27,7 @@ final class Seats {
             all = List.copyOf(taken.values());
         }
         for (WebSocketSession session : all)
-            if (guest.equals(session.getAttributes().get(Gate.GUEST))) close(session);
+            if (guest.equals(session.getAttributes().get(AccessFilter.GUEST))) close(session);
     }
 
     void take(WebSocketSession session) {

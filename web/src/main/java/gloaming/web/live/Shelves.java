@@ -1,6 +1,6 @@
 package gloaming.web.live;
 
-import gloaming.media.Camera;
+import gloaming.media.CameraFeed;
 import gloaming.media.Decoder;
 import gloaming.media.Shelf;
 import gloaming.web.store.Media;
@@ -15,14 +15,14 @@ final class Shelves {
     private final Media rows;
     private final MediaStore media;
     private final Decoder decoder;
-    private final Camera camera;
+    private final CameraFeed camera;
     private final Map<String, Shelf> shelves = new ConcurrentHashMap<>();
 
     Shelves(Media rows, MediaStore media, Decoder decoder) {
         this.rows = rows;
         this.media = media;
         this.decoder = decoder;
-        camera = new Camera(decoder);
+        camera = new CameraFeed(decoder);
     }
 
     Shelf of(String show) {
@@ -33,7 +33,7 @@ final class Shelves {
         });
     }
 
-    Camera camera() {
+    CameraFeed camera() {
         return camera;
     }
 

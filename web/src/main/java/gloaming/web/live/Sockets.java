@@ -1,6 +1,6 @@
 package gloaming.web.live;
 
-import gloaming.web.access.Gate;
+import gloaming.web.access.AccessFilter;
 import java.util.Map;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
@@ -52,8 +52,8 @@ class Sockets implements WebSocketConfigurer {
                 WebSocketHandler handler,
                 Map<String, Object> attributes) {
             if (request instanceof ServletServerHttpRequest servlet) {
-                Object guest = servlet.getServletRequest().getAttribute(Gate.GUEST);
-                if (guest != null) attributes.put(Gate.GUEST, guest);
+                Object guest = servlet.getServletRequest().getAttribute(AccessFilter.GUEST);
+                if (guest != null) attributes.put(AccessFilter.GUEST, guest);
             }
             return true;
         }

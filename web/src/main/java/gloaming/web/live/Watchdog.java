@@ -13,13 +13,13 @@ class Watchdog {
     private static final long LOOK_MS = 200;
     private static final int MOST_LOGGED = 20;
 
-    private final Courier courier;
+    private final FrameBroadcaster courier;
     private final Journal journal;
     private final Alarms alarms;
     private final Thread thread;
     private int logged;
 
-    Watchdog(Courier courier, Journal journal, Alarms alarms) {
+    Watchdog(FrameBroadcaster courier, Journal journal, Alarms alarms) {
         this.alarms = alarms;
         this.courier = courier;
         this.journal = journal;

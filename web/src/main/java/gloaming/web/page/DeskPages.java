@@ -3,7 +3,7 @@ package gloaming.web.page;
 import gloaming.look.Refused;
 import gloaming.media.Facts;
 import gloaming.media.MachineInput;
-import gloaming.web.access.Gate;
+import gloaming.web.access.AccessFilter;
 import gloaming.web.live.House;
 import gloaming.web.store.Media;
 import gloaming.web.store.Shows;
@@ -40,7 +40,7 @@ class DeskPages {
         Shows.LookRow row = shows.look(look).orElseThrow(() -> new Refused("That look is not there any more."));
         Shows.ShowRow show = shows.show(row.showId()).orElseThrow();
         model.addAttribute("look", row);
-        model.addAttribute("atMachine", request.getAttribute(Gate.GUEST) == null);
+        model.addAttribute("atMachine", request.getAttribute(AccessFilter.GUEST) == null);
         model.addAttribute("show", show);
         model.addAttribute("looks", shows.looks(show.id()));
         model.addAttribute("sounds", rows.of(show.id(), Facts.Kind.SOUND));

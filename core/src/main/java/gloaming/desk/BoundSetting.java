@@ -1,0 +1,107 @@
+package gloaming.desk;
+
+import java.util.List;
+
+/**
+ * A setting in the artist's hands: all controls that are bound to it.
+ *
+ * <p>The control that moved last has the setting. While one is pressed that works only while it is pressed, that one has it. A change of
+ * the document by anybody else takes the setting out of all hands.
+ */
+public final class BoundSetting {
+    /** Parts of a number by which the document and the hand may differ and still be the same. */
+    private static final double SAME = 1e-6;
+
+    private final String of;
+    private final String setting;
+    private final List<BoundControl> grips;
+    private BoundControl owner;
+    private double own = Double.NaN;
+    private double eased = Double.NaN;
+    /** Where a hand put the setting to last; not a number where none did. */
+    private volatile double held = Double.NaN;
+
+    private volatile long movedNanos;
+
+    public BoundSetting(String of, String setting, List<BoundControl> grips) {
+        this.of = of;
+        this.setting = setting;
+        this.grips = List.copyOf(grips);
+    }
+
+    /** Goes on where another left off whose bindings were others. */
+    public BoundSetting after(BoundSetting before) {
+        held = before.held;
+        own = before.own;
+        eased = before.eased;
+        movedNanos = before.movedNanos;
+        return this;
+    }
+
+    public String of() {
+        return of;
+    }
+
+    public String setting() {
+        return setting;
+    }
+
+    /** Whether its bindings are exactly these. */
+    public boolean has(List<gloaming.look.Binding> bindings) {
+        if (grips.size() != bindings.size()) return false;
+        for (int i = 0; i < bindings.size(); i++) if (!grips.get(i).binding().equals(bindings.get(i))) return false;
+        return true;
+    }
+
+    /**
+     * The value that the hands give the setting in this frame, or not a number where they leave it alone.
+     *
+     * @param own the setting's value in the document
+     * @param present its value in the frame before
+     * @param dt seconds of show time; easing goes on while the show stands still
+     */
+    public double advance(double own, double present, double dt) {
+        if (own != this.own) {
+            boolean settled = Math.abs(own - held) <= SAME * Math.max(1, Math.abs(held));
+            if (!settled) {
+                held = Double.NaN;
+                owner = null;
+                for (BoundControl grip : grips) grip.letGo();
+            }
+            this.own = own;
+        }
+        double now = Double.isNaN(held) ? present : held;
+        double moment = Double.NaN;
+        for (BoundControl grip : grips) {
+            boolean has = grip.advance(now);
+            if (!has) continue;
+            if (!grip.lasts()) moment = grip.target();
+            else if (grip.moved()) {
+                owner = grip;
+                held = grip.target();
+                movedNanos = System.nanoTime();
+            }
+        }
+        for (BoundControl grip : grips) if (owner != null && grip != owner && grip.lasts()) grip.letGo();
+        double target = Double.isNaN(moment) ? held : moment;
+        if (Double.isNaN(target)) {
+            eased = Double.NaN;
+            return target;
+        }
+        double ease =
+                owner == null || !Double.isNaN(moment) ? 0 : owner.binding().ease();
+        if (Double.isNaN(eased)) eased = present;
+        eased = ease <= 0 ? target : target + (eased - target) * Math.exp(-dt / ease);
+        return eased;
+    }
+
+    /** Where a hand put the setting to, or not a number. */
+    public double held() {
+        return held;
+    }
+
+    /** When a hand moved it last, on the clock of {@link System#nanoTime}. */
+    public long movedNanos() {
+        return movedNanos;
+    }
+}

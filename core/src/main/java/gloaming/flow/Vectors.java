@@ -1,0 +1,33 @@
+package gloaming.flow;
+
+import jdk.incubator.vector.FloatVector;
+import jdk.incubator.vector.VectorSpecies;
+
+/**
+ * Vectors as wide as the machine has them, of a width that the JIT knows from the start.
+ *
+ * <p>What {@link FloatVector#fromArray} and {@link FloatVector#broadcast} give is any vector to the JIT until late. As long as the
+ * program has vectors of one width it guesses right; once narrower ones have run as well, it prepares for both, and every vector of a
+ * loop that begins with such a one becomes an object. The cast costs nothing.
+ */
+public final class Vectors {
+    private static final VectorSpecies<Float> F = FloatVector.SPECIES_PREFERRED;
+    private static final Class<? extends FloatVector> OWN = FloatVector.zero(F).getClass();
+
+    private Vectors() {}
+
+    /** The numbers from {@code at} on, a whole vector of them. */
+    public static FloatVector load(float[] from, int at) {
+        return OWN.cast(FloatVector.fromArray(F, from, at));
+    }
+
+    /** One number in all lanes. */
+    public static FloatVector all(float value) {
+        return OWN.cast(FloatVector.broadcast(F, value));
+    }
+
+    /** The same vector, known to be of this width: what a loop has summed up, before its lanes are added. */
+    public static FloatVector known(FloatVector vector) {
+        return OWN.cast(vector);
+    }
+}

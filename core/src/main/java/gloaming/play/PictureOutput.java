@@ -1,0 +1,42 @@
+package gloaming.play;
+
+/**
+ * A place where pictures leave as bytes: the whole look, or what leaves one step, at most at a given size.
+ *
+ * <p>The picture is fitted into the size by its own shape and never enlarged.
+ */
+public final class PictureOutput extends Relay {
+    /** The id of a step, or null for the whole look. */
+    public final String subject;
+
+    public final int most;
+    private byte[] rgb = new byte[0];
+    private int width;
+    private int height;
+
+    /** An outlet at most {@code most} pixels wide, 16 to 8192. */
+    public PictureOutput(String subject, int most) {
+        this.subject = subject;
+        this.most = Math.clamp(most, 16, 8192);
+    }
+
+    /** 8-bit RGB, top row first; the reader's while {@link #ready}. */
+    public byte[] rgb() {
+        return rgb;
+    }
+
+    public int width() {
+        return width;
+    }
+
+    public int height() {
+        return height;
+    }
+
+    byte[] size(int width, int height) {
+        this.width = width;
+        this.height = height;
+        if (rgb.length != width * height * 3) rgb = new byte[width * height * 3];
+        return rgb;
+    }
+}

@@ -1,0 +1,171 @@
+package gloaming.step;
+
+import gloaming.look.Blend;
+import gloaming.look.Clock;
+import gloaming.look.Edit;
+import gloaming.look.Follow;
+import gloaming.look.Lane;
+import gloaming.look.Layer;
+import gloaming.look.Look;
+import gloaming.look.Refused;
+import gloaming.look.Step;
+import gloaming.look.Value;
+import java.util.ArrayList;
+import java.util.List;
+
+/** Turns what the artist asks for into edits: chooses ids, names and what follows from it. */
+public final class EditFactory {
+    private final Catalogue catalogue;
+
+    public EditFactory(Catalogue catalogue) {
+        this.catalogue = catalogue;
+    }
+
+    /** A new step in a lane. */
+    public Edit addStep(Look look, String lane, int place, String type) {
+        return new Edit.AddStep(
+                lane, place, Step.of(look.freshId("s"), known(type).id()));
+    }
+
+    /** A new lane that starts with a step, named after it; one that gives a picture comes to the front of the mix. */
+    public Edit addLane(Look look, String type) {
+        Description description = known(type);
+        Lane lane = new Lane(
+                look.freshId("l"),
+                freeName(look, description.name().toLowerCase(java.util.Locale.ROOT)),
+                Clock.SHOW,
+                List.of(Step.of(look.freshId("s"), type)));
+        Edit add = new Edit.AddLane(look.lanes().size(), lane);
+        if (!description.gives().mixes()) return add;
+        return new Edit.Several(
+                List.of(add, new Edit.AddLayer(0, Layer.of(look.freshId("m"), lane.id(), Blend.OVER, 1))));
+    }
+
+    /** A new lane that shows a medium of a kind, at the front of the mix; {@link Refused} where no step shows that kind. */
+    public Edit bring(Look look, String ref, String kind, String name) {
+        for (Description d : catalogue.entries()) {
+            if (d.takes() != null || !d.gives().mixes()) continue;
+            for (Setting setting : d.settings()) {
+                if (setting.form() != Setting.Form.MEDIUM
+                        || !setting.choices().getFirst().equals(kind)) continue;
+                Step step = Step.of(look.freshId("s"), d.id()).with(setting.id(), Value.of(ref));
+                String free = freeName(look, name.isBlank() ? d.name() : name.strip());
+                Lane lane = new Lane(look.freshId("l"), free, Clock.SHOW, List.of(step));
+                return new Edit.Several(List.of(
+                        new Edit.AddLane(look.lanes().size(), lane),
+                        new Edit.AddLayer(0, Layer.of(look.freshId("m"), lane.id(), Blend.OVER, 1))));
+            }
+        }
+        throw new Refused("No step shows a " + kind + " by itself; it is among the media of this show.");
+    }
+
+    /** The same step once more, right behind it. */
+    public Edit duplicateStep(Look look, String id) {
+        Lane lane = look.laneOf(id).orElseThrow(() -> new Refused("That step is not there any more."));
+        Step step = look.step(id).orElseThrow();
+        Description description = catalogue.find(step.type());
+        if (description.takes() != description.gives()) {
+            throw new Refused(description.name() + " turns "
+                    + (description.takes() == null
+                            ? "nothing"
+                            : description.takes().id()) + " into "
+                    + description.gives().id() + ", so it cannot stand twice in a row; duplicate the lane instead.");
+        }
+        return new Edit.AddStep(lane.id(), lane.steps().indexOf(step) + 1, step.withId(look.freshId("s")));
+    }
+
+    /** The same lane once more, below it, and in the mix if it was. Reads of itself become reads of the copy. */
+    public Edit duplicateLane(Look look, String id) {
+        Lane lane = look.lane(id).orElseThrow(() -> new Refused("That lane is not there any more."));
+        String copy = look.freshId("l");
+        long next = Long.parseLong(look.freshId("s").substring(1));
+        List<Step> steps = new ArrayList<>();
+        for (Step step : lane.steps()) {
+            Step fresh = step.withId("s" + next++);
+            for (var read : step.reads().entrySet()) {
+                if (read.getValue().equals(id)) fresh = fresh.withRead(read.getKey(), copy);
+            }
+            steps.add(fresh);
+        }
+        List<Edit> edits = new ArrayList<>();
+        edits.add(new Edit.AddLane(
+                look.lanes().indexOf(lane) + 1, new Lane(copy, freeName(look, lane.name()), lane.clock(), steps)));
+        long layerId = Long.parseLong(look.freshId("m").substring(1));
+        for (int i = look.mix().size() - 1; i >= 0; i--) {
+            Layer layer = look.mix().get(i);
+            if (!layer.lane().equals(id)) continue;
+            edits.add(new Edit.AddLayer(
+                    i,
+                    new Layer(
+                            "m" + layerId++,
+                            copy,
+                            layer.blend(),
+                            layer.opacity(),
+                            layer.hidden(),
+                            layer.mask(),
+                            layer.follow(),
+                            layer.formula())));
+        }
+        return new Edit.Several(edits);
+    }
+
+    /** Puts a lane at the front of the mix. */
+    public Edit addLayer(Look look, String lane) {
+        return new Edit.AddLayer(0, Layer.of(look.freshId("m"), lane, Blend.OVER, 1));
+    }
+
+    /** Lets a setting follow a lane: from 0 to 1, to from where it is now up to the end of its range, gently eased. */
+    public Edit follow(Look look, String step, String setting, String lane) {
+        Step at = look.step(step).orElseThrow(() -> new Refused("That step is not there any more."));
+        Description description = catalogue.of(at);
+        int index = description.settingIndex(setting);
+        if (index < 0) throw new Refused(description.name() + " has no setting '" + setting + "'.");
+        Setting s = description.settings().get(index);
+        double now = at.settings().getOrDefault(setting, s.initial()) instanceof Value.Num num ? num.number() : s.min();
+        double high = s.byRatio() ? Math.min(s.max(), Math.max(now, s.min()) * 4) : now + (s.max() - now) / 2;
+        return new Edit.SetFollow(step, setting, new Follow(lane, 0, 1, now, high, 0.02, 0.18));
+    }
+
+    /** Puts a text into a setting if it works; otherwise keeps it as a draft, and what worked before goes on. */
+    public Edit write(Look look, String step, String setting, String text) {
+        Step at = look.step(step).orElseThrow(() -> new Refused("That step is not there any more."));
+        Description description = catalogue.of(at);
+        int index = description.settingIndex(setting);
+        if (index < 0 || description.settings().get(index).form() != Setting.Form.CODE) {
+            throw new Refused(description.name() + " has no text '" + setting + "'.");
+        }
+        boolean works =
+                catalogue.of(at.with(setting, Value.of(text))).problems().isEmpty();
+        return works
+                ? new Edit.Write(step, setting, Value.of(text), null)
+                : new Edit.Write(step, setting, at.settings().get(setting), text);
+    }
+
+    /** Lets a layer's opacity follow a lane: from 0 to 1, to from nothing to where it is now, gently eased. */
+    public Edit followLayer(Look look, String layer, String lane) {
+        Layer at = look.mix().stream()
+                .filter(l -> l.id().equals(layer))
+                .findFirst()
+                .orElseThrow(() -> new Refused("That layer is not there any more."));
+        double full = at.opacity() > 0 ? at.opacity() : 1;
+        Follow follow = new Follow(lane, 0, 1, 0, full, 0.02, 0.18);
+        return new Edit.ChangeLayer(
+                new Layer(at.id(), at.lane(), at.blend(), at.opacity(), at.hidden(), at.mask(), follow));
+    }
+
+    private Description known(String type) {
+        Description description = catalogue.find(type);
+        if (description == null) throw new Refused("There is no step '" + type + "'.");
+        return description;
+    }
+
+    private static String freeName(Look look, String name) {
+        String base = name.replaceFirst(" \\d+$", "");
+        String free = base;
+        for (int i = 2; ; i++) {
+            String candidate = free;
+            if (look.lanes().stream().noneMatch(lane -> lane.name().equals(candidate))) return free;
+            free = base.substring(0, Math.min(base.length(), 110)) + " " + i;
+        }
+    }
+}

@@ -1,0 +1,26 @@
+package gloaming.step;
+
+import java.lang.annotation.ElementType;
+import java.lang.annotation.Retention;
+import java.lang.annotation.RetentionPolicy;
+import java.lang.annotation.Target;
+
+/** Describes an operation to the artist. */
+@Retention(RetentionPolicy.RUNTIME)
+@Target(ElementType.TYPE)
+public @interface StepInfo {
+    /** Its name on the card. */
+    String name();
+
+    /** What it does, in one sentence. */
+    String does();
+
+    /** Words somebody in need of it would type. */
+    String find() default "";
+
+    /** What most likely turned the picture black when light goes in and none comes out: ends a sentence. */
+    String ifBlack() default "see its settings";
+
+    /** Whether it does something beyond the look, and so is worked out whether anybody looks at it or not. */
+    boolean outward() default false;
+}

@@ -1,0 +1,145 @@
+package gloaming.step;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+
+import gloaming.look.Blend;
+import gloaming.look.Edit;
+import gloaming.look.Edits;
+import gloaming.look.Follow;
+import gloaming.look.Lane;
+import gloaming.look.Layer;
+import gloaming.look.Look;
+import gloaming.look.Refused;
+import gloaming.look.Value;
+import java.util.List;
+import org.junit.jupiter.api.Test;
+
+class EditFactoryTest {
+    private final EditFactory wishes = new EditFactory(Catalogue.all());
+    private final Rules rules = new Rules(Catalogue.all());
+
+    private Look with(Look look, Edit edit) {
+        return rules.check(Edits.apply(look, edit));
+    }
+
+    private Look added(String... types) {
+        Look look = Look.empty("Weir");
+        for (String type : types) look = with(look, wishes.addLane(look, type));
+        return look;
+    }
+
+    @Test
+    void aPictureComesToTheFrontOfTheMixAndASignalDoesNot() {
+        Look look = added("fill", "sway", "gradient");
+        assertThat(look.lanes()).extracting(Lane::name).containsExactly("fill", "oscillator", "gradient");
+        assertThat(look.mix()).extracting(Layer::lane).containsExactly("l3", "l1");
+    }
+
+    @Test
+    void writingIsOneStepOfUndoWhetherItWorksOrNot() {
+        Look look = added("shader-source");
+        Edit bad = wishes.write(look, "s1", "code", "void main() {");
+        Look broken = with(look, bad);
+        assertThat(broken.step("s1").orElseThrow().settings()).isEmpty();
+        Edit good = wishes.write(broken, "s1", "code", "out vec4 c; void main() { c = vec4(1); }");
+        assertThat(Edits.continues(bad, good)).isTrue();
+        assertThat(with(broken, good).step("s1").orElseThrow().drafts()).isEmpty();
+        assertThat(with(with(broken, good), Edits.inverse(broken, good))).isEqualTo(broken);
+        assertThat(with(broken, Edits.inverse(look, bad))).isEqualTo(look);
+        assertThatThrownBy(() -> wishes.write(look, "s1", "values", "x"))
+                .isInstanceOf(Refused.class)
+                .hasMessage("Shader has no text 'values'.");
+        assertThatThrownBy(() -> with(look, new Edit.Write("s1", "values", null, "x")))
+                .isInstanceOf(Refused.class)
+                .hasMessageContaining("no text 'values' that could have a draft");
+    }
+
+    @Test
+    void aMediumComesInAsALaneOfItsOwnAtTheFront() {
+        Look look = added("fill");
+        Look still = with(look, wishes.bring(look, "heron", "picture", "heron"));
+        assertThat(still.lanes().getLast().name()).isEqualTo("heron");
+        assertThat(still.mix().getFirst().lane()).isEqualTo("l2");
+        var step = still.lanes().getLast().steps().getFirst();
+        assertThat(step.type()).isEqualTo("still-picture");
+        assertThat(step.settings().values()).containsExactly(Value.of("heron"));
+        Look clip = with(still, wishes.bring(still, "race", "clip", ""));
+        assertThat(clip.lanes().getLast().steps().getFirst().type()).isEqualTo("clip");
+        assertThatThrownBy(() -> wishes.bring(look, "band", "sound", "band"))
+                .isInstanceOf(Refused.class)
+                .hasMessageContaining("No step shows a sound by itself");
+    }
+
+    @Test
+    void lanesOfOneNameAreNumbered() {
+        assertThat(added("fill", "fill", "fill").lanes())
+                .extracting(Lane::name)
+                .containsExactly("fill", "fill 2", "fill 3");
+    }
+
+    @Test
+    void aCopyOfALaneReadsItselfAndStandsInFrontOfTheOriginal() {
+        Look look = added("fill");
+        look = with(look, wishes.addStep(look, "l1", 1, "lay"));
+        look = with(look, new Edit.ChangeLayer(new Layer("m1", "l1", Blend.ADD, 0.4, false, null, null)));
+        Look copied = with(look, wishes.duplicateLane(look, "l1"));
+        assertThat(copied.lanes()).hasSize(2);
+        assertThat(copied.lanes().get(1).steps()).extracting(s -> s.type()).containsExactly("fill", "lay");
+        assertThat(copied.mix()).hasSize(2);
+        assertThat(copied.mix().getFirst().lane())
+                .isEqualTo(copied.lanes().get(1).id());
+        assertThat(copied.mix().getFirst().blend()).isEqualTo(Blend.ADD);
+        assertThat(copied.mix().getFirst().opacity()).isEqualTo(0.4);
+        assertThat(copied.steps().map(s -> s.id()).distinct()).hasSize(4);
+    }
+
+    @Test
+    void aStepIsRepeatedBehindItselfUnlessItMakesAnotherKind() {
+        Look look = added("fill");
+        Look start = look;
+        assertThatThrownBy(() -> wishes.duplicateStep(start, "s1"))
+                .isInstanceOf(Refused.class)
+                .hasMessage(
+                        "Fill turns nothing into picture, so it cannot stand twice in a row; duplicate the lane instead.");
+        look = with(look, wishes.addStep(look, "l1", 1, "blur"));
+        look = with(look, new Edit.Set("s2", "radius", Value.of(0.25)));
+        look = with(look, wishes.duplicateStep(look, "s2"));
+        assertThat(look.lanes().getFirst().steps()).hasSize(3);
+        assertThat(look.lanes().getFirst().steps().get(2).settings()).containsEntry("radius", Value.of(0.25));
+    }
+
+    @Test
+    void aFollowStartsWhereTheSettingIs() {
+        Look look = added("sway", "fill");
+        look = with(look, new Edit.Set("s2", "brightness", Value.of(0.5)));
+        look = with(look, wishes.follow(look, "s2", "brightness", "l1"));
+        Follow follow = look.step("s2").orElseThrow().follows().get("brightness");
+        assertThat(follow.outLow()).isEqualTo(0.5);
+        assertThat(follow.outHigh()).isGreaterThan(0.5);
+        assertThat(follow.map(0)).isEqualTo(0.5);
+    }
+
+    @Test
+    void aHiddenLayerThatFollowsComesUpToFull() {
+        Look look = added("sway", "fill");
+        look = with(look, new Edit.ChangeLayer(new Layer("m1", "l2", Blend.OVER, 0, false, null, null)));
+        look = with(look, wishes.followLayer(look, "m1", "l1"));
+        assertThat(look.mix().getFirst().follow().outHigh()).isEqualTo(1);
+    }
+
+    @Test
+    void whatIsGoneOrUnknownIsRefusedInASentence() {
+        Look look = added("fill");
+        for (Runnable wish : List.<Runnable>of(
+                () -> wishes.addLane(look, "sluice"),
+                () -> wishes.addStep(look, "l1", 1, "sluice"),
+                () -> wishes.duplicateStep(look, "s9"),
+                () -> wishes.duplicateLane(look, "l9"),
+                () -> wishes.follow(look, "s9", "x", "l1"),
+                () -> wishes.follow(look, "s1", "wibble", "l1"),
+                () -> wishes.followLayer(look, "m9", "l1"))) {
+            assertThatThrownBy(wish::run).isInstanceOf(Refused.class).hasMessageMatching("[A-Z].*\\.");
+        }
+    }
+}
