@@ -10,6 +10,23 @@ let asked = 0;
 /** @type {Map<number, (answer: any) => void>} */
 const waiting = new Map();
 
+/** Keeps what is typed until a field is there for it; tells what it was, and whether Enter or Escape ended it. */
+function holdKeys() {
+  let typed = '';
+  let done = false;
+  const hold = (/** @type {KeyboardEvent} */ event) => {
+    if (event.ctrlKey || event.metaKey || event.altKey) return;
+    if (event.key === 'Enter' || event.key === 'Escape') done = true;
+    else if (event.key === 'Backspace') typed = typed.slice(0, -1);
+    else if (event.key.length === 1 && !done) typed += event.key;
+    else return;
+    event.preventDefault();
+    event.stopPropagation();
+  };
+  addEventListener('keydown', hold, true);
+  return () => { removeEventListener('keydown', hold, true); return { typed, done }; };
+}
+
 /** @param {import('./live.js').Live} live */
 export const formulas = (live) => {
   live.on.checked = (m) => {
@@ -42,24 +59,30 @@ export const formulas = (live) => {
 
     startFormula(s, text = '') {
       if (!this.isFormula(s)) this.typing = { ...this.typing, [this.formulaKey(s)]: { text: text || String(this.shown(s)), ok: true } };
-      // At once, before the next key comes.
+      const held = holdKeys();
       this.$nextTick(() => {
         const field = /** @type {any} */ (document.querySelector(`.formula input[data-setting="${s.id}"]`));
-        field?.focus();
-        field?.select();
-        if (text && field) { field.value = text; this.typeFormula(s, { target: field }); }
+        const { typed, done } = held();
+        if (!field) return;
+        field.focus();
+        field.select();
+        if (typed || text) { field.value = typed || text; this.typeFormula(s, { target: field }); }
+        if (typed) field.setSelectionRange(typed.length, typed.length);
+        if (done) field.blur();
       });
     },
     async typeFormula(s, event) {
       const key = this.formulaKey(s);
       const step = this.layerId || this.stepId;
       const text = event.target.value;
-      this.typing = { ...this.typing, [key]: { ...(this.typing[key] ?? { ok: true }), text } };
+      this.typing = { ...this.typing, [key]: { ...(this.typing[key] ?? { ok: true }), text, waits: true } };
       if (!text.trim()) { this.typing = { ...this.typing, [key]: { text, ok: false, from: 0, to: 0, says: 'nothing stands here yet' } }; return; }
       const answer = await check(text);
       if (this.typing[key]?.text !== text) return;
+      const left = this.typing[key].left;
       this.typing = { ...this.typing, [key]: { text, ...answer } };
       if (!answer.ok) return;
+      if (left) this.forget(key);
       const now = performance.now();
       if (burst.key !== key || now - burst.at > 1500) burst.gesture = gesture();
       burst = { ...burst, at: now, key };
@@ -67,7 +90,13 @@ export const formulas = (live) => {
     },
     leaveFormula(s) {
       const key = this.formulaKey(s);
-      if (this.typing[key]?.ok === false) return;
+      const now = this.typing[key];
+      // Whoever types fast leaves before the program has answered: what it says of the text still counts.
+      if (now?.waits) this.typing = { ...this.typing, [key]: { ...now, left: true } };
+      else if (now?.ok !== false) this.forget(key);
+    },
+    /** @param {string} key */
+    forget(key) {
       const { [key]: gone, ...rest } = this.typing;
       this.typing = rest;
     },

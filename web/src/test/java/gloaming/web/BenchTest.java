@@ -183,7 +183,7 @@ class BenchTest extends PageTest {
         addAndSelect(open, "n", "solid", "fill");
         browser.findElement(By.cssSelector(".layer")).click();
         WebElement follow = browser.findElement(By.cssSelector("select[aria-label='Opacity follows']"));
-        new org.openqa.selenium.support.ui.Select(follow).selectByVisibleText("sway");
+        new org.openqa.selenium.support.ui.Select(follow).selectByVisibleText("oscillator");
         until("it follows", () -> open.look().mix().getFirst().follow() != null);
         until(
                 "the live value moves in the slider",
