@@ -12,6 +12,7 @@ import gloaming.look.Step;
 import gloaming.look.Value;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 
 /** Turns what the artist asks for into edits: chooses ids, names and what follows from it. */
 public final class EditFactory {
@@ -21,24 +22,83 @@ public final class EditFactory {
         this.catalogue = catalogue;
     }
 
-    /** A new step in a lane. */
-    public Edit addStep(Look look, String lane, int place, String type) {
-        return new Edit.AddStep(
-                lane, place, Step.of(look.freshId("s"), known(type).id()));
+    /**
+     * A new step in a lane. A lane that comes to end in something the mix can show by it, and that nobody reads, comes into the mix.
+     *
+     * @param above the lane whose layer it comes in front of, or null for the front
+     * @param given what its settings begin with, beside their defaults
+     */
+    public Edit addStep(Look look, String lane, int place, String type, String above, Map<String, Value> given) {
+        Description description = known(type);
+        Lane at = look.lane(lane).orElseThrow(() -> new Refused("That lane is not there any more."));
+        Step step = step(look, type, given);
+        Edit add = new Edit.AddStep(lane, place, step);
+        boolean ends = place >= at.steps().size();
+        boolean mixed = !at.steps().isEmpty()
+                && catalogue.find(at.steps().getLast().type()).gives().mixes();
+        boolean there = look.mix().stream().anyMatch(layer -> layer.lane().equals(lane));
+        if (!ends || mixed || there || !description.gives().mixes() || isRead(look, lane)) return add;
+        return new Edit.Several(List.of(add, comesIn(look, lane, above)));
     }
 
-    /** A new lane that starts with a step, named after it; one that gives a picture comes to the front of the mix. */
-    public Edit addLane(Look look, String type) {
+    public Edit addStep(Look look, String lane, int place, String type) {
+        return addStep(look, lane, place, type, null, Map.of());
+    }
+
+    private static Step step(Look look, String type, Map<String, Value> given) {
+        Step step = Step.of(look.freshId("s"), type);
+        for (Map.Entry<String, Value> each : given.entrySet()) step = step.with(each.getKey(), each.getValue());
+        return step;
+    }
+
+    /** The layer of a lane that comes into the mix, in front of another lane's or of all. */
+    private static Edit comesIn(Look look, String lane, String above) {
+        int place = 0;
+        for (int i = 0; i < look.mix().size(); i++) {
+            if (look.mix().get(i).lane().equals(above)) {
+                place = i;
+                break;
+            }
+        }
+        return new Edit.AddLayer(place, Layer.of(look.freshId("m"), lane, Blend.OVER, 1));
+    }
+
+    /** Whether some step, layer or clock of the look goes by a lane. */
+    private static boolean isRead(Look look, String lane) {
+        return look.steps().anyMatch(step -> step.reads().containsValue(lane))
+                || look.mix().stream().anyMatch(layer -> lane.equals(layer.mask()));
+    }
+
+    /**
+     * Lets a step read a lane, or nothing. A lane that is read for the first time is an ingredient from then on, and leaves the mix, so
+     * that it does not cover what is made of it; one that reads the frame before of a lane leaves that as it is.
+     */
+    public Edit read(Look look, String id, String read, String lane) {
+        Step step = look.step(id).orElseThrow(() -> new Refused("That step is not there any more."));
+        Edit set = new Edit.SetRead(id, read, lane);
+        Description.Input input = catalogue.of(step).input(read);
+        if (lane == null || input == null || input.before() || isRead(look, lane)) return set;
+        List<Edit> edits = new ArrayList<>();
+        edits.add(set);
+        for (Layer layer : look.mix()) if (layer.lane().equals(lane)) edits.add(new Edit.RemoveLayer(layer.id()));
+        return edits.size() == 1 ? set : new Edit.Several(edits);
+    }
+
+    /** A new lane that starts with a step, named after it or what it shows; one that gives a picture comes into the mix. */
+    public Edit addLane(Look look, String type, String name, String above, Map<String, Value> given) {
         Description description = known(type);
         Lane lane = new Lane(
                 look.freshId("l"),
-                freeName(look, description.name().toLowerCase(java.util.Locale.ROOT)),
+                freeName(look, name.isBlank() ? description.name().toLowerCase(java.util.Locale.ROOT) : name),
                 Clock.SHOW,
-                List.of(Step.of(look.freshId("s"), type)));
+                List.of(step(look, type, given)));
         Edit add = new Edit.AddLane(look.lanes().size(), lane);
         if (!description.gives().mixes()) return add;
-        return new Edit.Several(
-                List.of(add, new Edit.AddLayer(0, Layer.of(look.freshId("m"), lane.id(), Blend.OVER, 1))));
+        return new Edit.Several(List.of(add, comesIn(look, lane.id(), above)));
+    }
+
+    public Edit addLane(Look look, String type) {
+        return addLane(look, type, "", null, Map.of());
     }
 
     /** A new lane that shows a medium of a kind, at the front of the mix; {@link Refused} where no step shows that kind. */
@@ -74,7 +134,7 @@ public final class EditFactory {
         return new Edit.AddStep(lane.id(), lane.steps().indexOf(step) + 1, step.withId(look.freshId("s")));
     }
 
-    /** The same lane once more, below it, and in the mix if it was. Reads of itself become reads of the copy. */
+    /** The same lane once more, below it, and in the mix behind it if it was there. Reads of itself become reads of the copy. */
     public Edit duplicateLane(Look look, String id) {
         Lane lane = look.lane(id).orElseThrow(() -> new Refused("That lane is not there any more."));
         String copy = look.freshId("l");
@@ -95,7 +155,7 @@ public final class EditFactory {
             Layer layer = look.mix().get(i);
             if (!layer.lane().equals(id)) continue;
             edits.add(new Edit.AddLayer(
-                    i,
+                    i + 1,
                     new Layer(
                             "m" + layerId++,
                             copy,
@@ -109,9 +169,9 @@ public final class EditFactory {
         return new Edit.Several(edits);
     }
 
-    /** Puts a lane at the front of the mix. */
-    public Edit addLayer(Look look, String lane) {
-        return new Edit.AddLayer(0, Layer.of(look.freshId("m"), lane, Blend.OVER, 1));
+    /** Puts a lane into the mix, in front of another lane's layer or of all. */
+    public Edit addLayer(Look look, String lane, String above) {
+        return comesIn(look, lane, above);
     }
 
     /** Lets a setting follow a lane: from 0 to 1, to from where it is now up to the end of its range, gently eased. */

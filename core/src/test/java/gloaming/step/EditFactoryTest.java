@@ -37,6 +37,57 @@ class EditFactoryTest {
     }
 
     @Test
+    void aLaneComesIntoTheMixWhenAStepMakesItAPictureAndInFrontOfWhatIsSelected() {
+        Look look = added("fill", "ring", "gradient");
+        look = with(look, wishes.addStep(look, "l2", 1, "draw-dots", "l1", java.util.Map.of()));
+        assertThat(look.mix()).extracting(Layer::lane).containsExactly("l3", "l2", "l1");
+        // Once there, or where it was taken out on purpose as a picture, nothing more comes.
+        look = with(look, wishes.addStep(look, "l2", 2, "blur"));
+        assertThat(look.mix()).hasSize(3);
+        Look out = with(look, new Edit.RemoveLayer(look.mix().get(1).id()));
+        assertThat(with(out, wishes.addStep(out, "l2", 3, "glow")).mix()).hasSize(2);
+    }
+
+    @Test
+    void aLaneLeavesTheMixWhenItIsFirstReadAndOneUndoTakesBothBack() {
+        Look look = added("fill", "gradient", "cloud-noise");
+        look = with(look, wishes.addStep(look, "l1", 1, "lay"));
+        Edit read = wishes.read(look, "s4", "with", "l2");
+        Look after = with(look, read);
+        assertThat(after.mix()).extracting(Layer::lane).containsExactly("l3", "l1");
+        assertThat(with(after, Edits.inverse(look, read))).isEqualTo(look);
+        // Who puts it back means it: another reader does not take it out again.
+        Look back = with(after, wishes.addLayer(after, "l2", "l1"));
+        assertThat(back.mix()).extracting(Layer::lane).containsExactly("l3", "l2", "l1");
+        back = with(back, wishes.addStep(back, "l3", 1, "lay"));
+        Look twice = with(back, wishes.read(back, "s5", "with", "l2"));
+        assertThat(twice.mix()).isEqualTo(back.mix());
+        // What reads the frame before reads the picture as it is, in the mix.
+        Look recall = with(look, wishes.addLane(look, "recall"));
+        Look remembered = with(recall, wishes.read(recall, "s5", "lane", "l3"));
+        assertThat(remembered.mix()).isEqualTo(recall.mix());
+    }
+
+    @Test
+    void aLaneThatIsReadAlreadyDoesNotCoverTheMixWhenItBecomesAPicture() {
+        Look look = added("fill", "ring");
+        look = with(look, wishes.addStep(look, "l1", 1, "mask"));
+        Look drawn = with(look, wishes.addStep(look, "l2", 1, "draw-dots"));
+        Look asIngredient = with(drawn, wishes.read(drawn, "s3", "by", "l2"));
+        gloaming.look.Step dots = asIngredient.lane("l2").orElseThrow().steps().getLast();
+        Look without = with(asIngredient, new Edit.RemoveStep(dots.id()));
+        assertThat(with(without, wishes.addStep(without, "l2", 1, "draw-dots")).mix())
+                .hasSize(1);
+    }
+
+    @Test
+    void aCopyStandsBehindItsOriginal() {
+        Look look = added("fill", "gradient");
+        Look twice = with(look, wishes.duplicateLane(look, "l2"));
+        assertThat(twice.mix()).extracting(Layer::lane).containsExactly("l2", "l3", "l1");
+    }
+
+    @Test
     void writingIsOneStepOfUndoWhetherItWorksOrNot() {
         Look look = added("shader-source");
         Edit bad = wishes.write(look, "s1", "code", "void main() {");
@@ -79,7 +130,7 @@ class EditFactoryTest {
     }
 
     @Test
-    void aCopyOfALaneReadsItselfAndStandsInFrontOfTheOriginal() {
+    void aCopyOfALaneReadsItselfAndStandsBehindTheOriginal() {
         Look look = added("fill");
         look = with(look, wishes.addStep(look, "l1", 1, "lay"));
         look = with(look, new Edit.ChangeLayer(new Layer("m1", "l1", Blend.ADD, 0.4, false, null, null)));
@@ -87,10 +138,10 @@ class EditFactoryTest {
         assertThat(copied.lanes()).hasSize(2);
         assertThat(copied.lanes().get(1).steps()).extracting(s -> s.type()).containsExactly("fill", "lay");
         assertThat(copied.mix()).hasSize(2);
-        assertThat(copied.mix().getFirst().lane())
+        assertThat(copied.mix().getLast().lane())
                 .isEqualTo(copied.lanes().get(1).id());
-        assertThat(copied.mix().getFirst().blend()).isEqualTo(Blend.ADD);
-        assertThat(copied.mix().getFirst().opacity()).isEqualTo(0.4);
+        assertThat(copied.mix().getLast().blend()).isEqualTo(Blend.ADD);
+        assertThat(copied.mix().getLast().opacity()).isEqualTo(0.4);
         assertThat(copied.steps().map(s -> s.id()).distinct()).hasSize(4);
     }
 

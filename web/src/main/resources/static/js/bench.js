@@ -60,7 +60,7 @@ Alpine.data('bench', () => together(hands(live, catalogue, () => board), formula
   lost: false, lookId,
   paused: false, dark: false,
   scaleChoice: '0', autoScale: 'auto', soundId: root.dataset.sound, hearing: false,
-  note: /** @type {any} */ (null), refusal: '',
+  notes: /** @type {any[]} */ ([]), notesOpen: false, keysOpen: false, refusal: '',
   troubled: '',
   tabling: false,
   table: null,
@@ -87,6 +87,7 @@ Alpine.data('bench', () => together(hands(live, catalogue, () => board), formula
     live.on.probe = (m) => this.paintProbe(m.pixel);
     live.on.table = (m) => { if (this.tabling && m.step === this.stepId) this.table = m; };
     live.onAir = (bitmap) => paintAir(bitmap);
+    live.on.says = (m) => this.say(m.says);
     live.on.refused = (m) => { editor?.refused(); this.say(m.says); };
     live.on.versions = (m) => { if (m.step === this.writing) this.versions = m.list; };
     live.on.found = (m) => this.foundSteps(m);
@@ -158,8 +159,7 @@ Alpine.data('bench', () => together(hands(live, catalogue, () => board), formula
     if (m.sound !== this.soundId) { this.soundId = m.sound; if (this.hearing) sound.play(true, m.sound); }
     const auto = `auto ${{ 1: '1', 0.75: '¾', 0.5: '½' }[m.scale] ?? '⅓'}`;
     if (auto !== this.autoScale && !m.scaleByHand) this.autoScale = auto;
-    const first = m.notes[0] ?? null;
-    if ((first?.says ?? '') !== (this.note?.says ?? '')) this.note = first;
+    if (m.notes.map((n) => n.says).join() !== this.notes.map((n) => n.says).join()) this.notes = m.notes;
     const wrong = m.notes.map((n) => n.step).filter(Boolean).join(' ');
     if (wrong !== this.troubled) this.troubled = wrong;
     this.numbers(m);
@@ -185,11 +185,16 @@ Alpine.data('bench', () => together(hands(live, catalogue, () => board), formula
       if (!card) continue;
       const shown = card.querySelector('.live');
       if (shown && value !== null) shown.textContent = value.toFixed(2);
-      else if (shown && m.frame % 8 < 2) shown.textContent = count >= 0 && cost < 0.05 ? this.short(count) : cost.toFixed(1);
+      else if (shown && m.frame % 8 < 2) shown.textContent = count >= 0 && cost < 0.05 ? `${this.short(count)} pts` : `${cost.toFixed(1)} ms`;
       const tells = m.tells[id] ?? '';
       if (card.dataset.tells !== tells) { card.dataset.tells = tells; card.title = tells; }
       if (m.steps[id][4]) this.bars(/** @type {any} */ (card.querySelector('canvas')), m.steps[id][4]);
       else if (value !== null) curves.draw(/** @type {any} */ (card.querySelector('canvas')), [{ key: id, colour: COLOURS.signal, line: 3 }]);
+    }
+    for (const layer of this.look.mix) {
+      const live = m.follows[`${layer.id} opacity`];
+      const bar = live && document.querySelector(`#layer-${layer.id} .op i`);
+      if (bar) /** @type {any} */ (bar).style.transform = `scaleX(${Math.min(1, Math.max(0, live[2]))})`;
     }
     this.paintFollow(m);
     this.paintStrip(m);
@@ -599,7 +604,7 @@ Alpine.data('bench', () => together(hands(live, catalogue, () => board), formula
   setFollowLane(event) { this.changeFollow(this.focusSetting, { ...this.followed, lane: event.target.value }); },
   unfollow() { this.changeFollow(this.focusSetting, null); this.focusSetting = ''; },
   read(name) { return this.chosen?.reads?.[name] ?? ''; },
-  setRead(name, event) { this.edit({ edit: 'set-read', step: this.stepId, read: name, lane: event.target.value || null }); },
+  setRead(name, event) { live.send({ do: 'read', step: this.stepId, read: name, lane: event.target.value || null }); },
 
   // Edits
 
@@ -647,7 +652,9 @@ Alpine.data('bench', () => together(hands(live, catalogue, () => board), formula
   },
   removeLane() { this.edit({ edit: 'remove-lane', lane: this.laneId }); this.laneId = ''; },
   duplicateLane() { live.send({ do: 'duplicate-lane', lane: this.laneId }); },
-  addLayer(lane) { live.send({ do: 'add-layer', lane }); },
+  addLayer(lane) { live.send({ do: 'add-layer', lane, above: this.aboveLane }); },
+  /** The lane whose layer new ones come in front of: what is selected, where that is in the mix. */
+  get aboveLane() { return this.chosenLayer?.lane ?? (this.laneId || this.laneOf(this.stepId)?.id) ?? null; },
   canMix(lane) { return lane && lane.steps.length && KINDS[this.gives(lane.steps.at(-1))]?.mixes; },
   changeLayer(change, g = 0) {
     const layer = this.chosenLayer;
@@ -674,7 +681,9 @@ Alpine.data('bench', () => together(hands(live, catalogue, () => board), formula
   blendText(layer) { return `${layer.blend[0].toUpperCase()}${layer.blend.slice(1)} · ${this.opacityText(layer)}`; },
   barOf(layer) { return { transform: `scaleX(${layer.opacity})` }; },
   removeLayer() { this.edit({ edit: 'remove-layer', layer: this.layerId }); this.layerId = ''; },
-  moveLayer(by) {
+  /** One place, or with {@code all} to the very front or back. */
+  moveLayer(by, all = false) {
+    if (all) return this.edit({ edit: 'move-layer', layer: this.layerId, place: by < 0 ? 0 : this.look.mix.length - 1 });
     const i = this.look.mix.findIndex((l) => l.id === this.layerId);
     if (i + by >= 0 && i + by < this.look.mix.length) this.edit({ edit: 'move-layer', layer: this.layerId, place: i + by });
   },
@@ -759,7 +768,7 @@ Alpine.data('bench', () => together(hands(live, catalogue, () => board), formula
   },
   addStep(found) {
     const { lane, place } = this.finder;
-    live.send(found.newLane ? { do: 'add-step', lane: null, place: 0, type: found.type } : { do: 'add-step', lane, place, type: found.type });
+    live.send({ do: 'add-step', above: this.aboveLane, type: found.type, ...(found.newLane ? { lane: null, place: 0 } : { lane, place }) });
     this.closeFinder();
   },
   closeFinder() {
@@ -886,7 +895,11 @@ Alpine.data('bench', () => together(hands(live, catalogue, () => board), formula
 
   // Footer and keys
 
+  get note() { return this.notes[0] ?? null; },
+  get moreNotes() { return !this.refusal && this.notes.length > 1; },
+  get notesText() { return `${this.notes.length} in all`; },
   get saying() { return this.refusal || this.waitingText || this.note?.says || ''; },
+  goTrouble(note) { this.notesOpen = false; if (note.step) { this.select(note.step); this.reach(note.step, (card) => card.scrollIntoView({ block: 'nearest', inline: 'nearest' })); } else if (note.lane) this.selectLane(note.lane); },
   goNote() { if (this.refusal) this.refusal = ''; else if (this.note?.step) { this.select(this.note.step); this.reach(this.note.step, (card) => card.scrollIntoView({ block: 'nearest', inline: 'nearest' })); } else if (this.note?.lane) this.selectLane(this.note.lane); },
   savedText: '',
 
@@ -902,6 +915,7 @@ Alpine.data('bench', () => together(hands(live, catalogue, () => board), formula
     if (command) return;
     const act = {
       '/': () => this.findHere(),
+      '?': () => { this.keysOpen = !this.keysOpen; },
       ' ': () => this.pause(),
       Delete: () => (this.layerId ? this.removeLayer() : this.laneId ? this.removeLane() : this.removeStep()),
       b: () => this.bypass(),
@@ -919,11 +933,11 @@ Alpine.data('bench', () => together(hands(live, catalogue, () => board), formula
       '.': () => live.send({ do: 'nudge', by: 0.05 }),
       // Enter alone belongs to whatever has the focus.
       ...(event.shiftKey && this.atBench ? { Enter: () => this.takeKey() } : {}),
-      Escape: () => (this.waiting ? this.stopLearning() : this.curveStep ? this.closeCurve() : this.finder.open || !this.writing ? this.closeFinder() : this.closeCode()),
+      Escape: () => (this.keysOpen || this.notesOpen ? (this.keysOpen = this.notesOpen = false) : this.waiting ? this.stopLearning() : this.curveStep ? this.closeCurve() : this.finder.open || !this.writing ? this.closeFinder() : this.closeCode()),
       ArrowLeft: () => (event.altKey ? this.shift(-1) : this.walk(-1, 0)),
       ArrowRight: () => (event.altKey ? this.shift(1) : this.walk(1, 0)),
-      ArrowUp: () => (event.altKey ? (this.layerId ? this.moveLayer(-1) : this.moveLane(-1)) : this.walk(0, -1)),
-      ArrowDown: () => (event.altKey ? (this.layerId ? this.moveLayer(1) : this.moveLane(1)) : this.walk(0, 1)),
+      ArrowUp: () => (event.altKey ? (this.layerId ? this.moveLayer(-1, event.shiftKey) : this.moveLane(-1)) : this.walk(0, -1)),
+      ArrowDown: () => (event.altKey ? (this.layerId ? this.moveLayer(1, event.shiftKey) : this.moveLane(1)) : this.walk(0, 1)),
     }[event.key];
     if (!act || (event.key === ' ' && event.target.tagName === 'BUTTON' && !event.target.closest('.step'))) return;
     event.preventDefault();

@@ -16,6 +16,7 @@ public enum Role {
     /** Messages of a page by which a look is built, and not played. */
     private static final Set<String> BUILDING = Set.of(
             "add-step",
+            "read",
             "bring",
             "duplicate-step",
             "duplicate-lane",

@@ -30,6 +30,7 @@ import org.springframework.stereotype.Component;
 @Component
 public class House {
     private static final String ON_AIR = "on-stage";
+    private static final String SCALE = "scale ";
     /** So many looks play at benches at once. */
     static final int MOST_BENCHES = 4;
 
@@ -175,6 +176,7 @@ public class House {
             });
         player.library(shelves.of(look.showId));
         player.courier(courier);
+        shows.remembered(SCALE + look.id).map(Double::parseDouble).ifPresent(player::scale);
         player.show(look.look());
         sounds.hear(look.showId, player);
         player.start();
@@ -348,6 +350,13 @@ public class House {
     void refresh(OpenLook look, Look now) {
         LivePlayer player = player(look.id);
         if (player != null) player.change(now);
+    }
+
+    /** Works a look out at a part of its size that was chosen by hand, from now on and whenever it plays; 0 chooses by itself. */
+    void scale(OpenLook look, double byHand) {
+        LivePlayer player = player(look.id);
+        if (player != null) player.scale(byHand);
+        shows.remember(SCALE + look.id, String.valueOf(byHand));
     }
 
     /** Gives an open look another name, as an edit that can be undone. */

@@ -57,6 +57,7 @@ class LiveSocket extends AbstractWebSocketHandler {
     private final Journal journal;
     private final Shows shows;
     private final Versions versions;
+    private final ShowMedia media;
     private final FrameBroadcaster courier;
     private final PageMessages boards;
     private final DeskRoom desk;
@@ -68,6 +69,7 @@ class LiveSocket extends AbstractWebSocketHandler {
             House house,
             Shows shows,
             Versions versions,
+            ShowMedia media,
             FrameBroadcaster courier,
             PageMessages boards,
             DeskRoom desk,
@@ -77,6 +79,7 @@ class LiveSocket extends AbstractWebSocketHandler {
         this.journal = journal;
         this.shows = shows;
         this.versions = versions;
+        this.media = media;
         this.courier = courier;
         this.boards = boards;
         this.desk = desk;
@@ -237,18 +240,8 @@ class LiveSocket extends AbstractWebSocketHandler {
                 apply(viewer, open, m, LookJson.readEdit(m.path("edit").toString()), null);
             case "undo" -> settle(viewer, open, m, open.undo(origin(viewer, m)), null);
             case "redo" -> settle(viewer, open, m, open.redo(origin(viewer, m)), null);
-            case "add-step" -> {
-                String lane = m.hasNonNull("lane") ? text(m, "lane") : null;
-                String type = text(m, "type");
-                apply(
-                        viewer,
-                        open,
-                        m,
-                        lane == null
-                                ? wishes.addLane(look, type)
-                                : wishes.addStep(look, lane, m.path("place").asInt(0), type),
-                        look.freshId("s"));
-            }
+            case "add-step" -> apply(viewer, open, m, addStep(open, m), look.freshId("s"));
+            case "read" -> read(viewer, open, m);
             case "bring" ->
                 apply(
                         viewer,
@@ -260,7 +253,8 @@ class LiveSocket extends AbstractWebSocketHandler {
                 apply(viewer, open, m, wishes.duplicateStep(look, text(m, "step")), look.freshId("s"));
             case "duplicate-lane" ->
                 apply(viewer, open, m, wishes.duplicateLane(look, text(m, "lane")), look.freshId("s"));
-            case "add-layer" -> apply(viewer, open, m, wishes.addLayer(look, text(m, "lane")), null);
+            case "add-layer" ->
+                apply(viewer, open, m, wishes.addLayer(look, text(m, "lane"), optional(m, "above")), null);
             case "follow" ->
                 apply(viewer, open, m, wishes.follow(look, text(m, "step"), text(m, "setting"), text(m, "lane")), null);
             case "follow-layer" ->
@@ -310,7 +304,7 @@ class LiveSocket extends AbstractWebSocketHandler {
                 else own(viewer).turnPause();
             }
             case "rewind" -> own(viewer).rewind();
-            case "scale" -> own(viewer).scale(m.path("to").asDouble(0));
+            case "scale" -> house.scale(open, m.path("to").asDouble(0));
             case "fade" -> {
                 OutputFader light = house.programme().light();
                 light.fade(
@@ -325,6 +319,36 @@ class LiveSocket extends AbstractWebSocketHandler {
             }
             default -> desk(viewer, open, m);
         }
+    }
+
+    private Edit addStep(OpenLook open, JsonNode m) {
+        String lane = optional(m, "lane");
+        String type = text(m, "type");
+        Description description = Catalogue.all().find(type);
+        ShowMedia.Chosen medium = media.of(open.showId, description);
+        return lane == null
+                ? wishes.addLane(open.look(), type, medium.name(), optional(m, "above"), medium.settings())
+                : wishes.addStep(
+                        open.look(), lane, m.path("place").asInt(0), type, optional(m, "above"), medium.settings());
+    }
+
+    /** Lets a step read a lane, and says so where that takes the lane out of the mix. */
+    private void read(Viewer viewer, OpenLook open, JsonNode m) {
+        String lane = optional(m, "lane");
+        Edit edit = wishes.read(open.look(), text(m, "step"), text(m, "read"), lane);
+        apply(viewer, open, m, edit, null);
+        if (edit instanceof Edit.Several) {
+            String name = open.look().lane(lane).map(Lane::name).orElse("");
+            viewer.send(
+                    new TextMessage(
+                            boards.says(
+                                    "'" + name
+                                            + "' is read from here on and has left the mix, so that it does not cover what is made of it. Undo takes both back.")));
+        }
+    }
+
+    private static String optional(JsonNode m, String field) {
+        return m.hasNonNull(field) ? text(m, field) : null;
     }
 
     /** Whoever asks is told the document, also within a gesture: what became of it is more than was sent. */

@@ -235,6 +235,11 @@ class PageMessages {
                 .toString();
     }
 
+    /** Something a page should know that is no refusal. */
+    String says(String sentence) {
+        return JSON.createObjectNode().put("is", "says").put("says", sentence).toString();
+    }
+
     /** Steps that were found; {@code newLane} are those that begin a lane of their own. */
     String found(long asked, List<Finder.Found> steps) {
         ObjectNode o = JSON.createObjectNode();

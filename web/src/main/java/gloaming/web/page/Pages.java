@@ -247,8 +247,10 @@ class Pages {
     }
 
     @PostMapping("/shows/{id}/looks")
-    String newLook(@PathVariable String id, @RequestParam String name) {
-        return "redirect:/bench/" + shows.addLook(id, Look.empty(name));
+    String newLook(@PathVariable String id, @RequestParam(defaultValue = "") String name) {
+        // Whoever has an idea has no name for it yet.
+        String given = name.isBlank() ? "Look " + (shows.looks(id).size() + 1) : name;
+        return "redirect:/bench/" + shows.addLook(id, Look.empty(given));
     }
 
     @PostMapping("/looks/{id}/rename")
