@@ -43,8 +43,11 @@ public final class Diagnosis {
                 notes.add(note(
                         look,
                         step,
-                        "Frames take " + Limits.plain(Math.round(board.frameMs)) + " ms of "
-                                + Limits.plain(Math.round(board.budgetMs)) + "; most of it is " + named(look, step)
+                        (board.onAir ? "Frames take " : "At the bench frames take ")
+                                + Limits.plain(Math.round(board.frameMs)) + " ms of "
+                                + Limits.plain(Math.round(board.budgetMs))
+                                + (board.onAir ? "" : " that what is on air leaves")
+                                + "; most of it is " + named(look, step)
                                 + ". Give it less to do, or lower the render scale."));
             }
         }

@@ -69,18 +69,6 @@ class EditFactoryTest {
     }
 
     @Test
-    void aLaneThatIsReadAlreadyDoesNotCoverTheMixWhenItBecomesAPicture() {
-        Look look = added("fill", "ring");
-        look = with(look, wishes.addStep(look, "l1", 1, "mask"));
-        Look drawn = with(look, wishes.addStep(look, "l2", 1, "draw-dots"));
-        Look asIngredient = with(drawn, wishes.read(drawn, "s3", "by", "l2"));
-        gloaming.look.Step dots = asIngredient.lane("l2").orElseThrow().steps().getLast();
-        Look without = with(asIngredient, new Edit.RemoveStep(dots.id()));
-        assertThat(with(without, wishes.addStep(without, "l2", 1, "draw-dots")).mix())
-                .hasSize(1);
-    }
-
-    @Test
     void aCopyStandsBehindItsOriginal() {
         Look look = added("fill", "gradient");
         Look twice = with(look, wishes.duplicateLane(look, "l2"));

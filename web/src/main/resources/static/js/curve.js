@@ -9,6 +9,8 @@ import { gesture } from './slider.js';
 
 const NS = 'http://www.w3.org/2000/svg';
 const JOINS = ['linear', 'smooth', 'hold', 'ease'];
+/** How a key goes on, drawn: a slant, a wave, a step, slow at both ends. In a box of 14 by 8. */
+const JOIN_MARKS = { linear: 'M0 8L14 0', smooth: 'M0 5q3.5-8 7 0t7 0', hold: 'M0 8H9V0H14', ease: 'M0 8C8 8 6 0 14 0' };
 /** @typedef {{time: number, value: number, join: string, auto: boolean, inTime: number, inValue: number, outTime: number, outValue: number}} Key */
 
 /** Keys that were copied last, from any curve. @type {Key[]} */
@@ -105,8 +107,10 @@ export function curveEditor(host, told) {
       const px = x(k.time);
       const py = y(k.value);
       // The form tells how it goes on, not its colour alone.
-      const shape = { linear: `M${px} ${py - 8}L${px + 8} ${py}L${px} ${py + 8}L${px - 8} ${py}Z`, smooth: `M${px - 7} ${py}a7 7 0 1 0 14 0a7 7 0 1 0 -14 0Z`, hold: `M${px - 6} ${py - 6}h12v12h-12Z`, ease: `M${px - 7} ${py + 6}L${px} ${py - 8}L${px + 7} ${py + 6}Z` }[k.join];
-      parts.push(make('path', { d: shape ?? '', class: `key${chosen.has(k) ? ' sel' : ''}`, 'data-key': i }));
+      // Keys look alike, those in hand larger; how one goes on is drawn beside it.
+      const half = chosen.has(k) ? 5 : 3.5;
+      parts.push(make('rect', { x: px - half, y: py - 2.4 * half, width: 2 * half, height: 4.8 * half, rx: half, class: `key${chosen.has(k) ? ' sel' : ''}`, 'data-key': i }));
+      if (i < keys.length - 1) parts.push(make('path', { d: JOIN_MARKS[k.join] ?? '', transform: `translate(${px + 9} ${py + 8})`, class: 'join' }));
     });
     svg.replaceChildren(...parts);
   }

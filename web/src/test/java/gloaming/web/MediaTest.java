@@ -33,7 +33,6 @@ import org.junit.jupiter.api.io.TempDir;
 import org.openqa.selenium.By;
 import org.openqa.selenium.Keys;
 import org.openqa.selenium.WebElement;
-import org.openqa.selenium.support.ui.Select;
 
 /** Media from the page of media to the picture on the monitor. */
 class MediaTest extends PageTest {
@@ -160,18 +159,11 @@ class MediaTest extends PageTest {
         input.sendKeys(Keys.ENTER);
         Browser.until(
                 browser,
-                "it says that none is chosen",
-                () -> browser.findElement(By.cssSelector(".says")).getText().contains("no picture is chosen"));
-        Browser.until(
-                browser,
-                "the picture is offered",
-                () -> browser.findElements(By.cssSelector("select[aria-label=Medium] option")).stream()
-                        .anyMatch(o -> "heron".equals(o.getDomProperty("value"))));
-        new Select(browser.findElement(By.cssSelector("select[aria-label=Medium]"))).selectByValue("heron");
-        Browser.until(
-                browser,
                 "it is red",
                 () -> middle().get(0).intValue() > 200 && middle().get(2).intValue() < 40);
+        assertThat(open.look().lanes().getFirst().name())
+                .as("the one that came in last is shown at once, and its lane is called after it")
+                .isEqualTo("heron");
         assertThat(program.get(Uses.class).of(show, "heron")).containsExactly("Heron");
 
         Media.Row row = media().byRef(show, "heron").orElseThrow();

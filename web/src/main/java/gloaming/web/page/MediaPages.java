@@ -223,10 +223,12 @@ class MediaPages {
         Media.Row row = row(id);
         return then(row, flash, () -> {
             store.replace(row, name(file), file.getInputStream());
+            // It is called after what it is now; what refers to it goes by its ref and stays.
+            media.rename(id, name(file), row.folder());
             flash.addFlashAttribute(
                     "done",
-                    "'" + Pages.brief(row.name())
-                            + "' is replaced; every look that shows it goes on with the new one.");
+                    "'" + Pages.brief(row.name()) + "' is replaced by '" + Pages.brief(name(file))
+                            + "'; every look that shows it goes on with the new one.");
         });
     }
 
