@@ -3,6 +3,8 @@ package gloaming.picture;
 import gloaming.flow.Picture;
 import gloaming.look.Id;
 import gloaming.step.ByRows;
+import gloaming.step.Choice;
+import gloaming.step.Colour;
 import gloaming.step.Frame;
 import gloaming.step.Range;
 import gloaming.step.StepInfo;
@@ -31,7 +33,10 @@ public record Glow(
         double threshold,
 
         @Id("haze") @Range(min = 0, max = 1, initial = 0.5, says = "From a tight halo to a wide haze.")
-        double haze)
+        double haze,
+
+        @Id("tint") @Choice(initial = "#ffffff", says = "Colour of the spilled light, times its own.")
+        Colour tint)
         implements ByRows<Picture, Glow.Memory> {
 
     /** Buffers of lower size. Spilled light covers nothing, so they hold colours only. */
@@ -71,9 +76,12 @@ public record Glow(
         };
     }
 
-    /** Scales each pixel by how far it rises above the threshold, with a soft knee as wide as the threshold. */
+    /** Scales each pixel by how far it rises above the threshold, with a soft knee as wide as the threshold, and tints it. */
     private void keepBright(Picture picture, Frame frame) {
         float low = (float) threshold;
+        float red = tint.r();
+        float green = tint.g();
+        float blue = tint.b();
         frame.crew().each(picture.pixels(), 16_384, (from, to) -> {
             float[] r = picture.r;
             float[] g = picture.g;
@@ -82,9 +90,9 @@ public record Glow(
                 float light = Math.max(r[i], Math.max(g[i], b[i]));
                 float over = Math.max(0f, light - low);
                 float keep = over / (over + low + 1e-6f);
-                r[i] = Math.max(0f, r[i]) * keep;
-                g[i] = Math.max(0f, g[i]) * keep;
-                b[i] = Math.max(0f, b[i]) * keep;
+                r[i] = Math.max(0f, r[i]) * keep * red;
+                g[i] = Math.max(0f, g[i]) * keep * green;
+                b[i] = Math.max(0f, b[i]) * keep * blue;
             }
         });
     }

@@ -74,7 +74,7 @@ public final class FrameStats extends Relay {
     /** How far the output is faded up, 0 to 1. */
     public double outputLight;
     /** Whether an audience sees it; at the bench what is on air is served first. */
-    public boolean onAir;
+    public boolean onAir = true;
     /** Brightest light of the whole picture, by samples. */
     public float mixLight;
     /** Seconds for which the whole picture has been black. */

@@ -19,6 +19,8 @@ import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.EnumSource;
 
 class PictureStepsTest {
+    private static final Colour WHITE = Colour.parse("#ffffff");
+
     private final Moments frame = new Moments();
 
     private Points one(double x, double y, double size) {
@@ -162,11 +164,16 @@ class PictureStepsTest {
     void glowSpillsLightAroundWhatIsBrightAndLeavesTheRest() {
         Picture in = new DrawDots(1, 0, 4, DrawDots.Ink.ADD).run(one(0, 0, 0.1), new Dots(), frame);
         float dark = in.r[45 * 160 + 95];
-        Picture out = new Glow(1, 0.4, 0.4, 0.5).run(in, new Glow(1, 0.4, 0.4, 0.5).memory(), frame);
+        Picture out = new Glow(1, 0.4, 0.4, 0.5, WHITE).run(in, new Glow(1, 0.4, 0.4, 0.5, WHITE).memory(), frame);
         assertThat(dark).isZero();
         assertThat(out.r[45 * 160 + 95]).isGreaterThan(0.01f);
         Picture dim = frame.picture().fill(0.2f, 0.2f, 0.2f, 1);
-        Picture same = new Glow(1, 0.4, 0.4, 0.5).run(dim, new Glow(1, 0.4, 0.4, 0.5).memory(), frame);
+        Glow tinted = new Glow(1, 0.4, 0.4, 0.5, Colour.parse("#ff0000"));
+        Picture red = tinted.run(
+                new DrawDots(1, 0, 4, DrawDots.Ink.ADD).run(one(0, 0, 0.1), new Dots(), frame), tinted.memory(), frame);
+        assertThat(red.r[45 * 160 + 95]).as("light of the tint").isGreaterThan(0.01f);
+        assertThat(red.g[45 * 160 + 95]).as("and of no other colour").isEqualTo(dark);
+        Picture same = new Glow(1, 0.4, 0.4, 0.5, WHITE).run(dim, new Glow(1, 0.4, 0.4, 0.5, WHITE).memory(), frame);
         assertThat(same.r[300]).isCloseTo(0.2f, offset(1e-4f));
     }
 
