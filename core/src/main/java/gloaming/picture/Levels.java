@@ -1,6 +1,7 @@
 package gloaming.picture;
 
 import gloaming.flow.Picture;
+import gloaming.flow.VectorMath;
 import gloaming.flow.Vectors;
 import gloaming.look.Id;
 import gloaming.step.ByRows;
@@ -82,7 +83,7 @@ public record Levels(
             if (power == 1) {
                 level.mul(times).intoArray(out, into + i);
             } else {
-                FloatVector bent = level.abs().pow(power).mul(times);
+                FloatVector bent = VectorMath.pow(level.abs(), power).mul(times);
                 bent.blend(bent.neg(), level.test(VectorOperators.IS_NEGATIVE)).intoArray(out, into + i);
             }
         }

@@ -1,5 +1,6 @@
 package gloaming.picture;
 
+import gloaming.flow.VectorMath;
 import gloaming.flow.Vectors;
 import jdk.incubator.vector.FloatVector;
 import jdk.incubator.vector.IntVector;
@@ -348,7 +349,7 @@ final class Strips {
         for (int i = 0; i < n; i += LANES) {
             FloatVector px = Vectors.load(x, i);
             FloatVector py = Vectors.load(y, i);
-            py.lanewise(VectorOperators.ATAN2, px).intoArray(x, i);
+            VectorMath.angle(py, px).intoArray(x, i);
             px.mul(px).add(py.mul(py)).sqrt().intoArray(y, i);
         }
     }
@@ -358,8 +359,8 @@ final class Strips {
         for (int i = 0; i < n; i += LANES) {
             FloatVector a = Vectors.load(angle, i);
             FloatVector r = Vectors.load(far, i);
-            a.lanewise(VectorOperators.COS).mul(r).intoArray(angle, i);
-            a.lanewise(VectorOperators.SIN).mul(r).intoArray(far, i);
+            VectorMath.wave(a, 0.5f).mul(r).intoArray(angle, i);
+            VectorMath.wave(a, 0).mul(r).intoArray(far, i);
         }
     }
 
@@ -377,7 +378,7 @@ final class Strips {
         int i = at;
         for (; i <= at + n - LANES; i += LANES) {
             FloatVector v = Vectors.load(p, i);
-            FloatVector bent = v.abs().pow(exponent).mul(scale);
+            FloatVector bent = VectorMath.pow(v.abs(), exponent).mul(scale);
             bent.blend(bent.neg(), v.test(VectorOperators.IS_NEGATIVE)).intoArray(p, i);
         }
         for (; i < at + n; i++) p[i] = Math.copySign(scale * (float) Math.pow(Math.abs(p[i]), exponent), p[i]);

@@ -1,5 +1,6 @@
 package gloaming.shader;
 
+import gloaming.flow.VectorMath;
 import gloaming.flow.Vectors;
 import jdk.incubator.vector.FloatVector;
 import jdk.incubator.vector.IntVector;
@@ -274,7 +275,7 @@ final class Kernels {
         for (int i = 0; i < n; i += L) {
             FloatVector y = Vectors.load(f, a + (i & sa));
             FloatVector x = Vectors.load(f, b + (i & sb));
-            Wide.angle(y, x).intoArray(f, o + i);
+            VectorMath.angle(y, x).intoArray(f, o + i);
         }
     }
 
@@ -283,19 +284,19 @@ final class Kernels {
             FloatVector y = Vectors.load(f, b);
             for (int i = 0; i < n; i += L) {
                 FloatVector x = Vectors.load(f, a + i);
-                Wide.truth(x.compare(VectorOperators.LT, y)).intoArray(w, o + i);
+                VectorMath.truth(x.compare(VectorOperators.LT, y)).intoArray(w, o + i);
             }
         } else if (sa == 0) {
             FloatVector x = Vectors.load(f, a);
             for (int i = 0; i < n; i += L) {
                 FloatVector y = Vectors.load(f, b + i);
-                Wide.truth(x.compare(VectorOperators.LT, y)).intoArray(w, o + i);
+                VectorMath.truth(x.compare(VectorOperators.LT, y)).intoArray(w, o + i);
             }
         } else {
             for (int i = 0; i < n; i += L) {
                 FloatVector x = Vectors.load(f, a + i);
                 FloatVector y = Vectors.load(f, b + i);
-                Wide.truth(x.compare(VectorOperators.LT, y)).intoArray(w, o + i);
+                VectorMath.truth(x.compare(VectorOperators.LT, y)).intoArray(w, o + i);
             }
         }
     }
@@ -305,19 +306,19 @@ final class Kernels {
             FloatVector y = Vectors.load(f, b);
             for (int i = 0; i < n; i += L) {
                 FloatVector x = Vectors.load(f, a + i);
-                Wide.truth(x.compare(VectorOperators.LE, y)).intoArray(w, o + i);
+                VectorMath.truth(x.compare(VectorOperators.LE, y)).intoArray(w, o + i);
             }
         } else if (sa == 0) {
             FloatVector x = Vectors.load(f, a);
             for (int i = 0; i < n; i += L) {
                 FloatVector y = Vectors.load(f, b + i);
-                Wide.truth(x.compare(VectorOperators.LE, y)).intoArray(w, o + i);
+                VectorMath.truth(x.compare(VectorOperators.LE, y)).intoArray(w, o + i);
             }
         } else {
             for (int i = 0; i < n; i += L) {
                 FloatVector x = Vectors.load(f, a + i);
                 FloatVector y = Vectors.load(f, b + i);
-                Wide.truth(x.compare(VectorOperators.LE, y)).intoArray(w, o + i);
+                VectorMath.truth(x.compare(VectorOperators.LE, y)).intoArray(w, o + i);
             }
         }
     }
@@ -326,7 +327,7 @@ final class Kernels {
         for (int i = 0; i < n; i += L) {
             FloatVector x = Vectors.load(f, a + (i & sa));
             FloatVector y = Vectors.load(f, b + (i & sb));
-            Wide.truth(x.compare(VectorOperators.EQ, y)).intoArray(w, o + i);
+            VectorMath.truth(x.compare(VectorOperators.EQ, y)).intoArray(w, o + i);
         }
     }
 
@@ -334,7 +335,7 @@ final class Kernels {
         for (int i = 0; i < n; i += L) {
             FloatVector x = Vectors.load(f, a + (i & sa));
             FloatVector y = Vectors.load(f, b + (i & sb));
-            Wide.truth(x.compare(VectorOperators.NE, y)).intoArray(w, o + i);
+            VectorMath.truth(x.compare(VectorOperators.NE, y)).intoArray(w, o + i);
         }
     }
 
@@ -342,7 +343,7 @@ final class Kernels {
         for (int i = 0; i < n; i += L) {
             IntVector x = IntVector.fromArray(I, w, a + (i & sa));
             IntVector y = IntVector.fromArray(I, w, b + (i & sb));
-            Wide.truth(x.compare(VectorOperators.LT, y)).intoArray(w, o + i);
+            VectorMath.truth(x.compare(VectorOperators.LT, y)).intoArray(w, o + i);
         }
     }
 
@@ -350,7 +351,7 @@ final class Kernels {
         for (int i = 0; i < n; i += L) {
             IntVector x = IntVector.fromArray(I, w, a + (i & sa));
             IntVector y = IntVector.fromArray(I, w, b + (i & sb));
-            Wide.truth(x.compare(VectorOperators.LE, y)).intoArray(w, o + i);
+            VectorMath.truth(x.compare(VectorOperators.LE, y)).intoArray(w, o + i);
         }
     }
 
@@ -358,7 +359,7 @@ final class Kernels {
         for (int i = 0; i < n; i += L) {
             IntVector x = IntVector.fromArray(I, w, a + (i & sa));
             IntVector y = IntVector.fromArray(I, w, b + (i & sb));
-            Wide.truth(x.compare(VectorOperators.EQ, y)).intoArray(w, o + i);
+            VectorMath.truth(x.compare(VectorOperators.EQ, y)).intoArray(w, o + i);
         }
     }
 
@@ -366,7 +367,7 @@ final class Kernels {
         for (int i = 0; i < n; i += L) {
             IntVector x = IntVector.fromArray(I, w, a + (i & sa));
             IntVector y = IntVector.fromArray(I, w, b + (i & sb));
-            Wide.truth(x.compare(VectorOperators.NE, y)).intoArray(w, o + i);
+            VectorMath.truth(x.compare(VectorOperators.NE, y)).intoArray(w, o + i);
         }
     }
 
@@ -374,7 +375,7 @@ final class Kernels {
         for (int i = 0; i < n; i += L) {
             IntVector x = IntVector.fromArray(I, w, a + (i & sa));
             IntVector y = IntVector.fromArray(I, w, b + (i & sb));
-            Wide.truth(x.compare(VectorOperators.ULT, y)).intoArray(w, o + i);
+            VectorMath.truth(x.compare(VectorOperators.ULT, y)).intoArray(w, o + i);
         }
     }
 
@@ -382,7 +383,7 @@ final class Kernels {
         for (int i = 0; i < n; i += L) {
             IntVector x = IntVector.fromArray(I, w, a + (i & sa));
             IntVector y = IntVector.fromArray(I, w, b + (i & sb));
-            Wide.truth(x.compare(VectorOperators.ULE, y)).intoArray(w, o + i);
+            VectorMath.truth(x.compare(VectorOperators.ULE, y)).intoArray(w, o + i);
         }
     }
 
@@ -569,33 +570,33 @@ final class Kernels {
 
     static void floor(float[] f, int o, int a, int n) {
         for (int i = 0; i < n; i += L) {
-            Wide.floor(Vectors.load(f, a + i)).intoArray(f, o + i);
+            VectorMath.floor(Vectors.load(f, a + i)).intoArray(f, o + i);
         }
     }
 
     static void ceil(float[] f, int o, int a, int n) {
         for (int i = 0; i < n; i += L) {
-            Wide.floor(Vectors.load(f, a + i).neg()).neg().intoArray(f, o + i);
+            VectorMath.floor(Vectors.load(f, a + i).neg()).neg().intoArray(f, o + i);
         }
     }
 
     static void trunc(float[] f, int o, int a, int n) {
         for (int i = 0; i < n; i += L) {
             FloatVector x = Vectors.load(f, a + i);
-            Wide.signed(Wide.floor(x.abs()), x).intoArray(f, o + i);
+            VectorMath.signed(VectorMath.floor(x.abs()), x).intoArray(f, o + i);
         }
     }
 
     static void round(float[] f, int o, int a, int n) {
         for (int i = 0; i < n; i += L) {
-            Wide.round(Vectors.load(f, a + i)).intoArray(f, o + i);
+            VectorMath.round(Vectors.load(f, a + i)).intoArray(f, o + i);
         }
     }
 
     static void fract(float[] f, int o, int a, int n) {
         for (int i = 0; i < n; i += L) {
             FloatVector x = Vectors.load(f, a + i);
-            x.sub(Wide.floor(x)).intoArray(f, o + i);
+            x.sub(VectorMath.floor(x)).intoArray(f, o + i);
         }
     }
 
@@ -603,39 +604,39 @@ final class Kernels {
         for (int i = 0; i < n; i += L) {
             FloatVector x = Vectors.load(f, a + (i & sa));
             FloatVector y = Vectors.load(f, b + (i & sb));
-            x.sub(y.mul(Wide.floor(x.div(y)))).intoArray(f, o + i);
+            x.sub(y.mul(VectorMath.floor(x.div(y)))).intoArray(f, o + i);
         }
     }
 
     static void sign(float[] f, int o, int a, int n) {
         for (int i = 0; i < n; i += L) {
             FloatVector x = Vectors.load(f, a + i);
-            FloatVector one = Wide.signed(Vectors.all(1), x);
+            FloatVector one = VectorMath.signed(Vectors.all(1), x);
             x.blend(one, x.compare(VectorOperators.NE, 0)).intoArray(f, o + i);
         }
     }
 
     static void sin(float[] f, int o, int a, int n) {
         for (int i = 0; i < n; i += L) {
-            Wide.wave(Vectors.load(f, a + i), 0).intoArray(f, o + i);
+            VectorMath.wave(Vectors.load(f, a + i), 0).intoArray(f, o + i);
         }
     }
 
     static void cos(float[] f, int o, int a, int n) {
         for (int i = 0; i < n; i += L) {
-            Wide.wave(Vectors.load(f, a + i), 0.5f).intoArray(f, o + i);
+            VectorMath.wave(Vectors.load(f, a + i), 0.5f).intoArray(f, o + i);
         }
     }
 
     static void exp2(float[] f, int o, int a, int n) {
         for (int i = 0; i < n; i += L) {
-            Wide.exp2(Vectors.load(f, a + i)).intoArray(f, o + i);
+            VectorMath.exp2(Vectors.load(f, a + i)).intoArray(f, o + i);
         }
     }
 
     static void log2(float[] f, int o, int a, int n) {
         for (int i = 0; i < n; i += L) {
-            Wide.log2(Vectors.load(f, a + i)).intoArray(f, o + i);
+            VectorMath.log2(Vectors.load(f, a + i)).intoArray(f, o + i);
         }
     }
 
@@ -660,7 +661,7 @@ final class Kernels {
     static void toInt(float[] f, int[] w, int o, int a, int n) {
         for (int i = 0; i < n; i += L) {
             FloatVector x = Vectors.load(f, a + i);
-            Wide.whole(x).intoArray(w, o + i);
+            VectorMath.whole(x).intoArray(w, o + i);
         }
     }
 
@@ -675,7 +676,7 @@ final class Kernels {
 
     static void ofInt(float[] f, int[] w, int o, int a, int n) {
         for (int i = 0; i < n; i += L) {
-            Wide.number(IntVector.fromArray(I, w, a + i)).intoArray(f, o + i);
+            VectorMath.number(IntVector.fromArray(I, w, a + i)).intoArray(f, o + i);
         }
     }
 
@@ -683,8 +684,8 @@ final class Kernels {
         for (int i = 0; i < n; i += L) {
             IntVector x = IntVector.fromArray(I, w, a + i);
             // Two halves that are exact, so that their sum rounds once.
-            FloatVector high = Wide.number(x.lanewise(VectorOperators.LSHR, 16));
-            FloatVector low = Wide.number(x.and(0xffff));
+            FloatVector high = VectorMath.number(x.lanewise(VectorOperators.LSHR, 16));
+            FloatVector low = VectorMath.number(x.and(0xffff));
             high.fma(Vectors.all(65536), low).intoArray(f, o + i);
         }
     }

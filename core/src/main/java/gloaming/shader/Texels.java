@@ -2,6 +2,7 @@ package gloaming.shader;
 
 import gloaming.flow.Crew;
 import gloaming.flow.Picture;
+import gloaming.flow.VectorMath;
 import gloaming.flow.Vectors;
 import jdk.incubator.vector.FloatVector;
 import jdk.incubator.vector.IntVector;
@@ -121,15 +122,15 @@ final class Texels {
             FloatVector x = folded(Vectors.load(f, u + (i & su)), width, edge);
             FloatVector y = folded(Vectors.load(f, v + (i & sv)), height, edge);
             if (nearest) {
-                x = Wide.floor(x.add(0.5f));
-                y = Wide.floor(y.add(0.5f));
+                x = VectorMath.floor(x.add(0.5f));
+                y = VectorMath.floor(y.add(0.5f));
             }
-            FloatVector left = Wide.floor(x);
-            FloatVector low = Wide.floor(y);
+            FloatVector left = VectorMath.floor(x);
+            FloatVector low = VectorMath.floor(y);
             x.sub(left).intoArray(room.across, i);
             y.sub(low).intoArray(room.up, i);
-            IntVector column = Wide.whole(left).add(LOW).lanewise(VectorOperators.LSHL, 2);
-            Wide.whole(low).add(LOW).mul(row).add(column).intoArray(room.corner, i);
+            IntVector column = VectorMath.whole(left).add(LOW).lanewise(VectorOperators.LSHL, 2);
+            VectorMath.whole(low).add(LOW).mul(row).add(column).intoArray(room.corner, i);
         }
     }
 
@@ -140,11 +141,11 @@ final class Texels {
             case HOLD -> p.mul(size).sub(0.5f).max(0).min(size - 1);
             case EMPTY -> p.mul(size).sub(0.5f).max(-1).min(size);
             case REPEAT -> {
-                FloatVector turn = p.sub(Wide.floor(p));
+                FloatVector turn = p.sub(VectorMath.floor(p));
                 yield turn.mul(size).sub(0.5f).max(-0.5f).min(size - 0.5f);
             }
             case MIRROR -> {
-                FloatVector turn = p.sub(Wide.floor(p.mul(0.5f)).mul(2));
+                FloatVector turn = p.sub(VectorMath.floor(p.mul(0.5f)).mul(2));
                 FloatVector back = turn.min(turn.neg().add(2));
                 yield back.mul(size).sub(0.5f).max(-0.5f).min(size - 0.5f);
             }

@@ -902,6 +902,9 @@ Alpine.data('bench', () => together(hands(live, catalogue, () => board), formula
   goTrouble(note) { this.notesOpen = false; if (note.step) { this.select(note.step); this.reach(note.step, (card) => card.scrollIntoView({ block: 'nearest', inline: 'nearest' })); } else if (note.lane) this.selectLane(note.lane); },
   goNote() { if (this.refusal) this.refusal = ''; else if (this.note?.step) { this.select(this.note.step); this.reach(this.note.step, (card) => card.scrollIntoView({ block: 'nearest', inline: 'nearest' })); } else if (this.note?.lane) this.selectLane(this.note.lane); },
   savedText: '',
+  /** Whether single letters are keys; whoever speaks to the machine, or hits them by chance, turns them off. */
+  letters: localStorage.getItem('gloaming.letters') !== 'off',
+  setLetters(event) { this.letters = event.target.checked; localStorage.setItem('gloaming.letters', this.letters ? 'on' : 'off'); },
 
   key(event) {
     if (event.target.closest?.('.code-host')) return;
@@ -912,7 +915,7 @@ Alpine.data('bench', () => together(hands(live, catalogue, () => board), formula
     // What is typed while the finder is open is meant for it, wherever the focus went.
     if (this.finder.open && event.target !== $('.finder input') && event.key.length === 1 && !command) { $('.finder input').focus(); return; }
     if (typing) { if (event.key === 'Escape') event.target.blur(); else if (event.key === 'Enter') leave(event.target); return; }
-    if (command) return;
+    if (command || (!this.letters && /^[a-zA-Z,.]$/.test(event.key))) return;
     const act = {
       '/': () => this.findHere(),
       '?': () => { this.keysOpen = !this.keysOpen; },

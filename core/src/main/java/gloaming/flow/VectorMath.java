@@ -1,14 +1,15 @@
-package gloaming.shader;
+package gloaming.flow;
 
-import gloaming.flow.Vectors;
 import jdk.incubator.vector.FloatVector;
 import jdk.incubator.vector.IntVector;
 import jdk.incubator.vector.VectorMask;
 import jdk.incubator.vector.VectorOperators;
 import jdk.incubator.vector.VectorSpecies;
 
-/** Functions of one vector, for {@link Kernels} to be compiled into. */
-final class Wide {
+/**
+ * Functions of one vector, by series of their own: the JDK's give other bits before the JIT has seen them than after, and so would a run.
+ */
+public final class VectorMath {
     private static final VectorSpecies<Float> F = FloatVector.SPECIES_PREFERRED;
     private static final VectorSpecies<Integer> I = IntVector.SPECIES_PREFERRED;
 
@@ -23,31 +24,31 @@ final class Wide {
 
     private static final float WHOLE = 0x1p23f;
 
-    static IntVector truth(VectorMask<?> mask) {
+    public static IntVector truth(VectorMask<?> mask) {
         return IntVector.zero(I).blend(-1, mask.cast(I));
     }
 
-    static FloatVector number(IntVector whole) {
+    public static FloatVector number(IntVector whole) {
         return (FloatVector) whole.convert(VectorOperators.I2F, 0);
     }
 
-    static IntVector whole(FloatVector x) {
+    public static IntVector whole(FloatVector x) {
         return (IntVector) x.convert(VectorOperators.F2I, 0);
     }
 
-    static FloatVector signed(FloatVector magnitude, FloatVector like) {
+    public static FloatVector signed(FloatVector magnitude, FloatVector like) {
         IntVector sign = like.reinterpretAsInts().and(Integer.MIN_VALUE);
         return magnitude.reinterpretAsInts().or(sign).reinterpretAsFloats();
     }
 
     /** To the nearest whole number, ties to even: what is larger than 2^23 is whole already. */
-    static FloatVector round(FloatVector x) {
+    public static FloatVector round(FloatVector x) {
         FloatVector size = x.abs();
         FloatVector whole = signed(size.add(WHOLE).sub(WHOLE), x);
         return x.blend(whole, size.compare(VectorOperators.LT, WHOLE));
     }
 
-    static FloatVector floor(FloatVector x) {
+    public static FloatVector floor(FloatVector x) {
         FloatVector whole = round(x);
         return whole.sub(1, whole.compare(VectorOperators.GT, x));
     }
@@ -56,7 +57,7 @@ final class Wide {
      * The sine of {@code x}, a quarter of a turn on for a {@code shift} of a half: whole half turns are taken off, what is left
      * goes into the series to the eleventh power, and an odd number of half turns changes the sign.
      */
-    static FloatVector wave(FloatVector x, float shift) {
+    public static FloatVector wave(FloatVector x, float shift) {
         FloatVector turns = x.fma(Vectors.all(INVERSE_PI), Vectors.all(shift)).add(NEAREST);
         FloatVector back = Vectors.all(NEAREST).sub(turns).add(shift);
         FloatVector r = back.fma(Vectors.all(PI_1), x);
@@ -78,7 +79,7 @@ final class Wide {
     }
 
     /** The angle of a place, from -pi to pi: the arc tangent of the smaller part over the larger, turned into its octant. */
-    static FloatVector angle(FloatVector y, FloatVector x) {
+    public static FloatVector angle(FloatVector y, FloatVector x) {
         FloatVector ax = x.abs();
         FloatVector ay = y.abs();
         VectorMask<Float> steep = ay.compare(VectorOperators.GT, ax);
@@ -98,7 +99,7 @@ final class Wide {
     }
 
     /** 2 to the power of {@code x}; below 2^-126 it is nothing. */
-    static FloatVector exp2(FloatVector x) {
+    public static FloatVector exp2(FloatVector x) {
         FloatVector bounded = x.max(-127).min(128);
         FloatVector moved = bounded.add(NEAREST);
         FloatVector r = bounded.sub(moved.sub(NEAREST));
@@ -114,7 +115,7 @@ final class Wide {
         return p.reinterpretAsInts().add(whole).reinterpretAsFloats();
     }
 
-    static FloatVector log2(FloatVector x) {
+    public static FloatVector log2(FloatVector x) {
         IntVector bits = x.reinterpretAsInts();
         // The fraction from sqrt(1/2) to sqrt(2), the exponent whole.
         IntVector moved = bits.sub(0x3f3504f3);
@@ -131,5 +132,10 @@ final class Wide {
         return y.blend(Float.NaN, x.compare(VectorOperators.GE, 0).not());
     }
 
-    private Wide() {}
+    /** {@code x}, 0 and above, to a power above 0. */
+    public static FloatVector pow(FloatVector x, float power) {
+        return exp2(log2(x).mul(power));
+    }
+
+    private VectorMath() {}
 }
