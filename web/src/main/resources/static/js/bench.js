@@ -4,7 +4,7 @@ import { air, paintAir } from './air.js';
 import { Live } from './live.js';
 import { Curves } from './curves.js';
 import { Sound } from './sound.js';
-import { KINDS } from './rails.js';
+import { KINDS } from './kinds.js';
 import { gesture, paint, slider, tidy } from './slider.js';
 import { codeEditor } from './code.js';
 import { takesFiles } from './drop.js';

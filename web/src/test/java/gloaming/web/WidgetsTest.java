@@ -246,7 +246,7 @@ class WidgetsTest extends PageTest {
 
     @Test
     void everyKindHasARailPatternOfItsOwn() {
-        Object patterns = with("rails", "return Object.entries(m.RAILS).map(([kind, r]) => [kind, r.d])");
+        Object patterns = with("kinds", "return Object.entries(m.KINDS).map(([kind, k]) => [kind, k.rail.path])");
         List<?> all = (List<?>) patterns;
         assertThat(all.stream().map(e -> (Object) ((List<?>) e).getFirst())).contains("signal", "picture", "points");
         assertThat(all.stream().map(e -> (Object) ((List<?>) e).getLast()).distinct())
