@@ -24,6 +24,9 @@ final class Viewer {
     /** Frames that may be on their way before the page says it has drawn one. */
     private static final int CREDIT = 2;
 
+    private static final int MOST_TRIES = 20;
+    private static final long BETWEEN_NS = 100_000_000;
+
     final WebSocketSession session;
     final boolean bench;
     /** The look this page works on; outputs show whatever is on air. */
@@ -122,11 +125,18 @@ final class Viewer {
         });
     }
 
+    /** Cuts the connection; one that is still sending cannot be, and is tried again. */
     private void end() {
-        try {
-            session.close(CloseStatus.SESSION_NOT_RELIABLE);
-        } catch (IOException | IllegalStateException e) {
-            System.getLogger("gloaming").log(System.Logger.Level.DEBUG, "A page was gone already.", e);
+        for (int tries = 0; tries < MOST_TRIES && session.isOpen(); tries++) {
+            try {
+                session.close(CloseStatus.SESSION_NOT_RELIABLE);
+                return;
+            } catch (IOException | IllegalStateException e) {
+                System.getLogger("gloaming").log(System.Logger.Level.DEBUG, "A page could not be cut off yet.", e);
+                // It was interrupted to end; that must not end the waiting.
+                Thread.interrupted();
+                java.util.concurrent.locks.LockSupport.parkNanos(BETWEEN_NS);
+            }
         }
     }
 }
