@@ -176,6 +176,23 @@ class OnAirTest extends PageTest {
     }
 
     @Test
+    void aCutBackInTheMiddleOfAFadeStaysOnAirWhenTheFadeWouldHaveEnded() {
+        String first = look("First and again", "#ff0000");
+        String other = look("Only begun", "#0000ff");
+        House house = program.get(House.class);
+        Shows shows = program.get(Shows.class);
+        program.put(first);
+        house.take(shows.look(other).orElseThrow(), 1);
+        program.put(first);
+        LivePlayer onAir = house.player();
+        long fadeEnded = System.nanoTime() + 2_500_000_000L;
+        Program.until("the fade would be over", () -> System.nanoTime() > fadeEnded);
+        long made = onAir.made();
+        Program.until("it goes on", () -> onAir.made() > made + 20);
+        assertThat(house.player()).isSameAs(onAir);
+    }
+
+    @Test
     void aFifthBenchIsToldThatThereIsNoRoomAndGetsItWhenThereIs() {
         List<SocketPage> pages = new ArrayList<>();
         program.put(look("Alone on air", "#202020"));

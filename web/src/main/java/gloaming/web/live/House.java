@@ -29,7 +29,9 @@ import org.springframework.stereotype.Component;
 /** Who plays what: the one look that is on air, and those that are at benches. Only {@link #take} changes what is on air. */
 @Component
 public class House {
-    private static final String ON_AIR = "on-stage";
+    /** Under which the look on air is remembered between starts. */
+    static final String ON_AIR = "on-stage";
+
     private static final String SCALE = "scale ";
     /** So many looks play at benches at once. */
     static final int MOST_BENCHES = 4;
@@ -221,7 +223,7 @@ public class House {
         benches.values().forEach(bench -> {
             if (bench != before) place(bench);
         });
-        settle(programme.state(), was);
+        settle(programme.state(), before == null ? was : null);
         return look;
     }
 
@@ -238,8 +240,8 @@ public class House {
         }
     }
 
-    /** When the fade is over, what was on air goes to the bench, or ends. */
-    private void settle(Programme.State state, LivePlayer was) {
+    /** When the fade is over, what was on air goes to the bench, or ends; {@code idle} is who played nothing before the first look, or null. */
+    private void settle(Programme.State state, LivePlayer idle) {
         Thread.ofVirtual().name("take").start(() -> {
             try {
                 long made = state.now().made();
@@ -250,8 +252,9 @@ public class House {
             }
             programme.settled(state.number());
             synchronized (this) {
-                if (fading == null) was.close();
-                else if (programme.state().number() == state.number()) {
+                if (idle != null) idle.close();
+                // A take that another has overtaken has nothing to end any more.
+                if (fading != null && programme.state().number() == state.number()) {
                     release(fading);
                     fading = null;
                 }

@@ -13,7 +13,6 @@ import org.springframework.stereotype.Component;
 @Component
 public class Resumption {
     private static final Logger LOG = LoggerFactory.getLogger(Resumption.class);
-    private static final String ON_AIR = "on-stage";
     /** The look that is being brought back, and how often that was begun; empty once it plays. */
     private static final String STARTING = "starting";
 
@@ -42,7 +41,7 @@ public class Resumption {
         List<Shows.LookRow> looks = shows.shows().stream()
                 .flatMap(s -> shows.looks(s.id()).stream())
                 .toList();
-        Optional<Shows.LookRow> was = shows.remembered(ON_AIR).flatMap(shows::look);
+        Optional<Shows.LookRow> was = shows.remembered(House.ON_AIR).flatMap(shows::look);
         if (was.isPresent() && was.get().id().equals(ended)) {
             notices.say("The look '" + was.get().name() + "' was left off air: the program ended " + MOST_TRIES
                     + " times while it began to play." + " Open it on the Bench to see what is wrong.");
