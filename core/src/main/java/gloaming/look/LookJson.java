@@ -65,11 +65,6 @@ public final class LookJson {
         }
     }
 
-    /** The look as data, for pages. */
-    public static JsonNode tree(Look look) {
-        return JSON.valueToTree(look);
-    }
-
     public static String writeEdit(Edit edit) {
         return JSON.writerFor(Edit.class)
                 .without(SerializationFeature.INDENT_OUTPUT)
@@ -86,7 +81,13 @@ public final class LookJson {
         }
     }
 
-    private static Refused refusal(String what, JacksonException e) {
+    /** How documents and edits are read and written, for what holds some of them. */
+    public static JsonMapper mapper() {
+        return JSON;
+    }
+
+    /** Why something could not be read, in one sentence that names the place. */
+    public static Refused refusal(String what, JacksonException e) {
         for (Throwable cause = e; cause != null; cause = cause.getCause()) {
             if (cause instanceof Refused refused) {
                 return new Refused(refused.getMessage() + place(e));

@@ -89,7 +89,8 @@ final class PlayerWatch {
     }
 
     private boolean stuck(FrameLoop loop) {
-        boolean waits = loop.state() != Thread.State.RUNNABLE;
+        // It may have ended its frame between the two looks, and now wait for the next.
+        boolean waits = loop.state() != Thread.State.RUNNABLE && loop.standing(System.nanoTime()) > LEAVE_NS;
         return waits || threads.getThreadCpuTime(loop.threadId()) - worked > WORKED_NS;
     }
 

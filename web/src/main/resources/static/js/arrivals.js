@@ -3,13 +3,15 @@
 const LIT_MS = 160;
 const short = (/** @type {number} */ v) => (Math.abs(v) >= 100 ? v.toFixed(0) : v.toFixed(3).replace(/\.?0+$/, ''));
 
+/** @typedef {import('./messages.js').Arrival & {lit: boolean, painted?: number}} Shown */
+
 export class Arrivals {
   constructor() {
-    /** @type {Map<string, any>} */
+    /** @type {Map<string, Shown>} */
     this.controls = new Map();
   }
 
-  /** Takes a message; tells whether the list itself has changed. @param {any} m */
+  /** Takes a message; tells whether the list itself has changed. @param {import('./messages.js').ToPageDesk} m */
   take(m) {
     let changed = false;
     for (const control of m.controls) {
@@ -38,7 +40,10 @@ export class Arrivals {
       c.painted = c.count;
       row.classList.toggle('lit', c.lit && c.ago < LIT_MS);
       c.lit = false;
-      const set = (/** @type {string} */ part, /** @type {string} */ text) => { const e = row.querySelector(part); if (e && e.textContent !== text) e.textContent = text; };
+      const set = (/** @type {string} */ part, /** @type {string} */ text) => {
+        const e = row.querySelector(part);
+        if (e && e.textContent !== text) e.textContent = text;
+      };
       set('.value', c.count ? short(c.value) : '—');
       set('.reach', c.count ? `${short(c.least)}…${short(c.most)}` : 'not yet');
       set('.rate', c.rate >= 0.1 ? `${c.rate < 10 ? c.rate.toFixed(1) : c.rate.toFixed(0)}/s` : '');
@@ -52,14 +57,18 @@ export class Arrivals {
     });
   }
 
+  /** @param {HTMLCanvasElement} canvas @param {Shown} c */
   line(canvas, c) {
-    const g = canvas.getContext('2d');
+    const g = /** @type {CanvasRenderingContext2D} */ (canvas.getContext('2d'));
     const span = c.most - c.least || 1;
     g.clearRect(0, 0, canvas.width, canvas.height);
     g.strokeStyle = '#9ad8cb';
     g.lineWidth = 3;
     g.beginPath();
-    c.line.forEach((v, i) => g.lineTo((i / Math.max(1, c.line.length - 1)) * (canvas.width - 4) + 2, canvas.height - 4 - ((v - c.least) / span) * (canvas.height - 8)));
+    c.line.forEach((v, i) => {
+      const x = (i / Math.max(1, c.line.length - 1)) * (canvas.width - 4) + 2;
+      g.lineTo(x, canvas.height - 4 - ((v - c.least) / span) * (canvas.height - 8));
+    });
     g.stroke();
   }
 }

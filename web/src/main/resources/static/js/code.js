@@ -111,7 +111,7 @@ export async function codeEditor(host, asks) {
     waiting = 0;
     if (text() === sent) return;
     sent = text();
-    asks.write(sent);
+    asks.write(text());
   };
   const leave = () => { asks.leave(); return true; };
   const wordAt = (/** @type {any} */ state) => {
@@ -161,7 +161,11 @@ export async function codeEditor(host, asks) {
       clearTimeout(waiting);
       waiting = 0;
       sent = null;
-      view.dispatch({ changes: { from: 0, to: view.state.doc.length, insert: other }, selection: { anchor: 0 }, annotations: [remote.of(true), m.Transaction.addToHistory.of(false)] });
+      view.dispatch({
+        changes: { from: 0, to: view.state.doc.length, insert: other },
+        selection: { anchor: 0 },
+        annotations: [remote.of(true), m.Transaction.addToHistory.of(false)],
+      });
     },
     /** What the program refused is still here to be sent again. */
     refused() { sent = null; },

@@ -5,23 +5,17 @@
  * Drag keys and handles, double click for a new key, drag over nothing to select by a box, wheel to zoom, Shift and wheel to move along,
  * arrows to nudge, Tab and Shift+Tab from key to key, Ctrl+A, C, X, V, Delete.
  */
+import { make, paintCurve, scaleOf, tidy } from './curve-picture.js';
 import { gesture } from './slider.js';
 
-const NS = 'http://www.w3.org/2000/svg';
+/** @type {import('./messages.js').KeyJoin[]} */
 const JOINS = ['linear', 'smooth', 'hold', 'ease'];
-/** How a key goes on, drawn: a slant, a wave, a step, slow at both ends. In a box of 14 by 8. */
-const JOIN_MARKS = { linear: 'M0 8L14 0', smooth: 'M0 5q3.5-8 7 0t7 0', hold: 'M0 8H9V0H14', ease: 'M0 8C8 8 6 0 14 0' };
-/** @typedef {{time: number, value: number, join: string, auto: boolean, inTime: number, inValue: number, outTime: number, outValue: number}} Key */
+/** Presses of a key within so many milliseconds are one step of undo. */
+const BURST_MS = 800;
+/** @typedef {import('./messages.js').Key} Key */
 
 /** Keys that were copied last, from any curve. @type {Key[]} */
 let copied = [];
-
-const tidy = (/** @type {number} */ v) => Number(v.toFixed(4));
-const make = (/** @type {string} */ name, /** @type {Record<string, any>} */ attributes) => {
-  const e = document.createElementNS(NS, name);
-  for (const [k, v] of Object.entries(attributes)) e.setAttribute(k, String(v));
-  return e;
-};
 
 /**
  * @param {HTMLElement} host
@@ -38,11 +32,11 @@ export function curveEditor(host, told) {
   let dragging = false;
   let place = NaN;
   let nudge = { gesture: 0, at: 0 };
-  const size = () => ({ w: Math.max(50, svg.clientWidth), h: Math.max(50, svg.clientHeight) });
-  const x = (/** @type {number} */ t) => 46 + ((t - view.from) / (view.to - view.from)) * (size().w - 60);
-  const y = (/** @type {number} */ v) => size().h - 24 - ((v - view.low) / (view.high - view.low)) * (size().h - 38);
-  const timeAt = (/** @type {number} */ px) => view.from + ((px - 46) / (size().w - 60)) * (view.to - view.from);
-  const valueAt = (/** @type {number} */ py) => view.low + ((size().h - 24 - py) / (size().h - 38)) * (view.high - view.low);
+  const scale = () => scaleOf(view, Math.max(50, svg.clientWidth), Math.max(50, svg.clientHeight));
+  const x = (/** @type {number} */ t) => scale().x(t);
+  const y = (/** @type {number} */ v) => scale().y(v);
+  const timeAt = (/** @type {number} */ px) => scale().timeAt(px);
+  const valueAt = (/** @type {number} */ py) => scale().valueAt(py);
 
   function fit() {
     const end = Math.max(...keys.map((k) => k.time), 0.01);
@@ -54,65 +48,8 @@ export function curveEditor(host, told) {
     draw();
   }
 
-  const nice = (/** @type {number} */ span, /** @type {number} */ n) => {
-    const raw = span / n;
-    const unit = 10 ** Math.floor(Math.log10(raw));
-    return [1, 2, 5, 10].map((m) => m * unit).find((s) => s >= raw) ?? raw;
-  };
-
-  function path() {
-    let d = `M${x(Math.min(view.from, keys[0].time))} ${y(keys[0].value)}L${x(keys[0].time)} ${y(keys[0].value)}`;
-    keys.slice(1).forEach((b, i) => {
-      const a = keys[i];
-      const third = (b.time - a.time) / 3;
-      if (a.join === 'hold') d += `H${x(b.time)}V${y(b.value)}`;
-      else if (a.join === 'ease') d += `C${x(a.time + third)} ${y(a.value)} ${x(b.time - third)} ${y(b.value)} ${x(b.time)} ${y(b.value)}`;
-      else if (a.join === 'smooth') d += `C${x(a.time + Math.min(a.outTime, b.time - a.time))} ${y(a.value + a.outValue)} ${x(b.time - Math.min(b.inTime, b.time - a.time))} ${y(b.value + b.inValue)} ${x(b.time)} ${y(b.value)}`;
-      else d += `L${x(b.time)} ${y(b.value)}`;
-    });
-    return `${d}H${x(view.to)}`;
-  }
-
   function draw() {
-    if (!keys.length) return;
-    const parts = [];
-    const { w, h } = size();
-    const text = (/** @type {number} */ px, /** @type {number} */ py, /** @type {string} */ says, anchor = 'middle') => {
-      const t = make('text', { x: px, y: py, 'text-anchor': anchor });
-      t.textContent = says;
-      parts.push(t);
-    };
-    const dt = nice(view.to - view.from, 12);
-    for (let t = Math.ceil(view.from / dt) * dt; t <= view.to; t += dt) {
-      parts.push(make('line', { x1: x(t), x2: x(t), y1: 8, y2: h - 24, class: 'grid' }));
-      text(x(t), h - 8, String(tidy(t)));
-    }
-    const dv = nice(view.high - view.low, 5);
-    for (let v = Math.ceil(view.low / dv) * dv; v <= view.high; v += dv) {
-      parts.push(make('line', { x1: 46, x2: w - 14, y1: y(v), y2: y(v), class: Math.abs(v) < dv / 1e3 ? 'grid zero' : 'grid' }));
-      text(40, y(v) + 4, String(tidy(v)), 'end');
-    }
-    parts.push(make('path', { d: path(), class: 'line' }));
-    if (Number.isFinite(place)) parts.push(make('line', { x1: x(place), x2: x(place), y1: 8, y2: h - 24, class: 'now' }));
-    keys.forEach((k, i) => {
-      if (!chosen.has(k)) return;
-      const ends = [[k.outTime, k.outValue, 'out', k.join === 'smooth' && i < keys.length - 1], [-k.inTime, k.inValue, 'in', keys[i - 1]?.join === 'smooth']];
-      for (const [t, v, which, is] of /** @type {[number, number, string, boolean][]} */ (ends)) {
-        if (!is) continue;
-        parts.push(make('line', { x1: x(k.time), y1: y(k.value), x2: x(k.time + t), y2: y(k.value + v), class: 'arm' }));
-        parts.push(make('circle', { cx: x(k.time + t), cy: y(k.value + v), r: 5, class: 'handle', 'data-handle': `${i} ${which}` }));
-      }
-    });
-    keys.forEach((k, i) => {
-      const px = x(k.time);
-      const py = y(k.value);
-      // The form tells how it goes on, not its colour alone.
-      // Keys look alike, those in hand larger; how one goes on is drawn beside it.
-      const half = chosen.has(k) ? 5 : 3.5;
-      parts.push(make('rect', { x: px - half, y: py - 2.4 * half, width: 2 * half, height: 4.8 * half, rx: half, class: `key${chosen.has(k) ? ' sel' : ''}`, 'data-key': i }));
-      if (i < keys.length - 1) parts.push(make('path', { d: JOIN_MARKS[k.join] ?? '', transform: `translate(${px + 9} ${py + 8})`, class: 'join' }));
-    });
-    svg.replaceChildren(...parts);
+    if (keys.length) paintCurve(svg, keys, chosen, scale(), place);
   }
 
   const sorted = () => keys.sort((a, b) => a.time - b.time);
@@ -264,7 +201,7 @@ export function curveEditor(host, told) {
     const command = event.ctrlKey || event.metaKey;
     const key = event.key;
     const shift = (/** @type {number} */ dt, /** @type {number} */ dv) => {
-      if (event.timeStamp - nudge.at > 800) nudge.gesture = gesture();
+      if (event.timeStamp - nudge.at > BURST_MS) nudge.gesture = gesture();
       nudge.at = event.timeStamp;
       const least = Math.min(...[...chosen].map((k) => k.time));
       for (const k of chosen) { k.time = tidy(k.time + Math.max(dt, -least)); k.value = tidy(k.value + dv); }
@@ -300,7 +237,7 @@ export function curveEditor(host, told) {
     event.preventDefault();
     event.stopPropagation();
   });
-  function join(/** @type {string} */ how) {
+  function join(/** @type {import('./messages.js').KeyJoin} */ how) {
     for (const k of chosen) k.join = how;
     changed(0);
   }
@@ -313,7 +250,11 @@ export function curveEditor(host, told) {
     take(now) {
       if (now.length === keys.length) {
         // Where a drag goes on what it holds stays, and only handles that were found are taken over.
-        now.forEach((k, i) => { if (dragging) { if (keys[i].auto) Object.assign(keys[i], { inTime: k.inTime, inValue: k.inValue, outTime: k.outTime, outValue: k.outValue }); } else Object.assign(keys[i], k); });
+        now.forEach((k, i) => {
+          const { inTime, inValue, outTime, outValue } = k;
+          if (!dragging) Object.assign(keys[i], k);
+          else if (keys[i].auto) Object.assign(keys[i], { inTime, inValue, outTime, outValue });
+        });
       } else if (!dragging) {
         keys = now.map((k) => ({ ...k }));
         chosen.clear();
@@ -332,11 +273,15 @@ export function curveEditor(host, told) {
     },
     fit, join, remove, copy, paste,
     zoom: (/** @type {number} */ by) => zoom(by, (view.from + view.to) / 2),
-    /** Sets the time or the value of what is selected; of several the first, and the others go along. */
+    /** Sets the time or the value of what is selected; of several the first, and the others go along. @param {'time'|'value'} field @param {number} number */
     type(field, number) {
       const first = [...chosen].sort((a, b) => a.time - b.time)[0];
       if (!first || !Number.isFinite(number)) return;
-      if (field === 'time') { const by = Math.max(0, number) - first.time; for (const k of chosen) k.time = tidy(Math.max(0, k.time + by)); } else for (const k of chosen) k.value = tidy(number);
+      const by = Math.max(0, number) - first.time;
+      for (const k of chosen) {
+        if (field === 'time') k.time = tidy(Math.max(0, k.time + by));
+        else k.value = tidy(number);
+      }
       changed(0);
     },
     auto() { for (const k of chosen) k.auto = true; changed(0); },

@@ -7,7 +7,8 @@ import { gesture } from './slider.js';
 
 let burst = { gesture: 0, at: 0, key: '' };
 let asked = 0;
-/** @type {Map<number, (answer: any) => void>} */
+/** @typedef {{text: string, ok: boolean, from?: number, to?: number, says?: string, waits?: boolean, left?: boolean}} Typed */
+/** @type {Map<number, (answer: import('./messages.js').ToPageChecked) => void>} */
 const waiting = new Map();
 
 /** Keeps what is typed until a field is there for it; tells what it was, and whether Enter or Escape ended it. */
@@ -27,22 +28,26 @@ function holdKeys() {
   return () => { removeEventListener('keydown', hold, true); return { typed, done }; };
 }
 
-/** @param {import('./live.js').Live} live */
-export const formulas = (live) => {
-  live.on.checked = (m) => {
-    waiting.get(m.asked)?.(m);
-    waiting.delete(m.asked);
-  };
-  const check = (/** @type {string} */ text, once = false) => new Promise((then) => {
-    waiting.set(++asked, then);
+/** @param {import('./page.js').Page} page */
+export function formulas({ live }) {
+  /** @param {string} text @returns {Promise<import('./messages.js').ToPageChecked>} */
+  const check = (text, once = false) => new Promise((then) => {
+    waiting.set(++asked, /** @type {(answer: import('./messages.js').ToPageChecked) => void} */ (then));
     if (waiting.size > 50) waiting.delete(waiting.keys().next().value ?? 0);
     live.send({ do: 'check', asked, text, once });
   });
-  return {
+  return /** @satisfies {ThisType<import('./bench/types.js').Bench>} */ ({
+    startFormulas() {
+      live.hear('look', (m) => { this.formulas = m.formulas; });
+      live.hear('checked', (m) => {
+        waiting.get(m.asked)?.(m);
+        waiting.delete(m.asked);
+      });
+    },
     /** Formulas of the document as people read them, by "step setting". */
-    formulas: {},
+    formulas: /** @type {Record<string, string>} */ ({}),
     /** What is being typed, by "step setting": {text, ok, from, to, says}. */
-    typing: {},
+    typing: /** @type {Record<string, Typed>} */ ({}),
 
     formulaKey(s) { return `${this.layerId || this.stepId} ${s.id}`; },
     hasFormula(s) { return this.formulaKey(s) in this.formulas; },
@@ -116,9 +121,9 @@ export const formulas = (live) => {
     async reckon(text) {
       const typed = String(text).trim().replace(/^=/, '');
       if (/^[-+]?[\d.,]+(e[-+]?\d+)?$/i.test(typed)) return Number(typed.replace(',', '.'));
-      const answer = /** @type {any} */ (await check(typed, true));
+      const answer = await check(typed, true);
       if (!answer.ok) this.say(`That is no number: ${answer.says}.`);
-      return answer.ok && 'value' in answer ? answer.value : NaN;
+      return answer.value ?? NaN;
     },
-  };
-};
+  });
+}

@@ -2,7 +2,16 @@
 import { Unsaved } from './unsaved.js';
 
 /**
- * The page's socket: comes back by itself, hands pictures and messages to whoever asked for them, and keeps changes until
+ * @typedef {{bitmap: ImageBitmap, light: number}} Frame
+ * @typedef {{bitmap: ImageBitmap, columns: number, width: number, height: number, version: number}} Tiles
+ * @typedef {{is: 'state', open: boolean} | {is: 'unsaved', text: string} | {is: 'frame'} & Frame | {is: 'small', bitmap: ImageBitmap}
+ *   | {is: 'tiles'} & Tiles} Own what the socket itself tells: whether it is open, what waits to be saved, and pictures
+ * @typedef {import('./messages.js').ToPage | Own} Told
+ */
+/** @template {Told['is']} K @typedef {Extract<Told, {is: K}>} Of */
+
+/**
+ * The page's socket: comes back by itself, hands pictures and messages to whoever hears them, and keeps changes until
  * they are on the program's disk. Messages are listed in docs/live-socket.md.
  */
 export class Live {
@@ -11,24 +20,30 @@ export class Live {
     this.unsaved = new Unsaved();
     this.url = `ws://${location.host}/live${query}${query ? '&' : '?'}page=${this.unsaved.page}`;
     this.bench = query.includes('look=');
-    /** @type {Record<string, (message: any) => void>} */
-    this.on = {};
-    /** @type {(frame: {bitmap: ImageBitmap, light: number}) => void} */
-    this.onFrame = () => {};
-    /** @type {(tiles: {bitmap: ImageBitmap, columns: number, width: number, height: number, version: number}) => void} */
-    this.onTiles = () => {};
-    /** @type {(bitmap: ImageBitmap) => void} */
-    this.onAir = (bitmap) => bitmap.close();
-    /** @type {(open: boolean) => void} */
-    this.onState = () => {};
-    /** @type {(text: string) => void} */
-    this.onUnsaved = () => {};
+    /** @type {Map<string, ((message: any) => void)[]>} */
+    this.heard = new Map();
     this.open = false;
     this.asked = 0;
     this.wait = 150;
     setInterval(() => this.tell(), 500);
     addEventListener('beforeunload', (event) => { if (this.unsaved.all.length && !this.open) event.preventDefault(); });
     this.connect();
+  }
+
+  /**
+   * From now on somebody hears messages of a kind, behind those who do already. Who hears a picture closes it.
+   * @template {Told['is']} K @param {K} is @param {(message: Of<K>) => void} then
+   */
+  hear(is, then) {
+    this.heard.set(is, [...(this.heard.get(is) ?? []), then]);
+    if (is === 'state' && this.open) then(/** @type {any} */ ({ is, open: true }));
+  }
+
+  /** @param {Told} message */
+  say(message) {
+    const all = this.heard.get(message.is) ?? [];
+    for (const then of all) then(message);
+    if ('bitmap' in message && !all.length) message.bitmap.close();
   }
 
   connect() {
@@ -39,7 +54,7 @@ export class Live {
     socket.onclose = () => {
       const was = this.open;
       this.open = false;
-      if (was) this.onState(false);
+      if (was) this.say({ is: 'state', open: false });
       this.tell();
       setTimeout(() => this.connect(), this.wait);
       this.wait = Math.min(2000, this.wait * 1.5);
@@ -53,11 +68,11 @@ export class Live {
   opened() {
     this.open = true;
     this.wait = 150;
-    this.onState(true);
+    this.say({ is: 'state', open: true });
     this.tell();
   }
 
-  /** @param {any} message */
+  /** @param {import('./messages.js').ToPage} message */
   told(message) {
     if (message.is === 'hello') {
       this.unsaved.saved(message.n);
@@ -66,37 +81,37 @@ export class Live {
       this.opened();
     } else if (message.is === 'saved') this.unsaved.saved(message.n);
     else if (message.is === 'refused' && message.n) this.unsaved.refused(message.n);
-    this.on[message.is]?.(message);
+    this.say(message);
     if (message.is === 'saved' || message.is === 'refused') this.tell();
   }
 
   tell() {
-    this.onUnsaved(this.unsaved.says(performance.now(), this.open));
+    this.say({ is: 'unsaved', text: this.unsaved.says(performance.now(), this.open) });
   }
 
   /** @param {ArrayBuffer} data */
   async picture(data) {
     const view = new DataView(data);
-    const frame = view.getUint8(0) === 1;
-    const small = view.getUint8(0) === 3;
+    const which = view.getUint8(0);
+    const frame = which === 1;
     try {
-      const bitmap = await createImageBitmap(new Blob([data.slice(frame || small ? 6 : 8)], { type: 'image/jpeg' }));
-      if (small) this.onAir(bitmap);
-      else if (frame) this.onFrame({ bitmap, light: view.getUint8(1) / 255 });
-      else this.onTiles({ bitmap, columns: view.getUint8(1), width: view.getUint16(2), height: view.getUint16(4), version: view.getUint16(6) });
+      const bitmap = await createImageBitmap(new Blob([data.slice(which === 2 ? 8 : 6)], { type: 'image/jpeg' }));
+      if (which === 3) this.say({ is: 'small', bitmap });
+      else if (frame) this.say({ is: 'frame', bitmap, light: view.getUint8(1) / 255 });
+      else this.say({ is: 'tiles', bitmap, columns: view.getUint8(1), width: view.getUint16(2), height: view.getUint16(4), version: view.getUint16(6) });
     } finally {
       if (frame) this.send({ do: 'ack' });
     }
   }
 
-  /** Sends now; while the program is away changes wait and everything else is dropped. @param {any} message */
+  /** Sends now; while the program is away changes wait and everything else is dropped. @param {import('./messages.js').FromPage} message */
   send(message) {
     if (!Unsaved.changes(message)) {
       if (this.open) this.socket?.send(JSON.stringify(message));
       return;
     }
     const numbered = this.unsaved.take(message, this.open, performance.now());
-    if (!numbered) this.on.refused?.({ says: 'The program does not answer, and too many changes wait; this one was not taken.' });
+    if (!numbered) this.say({ is: 'refused', says: 'The program does not answer, and too many changes wait; this one was not taken.', n: 0 });
     else if (this.open) this.socket?.send(JSON.stringify(numbered));
     this.tell();
   }

@@ -11,12 +11,12 @@ function size() {
   live.send({ do: 'watch', subject: null, most: Math.ceil(innerWidth * devicePixelRatio) });
 }
 
-live.onState = (open) => {
+live.hear('state', ({ open }) => {
   document.body.dataset.live = String(open);
   if (open) size();
-};
-live.on.board = (m) => { canvas.style.opacity = String(m.light); };
-live.onFrame = ({ bitmap, light }) => {
+});
+live.hear('light', (m) => { canvas.style.opacity = String(m.light); });
+live.hear('frame', ({ bitmap, light }) => {
   if (canvas.width !== bitmap.width || canvas.height !== bitmap.height) {
     canvas.width = bitmap.width;
     canvas.height = bitmap.height;
@@ -25,7 +25,7 @@ live.onFrame = ({ bitmap, light }) => {
   bitmap.close();
   canvas.style.opacity = String(light);
   document.body.dataset.frames = String(++frames);
-};
+});
 addEventListener('resize', size);
 addEventListener('keydown', (event) => {
   if (event.key === 'f' || event.key === 'Enter') {

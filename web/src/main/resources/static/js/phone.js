@@ -40,7 +40,7 @@ function send(item, v, now) {
 function flush() {
   clearTimeout(sending);
   sending = 0;
-  for (const [a, v] of waiting) if (socket.readyState === WebSocket.OPEN) socket.send(JSON.stringify({ a, v }));
+  for (const [a, v] of waiting) if (socket.readyState === WebSocket.OPEN) socket.send(JSON.stringify({ address: a, values: v }));
   waiting.clear();
 }
 
@@ -56,7 +56,10 @@ function draw() {
 function element(/** @type {any} */ item) {
   const box = document.createElement('div');
   box.className = `item ${item.form}${item.id === selected && laying ? ' sel' : ''}`;
-  Object.assign(box.style, { left: `${(item.x / COLUMNS) * 100}%`, top: `${(item.y / rows()) * 100}%`, width: `${(item.width / COLUMNS) * 100}%`, height: `${(item.height / rows()) * 100}%` });
+  const part = (/** @type {number} */ n, /** @type {number} */ of) => `${(n / of) * 100}%`;
+  Object.assign(box.style, {
+    left: part(item.x, COLUMNS), top: part(item.y, rows()), width: part(item.width, COLUMNS), height: part(item.height, rows()),
+  });
   box.dataset.id = item.id;
   const body = document.createElement('div');
   body.tabIndex = 0;
@@ -176,13 +179,17 @@ tools.addEventListener('click', (event) => {
   const [width, height] = SIZES[form];
   let n = 1;
   while (items.some((i) => i.id === `c${n}`)) n++;
-  items.push({ id: `c${n}`, form, label: '', address: `/phone/${form === 'toggle' ? 'switch' : form}/${n}`, x: 0, y: Math.min(20 - height, Math.max(0, ...items.map((i) => i.y + i.height))), width, height });
+  const y = Math.min(20 - height, Math.max(0, ...items.map((i) => i.y + i.height)));
+  items.push({ id: `c${n}`, form, label: '', address: `/phone/${form === 'toggle' ? 'switch' : form}/${n}`, x: 0, y, width, height });
   select(`c${n}`);
   keep();
 });
 $('.remove').addEventListener('click', () => { items = items.filter((i) => i.id !== selected); select(''); keep(); });
 $('.name').addEventListener('change', () => { const i = items.find((each) => each.id === selected); if (i) { i.label = $('.name').value; draw(); keep(); } });
-$('.address').addEventListener('change', () => { const i = items.find((each) => each.id === selected); if (i) { i.address = $('.address').value; draw(); keep(); } });
+$('.address').addEventListener('change', () => {
+  const i = items.find((each) => each.id === selected);
+  if (i) { i.address = $('.address').value; draw(); keep(); }
+});
 $('.lay').addEventListener('click', () => {
   laying = !laying;
   tools.hidden = !laying;

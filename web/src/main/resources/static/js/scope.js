@@ -11,20 +11,22 @@ export class Scope {
     this.low = new Float32Array(HOPS);
     this.high = new Float32Array(HOPS);
     this.onset = new Float32Array(HOPS);
-    this.marks = new Uint8Array(HOPS);
+    this.beats = new Uint8Array(HOPS);
+    this.begun = new Uint8Array(HOPS);
     this.end = 0;
     /** @type {number[]} */
     this.spectrum = [];
   }
 
-  /** @param {{hops: number[][], bands: number[]}} heard */
+  /** @param {import('./messages.js').ToPageEars} heard */
   take(heard) {
-    for (const [low, high, onset, marks] of heard.hops) {
+    for (const { low, high, onset, beat, began } of heard.hops) {
       const i = this.end++ % HOPS;
       this.low[i] = low;
       this.high[i] = high;
       this.onset[i] = onset;
-      this.marks[i] = marks;
+      this.beats[i] = Number(beat);
+      this.begun[i] = Number(began);
     }
     this.spectrum = heard.bands;
     this.draw();
@@ -53,8 +55,8 @@ export class Scope {
       c.fillStyle = COLOURS.onset;
       const strength = Math.min(1, this.onset[i] / 24) * height * 0.14;
       c.fillRect(x, height - strength, width / HOPS + 0.5, strength);
-      if (this.marks[i] & 2) c.fillRect(x, height * 0.84, 3, height * 0.16);
-      if (this.marks[i] & 1) {
+      if (this.begun[i]) c.fillRect(x, height * 0.84, 3, height * 0.16);
+      if (this.beats[i]) {
         c.fillStyle = COLOURS.beat;
         c.fillRect(x, 0, 3, height);
         c.beginPath();

@@ -19,7 +19,7 @@ export class Sound {
     this.drift = 0;
     /** The best estimate of show time at a moment of this page's clock. */
     this.best = { trip: Infinity, show: 0, at: 0 };
-    live.on.pong = (message) => this.heard(message);
+    live.hear('pong', (message) => this.heard(message));
     setInterval(() => this.on && live.send({ do: 'ping', at: performance.now() }), 250);
   }
 

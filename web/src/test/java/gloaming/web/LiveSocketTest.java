@@ -64,9 +64,9 @@ class LiveSocketTest {
         OpenLook open = fresh("Applied");
         try (SocketPage page = new SocketPage(program, "?look=" + open.id)) {
             assertThat(page.hear("look").path("look").path("name").asString()).isEqualTo("Applied");
-            page.say("{'do':'add-step','lane':null,'place':0,'type':'fill','asked':7}");
+            page.say("{'do':'add-step','lane':null,'place':0,'type':'fill','n':7}");
             JsonNode applied = page.hear("applied");
-            assertThat(applied.path("asked").asLong()).isEqualTo(7);
+            assertThat(applied.path("n").asLong()).isEqualTo(7);
             assertThat(applied.path("select").asString()).isEqualTo("s1");
             long version = applied.path("version").asLong();
             page.hear("saved", m -> m.path("version").asLong() >= version);
@@ -131,9 +131,9 @@ class LiveSocketTest {
                     .count();
             for (int i = 1; i <= 40; i++) {
                 String set = LookJson.writeEdit(new Edit.Set("s1", "brightness", Value.of(i / 10.0)));
-                page.say("{\"do\":\"edit\",\"gesture\":5,\"asked\":" + i + ",\"edit\":" + set + "}");
+                page.say("{\"do\":\"edit\",\"gesture\":5,\"n\":" + i + ",\"edit\":" + set + "}");
             }
-            page.hear("applied", m -> m.path("asked").asLong() == 40);
+            page.hear("applied", m -> m.path("n").asLong() == 40);
             assertThat(page.texts.stream()
                             .filter(m -> m.path("is").asString("").equals("look"))
                             .count())
@@ -290,7 +290,7 @@ class LiveSocketTest {
                     "some are turned away",
                     () -> pages.stream().filter(p -> p.closed.get() != 0).count() >= 18);
             try (SocketPage output = new SocketPage(program, "")) {
-                output.hear("board");
+                output.hear("light");
             }
         } finally {
             pages.forEach(SocketPage::close);

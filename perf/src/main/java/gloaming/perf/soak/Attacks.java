@@ -136,7 +136,7 @@ final class Attacks {
                 "{\"do\":\"lift\",\"of\":\"s1\",\"setting\":\"brightness\"}",
                 "{\"do\":\"arrange\",\"of\":\"s1\",\"setting\":\"brightness\",\"low\":0,\"high\":1,\"place\":0}",
                 "{\"do\":\"change-binding\",\"binding\":{\"id\":\"b1\",\"control\":\"osc /x\",\"of\":\"s1\",\"setting\":\"brightness\"}}",
-                "{\"do\":\"ports\",\"ports\":{\"oscIn\":9010,\"oscOut\":0,\"clock\":false}}",
+                "{\"do\":\"ports\",\"oscIn\":9010,\"oscOut\":0,\"clock\":false}",
                 "{\"do\":\"watch\",\"subject\":\"s1\",\"most\":320}",
                 "{\"do\":\"probe\",\"u\":0.5,\"v\":0.5}",
                 "{\"do\":\"write\",\"step\":\"s1\",\"setting\":\"code\",\"text\":\"void main(){}\"}",
@@ -150,7 +150,7 @@ final class Attacks {
         List<String> output = List.of(
                 "{\"do\":\"ack\"}", "{\"do\":\"watch\",\"subject\":null,\"most\":640}", "{\"do\":\"ping\",\"at\":5}");
         List<String> touch = List.of(
-                "{\"a\":\"/fader/1\",\"v\":[0.5]}",
+                "{\"address\":\"/fader/1\",\"values\":[0.5]}",
                 "{\"show\":\"x\",\"layout\":{\"items\":[{\"id\":\"f1\",\"form\":\"fader\",\"name\":\"a\",\"address\":\"/a\",\"x\":0,\"y\":0,\"width\":1,\"height\":3}]}}");
         return List.of(
                 texts("messages on /live, a Bench", "/live?look=" + look, bench, times, seed),

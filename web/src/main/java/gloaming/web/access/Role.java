@@ -13,26 +13,6 @@ public enum Role {
             Set.of("desk", "phone", "live", "touch", "microphone", "catalogue.json", "kinds.json", "sound", "output");
     private static final Set<String> OUTPUT_PAGES = Set.of("output", "live");
 
-    /** Messages of a page by which a look is built, and not played. */
-    private static final Set<String> BUILDING = Set.of(
-            "add-step",
-            "read",
-            "bring",
-            "duplicate-step",
-            "duplicate-lane",
-            "add-layer",
-            "follow",
-            "follow-layer",
-            "keys",
-            "write",
-            "versions",
-            "keep",
-            "go-back",
-            "find",
-            "tiles",
-            "table",
-            "probe");
-
     private final String says;
     private final String home;
 
@@ -66,8 +46,8 @@ public enum Role {
         return this != OUTPUT;
     }
 
-    /** Whether a guest's page may send a message of this kind. */
-    public boolean maySay(String kind) {
-        return this == EVERYTHING || this == DESK && !BUILDING.contains(kind);
+    /** Whether a guest's page may say something by which a look is built, or played. */
+    public boolean maySay(boolean builds) {
+        return this == EVERYTHING || this == DESK && !builds;
     }
 }

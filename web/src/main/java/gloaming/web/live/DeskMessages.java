@@ -2,22 +2,26 @@ package gloaming.web.live;
 
 import gloaming.desk.Control;
 import gloaming.desk.Inbox;
-import gloaming.desk.MidiIn;
 import gloaming.play.AudioMeter;
+import gloaming.web.message.ToPage;
+import java.util.ArrayList;
+import java.util.List;
 import java.util.Map;
 import org.springframework.stereotype.Component;
-import tools.jackson.databind.json.JsonMapper;
-import tools.jackson.databind.node.ArrayNode;
-import tools.jackson.databind.node.ObjectNode;
 
-/** What pages of the desk are told, as JSON. */
+/** Puts together what pages of the desk are told. */
 @Component
 class DeskMessages {
-    private static final JsonMapper JSON = JsonMapper.builder().build();
     /** Controls in one message; the others follow with the next. */
     private static final int MOST = 64;
 
     private static final int PADS = 16;
+    /** The note of the first pad. */
+    private static final int LOWEST_PAD = 36;
+    /** Values that the line of a control shows. */
+    private static final int SHOWN = 32;
+
+    private static final long SILENT_NS = 2_000_000_000L;
 
     private final Devices devices;
     private final DeskRoom room;
@@ -32,81 +36,80 @@ class DeskMessages {
     }
 
     /** What was heard since the last time. */
-    String ears(AudioMeter ears) {
-        ObjectNode o = JSON.createObjectNode();
-        o.put("is", "ears").put("loudness", round(ears.loudness, 10)).put("peak", round(ears.takePeak(), 1000));
-        o.put("centroid", Math.rint(ears.centroid));
-        ArrayNode hops = o.putArray("hops");
+    ToPage.Ears ears(AudioMeter ears) {
+        List<ToPage.Hop> hops = new ArrayList<>(ears.count);
         for (int i = 0; i < ears.count; i++) {
-            hops.addArray()
-                    .add(round(ears.lows[i], 1000))
-                    .add(round(ears.highs[i], 1000))
-                    .add(round(ears.onsets[i], 100))
-                    .add(ears.marks[i]);
+            hops.add(new ToPage.Hop(
+                    round(ears.lows[i], 1000),
+                    round(ears.highs[i], 1000),
+                    round(ears.onsets[i], 100),
+                    (ears.marks[i] & 1) != 0,
+                    (ears.marks[i] & 2) != 0));
         }
-        ArrayNode bands = o.putArray("bands");
-        for (float band : ears.spectrum) bands.add(Math.rint(band));
-        return o.toString();
+        List<Double> bands = new ArrayList<>(ears.spectrum.length);
+        for (float band : ears.spectrum) bands.add(round(band, 1));
+        return new ToPage.Ears(
+                round(ears.loudness, 10), round(ears.takePeak(), 1000), Math.rint(ears.centroid), hops, bands);
     }
 
     /** The controls from which something came since the page was told last, which of them are gone, and how the ports are. */
-    String arrivals(Map<String, Long> knows) {
-        ObjectNode o = JSON.createObjectNode();
-        o.put("is", "desk").put("arrived", inbox.arrived()).put("dropped", inbox.dropped());
+    ToPage.Desk arrivals(Map<String, Long> knows) {
+        List<ToPage.Arrival> controls = new ArrayList<>();
         long now = System.nanoTime();
-        ArrayNode list = o.putArray("controls");
         for (Control control : inbox.controls()) {
             long state = control.count() * 2 + (control.bound() ? 1 : 0);
             Long told = knows.get(control.name());
-            boolean silent = now - control.lastNanos() > 2_000_000_000L;
-            if (list.size() >= MOST || told != null && told == state && silent) continue;
+            boolean silent = now - control.lastNanos() > SILENT_NS;
+            if (controls.size() >= MOST || told != null && told == state && silent) continue;
             knows.put(control.name(), state);
-            list.add(row(control, now));
+            controls.add(arrival(control, now));
         }
-        ArrayNode gone = o.putArray("gone");
+        List<String> gone = new ArrayList<>();
         knows.keySet().removeIf(name -> {
             boolean is = inbox.find(name) == null;
             if (is) gone.add(name);
             return is;
         });
-        o.put("waiting", room.waiting()).put("learned", room.learned());
-        o.set("ports", ports());
-        ArrayNode lit = o.putArray("lit");
-        for (int i = 0; i < PADS; i++) lit.add(devices.lit(36 + i));
-        return o.toString();
+        List<Integer> lit = new ArrayList<>(PADS);
+        for (int i = 0; i < PADS; i++) lit.add(devices.lit(LOWEST_PAD + i));
+        return new ToPage.Desk(
+                inbox.arrived(), inbox.dropped(), controls, gone, room.waiting(), room.learned(), ports(), lit);
     }
 
-    private ObjectNode row(Control control, long now) {
-        ObjectNode row = JSON.createObjectNode();
+    private ToPage.Arrival arrival(Control control, long now) {
         boolean any = control.count() > 0;
-        row.put("name", control.name()).put("bound", control.bound()).put("count", control.count());
-        row.put("value", round(control.value(), 10_000)).put("rate", round(control.rate(now), 10));
-        row.put("least", any ? round(control.least(), 10_000) : 0).put("most", any ? round(control.most(), 10_000) : 0);
-        row.put("ago", any ? Math.rint((now - control.lastNanos()) / 1e6) : -1);
-        ArrayNode line = row.putArray("line");
         int n = control.recent(recent);
-        for (int i = Math.max(0, n - 32); i < n; i++) line.add(round(recent[i], 1000));
-        return row;
+        List<Double> line = new ArrayList<>();
+        for (int i = Math.max(0, n - SHOWN); i < n; i++) line.add(round(recent[i], 1000));
+        return new ToPage.Arrival(
+                control.name(),
+                control.bound(),
+                control.count(),
+                round(control.value(), 10_000),
+                round(control.rate(now), 10),
+                any ? round(control.least(), 10_000) : 0,
+                any ? round(control.most(), 10_000) : 0,
+                any ? Math.rint((now - control.lastNanos()) / 1e6) : -1,
+                line);
     }
 
-    private ObjectNode ports() {
-        ObjectNode ports = JSON.createObjectNode();
+    private ToPage.Ports ports() {
         Devices.Kept kept = devices.kept();
-        ports.put("osc", devices.oscPort()).put("oscIn", kept.oscIn()).put("oscOut", kept.oscOut());
-        ports.put("clock", kept.clock()).put("trouble", devices.trouble());
-        if (devices.osc() != null) {
-            ports.put("packets", devices.osc().in().packets())
-                    .put("malformed", devices.osc().in().malformed())
-                    .put("fault", devices.osc().in().lastFault());
-        }
-        ArrayNode midi = ports.putArray("midi");
-        for (MidiIn in : devices.midi().ins())
-            midi.addObject().put("port", in.port()).put("messages", in.messages());
-        ArrayNode outs = ports.putArray("outs");
-        devices.midi().outs().forEach(outs::add);
-        ArrayNode troubles = ports.putArray("midiTroubles");
-        devices.midi().troubles().forEach(troubles::add);
-        return ports;
+        var osc = devices.osc();
+        return new ToPage.Ports(
+                devices.oscPort(),
+                kept.oscIn(),
+                kept.oscOut(),
+                kept.clock(),
+                devices.trouble(),
+                osc == null ? 0 : osc.in().packets(),
+                osc == null ? 0 : osc.in().malformed(),
+                osc == null ? null : osc.in().lastFault(),
+                devices.midi().ins().stream()
+                        .map(in -> new ToPage.MidiPort(in.port(), in.messages()))
+                        .toList(),
+                List.copyOf(devices.midi().outs()),
+                List.copyOf(devices.midi().troubles()));
     }
 
     private static double round(double value, double parts) {

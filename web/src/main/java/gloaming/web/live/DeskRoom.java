@@ -1,6 +1,5 @@
 package gloaming.web.live;
 
-import gloaming.curve.Key;
 import gloaming.desk.BoundSetting;
 import gloaming.desk.Control;
 import gloaming.desk.Inbox;
@@ -13,12 +12,12 @@ import gloaming.look.Refused;
 import gloaming.play.LivePlayer;
 import gloaming.step.Catalogue;
 import gloaming.step.DeskEditFactory;
+import gloaming.web.message.FromPage;
+import gloaming.web.message.ToPage;
 import gloaming.web.store.OpenLook;
 import jakarta.annotation.PreDestroy;
-import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.HashSet;
-import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.concurrent.Executors;
@@ -27,20 +26,19 @@ import java.util.concurrent.TimeUnit;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.stereotype.Component;
-import tools.jackson.databind.JsonNode;
-import tools.jackson.databind.json.JsonMapper;
 
 /** What pages ask for with their hands on the desk: bindings and learning them, the strip, formulas, beat and ports. */
 @Component
 class DeskRoom {
     private static final Logger LOG = LoggerFactory.getLogger(DeskRoom.class);
-    private static final JsonMapper JSON = JsonMapper.builder().build();
     /** A control is the one that is meant when it moves by this part of its range, or is pressed. */
     private static final double MEANT = 0.04;
     /** A hand that has rested this long has settled. */
     private static final long RESTS_NS = 400_000_000L;
 
     private static final long SETTLE_MS = 150;
+
+    private static final int LONGEST_KEY = 20;
 
     /** What the next control that moves is to be bound to. */
     record Learning(OpenLook look, String of, String setting, Map<String, double[]> before) {}
@@ -63,112 +61,47 @@ class DeskRoom {
         settling.scheduleWithFixedDelay(this::settle, SETTLE_MS, SETTLE_MS, TimeUnit.MILLISECONDS);
     }
 
-    /** The edit that a message of a page asks for, or null where it asked for something else that was done. */
-    Edit edit(OpenLook open, JsonNode m) {
-        Look look = open.look();
-        return switch (LiveSocket.text(m, "do")) {
-            case "bind" -> {
-                String control = LiveSocket.text(m, "control");
-                yield wishes.bind(
-                        look, control, inbox.find(control), LiveSocket.text(m, "of"), LiveSocket.text(m, "setting"));
+    /** Does what hands ask for that changes no document. */
+    void act(OpenLook open, FromPage.Hands act) {
+        switch (act) {
+            case FromPage.Learn m -> learn(open, m);
+            case FromPage.Tap m -> house.tap(open.id);
+            case FromPage.Nudge m -> house.beats(open.id, clock -> clock.nudge(Math.clamp(m.by(), -0.5, 0.5)));
+            case FromPage.LetGo m -> house.beats(open.id, clock -> clock.letGo());
+            case FromPage.Tempo m -> house.beats(open.id, clock -> clock.byHand(m.to()));
+            case FromPage.Gain m -> house.gain(open.showId, m.to());
+            case FromPage.Ports m -> devices.choose(new Devices.Kept(m.oscIn(), m.oscOut(), m.clock()));
+            case FromPage.LookForPorts m -> devices.midi().look();
+            case FromPage.Clear m -> inbox.clear();
+            case FromPage.Pad m -> devices.pad(m.what(), m.number(), m.value());
+            case FromPage.KeyPress m -> {
+                if (m.key().length() <= LONGEST_KEY) inbox.arrive("key " + m.key(), m.down() ? 1 : 0, 0);
             }
-            case "unbind" -> wishes.unbind(look, LiveSocket.text(m, "binding"));
-            case "change-binding" -> wishes.change(look, JSON.treeToValue(m.path("binding"), Binding.class));
-            case "lift" -> wishes.lift(look, LiveSocket.text(m, "of"), LiveSocket.text(m, "setting"));
-            case "arrange" ->
-                wishes.arrange(
-                        look,
-                        LiveSocket.text(m, "of"),
-                        LiveSocket.text(m, "setting"),
-                        m.hasNonNull("name") ? LiveSocket.text(m, "name") : null,
-                        m.hasNonNull("low") ? (Double) m.path("low").asDouble() : null,
-                        m.hasNonNull("high") ? (Double) m.path("high").asDouble() : null,
-                        m.path("place").asInt(-1));
-            case "formula" ->
-                formula(
-                        look,
-                        LiveSocket.text(m, "step"),
-                        LiveSocket.text(m, "setting"),
-                        m.hasNonNull("text") ? LiveSocket.text(m, "text") : null);
-            default -> null;
-        };
-    }
-
-    private Edit formula(Look look, String step, String setting, String text) {
-        try {
-            return wishes.formula(look, step, setting, text);
-        } catch (Wrong e) {
-            throw new Refused(e.getMessage());
-        }
-    }
-
-    /** The edit that puts the keys of a message into a curve. */
-    Edit keys(Look look, JsonNode m) {
-        List<Key> keys = new ArrayList<>();
-        for (JsonNode key : m.path("keys")) keys.add(JSON.treeToValue(key, Key.class));
-        return wishes.keys(look, LiveSocket.text(m, "step"), LiveSocket.text(m, "setting"), keys);
-    }
-
-    /** Does what changes no document; false where it knows nothing of it. */
-    boolean act(OpenLook open, JsonNode m) {
-        switch (LiveSocket.text(m, "do")) {
-            case "learn" -> learn(open, m);
-            case "tap" -> house.tap(open.id);
-            case "nudge" -> {
-                double by = Math.clamp(m.path("by").asDouble(0), -0.5, 0.5);
-                house.beats(open.id, clock -> clock.nudge(by));
-            }
-            case "let-go" -> house.beats(open.id, clock -> clock.letGo());
-            case "tempo" -> {
-                double to = m.path("to").asDouble(120);
-                house.beats(open.id, clock -> clock.byHand(to));
-            }
-            case "gain" -> house.gain(open.showId, m.path("to").asDouble(0));
-            case "ports" -> devices.choose(JSON.treeToValue(m.path("ports"), Devices.Kept.class));
-            case "look-for-ports" -> devices.midi().look();
-            case "clear" -> inbox.clear();
-            case "pad" ->
-                devices.pad(
-                        LiveSocket.text(m, "what"),
-                        m.path("number").asInt(0),
-                        m.path("value").asInt(0));
-            case "key" -> {
-                String key = LiveSocket.text(m, "key");
-                if (key.length() <= 20)
-                    inbox.arrive("key " + key, m.path("down").asBoolean(false) ? 1 : 0, 0);
-            }
-            case "pointer" -> {
-                inbox.arrive("pointer x", m.path("x").asDouble(0), 0);
-                inbox.arrive("pointer y", m.path("y").asDouble(0), 0);
-                if (m.has("down")) inbox.arrive("pointer down", m.path("down").asBoolean() ? 1 : 0, 0);
-            }
-            default -> {
-                return false;
+            case FromPage.Pointer m -> {
+                inbox.arrive("pointer x", m.x(), 0);
+                inbox.arrive("pointer y", m.y(), 0);
+                if (m.down() != null) inbox.arrive("pointer down", m.down() ? 1 : 0, 0);
             }
         }
-        return true;
     }
 
     /** Whether a text is a formula in this look, and where it is none. */
-    String checked(OpenLook open, JsonNode m) {
-        String text = LiveSocket.text(m, "text");
-        var answer = JSON.createObjectNode();
-        answer.put("is", "checked").put("asked", m.path("asked").asLong(0));
+    ToPage.Checked check(Look look, FromPage.Check m) {
+        String text = m.text();
         try {
-            Formula formula = wishes.read(open.look(), text);
-            answer.put("ok", true);
-            if (formula.lanes().isEmpty() && m.path("once").asBoolean(false)) answer.put("value", Formula.reckon(text));
+            Formula formula = wishes.read(look, text);
+            Double value = formula.lanes().isEmpty() && m.once() ? (Double) Formula.reckon(text) : null;
+            return new ToPage.Checked(m.asked(), true, 0, 0, null, value);
         } catch (Wrong e) {
-            answer.put("ok", false).put("from", e.from()).put("to", e.to()).put("says", e.why());
+            return new ToPage.Checked(m.asked(), false, e.from(), e.to(), e.why(), null);
         } catch (Refused e) {
-            answer.put("ok", false).put("from", 0).put("to", text.length()).put("says", e.getMessage());
+            return new ToPage.Checked(m.asked(), false, 0, text.length(), e.getMessage(), null);
         }
-        return answer.toString();
     }
 
-    private void learn(OpenLook open, JsonNode m) {
+    private void learn(OpenLook open, FromPage.Learn m) {
         learned = "";
-        if (!m.hasNonNull("setting")) {
+        if (m.of() == null || m.setting() == null) {
             learning = null;
             return;
         }
@@ -176,7 +109,7 @@ class DeskRoom {
         for (Control control : inbox.controls()) {
             before.put(control.name(), new double[] {control.value(), control.presses()});
         }
-        learning = new Learning(open, LiveSocket.text(m, "of"), LiveSocket.text(m, "setting"), before);
+        learning = new Learning(open, m.of(), m.setting(), before);
     }
 
     /** The setting that waits for a control, as "step setting", or empty. */

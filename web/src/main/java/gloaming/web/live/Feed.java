@@ -9,6 +9,7 @@ import gloaming.play.Probe;
 import gloaming.play.Subscriptions;
 import gloaming.play.Tabulation;
 import gloaming.play.Tiles;
+import gloaming.web.message.MessageJson;
 import gloaming.web.store.Journal;
 import gloaming.web.store.OpenLook;
 import java.nio.ByteBuffer;
@@ -156,7 +157,8 @@ final class Feed {
         FrameStats board = player.board();
         if (board == null) return;
         if (board.ready()) {
-            TextMessage full = viewers.isEmpty() ? null : new TextMessage(boards.full(board, player, look));
+            TextMessage full =
+                    viewers.isEmpty() ? null : new TextMessage(MessageJson.write(boards.board(board, player, look)));
             for (Viewer viewer : viewers) viewer.send(full);
             board.rest();
         }
@@ -192,7 +194,7 @@ final class Feed {
             Probe probe = viewer.probe;
             if (probe == null) continue;
             if (probe.ready()) {
-                viewer.send(new TextMessage(boards.probe(probe.pixel())));
+                viewer.tell(boards.probe(probe.pixel()));
                 probe.rest();
             }
             if (due && probe.idle()) probe.want();
@@ -206,7 +208,7 @@ final class Feed {
             Tabulation table = viewer.table;
             if (table == null) continue;
             if (table.ready()) {
-                viewer.send(new TextMessage(boards.table(table.table())));
+                viewer.tell(boards.table(table.table()));
                 table.rest();
             }
             if (due && table.idle()) table.want();
@@ -218,7 +220,7 @@ final class Feed {
         AudioMeter ears = player.ears();
         boolean wanted = viewers.stream().anyMatch(v -> v.desk);
         if (ears.ready()) {
-            TextMessage heard = wanted ? new TextMessage(desks.ears(ears)) : null;
+            TextMessage heard = wanted ? new TextMessage(MessageJson.write(desks.ears(ears))) : null;
             ears.rest();
             for (Viewer viewer : viewers) if (viewer.desk && heard != null) viewer.send(heard);
         }

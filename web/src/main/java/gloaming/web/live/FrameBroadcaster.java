@@ -1,6 +1,7 @@
 package gloaming.web.live;
 
 import gloaming.play.LivePlayer;
+import gloaming.web.message.ToPage;
 import gloaming.web.store.Journal;
 import gloaming.web.store.OpenLook;
 import jakarta.annotation.PreDestroy;
@@ -16,7 +17,6 @@ import java.util.concurrent.CopyOnWriteArrayList;
 import java.util.concurrent.locks.LockSupport;
 import java.util.function.Function;
 import org.springframework.stereotype.Component;
-import org.springframework.web.socket.TextMessage;
 
 /**
  * Carries pictures and numbers from the players to the pages, on a thread of its own: a {@link Feed} for each look that is worked on,
@@ -149,13 +149,13 @@ public class FrameBroadcaster {
     }
 
     /** Tells each page of a look what it should know. */
-    void tell(OpenLook look, Function<Viewer, String> json) {
+    void tell(OpenLook look, Function<Viewer, ToPage> message) {
         for (Viewer viewer : viewers)
-            if (viewer.bench && look.id.equals(viewer.look)) viewer.send(new TextMessage(json.apply(viewer)));
+            if (viewer.bench && look.id.equals(viewer.look)) viewer.tell(message.apply(viewer));
     }
 
-    void tellAll(String json) {
-        for (Viewer viewer : viewers) viewer.send(new TextMessage(json));
+    void tellAll(ToPage message) {
+        for (Viewer viewer : viewers) viewer.tell(message);
     }
 
     private void run() {
@@ -221,12 +221,10 @@ public class FrameBroadcaster {
     /** Tells outputs how far they are faded up; their pictures tell it too, but not while none comes. */
     private void light() {
         double light = house.programme().light().now();
-        TextMessage brief = null;
         for (Viewer viewer : viewers) {
             if (viewer.bench || viewer.knowsLight == light) continue;
             viewer.knowsLight = light;
-            if (brief == null) brief = new TextMessage(boards.brief(light));
-            viewer.send(brief);
+            viewer.tell(new ToPage.Light(light));
         }
     }
 
@@ -241,7 +239,7 @@ public class FrameBroadcaster {
             String knows = id + ' ' + plays;
             if (!knows.equals(viewer.knowsAir)) {
                 viewer.knowsAir = knows;
-                viewer.send(new TextMessage(boards.air(on, id.equals(viewer.look), plays)));
+                viewer.tell(boards.air(on, id.equals(viewer.look), plays));
                 regroup = true;
             }
             OpenLook own = journal.opened(viewer.look);
@@ -265,8 +263,7 @@ public class FrameBroadcaster {
     private void document(Viewer viewer, OpenLook look) {
         synchronized (viewer) {
             if (viewer.knowsVersion == look.version()) return;
-            viewer.knowsVersion = look.version();
-            viewer.send(new TextMessage(boards.look(look)));
+            viewer.tellDocument(look, boards);
         }
     }
 
@@ -274,8 +271,7 @@ public class FrameBroadcaster {
     private void desk(long now) {
         if (now < nextDesk) return;
         nextDesk = now + DESK_NS;
-        for (Viewer viewer : viewers)
-            if (viewer.desk) viewer.send(new TextMessage(desks.arrivals(viewer.knowsControls)));
+        for (Viewer viewer : viewers) if (viewer.desk) viewer.tell(desks.arrivals(viewer.knowsControls));
     }
 
     @PreDestroy

@@ -112,6 +112,12 @@ public class House {
         return playing == null ? null : playing.player;
     }
 
+    /** Who plays what a page works on; where it works on none, or there was no room, what is on air. */
+    LivePlayer playerFor(String look) {
+        LivePlayer own = look == null ? null : player(look);
+        return own == null ? player() : own;
+    }
+
     private Playing playing(String look) {
         Playing now = onAir;
         return now != null && now.look.id.equals(look) ? now : benches.get(look);

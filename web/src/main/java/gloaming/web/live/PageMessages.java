@@ -1,10 +1,9 @@
 package gloaming.web.live;
 
+import gloaming.curve.Key;
 import gloaming.curve.Keys;
-import gloaming.flow.Kind;
 import gloaming.look.Layer;
 import gloaming.look.Look;
-import gloaming.look.LookJson;
 import gloaming.look.Value;
 import gloaming.play.Diagnosis;
 import gloaming.play.FrameStats;
@@ -13,134 +12,139 @@ import gloaming.play.Table;
 import gloaming.sound.Sound;
 import gloaming.step.Catalogue;
 import gloaming.step.Description;
-import gloaming.step.DynamicSettings;
-import gloaming.step.Finder;
 import gloaming.step.Formulas;
 import gloaming.step.Setting;
+import gloaming.web.message.ToPage;
 import gloaming.web.store.Journal;
 import gloaming.web.store.OpenLook;
 import gloaming.web.store.Versions;
 import java.time.format.DateTimeFormatter;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import org.springframework.stereotype.Component;
-import tools.jackson.databind.json.JsonMapper;
-import tools.jackson.databind.node.ArrayNode;
-import tools.jackson.databind.node.ObjectNode;
 
-/** What pages are told, as JSON. */
+/** Puts together what pages are told of a look and its player. */
 @Component
 class PageMessages {
-    private static final JsonMapper JSON = JsonMapper.builder().build();
     private static final int MOST_NOTES = 12;
+    private static final DateTimeFormatter AT = DateTimeFormatter.ofPattern("d MMM HH:mm", Locale.ENGLISH);
 
     private final Diagnosis diagnosis = new Diagnosis(Catalogue.all());
     private final House house;
     private final Journal journal;
     private final DeskRoom room;
     private final Alarms alarms;
+    private final Versions versions;
 
-    PageMessages(House house, Journal journal, DeskRoom room, Alarms alarms) {
+    PageMessages(House house, Journal journal, DeskRoom room, Alarms alarms, Versions versions) {
         this.alarms = alarms;
         this.room = room;
         this.house = house;
         this.journal = journal;
+        this.versions = versions;
     }
 
-    /** For outputs: how far they are faded up. */
-    String brief(double light) {
-        ObjectNode o = JSON.createObjectNode();
-        o.put("is", "board").put("light", round(light));
-        return o.toString();
+    /** The numbers of a frame, for pages that work on its look. */
+    ToPage.Board board(FrameStats board, LivePlayer player, OpenLook open) {
+        return new ToPage.Board(
+                board.frame,
+                round(board.time),
+                round(board.beat),
+                round(board.tempo),
+                board.leader.name().toLowerCase(Locale.ROOT),
+                round(board.confidence),
+                board.paused,
+                round(board.frameMs),
+                round(board.budgetMs),
+                round(board.framesPerSecond),
+                board.scale,
+                player.scaleByHand(),
+                board.width,
+                board.height,
+                board.onAir,
+                house.programme().light().wanted(),
+                house.sounds().id(open.showId),
+                round(player.now()),
+                round(board.peak),
+                room.waiting(),
+                Arrays.stream(board.levels).map(PageMessages::round).boxed().toList(),
+                steps(board),
+                tells(board),
+                follows(board),
+                notes(board, player, open));
     }
 
-    /** For pages that work on a look. */
-    String full(FrameStats board, LivePlayer player, OpenLook open) {
-        ObjectNode o = JSON.createObjectNode();
-        o.put("is", "board")
-                .put("time", round(board.time))
-                .put("beat", round(board.beat))
-                .put("tempo", round(board.tempo));
-        o.put("paused", board.paused).put("ms", round(board.frameMs)).put("budget", round(board.budgetMs));
-        o.put("fps", round(board.framesPerSecond))
-                .put("scale", board.scale)
-                .put("width", board.width)
-                .put("height", board.height);
-        o.put("scaleByHand", player.scaleByHand()).put("onAir", board.onAir);
-        o.put("lightWanted", house.programme().light().wanted()).put("frame", board.frame);
-        o.put("sound", house.sounds().id(open.showId)).put("clock", round(player.now()));
-        o.put("leader", board.leader.name().toLowerCase(Locale.ROOT))
-                .put("confidence", round(board.confidence))
-                .put("peak", round(board.peak));
-        o.put("waiting", room.waiting());
-        ArrayNode levels = o.putArray("levels");
-        for (double level : board.levels) levels.add(round(level));
-        ObjectNode steps = o.putObject("steps");
+    private static Map<String, ToPage.StepNumbers> steps(FrameStats board) {
+        Map<String, ToPage.StepNumbers> all = new LinkedHashMap<>();
         for (int i = 0; i < board.steps.size(); i++) {
-            ArrayNode step = steps.putArray(board.steps.get(i));
-            step.add(round(board.cost[i]));
-            if (Double.isNaN(board.value[i])) step.addNull();
-            else step.add(round(board.value[i]));
-            step.add(board.count[i]);
-            if (!Double.isNaN(board.place[i])) step.add(round(board.place[i]));
-            if (board.many[i] == null) continue;
-            if (Double.isNaN(board.place[i])) step.addNull();
-            ArrayNode many = step.addArray();
-            for (float value : board.many[i]) many.add(Math.rint(value * 1000) / 1000);
+            List<Double> many = null;
+            if (board.many[i] != null) {
+                many = new ArrayList<>(board.many[i].length);
+                for (float value : board.many[i]) many.add(Math.rint(value * 1000) / 1000);
+            }
+            all.put(
+                    board.steps.get(i),
+                    new ToPage.StepNumbers(
+                            round(board.cost[i]),
+                            Double.isNaN(board.value[i]) ? null : round(board.value[i]),
+                            board.count[i],
+                            Double.isNaN(board.place[i]) ? null : round(board.place[i]),
+                            many));
         }
-        ObjectNode tells = o.putObject("tells");
+        return all;
+    }
+
+    private static Map<String, String> tells(FrameStats board) {
+        Map<String, String> all = new LinkedHashMap<>();
         for (int i = 0; i < board.steps.size(); i++) {
             if (board.how[i] != null && board.few[i] < board.ofMany[i]) {
-                tells.put(
-                        board.steps.get(i),
-                        (board.few[i] == 1 ? "1 value " : board.few[i] + " values ") + board.how[i] + " "
-                                + board.ofMany[i]);
+                String few = board.few[i] == 1 ? "1 value " : board.few[i] + " values ";
+                all.put(board.steps.get(i), few + board.how[i] + " " + board.ofMany[i]);
             } else if (board.born[i] >= 0) {
-                tells.put(
-                        board.steps.get(i),
-                        board.born[i] + " born" + (board.culled[i] > 0 ? ", " + board.culled[i] + " taken early" : ""));
+                String early = board.culled[i] > 0 ? ", " + board.culled[i] + " taken early" : "";
+                all.put(board.steps.get(i), board.born[i] + " born" + early);
             }
         }
-        ObjectNode follows = o.putObject("follows");
+        return all;
+    }
+
+    private static Map<String, ToPage.Followed> follows(FrameStats board) {
+        Map<String, ToPage.Followed> all = new LinkedHashMap<>();
         for (int i = 0; i < board.follows.size(); i++) {
-            ArrayNode values = follows.putArray(board.follows.get(i));
-            for (double value : board.followed[i]) values.add(round(value));
+            double[] values = board.followed[i];
+            all.put(board.follows.get(i), new ToPage.Followed(round(values[0]), round(values[1]), round(values[2])));
         }
-        ArrayNode notes = o.putArray("notes");
+        return all;
+    }
+
+    private List<ToPage.Note> notes(FrameStats board, LivePlayer player, OpenLook open) {
+        List<ToPage.Note> notes = new ArrayList<>();
         for (String says : new String[] {
-            journal.trouble(), player.trouble(), alarms.now(), house.sounds().trouble(open.showId)
+            journal.trouble(), player.trouble(), alarms.now(), house.sounds().trouble(open.showId), room.learned()
         }) {
-            if (says != null && !says.isEmpty()) notes.addObject().put("says", says);
+            if (says != null && !says.isEmpty()) notes.add(new ToPage.Note(says, null, null));
         }
-        if (!room.learned().isEmpty()) notes.addObject().put("says", room.learned());
-        List<Diagnosis.Note> found = diagnosis.of(board);
-        for (Diagnosis.Note note : found.subList(0, Math.min(MOST_NOTES, found.size()))) {
-            notes.addObject()
-                    .put("says", note.sentence())
-                    .put("step", note.step())
-                    .put("lane", note.lane());
-        }
-        return o.toString();
+        diagnosis.of(board).stream()
+                .limit(MOST_NOTES)
+                .forEach(note -> notes.add(new ToPage.Note(note.sentence(), note.step(), note.lane())));
+        return notes;
     }
 
-    String look(OpenLook open) {
-        ObjectNode o = JSON.createObjectNode();
+    /** The document. */
+    ToPage.Look look(OpenLook open) {
         synchronized (open) {
-            o.put("is", "look")
-                    .put("version", open.version())
-                    .put("canUndo", open.canUndo())
-                    .put("canRedo", open.canRedo());
-            o.set("look", LookJson.tree(open.look()));
-            o.set("grown", grown(open.look()));
-            o.set("formulas", formulas(open.look()));
-            o.set("curves", curves(open.look()));
+            Look look = open.look();
+            return new ToPage.Look(
+                    open.version(), open.canUndo(), open.canRedo(), look, grown(look), formulas(look), curves(look));
         }
-        return o.toString();
     }
 
-    /** Formulas as people read them, by step and setting. */
-    private static ObjectNode formulas(Look look) {
-        ObjectNode all = JSON.createObjectNode();
+    private static Map<String, String> formulas(Look look) {
+        Map<String, String> all = new LinkedHashMap<>();
         look.steps()
                 .forEach(step -> Formulas.of(step, Catalogue.all().of(step))
                         .forEach((setting, text) -> all.put(step.id() + " " + setting, Formulas.shown(look, text))));
@@ -150,188 +154,91 @@ class PageMessages {
         return all;
     }
 
-    /** The keys of curves with their handles, by step and setting. */
-    private static ObjectNode curves(Look look) {
-        ObjectNode all = JSON.createObjectNode();
+    private static Map<String, List<Key>> curves(Look look) {
+        Map<String, List<Key>> all = new LinkedHashMap<>();
         look.steps().forEach(step -> {
             for (Setting setting : Catalogue.all().of(step).settings()) {
                 if (setting.form() != Setting.Form.CURVE) continue;
                 Value value = step.settings().getOrDefault(setting.id(), setting.initial());
                 if (value instanceof Value.Word word)
-                    all.set(
+                    all.put(
                             step.id() + " " + setting.id(),
-                            JSON.valueToTree(Keys.parse(word.text()).keys()));
+                            Keys.parse(word.text()).keys());
             }
         });
         return all;
     }
 
-    /** The settings and reads of steps that have some beyond their type's. */
-    private static ObjectNode grown(Look look) {
-        ObjectNode all = JSON.createObjectNode();
+    private static Map<String, ToPage.Face> grown(Look look) {
+        Map<String, ToPage.Face> all = new LinkedHashMap<>();
         look.steps().forEach(step -> {
             Description d = Catalogue.all().of(step);
-            if (d.grows())
-                all.set(
-                        step.id(),
-                        face(JSON.createObjectNode(), d, Catalogue.all().problems(step)));
+            if (d.grows()) {
+                List<ToPage.Problem> problems = Catalogue.all().problems(step).stream()
+                        .map(t -> new ToPage.Problem(t.line(), t.column(), t.says()))
+                        .toList();
+                all.put(step.id(), new ToPage.Face(d.settings(), CatalogueJson.reads(d), problems));
+            }
         });
         return all;
     }
 
-    private static ObjectNode face(ObjectNode o, Description d, List<DynamicSettings.Trouble> troubles) {
-        ArrayNode settings = o.putArray("settings");
-        for (Setting setting : d.settings()) settings.add(JSON.valueToTree(setting));
-        ArrayNode reads = o.putArray("reads");
-        for (Description.Input input : d.reads()) reads.add(JSON.valueToTree(input));
-        ArrayNode problems = o.putArray("problems");
-        troubles.forEach(t -> problems.add(JSON.valueToTree(t)));
-        return o;
+    ToPage.Hello hello(OpenLook open, String page) {
+        return new ToPage.Hello(open.savedVersion(), open.saved(page));
     }
 
-    /** What is on the disk, for one page: the look up to a version, and the page's own changes up to a number. */
-    String saved(OpenLook open, String page) {
-        return saved("saved", open, page);
+    ToPage.Saved saved(OpenLook open, String page) {
+        return new ToPage.Saved(open.savedVersion(), open.saved(page));
     }
 
-    /** Which look is on air, whether it is the page's own, and whether that plays at all. */
-    String air(OpenLook on, boolean here, boolean plays) {
-        return JSON.createObjectNode()
-                .put("is", "air")
-                .put("here", here)
-                .put("plays", plays)
-                .put("look", on == null ? "" : on.id)
-                .put("name", on == null ? "" : on.look().name())
-                .toString();
+    ToPage.Air air(OpenLook on, boolean here, boolean plays) {
+        return new ToPage.Air(
+                here,
+                plays,
+                on == null ? "" : on.id,
+                on == null ? "" : on.look().name());
     }
 
-    /** The pixel under the pointer. */
-    String probe(float[] pixel) {
-        ObjectNode o = JSON.createObjectNode();
-        ArrayNode values = o.put("is", "probe").putArray("pixel");
-        for (float value : pixel) values.add(round(value));
-        return o.toString();
+    /** @param pixel x, y, red, green, blue, cover */
+    ToPage.Probe probe(float[] pixel) {
+        return new ToPage.Probe(
+                round(pixel[0]), round(pixel[1]), round(pixel[2]), round(pixel[3]), round(pixel[4]), round(pixel[5]));
     }
 
-    /** The first a page is told: what it sent up to which change is on the disk, so that it sends the rest again. */
-    String hello(OpenLook open, String page) {
-        return saved("hello", open, page);
+    ToPage.Versions versions(OpenLook open, String step, String setting) {
+        String now = WrittenText.of(open.look(), step, setting).text();
+        List<ToPage.Version> list = versions.of(open.id, step, setting).stream()
+                .map(row -> new ToPage.Version(
+                        row.id(),
+                        row.at().format(AT),
+                        row.name(),
+                        row.works(),
+                        row.text().lines().count(),
+                        row.text().equals(now)))
+                .toList();
+        return new ToPage.Versions(step, setting, list);
     }
 
-    private static String saved(String is, OpenLook open, String page) {
-        return JSON.createObjectNode()
-                .put("is", is)
-                .put("version", open.savedVersion())
-                .put("n", open.saved(page))
-                .toString();
-    }
-
-    /** Nothing was done, and why; {@code n} is the page's change that it was, or 0. */
-    String refused(String sentence, long n) {
-        return JSON.createObjectNode()
-                .put("is", "refused")
-                .put("says", sentence)
-                .put("n", n)
-                .toString();
-    }
-
-    /** Something a page should know that is no refusal. */
-    String says(String sentence) {
-        return JSON.createObjectNode().put("is", "says").put("says", sentence).toString();
-    }
-
-    /** Steps that were found; {@code newLane} are those that begin a lane of their own. */
-    String found(long asked, List<Finder.Found> steps) {
-        ObjectNode o = JSON.createObjectNode();
-        o.put("is", "found").put("asked", asked);
-        ArrayNode list = o.putArray("steps");
-        for (Finder.Found found : steps)
-            list.addObject().put("type", found.step().id()).put("newLane", found.newLane());
-        return o.toString();
-    }
-
-    String applied(long asked, long version, String select) {
-        return JSON.createObjectNode()
-                .put("is", "applied")
-                .put("asked", asked)
-                .put("version", version)
-                .put("select", select)
-                .toString();
-    }
-
-    /** The versions of a text that were kept, newest first; {@code now} is the text as it is being written. */
-    String versions(String step, String setting, List<Versions.Row> rows, String now) {
-        ObjectNode o = JSON.createObjectNode();
-        o.put("is", "versions").put("step", step).put("setting", setting);
-        ArrayNode list = o.putArray("list");
-        for (Versions.Row row : rows) {
-            list.addObject()
-                    .put("id", row.id())
-                    .put("at", row.at().format(DateTimeFormatter.ofPattern("d MMM HH:mm", Locale.ENGLISH)))
-                    .put("name", row.name())
-                    .put("works", row.works())
-                    .put("lines", row.text().lines().count())
-                    .put("same", row.text().equals(now));
-        }
-        return o.toString();
-    }
-
-    /** Where the sound is that a player goes by. */
-    String pong(double at, LivePlayer player) {
+    ToPage.Pong pong(double at, LivePlayer player) {
         Sound sound = player.sound();
-        return JSON.createObjectNode()
-                .put("is", "pong")
-                .put("at", at)
-                .put("clock", player.now())
-                .put("paused", player.paused())
-                .put("length", sound.length() == Long.MAX_VALUE ? 0 : sound.seconds())
-                .toString();
+        double length = sound.length() == Long.MAX_VALUE ? 0 : sound.seconds();
+        return new ToPage.Pong(at, player.now(), player.paused(), length);
     }
 
-    /** What pages ask of kinds: how they are drawn, and what can be done with a lane that ends in one. */
-    static String kinds() {
-        ObjectNode all = JSON.createObjectNode();
-        for (Kind kind : Kind.values()) {
-            ObjectNode o = all.putObject(kind.id());
-            o.put("one", kind.one()).put("curve", kind.curve()).put("drives", kind.drives());
-            o.put("mixes", kind.mixes());
-            o.set("rail", JSON.valueToTree(kind.rail()));
-        }
-        return all.toString();
-    }
-
-    /** The catalogue, for pages. */
-    static String catalogue() {
-        ObjectNode all = JSON.createObjectNode();
-        for (Description d : Catalogue.all().entries()) {
-            ObjectNode o = all.putObject(d.id());
-            o.put("id", d.id()).put("name", d.name()).put("does", d.does());
-            o.put("takes", d.takes() == null ? null : d.takes().id())
-                    .put("gives", d.gives().id());
-            face(o, d, List.of());
-        }
-        return all.toString();
+    ToPage.Table table(Table table) {
+        List<ToPage.Column> columns = table.columns().stream()
+                .map(line -> {
+                    List<String> first = new ArrayList<>();
+                    for (float value : line.first()) first.add(number(value));
+                    return new ToPage.Column(
+                            line.name(), line.length(), number(line.low()), number(line.high()), first);
+                })
+                .toList();
+        return new ToPage.Table(table.step(), table.n(), columns);
     }
 
     private static double round(double value) {
         return Double.isFinite(value) ? Math.rint(value * 10_000) / 10_000 : 0;
-    }
-
-    /** Points as numbers. */
-    String table(Table table) {
-        ObjectNode t = JSON.createObjectNode();
-        t.put("is", "table").put("step", table.step()).put("n", table.n());
-        ArrayNode columns = t.putArray("columns");
-        for (Table.Line line : table.columns()) {
-            ObjectNode column = columns.addObject();
-            column.put("name", line.name())
-                    .put("length", line.length())
-                    .put("low", number(line.low()))
-                    .put("high", number(line.high()));
-            ArrayNode first = column.putArray("first");
-            for (float value : line.first()) first.add(number(value));
-        }
-        return t.toString();
     }
 
     /** A number as it is read in a table, also one that is none. */

@@ -4,6 +4,9 @@ import gloaming.play.Probe;
 import gloaming.play.Tabulation;
 import gloaming.play.Tiles;
 import gloaming.web.access.Guests;
+import gloaming.web.message.MessageJson;
+import gloaming.web.message.ToPage;
+import gloaming.web.store.OpenLook;
 import java.io.IOException;
 import java.nio.ByteBuffer;
 import java.util.Map;
@@ -12,6 +15,7 @@ import java.util.concurrent.BlockingQueue;
 import java.util.concurrent.ConcurrentHashMap;
 import org.springframework.web.socket.BinaryMessage;
 import org.springframework.web.socket.CloseStatus;
+import org.springframework.web.socket.TextMessage;
 import org.springframework.web.socket.WebSocketMessage;
 import org.springframework.web.socket.WebSocketSession;
 
@@ -77,6 +81,18 @@ final class Viewer {
         thread = Thread.ofVirtual().name("viewer-" + session.getId()).start(this::run);
     }
 
+    void tell(ToPage message) {
+        send(new TextMessage(MessageJson.write(message)));
+    }
+
+    /** Tells the document as it is now, which the page then knows. */
+    void tellDocument(OpenLook open, PageMessages messages) {
+        synchronized (this) {
+            knowsVersion = open.version();
+            tell(messages.look(open));
+        }
+    }
+
     void send(WebSocketMessage<?> message) {
         if (!closed && !queue.offer(message)) close();
     }
@@ -116,8 +132,8 @@ final class Viewer {
     }
 
     /** Sends what waits, and then cuts the page off. */
-    void close(WebSocketMessage<?> last) {
-        send(last);
+    void close(ToPage last) {
+        tell(last);
         Thread.ofVirtual().start(() -> {
             long until = System.nanoTime() + 2_000_000_000L;
             while (!queue.isEmpty() && System.nanoTime() < until) Thread.yield();

@@ -2,6 +2,7 @@ package gloaming.web.access;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import gloaming.web.message.FromPage;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.concurrent.atomic.AtomicLong;
@@ -40,10 +41,25 @@ class AccessTest {
 
     @Test
     void aDeskPlaysAndDoesNotBuildAndAnOutputSaysNothing() {
-        assertThat(List.of("edit", "undo", "bind", "tap", "fade", "take")).allMatch(Role.DESK::maySay);
-        assertThat(List.of("add-step", "write", "follow", "tiles", "go-back")).noneMatch(Role.DESK::maySay);
-        assertThat(List.of("edit", "take", "fade", "add-step")).noneMatch(Role.OUTPUT::maySay);
-        assertThat(List.of("edit", "take", "write")).allMatch(Role.EVERYTHING::maySay);
+        assertThat(List.<Class<?>>of(
+                        FromPage.Edit.class,
+                        FromPage.Undo.class,
+                        FromPage.Bind.class,
+                        FromPage.Tap.class,
+                        FromPage.Fade.class,
+                        FromPage.Take.class))
+                .noneMatch(FromPage.Builds.class::isAssignableFrom);
+        assertThat(List.<Class<?>>of(
+                        FromPage.AddStep.class,
+                        FromPage.Write.class,
+                        FromPage.Follow.class,
+                        FromPage.Tiles.class,
+                        FromPage.GoBack.class))
+                .allMatch(FromPage.Builds.class::isAssignableFrom);
+        assertThat(Role.DESK.maySay(false)).isTrue();
+        assertThat(Role.DESK.maySay(true)).isFalse();
+        assertThat(Role.OUTPUT.maySay(false)).isFalse();
+        assertThat(Role.EVERYTHING.maySay(true)).isTrue();
         assertThat(Role.OUTPUT.maySeeLooks()).isFalse();
     }
 

@@ -1,0 +1,151 @@
+package gloaming.web.live;
+
+import gloaming.formula.Wrong;
+import gloaming.look.Edit;
+import gloaming.look.Lane;
+import gloaming.look.Look;
+import gloaming.look.Refused;
+import gloaming.step.Catalogue;
+import gloaming.step.DeskEditFactory;
+import gloaming.step.EditFactory;
+import gloaming.web.message.FromPage;
+import gloaming.web.message.ToPage;
+import gloaming.web.store.OpenLook;
+import gloaming.web.store.Versions;
+import org.springframework.stereotype.Component;
+
+/** Carries out what changes a document: each change of a page once, told to the page, and played. */
+@Component
+class DocumentChanges {
+    private final House house;
+    private final ShowMedia media;
+    private final PageMessages messages;
+    private final Versions versions;
+    private final EditFactory edits = new EditFactory(Catalogue.all());
+    private final DeskEditFactory deskEdits = new DeskEditFactory(Catalogue.all());
+
+    DocumentChanges(House house, ShowMedia media, PageMessages messages, Versions versions) {
+        this.house = house;
+        this.media = media;
+        this.messages = messages;
+        this.versions = versions;
+    }
+
+    void make(Viewer viewer, OpenLook open, FromPage.Change change) {
+        if (open.has(origin(viewer, change))) {
+            // It came before the program was started anew.
+            viewer.tell(messages.saved(open, viewer.page));
+            return;
+        }
+        Look look = open.look();
+        String fresh = look.freshId("s");
+        switch (change) {
+            case FromPage.Edit m -> apply(viewer, open, m, m.edit(), null);
+            case FromPage.Undo m -> settle(viewer, open, m, open.undo(origin(viewer, m)), null);
+            case FromPage.Redo m -> settle(viewer, open, m, open.redo(origin(viewer, m)), null);
+            case FromPage.AddStep m -> apply(viewer, open, m, addStep(open, m), fresh);
+            case FromPage.Read m -> read(viewer, open, m);
+            case FromPage.Bring m -> apply(viewer, open, m, edits.bring(look, m.ref(), m.kind(), m.name()), fresh);
+            case FromPage.DuplicateStep m -> apply(viewer, open, m, edits.duplicateStep(look, m.step()), fresh);
+            case FromPage.DuplicateLane m -> apply(viewer, open, m, edits.duplicateLane(look, m.lane()), fresh);
+            case FromPage.AddLayer m -> apply(viewer, open, m, edits.addLayer(look, m.lane(), m.above()), null);
+            case FromPage.Follow m -> apply(viewer, open, m, edits.follow(look, m.step(), m.setting(), m.lane()), null);
+            case FromPage.FollowLayer m -> apply(viewer, open, m, edits.followLayer(look, m.layer(), m.lane()), null);
+            case FromPage.Keys m -> told(viewer, open, deskEdits.keys(look, m.step(), m.setting(), m.keys()), m);
+            case FromPage.Write m -> write(viewer, open, m, m.step(), m.setting(), m.text());
+            case FromPage.GoBack m -> goBack(viewer, open, m);
+            case FromPage.Formula m -> told(viewer, open, formula(look, m), m);
+            case FromPage.Bind m ->
+                told(
+                        viewer,
+                        open,
+                        deskEdits.bind(look, m.control(), house.inbox().find(m.control()), m.of(), m.setting()),
+                        m);
+            case FromPage.Unbind m -> told(viewer, open, deskEdits.unbind(look, m.binding()), m);
+            case FromPage.ChangeBinding m -> told(viewer, open, deskEdits.change(look, m.binding()), m);
+            case FromPage.Lift m -> told(viewer, open, deskEdits.lift(look, m.of(), m.setting()), m);
+            case FromPage.Arrange m ->
+                told(
+                        viewer,
+                        open,
+                        deskEdits.arrange(
+                                look,
+                                m.of(),
+                                m.setting(),
+                                m.name(),
+                                m.low(),
+                                m.high(),
+                                m.place() == null ? -1 : m.place()),
+                        m);
+        }
+    }
+
+    private Edit addStep(OpenLook open, FromPage.AddStep m) {
+        ShowMedia.Chosen medium = media.of(open.showId, Catalogue.all().find(m.type()));
+        return m.lane() == null
+                ? edits.addLane(open.look(), m.type(), medium.name(), m.above(), medium.settings())
+                : edits.addStep(open.look(), m.lane(), m.place(), m.type(), m.above(), medium.settings());
+    }
+
+    /** Lets a step read a lane, and says so where that takes the lane out of the mix. */
+    private void read(Viewer viewer, OpenLook open, FromPage.Read m) {
+        Edit edit = edits.read(open.look(), m.step(), m.read(), m.lane());
+        apply(viewer, open, m, edit, null);
+        if (!(edit instanceof Edit.Several)) return;
+        String name = open.look().lane(m.lane()).map(Lane::name).orElse("");
+        viewer.tell(new ToPage.Says("'" + name
+                + "' is read from here on and has left the mix, so that it does not cover what is made of it."
+                + " Undo takes both back."));
+    }
+
+    private Edit formula(Look look, FromPage.Formula m) {
+        try {
+            return deskEdits.formula(look, m.step(), m.setting(), m.text());
+        } catch (Wrong e) {
+            throw new Refused(e.getMessage());
+        }
+    }
+
+    private void goBack(Viewer viewer, OpenLook open, FromPage.GoBack m) {
+        Versions.Row row = versions.find(open.id, m.step(), m.setting(), m.version())
+                .orElseThrow(() -> new Refused("That version is not there any more."));
+        // What stands there now is not lost by going back.
+        WrittenText.of(open.look(), m.step(), m.setting()).keep(versions, open.id, "");
+        write(viewer, open, m, m.step(), m.setting(), row.text());
+        viewer.tell(messages.versions(open, m.step(), m.setting()));
+    }
+
+    /** Whoever writes is told the document also within a gesture: what is wrong with the text comes with it. */
+    private void write(Viewer viewer, OpenLook open, FromPage.Change change, String step, String setting, String text) {
+        told(viewer, open, edits.write(open.look(), step, setting, text), change);
+    }
+
+    /** Whoever asks is told the document, also within a gesture: what became of it is more than was sent. */
+    private void told(Viewer viewer, OpenLook open, Edit edit, FromPage.Change change) {
+        synchronized (viewer) {
+            house.refresh(open, open.apply(edit, change.gesture(), origin(viewer, change)));
+            viewer.tellDocument(open, messages);
+        }
+    }
+
+    private void apply(Viewer viewer, OpenLook open, FromPage.Change change, Edit edit, String select) {
+        // The courier tells a page what it does not know; it must not look while this page's own edit is half done.
+        synchronized (viewer) {
+            settle(viewer, open, change, open.apply(edit, change.gesture(), origin(viewer, change)), select);
+        }
+    }
+
+    private void settle(Viewer viewer, OpenLook open, FromPage.Change change, Look now, String select) {
+        house.refresh(open, now);
+        // Whoever dragged knows the value already; everyone else, and after anything larger everyone, gets the
+        // document.
+        boolean dragging = change.gesture() != 0;
+        if (dragging && viewer.knowsVersion == open.version() - 1) viewer.knowsVersion = open.version();
+        viewer.tell(new ToPage.Applied(change.n(), open.version(), select));
+        if (!dragging) viewer.tellDocument(open, messages);
+    }
+
+    private static OpenLook.Origin origin(Viewer viewer, FromPage.Change change) {
+        return new OpenLook.Origin(viewer.page, change.n());
+    }
+}

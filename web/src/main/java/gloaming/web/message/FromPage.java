@@ -1,0 +1,248 @@
+package gloaming.web.message;
+
+import com.fasterxml.jackson.annotation.JsonTypeInfo;
+import com.fasterxml.jackson.annotation.JsonTypeName;
+import gloaming.curve.Key;
+import gloaming.look.Binding;
+import java.util.List;
+
+/** What a page says. Sealed, so that whoever takes messages takes each of them; {@code do} tells which it is. */
+@JsonTypeInfo(use = JsonTypeInfo.Id.NAME, property = "do")
+public sealed interface FromPage {
+
+    /** What every page may say, whoever sits at it. */
+    sealed interface Always extends FromPage permits Ack, Watch, Ping {}
+
+    /** By this a look is built or looked into, and not played: nothing for a guest of the Desk. */
+    interface Builds {}
+
+    /**
+     * Changes the document: numbered by the page from 1, and done once however often it is sent. Changes of one
+     * {@code gesture}, other than 0, are one step of undo.
+     */
+    sealed interface Change extends FromPage {
+        long n();
+
+        default long gesture() {
+            return 0;
+        }
+    }
+
+    /** Asks for something to be shown or told to this page alone. */
+    sealed interface Question extends FromPage {}
+
+    /** Moves what plays, on air or at the bench, and leaves the document as it is. */
+    sealed interface Transport extends FromPage {}
+
+    /** Hands and devices at the desk: the beat, ports, keys, pads. */
+    sealed interface Hands extends FromPage {}
+
+    // Whatever the page is
+
+    /** One picture is drawn; two may be on their way. */
+    @JsonTypeName("ack")
+    record Ack() implements Always {}
+
+    /** What to show, the whole look or the end of a step, and how many pixels wide at most. */
+    @JsonTypeName("watch")
+    record Watch(@Maybe String subject, int most) implements Always {}
+
+    /** Answered by {@link ToPage.Pong}. */
+    @JsonTypeName("ping")
+    record Ping(double at) implements Always {}
+
+    // Changes of the document
+
+    @JsonTypeName("edit")
+    record Edit(long n, long gesture, gloaming.look.Edit edit) implements Change {}
+
+    @JsonTypeName("undo")
+    record Undo(long n) implements Change {}
+
+    @JsonTypeName("redo")
+    record Redo(long n) implements Change {}
+
+    /** Without a lane it begins one; its layer comes in front of that of {@code above}. */
+    @JsonTypeName("add-step")
+    record AddStep(
+            long n,
+            @Maybe String lane,
+            int place,
+            String type,
+            @Maybe String above) implements Change, Builds {}
+
+    /** Lets a step read a lane, or nothing. */
+    @JsonTypeName("read")
+    record Read(long n, String step, String read, @Maybe String lane) implements Change, Builds {}
+
+    /** A lane that shows a medium. */
+    @JsonTypeName("bring")
+    record Bring(long n, String ref, String kind, String name) implements Change, Builds {}
+
+    @JsonTypeName("duplicate-step")
+    record DuplicateStep(long n, String step) implements Change, Builds {}
+
+    @JsonTypeName("duplicate-lane")
+    record DuplicateLane(long n, String lane) implements Change, Builds {}
+
+    @JsonTypeName("add-layer")
+    record AddLayer(long n, String lane, @Maybe String above) implements Change, Builds {}
+
+    @JsonTypeName("follow")
+    record Follow(long n, String step, String setting, String lane) implements Change, Builds {}
+
+    @JsonTypeName("follow-layer")
+    record FollowLayer(long n, String layer, String lane) implements Change, Builds {}
+
+    /** The keys of a curve. */
+    @JsonTypeName("keys")
+    record Keys(long n, long gesture, String step, String setting, List<Key> keys) implements Change, Builds {}
+
+    /** A text being written: it plays if it works, and is a draft if not. */
+    @JsonTypeName("write")
+    record Write(long n, long gesture, String step, String setting, String text) implements Change, Builds {}
+
+    /** Back to a version that was kept; what stands there now is kept first. */
+    @JsonTypeName("go-back")
+    record GoBack(long n, String step, String setting, long version) implements Change, Builds {}
+
+    /** A formula as it is typed, or without a text none. */
+    @JsonTypeName("formula")
+    record Formula(
+            long n,
+            long gesture,
+            String step,
+            String setting,
+            @Maybe String text) implements Change {}
+
+    @JsonTypeName("bind")
+    record Bind(long n, String control, String of, String setting) implements Change {}
+
+    @JsonTypeName("unbind")
+    record Unbind(long n, String binding) implements Change {}
+
+    @JsonTypeName("change-binding")
+    record ChangeBinding(long n, Binding binding) implements Change {}
+
+    /** Puts a setting onto the performance strip, or takes it off. */
+    @JsonTypeName("lift")
+    record Lift(long n, String of, String setting) implements Change {}
+
+    /** Names, limits or moves a setting of the performance strip; what is left out stays. */
+    @JsonTypeName("arrange")
+    record Arrange(
+            long n,
+            String of,
+            String setting,
+            @Maybe String name,
+            @Maybe Double low,
+            @Maybe Double high,
+            @Maybe Integer place)
+            implements Change {}
+
+    // Questions
+
+    /** Answered by {@link ToPage.Found}. */
+    @JsonTypeName("find")
+    record Find(long asked, @Maybe String lane, int place, String words) implements Question, Builds {}
+
+    /** Previews wanted; {@code list} is the page's own number for these. */
+    @JsonTypeName("tiles")
+    record Tiles(int list, List<String> steps) implements Question, Builds {}
+
+    /** The points of a step as numbers, or with an empty step no more. */
+    @JsonTypeName("table")
+    record Table(String step) implements Question, Builds {}
+
+    /** The pixel at a place of the picture, 0 to 1 from the left and from below; below 0 none. */
+    @JsonTypeName("probe")
+    record Probe(double u, double v) implements Question, Builds {}
+
+    /** Answered by {@link ToPage.Versions}. */
+    @JsonTypeName("versions")
+    record Versions(String step, String setting) implements Question, Builds {}
+
+    /** Keeps a text as it stands; answered as {@link Versions} is. */
+    @JsonTypeName("keep")
+    record Keep(String step, String setting, @Maybe String name) implements Question, Builds {}
+
+    /** Whether that is a formula; {@code once} asks for its value too. Answered by {@link ToPage.Checked}. */
+    @JsonTypeName("check")
+    record Check(long asked, String text, boolean once) implements Question {}
+
+    /** From now on the page is told what is heard and what arrives. */
+    @JsonTypeName("desk")
+    record Desk(@Maybe Boolean on) implements Question {}
+
+    // Transport
+
+    /** Puts a look on air, the page's own or another, over so many seconds. */
+    @JsonTypeName("take")
+    record Take(@Maybe String look, double seconds) implements Transport {}
+
+    /** Without {@code on} it turns round what is so now. */
+    @JsonTypeName("pause")
+    record Pause(@Maybe Boolean on) implements Transport {}
+
+    @JsonTypeName("rewind")
+    record Rewind() implements Transport {}
+
+    /** The size that is worked out, as a part of full size; 0 is by itself. */
+    @JsonTypeName("scale")
+    record Scale(double to) implements Transport {}
+
+    /** The light of the output; without {@code to} it turns round what is so now. */
+    @JsonTypeName("fade")
+    record Fade(@Maybe Double to, double seconds) implements Transport {}
+
+    /** What the show hears; none is the house band. */
+    @JsonTypeName("sound")
+    record Sound(@Maybe String sound) implements Transport {}
+
+    // Hands
+
+    /** The next control that moves is bound to that; without a setting no more. */
+    @JsonTypeName("learn")
+    record Learn(@Maybe String of, @Maybe String setting) implements Hands {}
+
+    @JsonTypeName("tap")
+    record Tap() implements Hands {}
+
+    /** Moves the beat by so many beats. */
+    @JsonTypeName("nudge")
+    record Nudge(double by) implements Hands {}
+
+    /** The beat goes by the music again. */
+    @JsonTypeName("let-go")
+    record LetGo() implements Hands {}
+
+    /** Beats a minute. */
+    @JsonTypeName("tempo")
+    record Tempo(double to) implements Hands {}
+
+    /** How loud it hears, in dB. */
+    @JsonTypeName("gain")
+    record Gain(double to) implements Hands {}
+
+    /** OSC ports, and whether MIDI clock is sent. */
+    @JsonTypeName("ports")
+    record Ports(int oscIn, int oscOut, boolean clock) implements Hands {}
+
+    @JsonTypeName("look-for-ports")
+    record LookForPorts() implements Hands {}
+
+    /** Empties the list of what arrives. */
+    @JsonTypeName("clear")
+    record Clear() implements Hands {}
+
+    /** The stand-in pad: {@code what} is note or cc. */
+    @JsonTypeName("pad")
+    record Pad(String what, int number, int value) implements Hands {}
+
+    @JsonTypeName("key")
+    record KeyPress(String key, boolean down) implements Hands {}
+
+    /** The pointer over the picture, 0 to 1; {@code down} where a button changes. */
+    @JsonTypeName("pointer")
+    record Pointer(double x, double y, @Maybe Boolean down) implements Hands {}
+}

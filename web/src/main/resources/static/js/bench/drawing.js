@@ -1,0 +1,92 @@
+// @ts-check
+import { curveEditor } from '../curve.js';
+import { $ } from '../page.js';
+
+/** Beats that times snap to. @type {Record<string, number>} */
+const BEATS = { none: 0, bar: 4, beat: 1, half: 0.5, quarter: 0.25 };
+
+/**
+ * Drawing a step's curve.
+ * @param {import('../page.js').Page} page
+ */
+export function drawing(page) {
+  let editor = /** @type {ReturnType<typeof curveEditor> | null} */ (null);
+  return /** @satisfies {ThisType<import('./types.js').Bench>} */ ({
+    /** The keys of curves with their handles, by "step setting". */
+    curves: /** @type {Record<string, import('../messages.js').Key[]>} */ ({}),
+    curveStep: '', keyTime: '', keyValue: '', keyJoin: '', keyCount: 0, snapTo: 'beat',
+    startDrawing() {
+      page.live.hear('look', (m) => { this.curves = m.curves; this.syncCurve(); });
+      page.live.hear('board', (m) => { if (this.curveStep && !page.dear) editor?.playing(m.steps[this.curveStep]?.place ?? NaN); });
+    },
+    /** Another step is selected. @param {string} next */
+    leaveCurve(next) {
+      if (!this.curveStep || next === this.curveStep) return;
+      this.curveStep = '';
+      this.$nextTick(() => this.askTiles());
+    },
+    get curveSetting() { return this.settings.find((s) => s.form === 'CURVE') ?? null; },
+    get curveUnit() {
+      const per = this.chosen && this.settings.find((s) => s.id === 'per');
+      return per ? `${this.value(per)}s` : this.curveSetting?.unit || 'seconds';
+    },
+    get curveOfTime() { return !this.curveSetting?.unit; },
+    get curveName() {
+      const step = this.find(this.curveStep);
+      return step ? `${this.name(step)} in ${this.laneOf(step.id)?.name}` : '';
+    },
+    drawCurve() {
+      const setting = this.curveSetting;
+      if (!setting) return;
+      if (this.writing) this.closeCode();
+      this.curveStep = this.stepId;
+      editor ??= curveEditor($('.curve-host'), {
+        change: (keys, g) => page.live.send({ do: 'keys', gesture: g, step: this.curveStep, setting: this.curveSetting?.id ?? 'keys', keys }),
+        leave: () => this.closeCurve(),
+        chosen: (keys) => this.showKeys(keys),
+        snap: () => this.snapStep(),
+      });
+      editor.open(this.curves[`${this.stepId} ${setting.id}`] ?? []);
+      this.askTiles();
+      this.whenShown(() => { editor?.fit(); editor?.focus(); });
+    },
+    closeCurve() {
+      const id = this.curveStep;
+      if (!id) return;
+      this.curveStep = '';
+      this.whenShown(() => { this.askTiles(); this.wire(); document.getElementById(`step-${id}`)?.focus(); });
+    },
+    syncCurve() {
+      if (!this.curveStep || !editor) return;
+      const step = this.find(this.curveStep);
+      if (!step) { this.curveStep = ''; return; }
+      const keys = this.curves[`${this.curveStep} ${this.curveSetting?.id ?? 'keys'}`];
+      if (keys) editor.take(keys);
+    },
+    /** @param {import('../messages.js').Key[]} keys those that are selected */
+    showKeys(keys) {
+      const first = keys.toSorted((a, b) => a.time - b.time)[0];
+      this.keyCount = keys.length;
+      this.keyTime = first ? String(first.time) : '';
+      this.keyValue = first ? (keys.every((k) => k.value === first.value) ? String(first.value) : '') : '';
+      this.keyJoin = first && keys.every((k) => k.join === first.join) ? first.join : '';
+    },
+    /** What times snap to, in the curve's own unit; 0 for nothing. */
+    snapStep() {
+      if (!this.curveOfTime) return 0;
+      const beats = BEATS[this.snapTo] ?? 0;
+      return this.curveUnit === 'beats' ? beats : (beats * 60) / (page.board?.tempo || this.look.tempo);
+    },
+    /** @param {import('../messages.js').KeyJoin} how */
+    joinKeys(how) { editor?.join(how); },
+    /** @param {'time'|'value'} field */
+    async typeKey(field, event) { editor?.type(field, await this.reckon(event.target.value)); },
+    /** @param {'in'|'out'|'fit'|'copy'|'paste'|'remove'|'auto'} what */
+    curveAct(what) {
+      if (what === 'in') editor?.zoom(0.8);
+      else if (what === 'out') editor?.zoom(1.25);
+      else editor?.[what]();
+      editor?.focus();
+    },
+  });
+}

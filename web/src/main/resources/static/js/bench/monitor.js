@@ -1,0 +1,113 @@
+// @ts-check
+import { KINDS } from '../kinds.js';
+import { $, onPicture, paintPicture, shownWidth } from '../page.js';
+import { gesture } from '../slider.js';
+
+/** Pixels of dragging that go once round. */
+const ROUND = { ACROSS: 1200, UP: 1600 };
+/** Turns of the wheel within so many milliseconds are one step of undo. */
+const WHEEL_MS = 600;
+const WHEEL_PIXELS = 800;
+
+/**
+ * The monitor: which picture it shows, dragging it, and the numbers under the pointer.
+ * @param {import('../page.js').Page} page
+ */
+export function monitor(page) {
+  return /** @satisfies {ThisType<import('./types.js').Bench>} */ ({
+    onlySubject: '', probing: false,
+    wheeled: { g: 0, at: -Infinity },
+    startMonitor() {
+      page.live.hear('frame', ({ bitmap }) => paintPicture(page.root, bitmap));
+      page.live.hear('probe', (m) => this.paintProbe(m));
+      page.live.hear('air', (m) => { if (m.plays) this.watch(); });
+      page.live.hear('state', ({ open }) => { if (open) this.watch(); });
+      addEventListener('resize', () => this.watch());
+    },
+    watch() {
+      const most = shownWidth($('.monitor'), this.look.width / this.look.height);
+      page.live.send({ do: 'watch', subject: this.onlySubject || null, most });
+    },
+    /** Shows the end of a step alone, or with nothing the whole look. @param {string} id */
+    only(id) { this.onlySubject = id; this.watch(); },
+    soloStep() { this.only(this.onlySubject === this.stepId ? '' : this.stepId); },
+    /** @param {import('../messages.js').Lane} lane */
+    soloLane(lane) {
+      const id = lane.steps.at(-1)?.id ?? '';
+      this.only(this.onlySubject === id ? '' : id);
+    },
+    get onlyText() {
+      const step = this.find(this.onlySubject);
+      const lane = step && this.laneOf(step.id);
+      if (!step || !lane) return '';
+      return lane.steps.at(-1) === step ? `Only: ${lane.name}` : `Only: ${this.name(step)} in ${lane.name}`;
+    },
+    get soloText() {
+      const lane = this.laneOf(this.stepId);
+      return lane && this.chosen ? `Only: ${this.chosen === lane.steps.at(-1) ? lane.name : this.name(this.chosen)}` : '';
+    },
+    get onlySignal() { const step = this.find(this.onlySubject); return step && KINDS[this.gives(step)]?.curve; },
+    /** The settings of the chosen step that dragging the picture moves. */
+    get dragged() { return this.chosen ? (this.info?.settings ?? []).filter((s) => s.drag) : []; },
+    /** @param {PointerEvent} event */
+    grab(event) {
+      const step = this.chosen;
+      if (!step || !this.dragged.length || event.button) return;
+      event.preventDefault();
+      const target = /** @type {HTMLElement} */ (event.target);
+      target.setPointerCapture(event.pointerId);
+      const values = Object.fromEntries(this.dragged.map((s) => [s.id, Number(this.value(s))]));
+      const began = { x: event.clientX, y: event.clientY, g: gesture() };
+      const move = (/** @type {PointerEvent} */ e) => {
+        // A picture's width of dragging goes half round. Both go in one edit, so that one undo takes all of the drag back.
+        const edits = this.dragged.filter((s) => s.drag !== 'WHEEL').map((s) => {
+          const by = s.drag === 'ACROSS' ? (began.x - e.clientX) / ROUND.ACROSS : (e.clientY - began.y) / ROUND.UP;
+          const value = Math.min(s.max, Math.max(s.min, values[s.id] + by));
+          step.settings = { ...(step.settings ?? {}), [s.id]: value };
+          return { edit: /** @type {const} */ ('set'), step: step.id, setting: s.id, value };
+        });
+        this.edit({ edit: 'several', edits }, began.g);
+      };
+      const ends = ['pointerup', 'pointercancel'];
+      const done = () => {
+        target.removeEventListener('pointermove', move);
+        for (const end of ends) target.removeEventListener(end, done);
+      };
+      target.addEventListener('pointermove', move);
+      for (const end of ends) target.addEventListener(end, done);
+    },
+    /** @param {WheelEvent} event */
+    wheel(event) {
+      const s = this.dragged.find((one) => one.drag === 'WHEEL');
+      if (!s) return;
+      event.preventDefault();
+      const now = performance.now();
+      if (now - this.wheeled.at > WHEEL_MS) this.wheeled.g = gesture();
+      this.wheeled.at = now;
+      const value = Number(this.value(s)) * Math.exp(event.deltaY / WHEEL_PIXELS);
+      this.set(s, Math.min(s.max, Math.max(s.min, value)), this.wheeled.g);
+    },
+    toggleProbe() {
+      this.probing = !this.probing;
+      if (!this.probing) page.live.send({ do: 'probe', u: -1, v: -1 });
+    },
+    /** @param {PointerEvent} event */
+    point(event) {
+      if (!this.probing) return;
+      const { u, v } = onPicture(event);
+      const inside = u >= 0 && u < 1 && v >= 0 && v < 1;
+      page.live.send({ do: 'probe', u: inside ? u : -1, v: inside ? v : -1 });
+    },
+    /** @param {import('../messages.js').ToPageProbe} pixel */
+    paintProbe({ x, y, red: r, green: g, blue: b, cover }) {
+      const box = $('.probe');
+      if (!this.probing) return;
+      if (x < 0) { box.textContent = 'Point at the picture'; return; }
+      const most = Math.max(r, g, b);
+      const least = Math.min(r, g, b);
+      const f = (/** @type {number} */ v) => v.toFixed(3).padStart(6);
+      box.textContent = `x ${x} y ${y}\nR ${f(r)} G ${f(g)} B ${f(b)}\ncover ${cover.toFixed(2)}`
+        + (most > 1 ? `  brighter than white ×${most.toFixed(1)}` : '') + (least < 0 ? `  below black ${least.toFixed(2)}` : '');
+    },
+  });
+}

@@ -1,0 +1,87 @@
+// @ts-check
+/**
+ * What is selected, a step, a lane or a layer, and what is known of it.
+ * @param {import('../page.js').Page} page
+ */
+export function selection(page) {
+  return /** @satisfies {ThisType<import('./types.js').Bench>} */ ({
+    stepId: '', laneId: '', layerId: '',
+    /** A step that is to be selected as soon as it is there. */
+    wantSelect: '',
+    startSelection() {
+      page.live.hear('applied', (m) => { if (m.select) this.wantSelect = m.select; });
+      page.live.hear('look', () => this.keepSelection());
+    },
+    /** What was added is selected, what is gone is not, and at first the end of the last lane is. */
+    keepSelection() {
+      document.title = `${this.look.name} · Gloaming`;
+      if (this.wantSelect && this.find(this.wantSelect)) {
+        this.select(this.wantSelect);
+        this.wantSelect = '';
+        if (this.codeSetting) this.write();
+      }
+      if (this.stepId && !this.find(this.stepId)) this.stepId = '';
+      if (this.laneId && !this.laneById(this.laneId)) this.laneId = '';
+      if (this.layerId && !this.chosenLayer) this.layerId = '';
+      const last = this.look.lanes.at(-1);
+      if (!this.stepId && !this.laneId && !this.layerId && last) this.select(last.steps.at(-1)?.id ?? '');
+      this.$nextTick(() => this.wire());
+    },
+    get chosen() { return this.find(this.stepId); },
+    get chosenLane() { return this.laneId ? this.laneById(this.laneId) : null; },
+    get chosenLayer() { return this.layerId ? this.look.mix.find((l) => l.id === this.layerId) ?? null : null; },
+    get info() { return this.chosen ? this.infoOf(this.chosen) : null; },
+    get problems() { return this.info?.problems ?? []; },
+    /** Code comes last: what it grew stays in sight above it. */
+    get settings() { return this.info ? this.info.settings.toSorted((a, b) => Number(a.form === 'CODE') - Number(b.form === 'CODE')) : []; },
+    get readers() { return this.info ? this.info.reads : []; },
+    /** @param {string} id */
+    setting(id) { return this.settings.find((s) => s.id === id) ?? null; },
+    /** @param {string} id a step's, or empty */
+    select(id) {
+      this.leaveCurve(id);
+      this.leaveText(id);
+      this.stepId = id; this.laneId = ''; this.layerId = '';
+      this.leaveTable();
+      const follows = Object.keys(this.find(id)?.follows ?? {});
+      this.focusSetting = follows[0] ?? '';
+      this.$nextTick(() => this.wire());
+    },
+    /** @param {string} id */
+    selectLane(id) { this.selectNone(); this.laneId = id; },
+    /** @param {string} id */
+    selectLayer(id) { this.selectNone(); this.layerId = id; },
+    /** The look itself. */
+    showLook() { this.selectNone(); },
+    selectNone() {
+      this.leaveCurve('');
+      this.leaveText('');
+      this.stepId = '';
+      this.laneId = '';
+      this.layerId = '';
+      this.$nextTick(() => this.wire());
+    },
+    /** The lane whose layer new ones come in front of: what is selected, where that is in the mix. */
+    get aboveLane() { return this.chosenLayer?.lane ?? (this.laneId || this.laneOf(this.stepId)?.id) ?? null; },
+    /** To the next step or lane. @param {number} across @param {number} down */
+    walk(across, down) {
+      const lanes = this.look.lanes.filter((l) => l.steps.length);
+      if (!lanes.length) return;
+      const at = lanes.findIndex((l) => l.steps.some((s) => s.id === this.stepId) || l.id === this.laneId);
+      const lane = lanes[Math.min(lanes.length - 1, Math.max(0, (at < 0 ? 0 : at) + down))];
+      const i = at < 0 ? 0 : lanes[at].steps.findIndex((s) => s.id === this.stepId);
+      const step = lane.steps[Math.min(lane.steps.length - 1, Math.max(0, (i < 0 ? 0 : i) + across))];
+      this.select(step.id);
+      this.reach(step.id, (card) => {
+        card.focus({ preventScroll: true });
+        card.scrollIntoView({ block: 'nearest', inline: 'nearest' });
+      });
+    },
+    /** Shows a step's card, wherever it is, and does something with it. @param {string} id @param {(card: HTMLElement) => void} then */
+    reach(id, then) {
+      const lane = this.laneOf(id);
+      if (lane) this.near[lane.id] = true;
+      this.$nextTick(() => { const card = document.getElementById(`step-${id}`); if (card) then(card); });
+    },
+  });
+}

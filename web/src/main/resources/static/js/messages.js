@@ -1,0 +1,135 @@
+// @ts-check
+// Generated from the program's records by MessageJsonTest; not to be changed by hand.
+
+/** @typedef {FromPageAlways|FromPageChange|FromPageQuestion|FromPageTransport|FromPageHands} FromPage */
+/** @typedef {FromPageAck|FromPageWatch|FromPagePing} FromPageAlways */
+/** @typedef {{do: 'ack'}} FromPageAck */
+/** @typedef {{do: 'watch', subject?: string|null, most?: number}} FromPageWatch */
+/** @typedef {{do: 'ping', at?: number}} FromPagePing */
+/** @typedef {FromPageEdit|FromPageUndo|FromPageRedo|FromPageAddStep|FromPageRead|FromPageBring|FromPageDuplicateStep|FromPageDuplicateLane|FromPageAddLayer|FromPageFollow|FromPageFollowLayer|FromPageKeys|FromPageWrite|FromPageGoBack|FromPageFormula|FromPageBind|FromPageUnbind|FromPageChangeBinding|FromPageLift|FromPageArrange} FromPageChange */
+/** @typedef {{do: 'edit', n?: number, gesture?: number, edit: Edit}} FromPageEdit */
+/** @typedef {EditRename|EditFormat|EditAddLane|EditRemoveLane|EditMoveLane|EditRenameLane|EditSetClock|EditSetLookClock|EditSetDesk|EditAddStep|EditRemoveStep|EditMoveStep|EditLabelStep|EditBypass|EditSet|EditWrite|EditSetFollow|EditSetFormula|EditSetRead|EditAddLayer|EditRemoveLayer|EditMoveLayer|EditChangeLayer|EditSeveral} Edit */
+/** @typedef {{edit: 'rename', name: string}} EditRename */
+/** @typedef {{edit: 'format', width: number, height: number, rate: number, seed: number, tempo: number}} EditFormat */
+/** @typedef {{edit: 'add-lane', place: number, lane: Lane}} EditAddLane */
+/** @typedef {{id: string, name: string, clock: Clock, steps: Step[]}} Lane */
+/** @typedef {{factor: number, push?: string, restart?: string}} Clock */
+/** @typedef {{id: string, type: string, label?: string, bypassed?: boolean, settings?: Record<string, number|boolean|string>, follows?: Record<string, Follow>, reads?: Record<string, string>, formulas?: Record<string, string>, drafts?: Record<string, string>}} Step */
+/** @typedef {{lane: string, inLow: number, inHigh: number, outLow: number, outHigh: number, easeUp: number, easeDown: number}} Follow */
+/** @typedef {{edit: 'remove-lane', lane: string}} EditRemoveLane */
+/** @typedef {{edit: 'move-lane', lane: string, place: number}} EditMoveLane */
+/** @typedef {{edit: 'rename-lane', lane: string, name: string}} EditRenameLane */
+/** @typedef {{edit: 'set-clock', lane: string, clock: Clock}} EditSetClock */
+/** @typedef {{edit: 'set-look-clock', clock: Clock}} EditSetLookClock */
+/** @typedef {{edit: 'set-desk', desk: Desk}} EditSetDesk */
+/** @typedef {{bindings: Binding[], strip: Lifted[]}} Desk */
+/** @typedef {{id: string, control: string, of: string, setting: string, inLow: number, inHigh: number, low: number, high: number, bend: number, ease: number, mode: BindingMode, pickUp: boolean}} Binding */
+/** @typedef {'value'|'toggle'|'momentary'|'trigger'|'relative'} BindingMode */
+/** @typedef {{of: string, setting: string, name?: string, low?: number, high?: number}} Lifted */
+/** @typedef {{edit: 'add-step', lane: string, place: number, step: Step}} EditAddStep */
+/** @typedef {{edit: 'remove-step', step: string}} EditRemoveStep */
+/** @typedef {{edit: 'move-step', step: string, lane: string, place: number}} EditMoveStep */
+/** @typedef {{edit: 'label-step', step: string, label: string}} EditLabelStep */
+/** @typedef {{edit: 'bypass', step: string, bypassed: boolean}} EditBypass */
+/** @typedef {{edit: 'set', step: string, setting: string, value: number|boolean|string|null}} EditSet */
+/** @typedef {{edit: 'write', step: string, setting: string, value: number|boolean|string, draft: string|null}} EditWrite */
+/** @typedef {{edit: 'set-follow', step: string, setting: string, follow: Follow|null}} EditSetFollow */
+/** @typedef {{edit: 'set-formula', step: string, setting: string, text: string|null}} EditSetFormula */
+/** @typedef {{edit: 'set-read', step: string, read: string, lane: string|null}} EditSetRead */
+/** @typedef {{edit: 'add-layer', place: number, layer: Layer}} EditAddLayer */
+/** @typedef {{id: string, lane: string, blend: Blend, opacity: number, hidden: boolean, mask?: string, follow?: Follow, formula?: string}} Layer */
+/** @typedef {'over'|'add'|'screen'|'multiply'|'lighten'|'darken'|'difference'|'subtract'} Blend */
+/** @typedef {{edit: 'remove-layer', layer: string}} EditRemoveLayer */
+/** @typedef {{edit: 'move-layer', layer: string, place: number}} EditMoveLayer */
+/** @typedef {{edit: 'change-layer', layer: Layer}} EditChangeLayer */
+/** @typedef {{edit: 'several', edits: Edit[]}} EditSeveral */
+/** @typedef {{do: 'undo', n?: number}} FromPageUndo */
+/** @typedef {{do: 'redo', n?: number}} FromPageRedo */
+/** @typedef {{do: 'add-step', n?: number, lane?: string|null, place?: number, type: string, above?: string|null}} FromPageAddStep */
+/** @typedef {{do: 'read', n?: number, step: string, read: string, lane?: string|null}} FromPageRead */
+/** @typedef {{do: 'bring', n?: number, ref: string, kind: string, name: string}} FromPageBring */
+/** @typedef {{do: 'duplicate-step', n?: number, step: string}} FromPageDuplicateStep */
+/** @typedef {{do: 'duplicate-lane', n?: number, lane: string}} FromPageDuplicateLane */
+/** @typedef {{do: 'add-layer', n?: number, lane: string, above?: string|null}} FromPageAddLayer */
+/** @typedef {{do: 'follow', n?: number, step: string, setting: string, lane: string}} FromPageFollow */
+/** @typedef {{do: 'follow-layer', n?: number, layer: string, lane: string}} FromPageFollowLayer */
+/** @typedef {{do: 'keys', n?: number, gesture?: number, step: string, setting: string, keys: Key[]}} FromPageKeys */
+/** @typedef {{time: number, value: number, join: KeyJoin, auto: boolean, inTime: number, inValue: number, outTime: number, outValue: number}} Key */
+/** @typedef {'linear'|'smooth'|'hold'|'ease'} KeyJoin */
+/** @typedef {{do: 'write', n?: number, gesture?: number, step: string, setting: string, text: string}} FromPageWrite */
+/** @typedef {{do: 'go-back', n?: number, step: string, setting: string, version?: number}} FromPageGoBack */
+/** @typedef {{do: 'formula', n?: number, gesture?: number, step: string, setting: string, text?: string|null}} FromPageFormula */
+/** @typedef {{do: 'bind', n?: number, control: string, of: string, setting: string}} FromPageBind */
+/** @typedef {{do: 'unbind', n?: number, binding: string}} FromPageUnbind */
+/** @typedef {{do: 'change-binding', n?: number, binding: Binding}} FromPageChangeBinding */
+/** @typedef {{do: 'lift', n?: number, of: string, setting: string}} FromPageLift */
+/** @typedef {{do: 'arrange', n?: number, of: string, setting: string, name?: string|null, low?: number|null, high?: number|null, place?: number|null}} FromPageArrange */
+/** @typedef {FromPageFind|FromPageTiles|FromPageTable|FromPageProbe|FromPageVersions|FromPageKeep|FromPageCheck|FromPageDesk} FromPageQuestion */
+/** @typedef {{do: 'find', asked?: number, lane?: string|null, place?: number, words: string}} FromPageFind */
+/** @typedef {{do: 'tiles', list?: number, steps: string[]}} FromPageTiles */
+/** @typedef {{do: 'table', step: string}} FromPageTable */
+/** @typedef {{do: 'probe', u?: number, v?: number}} FromPageProbe */
+/** @typedef {{do: 'versions', step: string, setting: string}} FromPageVersions */
+/** @typedef {{do: 'keep', step: string, setting: string, name?: string|null}} FromPageKeep */
+/** @typedef {{do: 'check', asked?: number, text: string, once?: boolean}} FromPageCheck */
+/** @typedef {{do: 'desk', on?: boolean|null}} FromPageDesk */
+/** @typedef {FromPageTake|FromPagePause|FromPageRewind|FromPageScale|FromPageFade|FromPageSound} FromPageTransport */
+/** @typedef {{do: 'take', look?: string|null, seconds?: number}} FromPageTake */
+/** @typedef {{do: 'pause', on?: boolean|null}} FromPagePause */
+/** @typedef {{do: 'rewind'}} FromPageRewind */
+/** @typedef {{do: 'scale', to?: number}} FromPageScale */
+/** @typedef {{do: 'fade', to?: number|null, seconds?: number}} FromPageFade */
+/** @typedef {{do: 'sound', sound?: string|null}} FromPageSound */
+/** @typedef {FromPageLearn|FromPageTap|FromPageNudge|FromPageLetGo|FromPageTempo|FromPageGain|FromPagePorts|FromPageLookForPorts|FromPageClear|FromPagePad|FromPageKeyPress|FromPagePointer} FromPageHands */
+/** @typedef {{do: 'learn', of?: string|null, setting?: string|null}} FromPageLearn */
+/** @typedef {{do: 'tap'}} FromPageTap */
+/** @typedef {{do: 'nudge', by?: number}} FromPageNudge */
+/** @typedef {{do: 'let-go'}} FromPageLetGo */
+/** @typedef {{do: 'tempo', to?: number}} FromPageTempo */
+/** @typedef {{do: 'gain', to?: number}} FromPageGain */
+/** @typedef {{do: 'ports', oscIn?: number, oscOut?: number, clock?: boolean}} FromPagePorts */
+/** @typedef {{do: 'look-for-ports'}} FromPageLookForPorts */
+/** @typedef {{do: 'clear'}} FromPageClear */
+/** @typedef {{do: 'pad', what: string, number?: number, value?: number}} FromPagePad */
+/** @typedef {{do: 'key', key: string, down?: boolean}} FromPageKeyPress */
+/** @typedef {{do: 'pointer', x?: number, y?: number, down?: boolean|null}} FromPagePointer */
+/** @typedef {ToPageHello|ToPageSaved|ToPageLook|ToPageApplied|ToPageRefused|ToPageSays|ToPageAir|ToPageLight|ToPageBoard|ToPageProbe|ToPageTable|ToPageFound|ToPageVersions|ToPagePong|ToPageChecked|ToPageEars|ToPageDesk} ToPage */
+/** @typedef {{is: 'hello', version: number, n: number}} ToPageHello */
+/** @typedef {{is: 'saved', version: number, n: number}} ToPageSaved */
+/** @typedef {{is: 'look', version: number, canUndo: boolean, canRedo: boolean, look: Look, grown: Record<string, Face>, formulas: Record<string, string>, curves: Record<string, Key[]>}} ToPageLook */
+/** @typedef {{name: string, width: number, height: number, rate: number, seed: number, tempo: number, lanes: Lane[], mix: Layer[], clock: Clock, desk: Desk}} Look */
+/** @typedef {{settings: Setting[], reads: Input[], problems: Problem[]}} Face */
+/** @typedef {{id: string, label: string, form: SettingForm, min: number, max: number, byRatio: boolean, initial: number|boolean|string, unit: string, says: string, choices: string[], drag: RangeDrag}} Setting */
+/** @typedef {'NUMBER'|'WHOLE'|'CHOICE'|'COLOUR'|'TEXT'|'CODE'|'CURVE'|'FORMULA'|'MEDIUM'|'SWITCH'} SettingForm */
+/** @typedef {'NONE'|'ACROSS'|'UP'|'WHEEL'} RangeDrag */
+/** @typedef {{name: string, kind: string, says: string, optional: boolean, before: boolean}} Input */
+/** @typedef {{line: number, column: number, says: string}} Problem */
+/** @typedef {{is: 'applied', n: number, version: number, select: string|null}} ToPageApplied */
+/** @typedef {{is: 'refused', says: string, n: number}} ToPageRefused */
+/** @typedef {{is: 'says', says: string}} ToPageSays */
+/** @typedef {{is: 'air', here: boolean, plays: boolean, look: string, name: string}} ToPageAir */
+/** @typedef {{is: 'light', light: number}} ToPageLight */
+/** @typedef {{is: 'board', frame: number, time: number, beat: number, tempo: number, leader: string, confidence: number, paused: boolean, ms: number, budget: number, fps: number, scale: number, scaleByHand: number, width: number, height: number, onAir: boolean, lightWanted: number, sound: string, clock: number, peak: number, waiting: string, levels: number[], steps: Record<string, StepNumbers>, tells: Record<string, string>, follows: Record<string, Followed>, notes: Note[]}} ToPageBoard */
+/** @typedef {{ms: number, value?: number, count: number, place?: number, many?: number[]}} StepNumbers */
+/** @typedef {{raw: number, eased: number, setting: number}} Followed */
+/** @typedef {{says: string, step?: string, lane?: string}} Note */
+/** @typedef {{is: 'probe', x: number, y: number, red: number, green: number, blue: number, cover: number}} ToPageProbe */
+/** @typedef {{is: 'table', step: string, n: number, columns: Column[]}} ToPageTable */
+/** @typedef {{name: string, length: number, low: string, high: string, first: string[]}} Column */
+/** @typedef {{is: 'found', asked: number, steps: FoundStep[]}} ToPageFound */
+/** @typedef {{type: string, newLane: boolean}} FoundStep */
+/** @typedef {{is: 'versions', step: string, setting: string, list: Version[]}} ToPageVersions */
+/** @typedef {{id: number, at: string, name: string, works: boolean, lines: number, same: boolean}} Version */
+/** @typedef {{is: 'pong', at: number, clock: number, paused: boolean, length: number}} ToPagePong */
+/** @typedef {{is: 'checked', asked: number, ok: boolean, from: number, to: number, says?: string, value?: number}} ToPageChecked */
+/** @typedef {{is: 'ears', loudness: number, peak: number, centroid: number, hops: Hop[], bands: number[]}} ToPageEars */
+/** @typedef {{low: number, high: number, onset: number, beat: boolean, began: boolean}} Hop */
+/** @typedef {{is: 'desk', arrived: number, dropped: number, controls: Arrival[], gone: string[], waiting: string, learned: string, ports: Ports, lit: number[]}} ToPageDesk */
+/** @typedef {{name: string, bound: boolean, count: number, value: number, rate: number, least: number, most: number, ago: number, line: number[]}} Arrival */
+/** @typedef {{osc: number, oscIn: number, oscOut: number, clock: boolean, trouble: string|null, packets: number, malformed: number, fault: string|null, midi: MidiPort[], outs: string[], midiTroubles: string[]}} Ports */
+/** @typedef {{port: string, messages: number}} MidiPort */
+/** @typedef {{id: string, name: string, does: string, takes: string|null, gives: string, settings: Setting[], reads: Input[], problems: Problem[]}} CatalogueJsonEntry */
+/** @typedef {{one: string, curve: boolean, drives: boolean, mixes: boolean, rail: KindRail}} CatalogueJsonKindEntry */
+/** @typedef {{path: string, filled: boolean, width: number}} KindRail */
+
+export {};

@@ -1,0 +1,89 @@
+// @ts-check
+
+/** How long a sentence stays in the footer. */
+const SAID_MS = 8000;
+const EMPTY = { name: '', lanes: [], mix: [], width: 960, height: 540, rate: 30, seed: 1, tempo: 120, clock: { factor: 1 }, desk: { bindings: [], strip: [] } };
+
+/**
+ * The document as the page has it and what plays of it: what Bench and Desk have in common.
+ * @param {import('./page.js').Page} page
+ */
+export function session(page) {
+  const { live, catalogue } = page;
+  return /** @satisfies {ThisType<import('./bench/types.js').Bench>} */ ({
+    look: /** @type {import('./messages.js').Look} */ (EMPTY),
+    lookId: page.lookId,
+    loaded: false, lost: false,
+    /** What a step's own text makes of it, by step. */
+    grown: /** @type {Record<string, import('./messages.js').Face>} */ ({}),
+    version: 0, canUndo: false, canRedo: false,
+    paused: false, dark: false, soundId: page.root.dataset.sound ?? '', waiting: '',
+    refusal: '', refusing: 0, savedText: '',
+
+    startSession() {
+      live.hear('state', ({ open }) => { this.lost = !open; });
+      live.hear('look', (m) => this.takeLook(m));
+      live.hear('board', (m) => this.takeBoard(m));
+      live.hear('applied', (m) => { this.version = m.version; });
+      live.hear('says', (m) => this.say(m.says));
+      live.hear('refused', (m) => this.say(m.says));
+      live.hear('unsaved', (m) => { this.savedText = m.text; });
+    },
+    /** @param {import('./messages.js').ToPageLook} m */
+    takeLook(m) {
+      this.look = m.look;
+      this.grown = m.grown;
+      this.version = m.version;
+      this.canUndo = m.canUndo;
+      this.canRedo = m.canRedo;
+      this.loaded = true;
+    },
+    /** @param {import('./messages.js').ToPageBoard} m */
+    takeBoard(m) {
+      if (this.paused !== m.paused) this.paused = m.paused;
+      if (this.dark !== m.lightWanted < 0.5) this.dark = m.lightWanted < 0.5;
+      if (this.waiting !== m.waiting) this.waiting = m.waiting;
+      if (this.soundId !== m.sound) this.soundId = m.sound;
+    },
+    /** A sentence for the footer, for a while. @param {string} sentence */
+    say(sentence) {
+      this.refusal = sentence;
+      clearTimeout(this.refusing);
+      this.refusing = Number(setTimeout(() => { this.refusal = ''; }, SAID_MS));
+    },
+
+    // The document
+
+    /** @param {string} id */
+    find(id) { for (const lane of this.look.lanes) for (const s of lane.steps) if (s.id === id) return s; return null; },
+    /** @param {string} id a step's */
+    laneOf(id) { return this.look.lanes.find((lane) => lane.steps.some((s) => s.id === id)) ?? null; },
+    /** @param {string} id */
+    laneById(id) { return this.look.lanes.find((lane) => lane.id === id) ?? null; },
+    /** @param {string} id */
+    laneName(id) { return this.laneById(id)?.name ?? '—'; },
+    /** What a step is, with what its own text makes of it. @param {import('./messages.js').Step} step */
+    infoOf(step) { return { ...catalogue[step.type], ...this.grown[step.id] }; },
+    /** @param {import('./messages.js').Step} step */
+    name(step) { return step.label || catalogue[step.type].name; },
+    /** @param {import('./messages.js').Step} step */
+    gives(step) { return catalogue[step.type].gives; },
+    /** @param {import('./messages.js').Edit} edit @param {number} [gesture] */
+    edit(edit, gesture = 0) { live.send({ do: 'edit', gesture, edit }); },
+    undo() { live.send({ do: 'undo' }); },
+    redo() { live.send({ do: 'redo' }); },
+
+    // What plays
+
+    pause() { live.send({ do: 'pause' }); },
+    rewind() { live.send({ do: 'rewind' }); },
+    tap() { live.send({ do: 'tap' }); },
+    /** @param {number} by in beats */
+    nudge(by) { live.send({ do: 'nudge', by }); },
+    /** Black, or light again. @param {number} seconds */
+    blackout(seconds) { live.send({ do: 'fade', seconds }); },
+    openOutput() { open('/output', 'gloaming-output'); },
+    /** What comes into sight does so with the next frame of the page, and takes no focus before. @param {() => void} then */
+    whenShown(then) { this.$nextTick(() => requestAnimationFrame(() => requestAnimationFrame(then))); },
+  });
+}

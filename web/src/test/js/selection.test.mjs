@@ -1,0 +1,95 @@
+import assert from 'node:assert/strict';
+import { test } from 'node:test';
+import { bench, look, page, told } from './page.mjs';
+
+const JS = '../../main/resources/static/js';
+const { session } = await import(`${JS}/session.js`);
+const { selection } = await import(`${JS}/bench/selection.js`);
+const { lanes } = await import(`${JS}/bench/lanes.js`);
+const { follows } = await import(`${JS}/bench/follows.js`);
+const { mix } = await import(`${JS}/bench/mix.js`);
+
+function opened() {
+  const p = page();
+  const b = bench(lanes(p), { wire() {} }, follows(p), mix(p), session(p), selection(p));
+  b.startSession();
+  b.startSelection();
+  p.live.say(told(look()));
+  return { p, b };
+}
+
+test('at first the end of the last lane is selected', () => {
+  const { b } = opened();
+  assert.equal(b.stepId, 's5');
+  assert.equal(b.name(b.chosen), 'Beat');
+});
+
+test('what is gone is not selected any more, and what was added is', () => {
+  const { p, b } = opened();
+  const shorter = look();
+  shorter.lanes.pop();
+  p.live.say(told(shorter, 2));
+  assert.equal(b.stepId, 's4');
+  const longer = look();
+  longer.lanes[0].steps.push({ id: 's9', type: 'blur' });
+  p.live.say({ is: 'applied', n: 1, version: 3, select: 's9' });
+  p.live.say(told(longer, 3));
+  assert.equal(b.stepId, 's9');
+});
+
+test('arrows go from step to step and stay within the look', () => {
+  const { b } = opened();
+  b.walk(0, -1);
+  assert.equal(b.stepId, 's3');
+  b.walk(1, 0);
+  assert.equal(b.stepId, 's4');
+  b.walk(1, 0);
+  assert.equal(b.stepId, 's4');
+  b.walk(0, -5);
+  assert.equal(b.stepId, 's2');
+});
+
+test('one thing at a time is selected', () => {
+  const { b } = opened();
+  b.selectLane('l1');
+  assert.deepEqual([b.stepId, b.laneId, b.layerId], ['', 'l1', '']);
+  b.selectLayer('m2');
+  assert.deepEqual([b.stepId, b.laneId, b.layerId], ['', '', 'm2']);
+  assert.equal(b.aboveLane, 'l1');
+  b.select('s3');
+  assert.deepEqual([b.stepId, b.laneId, b.layerId], ['s3', '', '']);
+  assert.equal(b.aboveLane, 'l2');
+});
+
+test('the wires of a step are of what it reads, of its lane of what pushes it and who reads it', () => {
+  const { b } = opened();
+  b.select('s4');
+  assert.deepEqual(b.connections(), [['l1', 's4'], ['l3', 's3']]);
+  b.select('s2');
+  assert.deepEqual(b.connections(), [['l1', 's4']]);
+  b.selectLane('l1');
+  assert.deepEqual(b.connections(), [['l1', 's4']]);
+});
+
+test('lanes know what can follow them and what can be mixed', () => {
+  const { b } = opened();
+  assert.deepEqual(b.signals().map((l) => l.id), ['l3']);
+  assert.deepEqual(b.lanesOf('picture').map((l) => l.id), ['l1', 'l2']);
+  assert.deepEqual(b.look.lanes.map((l) => b.canMix(l)), [true, true, false]);
+});
+
+test('a layer goes one place, or all the way, and never beyond', () => {
+  const { p, b } = opened();
+  b.selectLayer('m1');
+  b.moveLayer(-1);
+  assert.equal(p.live.sent.length, 0);
+  b.moveLayer(1, true);
+  assert.deepEqual(p.live.sent.pop().edit, { edit: 'move-layer', layer: 'm1', place: 1 });
+});
+
+test('a clock that nothing pushes any more does not say so', () => {
+  const { p, b } = opened();
+  b.selectLane('l2');
+  b.changeClock({ push: '' });
+  assert.deepEqual(p.live.sent.pop().edit, { edit: 'set-clock', lane: 'l2', clock: { factor: 1 } });
+});
