@@ -93,3 +93,16 @@ test('a clock that nothing pushes any more does not say so', () => {
   b.changeClock({ push: '' });
   assert.deepEqual(p.live.sent.pop().edit, { edit: 'set-clock', lane: 'l2', clock: { factor: 1 } });
 });
+
+test('a step may read any step of another lane, and those ahead of it in its own', () => {
+  const { b } = opened();
+  b.select('s4');
+  const values = (input) => b.readable({ name: 'by', kind: 'picture', says: '', optional: false, before: false, ...input }).map((f) => f.value);
+  assert.deepEqual(values({}), ['l1', '@s1', '@s3']);
+  assert.deepEqual(values({ before: true }), ['l1', 'l2']);
+  assert.equal(b.readName('@s1'), 'water, behind Fill');
+  b.chosen.reads = { by: '@s1' };
+  assert.deepEqual(b.connections(), [['@s1', 's4'], ['l3', 's3']]);
+  b.select('s1');
+  assert.deepEqual(b.connections(), [['@s1', 's4']]);
+});

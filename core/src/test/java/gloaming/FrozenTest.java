@@ -11,7 +11,7 @@ import gloaming.look.Look;
 import gloaming.look.LookJson;
 import gloaming.look.Step;
 import gloaming.look.Value;
-import gloaming.picture.Exit;
+import gloaming.picture.kernel.Exit;
 import gloaming.play.Moment;
 import gloaming.play.Onlooker;
 import gloaming.play.Player;

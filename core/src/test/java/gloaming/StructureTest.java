@@ -6,6 +6,7 @@ import static com.tngtech.archunit.library.dependencies.SlicesRuleDefinition.sli
 import com.tngtech.archunit.core.domain.JavaClasses;
 import com.tngtech.archunit.core.importer.ClassFileImporter;
 import com.tngtech.archunit.core.importer.ImportOption;
+import gloaming.step.StepInfo;
 import org.junit.jupiter.api.Test;
 
 /** The arrows point inward. */
@@ -45,7 +46,38 @@ class StructureTest {
                 .should()
                 .dependOnClassesThat()
                 .resideInAnyPackage(
-                        "gloaming.step", "gloaming.play", "gloaming.picture", "gloaming.points", "gloaming.signal")
+                        "gloaming.step..",
+                        "gloaming.play..",
+                        "gloaming.picture..",
+                        "gloaming.points..",
+                        "gloaming.signal..")
+                .check(core);
+    }
+
+    @Test
+    void theRoomsOfPicturesAndPointsDependOnOneAnotherInOneDirectionOnly() {
+        slices().matching("gloaming.picture.(*)").should().beFreeOfCycles().check(core);
+        slices().matching("gloaming.points.(*)").should().beFreeOfCycles().check(core);
+    }
+
+    @Test
+    void everyStepStandsInARoom() {
+        noClasses()
+                .that()
+                .resideInAnyPackage("gloaming.picture", "gloaming.points")
+                .should()
+                .beAnnotatedWith(StepInfo.class)
+                .check(core);
+    }
+
+    @Test
+    void kernelsKnowNoSteps() {
+        noClasses()
+                .that()
+                .resideInAPackage("gloaming.picture.kernel")
+                .should()
+                .dependOnClassesThat()
+                .areAnnotatedWith(StepInfo.class)
                 .check(core);
     }
 }

@@ -101,6 +101,12 @@ public abstract class Kind {
         return null;
     }
 
+    /**
+     * The same as it is now, for the rest of the frame, whatever becomes of it. {@code last} is what was returned in the frame before, to
+     * be used again where that can be, or null; what is borrowed from the pool comes back by {@link #recycle}.
+     */
+    public abstract Flow copy(Flow flow, Flow last, PicturePool pool);
+
     /** Gives back what nobody needs after this frame. */
     public void recycle(Flow flow, PicturePool pool) {}
 

@@ -5,19 +5,23 @@ package gloaming.flow;
  *
  * <p>A cloud is <em>loose</em> when some step upstream integrates its motion: what a force writes into position and velocity
  * then lasts into the next frame. A layout is not loose: it is laid out anew each frame, and the first force takes a loose
- * copy of it (see {@code Motion}).
+ * copy of it (see {@code Force}).
  *
  * <p>Beside the attributes that every point has there are up to {@value #NAMED} columns with names of the artist's own. A name that
  * begins with a dot belongs to a step, and nobody is shown it.
  */
 public final class Points implements Flow {
     private final Column[] columns = new Column[Attribute.values().length];
-    /** Columns with names of their own, at most. */
+    /** Columns with names of the artist's own, at most. */
     public static final int NAMED = 24;
+    /** Columns that steps keep, at most, beside those: what steps remember takes nothing from the artist. */
+    public static final int KEPT = 40;
+    /** Points in one piece of work. */
+    public static final int GRAIN = 4_096;
 
-    private final String[] names = new String[NAMED];
-    private final Column[] named = new Column[NAMED];
-    private final boolean[] used = new boolean[NAMED];
+    private final String[] names = new String[NAMED + KEPT];
+    private final Column[] named = new Column[NAMED + KEPT];
+    private final boolean[] used = new boolean[NAMED + KEPT];
     private int own;
     private int n;
     private boolean loose;
@@ -69,12 +73,21 @@ public final class Points implements Flow {
             named[i] = column;
             return this;
         }
-        if (own == NAMED)
-            throw new IllegalArgumentException(
-                    "its points have " + NAMED + " attributes of their own already; no room for '" + name + "'");
+        room(name);
         names[own] = name;
         named[own++] = column;
         return this;
+    }
+
+    private void room(String name) {
+        boolean kept = name.startsWith(".");
+        int had = 0;
+        for (int i = 0; i < own; i++) if (names[i].startsWith(".") == kept) had++;
+        if (kept && had == KEPT)
+            throw new IllegalArgumentException("its points are remembered by " + KEPT + " steps already");
+        if (!kept && had == NAMED)
+            throw new IllegalArgumentException(
+                    "its points have " + NAMED + " attributes of their own already; no room for '" + name + "'");
     }
 
     /**

@@ -9,6 +9,7 @@ import jdk.incubator.vector.VectorSpecies;
 /**
  * Functions of one vector, by series of their own: the JDK's give other bits before the JIT has seen them than after, and so would a run.
  */
+@Kernel.Part
 public final class VectorMath {
     private static final VectorSpecies<Float> F = FloatVector.SPECIES_PREFERRED;
     private static final VectorSpecies<Integer> I = IntVector.SPECIES_PREFERRED;
@@ -48,9 +49,16 @@ public final class VectorMath {
         return x.blend(whole, size.compare(VectorOperators.LT, WHOLE));
     }
 
+    /** The largest whole number that is not above. */
     public static FloatVector floor(FloatVector x) {
         FloatVector whole = round(x);
         return whole.sub(1, whole.compare(VectorOperators.GT, x));
+    }
+
+    /** The same for sizes below 2^31, which is faster. */
+    public static FloatVector floorSmall(FloatVector x) {
+        FloatVector cut = (FloatVector) x.convert(VectorOperators.F2I, 0).convert(VectorOperators.I2F, 0);
+        return cut.sub(1f, cut.compare(VectorOperators.GT, x));
     }
 
     /**

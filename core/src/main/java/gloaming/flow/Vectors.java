@@ -10,8 +10,12 @@ import jdk.incubator.vector.VectorSpecies;
  * program has vectors of one width it guesses right; once narrower ones have run as well, it prepares for both, and every vector of a
  * loop that begins with such a one becomes an object. The cast costs nothing.
  */
+@Kernel.Part
 public final class Vectors {
     private static final VectorSpecies<Float> F = FloatVector.SPECIES_PREFERRED;
+    /** Floats in a vector. */
+    public static final int LANES = F.length();
+
     private static final Class<? extends FloatVector> OWN = FloatVector.zero(F).getClass();
 
     private Vectors() {}

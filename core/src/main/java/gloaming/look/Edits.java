@@ -24,7 +24,7 @@ public final class Edits {
             case Edit.SetLookClock e -> look.withClock(e.clock());
             case Edit.SetDesk e -> look.withDesk(e.desk());
             case Edit.AddStep e -> look.withLane(lane(look, e.lane()).id(), lane -> lane.insert(e.place(), e.step()));
-            case Edit.RemoveStep e -> letGo(look.withLane(laneOf(look, e.step()).id(), lane -> lane.without(e.step())));
+            case Edit.RemoveStep e -> removeStep(look, e.step());
             case Edit.MoveStep e -> moveStep(look, e);
             case Edit.LabelStep e -> step(look, e.step(), s -> s.withLabel(e.label()));
             case Edit.Bypass e -> step(look, e.step(), s -> s.withBypass(e.bypassed()));
@@ -69,8 +69,14 @@ public final class Edits {
             case Edit.RemoveStep e -> {
                 Lane lane = laneOf(before, e.step());
                 Step step = step(before, e.step());
-                yield withDesk(
-                        before, edit, new Edit.AddStep(lane.id(), lane.steps().indexOf(step), step));
+                List<Edit> back = new ArrayList<>();
+                back.add(new Edit.AddStep(lane.id(), lane.steps().indexOf(step), step));
+                before.steps()
+                        .forEach(reader -> reader.reads().forEach((read, from) -> {
+                            if (step.id().equals(Tap.of(from).step()))
+                                back.add(new Edit.SetRead(reader.id(), read, from));
+                        }));
+                yield withDesk(before, edit, back.size() == 1 ? back.getFirst() : new Edit.Several(back));
             }
             case Edit.MoveStep e -> {
                 Lane lane = laneOf(before, e.step());
@@ -159,12 +165,21 @@ public final class Edits {
         };
     }
 
+    private static Look removeStep(Look look, String id) {
+        Look without = look.withLane(laneOf(look, id).id(), lane -> lane.without(id));
+        return letGo(without.withLanes(without.lanes().stream()
+                .map(lane -> lane.withSteps(
+                        lane.steps().stream().map(step -> unread(step, id)).toList()))
+                .toList()));
+    }
+
     private static Look removeLane(Look look, String id) {
+        Lane gone = lane(look, id);
         return letGo(look.withLanes(look.lanes().stream()
                         .filter(lane -> !lane.id().equals(id))
                         .map(lane -> lane.withClock(lane.clock().forget(id))
                                 .withSteps(lane.steps().stream()
-                                        .map(step -> forget(step, id))
+                                        .map(step -> forget(step, gone))
                                         .toList()))
                         .toList())
                 .withMix(look.mix().stream()
@@ -191,10 +206,20 @@ public final class Edits {
                 : new Edit.Several(List.of(inverse, new Edit.SetDesk(before.desk())));
     }
 
-    private static Step forget(Step step, String lane) {
+    /** Without the reads that go with a step. */
+    private static Step unread(Step step, String gone) {
         Step changed = step;
         for (var read : step.reads().entrySet()) {
-            if (read.getValue().equals(lane)) changed = changed.withRead(read.getKey(), null);
+            if (gone.equals(Tap.of(read.getValue()).step())) changed = changed.withRead(read.getKey(), null);
+        }
+        return changed;
+    }
+
+    private static Step forget(Step step, Lane gone) {
+        String lane = gone.id();
+        Step changed = step;
+        for (var read : step.reads().entrySet()) {
+            if (Tap.of(read.getValue()).goesWith(gone)) changed = changed.withRead(read.getKey(), null);
         }
         for (var follow : step.follows().entrySet()) {
             if (follow.getValue().lane().equals(lane)) changed = changed.withFollow(follow.getKey(), null);
@@ -224,7 +249,7 @@ public final class Edits {
             if (lane.clock().reads(gone.id())) back.add(new Edit.SetClock(lane.id(), lane.clock()));
             for (Step step : lane.steps()) {
                 step.reads().forEach((read, id) -> {
-                    if (id.equals(gone.id())) back.add(new Edit.SetRead(step.id(), read, id));
+                    if (Tap.of(id).goesWith(gone)) back.add(new Edit.SetRead(step.id(), read, id));
                 });
                 step.follows().forEach((setting, follow) -> {
                     if (follow.lane().equals(gone.id())) back.add(new Edit.SetFollow(step.id(), setting, follow));

@@ -1,5 +1,6 @@
 package gloaming.motion;
 
+import gloaming.flow.Kernel;
 import gloaming.flow.Vectors;
 import jdk.incubator.vector.FloatVector;
 import jdk.incubator.vector.VectorSpecies;
@@ -8,6 +9,7 @@ import jdk.incubator.vector.VectorSpecies;
  * The loops of {@link OpticalFlow}, by vectors; {@code hotspot.txt} keeps each a compilation unit of its own. What is left at the end of
  * a run is done one by one: a masked vector that reaches past an array is slow, and makes the JIT keep all vectors as objects.
  */
+@Kernel
 final class Windows {
     private static final VectorSpecies<Float> F = FloatVector.SPECIES_PREFERRED;
     private static final int LANES = F.length();

@@ -1,5 +1,6 @@
 package gloaming.noise;
 
+import gloaming.flow.Kernel;
 import gloaming.flow.Vectors;
 import jdk.incubator.vector.FloatVector;
 import jdk.incubator.vector.IntVector;
@@ -13,6 +14,7 @@ import jdk.incubator.vector.VectorSpecies;
  * to a value and a slope, and a place needs no more than its two columns and a fade. Hashing is done once for all rows
  * within a row of cells.
  */
+@Kernel
 public final class NoiseRows {
     private static final VectorSpecies<Float> F = FloatVector.SPECIES_PREFERRED;
     private static final FloatVector INDEX = FloatVector.zero(F).addIndex(1);

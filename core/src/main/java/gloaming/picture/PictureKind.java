@@ -6,6 +6,7 @@ import gloaming.flow.Kind;
 import gloaming.flow.Noted;
 import gloaming.flow.Picture;
 import gloaming.flow.PicturePool;
+import gloaming.picture.kernel.Exit;
 import java.util.SplittableRandom;
 import java.util.stream.Stream;
 
@@ -66,6 +67,11 @@ public final class PictureKind extends Kind {
                 canvas.width,
                 canvas.height,
                 canvas.seen);
+    }
+
+    @Override
+    public Flow copy(Flow flow, Flow last, PicturePool pool) {
+        return pool.borrow().copyFrom((Picture) flow);
     }
 
     @Override

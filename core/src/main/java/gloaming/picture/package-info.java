@@ -1,5 +1,5 @@
 /**
- * Steps that make and change pictures, and the kernels under them. Radii, sizes and speeds are in world units, so a look is
- * the same at every render scale.
+ * Pictures, by rooms: what makes them, what changes them, what remembers them, what draws points into them, and the kernels under all.
+ * Radii, sizes and speeds are in world units, so a look is the same at every render scale.
  */
 package gloaming.picture;

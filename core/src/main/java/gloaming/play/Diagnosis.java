@@ -6,6 +6,7 @@ import gloaming.look.Layer;
 import gloaming.look.Limits;
 import gloaming.look.Look;
 import gloaming.look.Step;
+import gloaming.look.Tap;
 import gloaming.step.Catalogue;
 import gloaming.step.Description;
 import gloaming.step.DynamicSettings;
@@ -81,12 +82,12 @@ public final class Diagnosis {
                             step,
                             named(look, step) + " reads nothing, or what it read was removed; choose a lane for '"
                                     + input.name() + "'."));
-                } else if (look.lane(lane).orElseThrow().steps().isEmpty()) {
+                } else if (Tap.of(lane).in(look).steps().isEmpty()) {
                     notes.add(note(
                             look,
                             step,
                             named(look, step) + " reads '"
-                                    + look.lane(lane).orElseThrow().name() + "', which is empty."));
+                                    + Tap.of(lane).in(look).name() + "', which is empty."));
                 }
             }
         });

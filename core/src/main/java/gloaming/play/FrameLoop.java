@@ -7,7 +7,7 @@ import gloaming.flow.Noted;
 import gloaming.flow.Picture;
 import gloaming.look.Binding;
 import gloaming.look.Look;
-import gloaming.picture.Exit;
+import gloaming.picture.kernel.Exit;
 import gloaming.sound.Band;
 import java.util.List;
 import java.util.concurrent.locks.LockSupport;

@@ -12,6 +12,7 @@ import gloaming.look.Lane;
 import gloaming.look.Layer;
 import gloaming.look.Look;
 import gloaming.look.Step;
+import gloaming.look.Tap;
 import gloaming.step.Catalogue;
 import gloaming.step.Description;
 import gloaming.step.Formulas;
@@ -36,8 +37,8 @@ import java.util.concurrent.atomic.AtomicLong;
  */
 final class Plan {
 
-    /** A further input, resolved. */
-    record Source(String name, LaneRun lane, boolean before) {}
+    /** A further input, resolved: the end of a lane, what left a step of it, or the lane's frame before. */
+    record Source(String name, LaneRun lane, StepRun behind, boolean before) {}
 
     /** One step with its memory. */
     static final class StepRun {
@@ -50,6 +51,11 @@ final class Plan {
         /** Lanes that its formulas speak of. */
         final List<LaneRun> spokenOf;
 
+        /** Whether somebody reads what leaves it, and that for the rest of the frame; what was read in the last one is used again. */
+        boolean tapped;
+
+        Flow held;
+        Flow lastHeld;
         int index;
         Operation<?, ?, ?> operation;
         Object memory;
@@ -267,6 +273,7 @@ final class Plan {
             double own = switch (arguments[i]) {
                 case Number number -> number.doubleValue();
                 case Boolean on -> on ? 1 : 0;
+                case Enum<?> choice -> choice.ordinal();
                 default -> 0;
             };
             all.add(Driven.of(i, own, follow, formula, grasp, byId));
@@ -284,7 +291,7 @@ final class Plan {
         for (String lane : Formulas.lanes(step, description)) if (byId.containsKey(lane)) spokenOf.add(byId.get(lane));
         Source[] sources = step.reads().entrySet().stream()
                 .filter(e -> description.input(e.getKey()) != null)
-                .map(e -> source(description, e.getKey(), byId.get(e.getValue())))
+                .map(e -> source(description, e.getKey(), Tap.of(e.getValue())))
                 .toArray(Source[]::new);
         long seed = Randomness.bits(look.seed(), step.id().hashCode(), 0);
         StepRun run = new StepRun(step, description, seed, arguments, driven, sources, spokenOf);
@@ -292,6 +299,7 @@ final class Plan {
             run.cost = was.cost;
             run.fresh = was.fresh;
             run.memory = was.memory;
+            run.lastHeld = was.lastHeld;
             run.trouble = was.trouble;
             run.budget = was.budget.after(was.step, step);
             if (was.description == description && Arrays.equals(was.arguments, run.arguments))
@@ -304,11 +312,19 @@ final class Plan {
         return run;
     }
 
-    private static Source source(Description description, String name, LaneRun lane) {
+    /** Lanes are compiled in order, and steps along them: what is read is there already. */
+    private Source source(Description description, String name, Tap read) {
+        if (read.step() != null) {
+            StepRun behind = stepById.get(read.step());
+            behind.tapped = true;
+            return new Source(
+                    name, byId.get(look.laneOf(read.step()).orElseThrow().id()), behind, false);
+        }
+        LaneRun lane = byId.get(read.lane());
         boolean before = description.input(name).before();
         if (before) lane.remembered = true;
         lane.shared = true;
-        return new Source(name, lane, before);
+        return new Source(name, lane, null, before);
     }
 
     private LayerRun layer(String id) {

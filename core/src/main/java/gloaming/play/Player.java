@@ -13,7 +13,7 @@ import gloaming.look.Blend;
 import gloaming.look.Clock;
 import gloaming.look.Look;
 import gloaming.look.Refused;
-import gloaming.picture.Blending;
+import gloaming.picture.kernel.Blending;
 import gloaming.sound.BeatClock;
 import gloaming.sound.Hearing;
 import gloaming.sound.Sound;
@@ -272,12 +272,16 @@ public final class Player {
         for (int i = 0; i < lane.steps.size(); i++) {
             Plan.StepRun step = lane.steps.get(i);
             boolean alike = step.description.takes() == step.description.gives();
-            if (step.step.bypassed() && alike) continue;
+            if (step.step.bypassed() && alike) {
+                flow = hold(step, pass, flow);
+                continue;
+            }
             boolean something = flow != null || pass.size() > 0;
             if (step.step.bypassed() || (step.description.takes() != null && !something)) {
                 flow = whole(pass, flow);
                 giveBack(flow);
                 flow = null;
+                step.held = null;
                 continue;
             }
             long started = System.nanoTime();
@@ -317,8 +321,18 @@ public final class Player {
                 flow = whole(pass, flow);
                 if (flow != null) onlooker.see(step.index, step.step.id(), flow);
             }
+            flow = hold(step, pass, flow);
         }
         lane.end = lane.shared ? whole(pass, flow) : flow;
+    }
+
+    /** Keeps what leaves a step for those who read it later in the frame, whatever steps behind it do with it. */
+    private Flow hold(Plan.StepRun step, Pass pass, Flow flow) {
+        if (!step.tapped) return flow;
+        Flow whole = whole(pass, flow);
+        step.held = whole == null ? null : Kind.of(whole.getClass()).copy(whole, step.lastHeld, pool);
+        if (step.held != null) step.lastHeld = step.held;
+        return whole;
     }
 
     private static ByRows.Reach reach(Plan.StepRun step) {
@@ -416,7 +430,11 @@ public final class Player {
     }
 
     private void finish(Plan.LaneRun lane) {
-        for (Plan.StepRun step : lane.steps) step.count(crew.threads());
+        for (Plan.StepRun step : lane.steps) {
+            step.count(crew.threads());
+            giveBack(step.held);
+            step.held = null;
+        }
         if (lane.pass.in() != null) giveBack(lane.pass.in());
         lane.pass.clear();
         if (lane.end instanceof Picture picture) {
@@ -587,7 +605,9 @@ public final class Player {
         public <T extends Flow> T read(String name, Class<T> type) {
             for (Plan.Source source : step.sources) {
                 if (!source.name().equals(name)) continue;
-                Flow flow = source.before() ? source.lane().before : source.lane().end;
+                Flow flow = source.behind() != null
+                        ? source.behind().held
+                        : source.before() ? source.lane().before : source.lane().end;
                 return type.isInstance(flow) ? type.cast(flow) : null;
             }
             return null;

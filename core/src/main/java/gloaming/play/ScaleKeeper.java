@@ -4,7 +4,7 @@ package gloaming.play;
  * Chooses the part of a look's size that is worked out, so that the rate holds.
  *
  * <p>It goes one size down when frames take more than 92 percent of their time for half a second, at once when they take
- * half as much again, and up when the larger size would take under 65 percent for four seconds. After a step
+ * half as much again, and up when the larger size would take under 65 percent for two seconds. After a step
  * down it stays there for ten seconds, so that the picture does not breathe between two sizes. It begins at the smallest
  * size and climbs a size a second until it has once been too much; where there is room by far, it never waits longer.
  *
@@ -64,7 +64,7 @@ final class ScaleKeeper {
         if (over > 0.5 && at < SIZES.length - 1) {
             change(at + 1);
             rest = 10;
-            patience = 4;
+            patience = 2;
             return;
         }
         if (at <= largest || before > 0) return;

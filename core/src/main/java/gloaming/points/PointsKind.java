@@ -6,6 +6,7 @@ import gloaming.flow.Column;
 import gloaming.flow.Flow;
 import gloaming.flow.Kind;
 import gloaming.flow.Noted;
+import gloaming.flow.PicturePool;
 import gloaming.flow.Points;
 import java.util.List;
 import java.util.SplittableRandom;
@@ -55,6 +56,13 @@ public final class PointsKind extends Kind {
     @Override
     public void note(Flow flow, Noted into) {
         into.count = ((Points) flow).n();
+    }
+
+    /** A layout, also where the points are loose: what forces write behind it is theirs. */
+    @Override
+    public Flow copy(Flow flow, Flow last, PicturePool pool) {
+        Points copy = last instanceof Points points ? points : new Points();
+        return copy.copyFrom((Points) flow).loose(false);
     }
 
     @Override

@@ -12,13 +12,13 @@ public final class Selection {
     int[] which = new int[16];
 
     /** Room for {@code n} indices. */
-    int[] room(int n) {
+    public int[] room(int n) {
         if (which.length < n) which = new int[n + n / 2];
         return which;
     }
 
     /** The points of {@code in} at the first {@code n} indices that were written. Columns that repeat alike are shared. */
-    Points of(Points in, int n) {
+    public Points of(Points in, int n) {
         out.plain().n(n).loose(false).young(Integer.MAX_VALUE);
         for (Attribute attribute : ALL) {
             Column from = in.column(attribute);

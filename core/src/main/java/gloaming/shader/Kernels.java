@@ -1,5 +1,6 @@
 package gloaming.shader;
 
+import gloaming.flow.Kernel;
 import gloaming.flow.VectorMath;
 import gloaming.flow.Vectors;
 import jdk.incubator.vector.FloatVector;
@@ -15,6 +16,7 @@ import jdk.incubator.vector.VectorSpecies;
  * operands are; each of those is followed by -1 when it moves on from pixel to pixel, or 0 when it is one vector that is the same
  * for all. {@code n} is a whole number of vectors. Each method is small and compiled by itself: hotspot.txt sees to it.
  */
+@Kernel
 final class Kernels {
     private static final VectorSpecies<Float> F = FloatVector.SPECIES_PREFERRED;
     private static final VectorSpecies<Integer> I = IntVector.SPECIES_PREFERRED;

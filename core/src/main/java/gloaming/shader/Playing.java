@@ -3,7 +3,7 @@ package gloaming.shader;
 import gloaming.flow.Crew;
 import gloaming.flow.Picture;
 import gloaming.look.Id;
-import gloaming.picture.Fitted;
+import gloaming.picture.warp.Fitted;
 import gloaming.step.Frame;
 import java.util.List;
 

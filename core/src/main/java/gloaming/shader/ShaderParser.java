@@ -39,6 +39,9 @@ final class ShaderParser extends Expressions {
     private final List<Problem> problems;
     private final ShaderTree tree = new ShaderTree();
     private Function within;
+    /** Whether the function that is being read has returned something so far. */
+    private boolean returned;
+
     private int loops;
     private int switches;
     /** Whether what comes in are attributes of points, not a place in a picture. */
@@ -421,7 +424,10 @@ final class ShaderParser extends Expressions {
         try {
             for (Parameter p : parameters) if (!p.var().name.isEmpty()) names.add(p.var().at, p.var().name, p.var());
             need("{");
+            returned = false;
             function.body = new Stmt.Block(statements());
+            if (returns != Type.VOID && !returned)
+                throw Problem.Found.at(name, "'" + name.text() + "' : function does not return a value");
             if (known != null) {
                 // The definition's own names count, whatever the declaration called them.
                 function.parameters.clear();
@@ -528,6 +534,7 @@ final class ShaderParser extends Expressions {
                             "'return' : function return is not matching type: '"
                                     + value.type().word() + "' for '" + within.returns.word() + "'");
                 }
+                returned = true;
                 into.add(new Stmt.Return(value, t));
             }
             case "break" -> {

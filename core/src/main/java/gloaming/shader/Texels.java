@@ -1,6 +1,7 @@
 package gloaming.shader;
 
 import gloaming.flow.Crew;
+import gloaming.flow.Kernel;
 import gloaming.flow.Picture;
 import gloaming.flow.VectorMath;
 import gloaming.flow.Vectors;
@@ -117,6 +118,7 @@ final class Texels {
     }
 
     /** Finds the lower left of the four pixels round each place, and how far up and across between them it lies. */
+    @Kernel
     private void places(float[] f, int u, int su, int v, int sv, int n, Room room) {
         for (int i = 0; i < n; i += LANES) {
             FloatVector x = folded(Vectors.load(f, u + (i & su)), width, edge);
@@ -153,6 +155,7 @@ final class Texels {
     }
 
     /** Between the lower and the upper row, for both columns of a place at once. */
+    @Kernel
     static void rows(float[] rgba, int row, int[] corner, float[] up, float[] pairs, int n) {
         for (int i = 0; i < n; i++) {
             FloatVector low = TWO.cast(FloatVector.fromArray(PAIR, rgba, corner[i]));
@@ -201,6 +204,7 @@ final class Texels {
     }
 
     /** Between the left and the right column, for as many places at once as a vector has lanes (8 or 16). */
+    @Kernel
     static void columnsByLanes(float[] pairs, float[] across, float[] f, int o0, int o1, int o2, int o3, int n) {
         for (int i = 0; i < n; i += LANES) {
             FloatVector p0 = Vectors.load(pairs, 8 * i);

@@ -4,6 +4,7 @@ import gloaming.flow.Canvas;
 import gloaming.flow.Flow;
 import gloaming.flow.Kind;
 import gloaming.flow.Noted;
+import gloaming.flow.PicturePool;
 import gloaming.flow.Signal;
 import java.util.stream.Stream;
 
@@ -70,6 +71,12 @@ public final class SignalKind extends Kind {
     }
 
     /** Pages draw its curve themselves, from the numbers. */
+    @Override
+    public Flow copy(Flow flow, Flow last, PicturePool pool) {
+        Signal copy = last instanceof Signal signal ? signal : new Signal();
+        return copy.copyFrom((Signal) flow);
+    }
+
     @Override
     public void preview(Flow flow, Canvas canvas) {
         canvas.ground((byte) 9, (byte) 8, (byte) 15);

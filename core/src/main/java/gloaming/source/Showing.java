@@ -3,7 +3,7 @@ package gloaming.source;
 import gloaming.flow.Picture;
 import gloaming.library.Cut;
 import gloaming.library.Fit;
-import gloaming.picture.Fitted;
+import gloaming.picture.warp.Fitted;
 import gloaming.step.Frame;
 
 /** The cut that a step asks for, made anew only when the frame's size changes. */

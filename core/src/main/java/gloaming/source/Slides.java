@@ -7,7 +7,7 @@ import gloaming.library.Fit;
 import gloaming.library.Library;
 import gloaming.library.Still;
 import gloaming.look.Id;
-import gloaming.picture.Mixed;
+import gloaming.picture.combine.Mixed;
 import gloaming.step.Choice;
 import gloaming.step.Frame;
 import gloaming.step.Operation;

@@ -1,7 +1,6 @@
 package gloaming.step;
 
 import gloaming.flow.Kind;
-import gloaming.flow.Picture;
 import gloaming.look.Id;
 import gloaming.look.Value;
 import java.lang.invoke.MethodHandle;
@@ -113,16 +112,23 @@ public final class Description {
         return new Description(this, grows.apply(known));
     }
 
-    /** What an operation takes (0) or gives (1). */
+    /** What an operation takes (0) or gives (1), through whatever interfaces stand between. */
     private static Class<?> argument(Class<?> type, int which) {
+        if (between(type, which) instanceof Class<?> is) return is;
+        throw new IllegalStateException(type + " does not say what it takes or gives");
+    }
+
+    private static Type between(Class<?> type, int which) {
         for (Type shape : type.getGenericInterfaces()) {
             if (!(shape instanceof ParameterizedType p)) continue;
             Class<?> raw = (Class<?>) p.getRawType();
-            if (raw == Operation.class || (raw == ByRows.class && which == 0))
-                return (Class<?>) p.getActualTypeArguments()[which];
-            if (ByRows.class.isAssignableFrom(raw)) return which == 1 ? Picture.class : argument(raw, which);
+            if (raw == Operation.class) return p.getActualTypeArguments()[which];
+            if (!Operation.class.isAssignableFrom(raw)) continue;
+            Type found = between(raw, which);
+            int own = List.of(raw.getTypeParameters()).indexOf(found);
+            return own < 0 ? found : p.getActualTypeArguments()[own];
         }
-        throw new IllegalStateException(type + " must implement Operation or ByRows itself");
+        return null;
     }
 
     /** What documents call it. */
@@ -198,6 +204,10 @@ public final class Description {
     public Object argument(int i, double number) {
         Setting setting = settings.get(i);
         if (setting.form() == Setting.Form.SWITCH) return number > 0.5;
+        if (setting.form() == Setting.Form.CHOICE) {
+            Object[] all = types[i].getEnumConstants();
+            return all[(int) Math.clamp(Math.rint(number), 0.0, all.length - 1.0)];
+        }
         double held = Math.clamp(number, setting.min(), setting.max());
         if (setting.form() == Setting.Form.WHOLE) return (int) Math.rint(held);
         return held;

@@ -134,11 +134,14 @@ public final class DeskEditFactory {
         }
         Step step = look.step(of).orElseThrow(() -> new Refused("That step is not there any more."));
         Description description = catalogue.of(step);
-        Object argument = description.argument(description.settingIndex(setting), value);
-        return new Edit.Set(
-                of,
-                setting,
-                argument instanceof Boolean on ? Value.of(on) : Value.of(((Number) argument).doubleValue()));
+        int i = description.settingIndex(setting);
+        Value settled = switch (description.argument(i, value)) {
+            case Boolean on -> Value.of(on);
+            case Enum<?> choice ->
+                Value.of(description.settings().get(i).choices().get(choice.ordinal()));
+            case Object number -> Value.of(((Number) number).doubleValue());
+        };
+        return new Edit.Set(of, setting, settled);
     }
 
     /** Lets a formula drive a setting of a step or the opacity of a layer, or with null nothing; {@link Refused} with its place when it makes no sense. */
@@ -197,11 +200,12 @@ public final class DeskEditFactory {
         Description description = catalogue.of(step);
         int i = description.settingIndex(setting);
         Setting s = i < 0 ? null : description.settings().get(i);
-        if (s == null || !(s.numeric() || s.form() == Setting.Form.SWITCH)) {
-            throw new Refused("Only numbers and switches can be in somebody's hands; '" + setting + "' of "
-                    + description.name() + " is neither.");
+        if (s == null || !(s.drivable() || s.form() == Setting.Form.SWITCH)) {
+            throw new Refused("Only numbers, switches and choices can be in somebody's hands; '" + setting + "' of "
+                    + description.name() + " is none of these.");
         }
         if (s.form() == Setting.Form.SWITCH) return new Target(0, 1, 1, true);
+        if (s.form() == Setting.Form.CHOICE) return new Target(s.lowest(), s.highest(), s.highest(), false);
         double now =
                 step.settings().getOrDefault(setting, s.initial()) instanceof Value.Num num ? num.number() : s.min();
         double usual = s.initial() instanceof Value.Num num ? num.number() : now;

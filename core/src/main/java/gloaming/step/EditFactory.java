@@ -9,6 +9,7 @@ import gloaming.look.Layer;
 import gloaming.look.Look;
 import gloaming.look.Refused;
 import gloaming.look.Step;
+import gloaming.look.Tap;
 import gloaming.look.Value;
 import java.util.ArrayList;
 import java.util.List;
@@ -73,7 +74,9 @@ public final class EditFactory {
      * Lets a step read a lane, or nothing. A lane that is read for the first time is an ingredient from then on, and leaves the mix, so
      * that it does not cover what is made of it; one that reads the frame before of a lane leaves that as it is.
      */
-    public Edit read(Look look, String id, String read, String lane) {
+    public Edit read(Look look, String id, String read, String from) {
+        String lane = from == null ? null : Tap.of(from).lane();
+        if (from != null && lane == null) return new Edit.SetRead(id, read, from);
         Step step = look.step(id).orElseThrow(() -> new Refused("That step is not there any more."));
         Edit set = new Edit.SetRead(id, read, lane);
         Description.Input input = catalogue.of(step).input(read);
@@ -138,12 +141,18 @@ public final class EditFactory {
     public Edit duplicateLane(Look look, String id) {
         Lane lane = look.lane(id).orElseThrow(() -> new Refused("That lane is not there any more."));
         String copy = look.freshId("l");
-        long next = Long.parseLong(look.freshId("s").substring(1));
+        long first = Long.parseLong(look.freshId("s").substring(1));
+        long next = first;
         List<Step> steps = new ArrayList<>();
         for (Step step : lane.steps()) {
             Step fresh = step.withId("s" + next++);
             for (var read : step.reads().entrySet()) {
                 if (read.getValue().equals(id)) fresh = fresh.withRead(read.getKey(), copy);
+                int own = lane.steps().stream()
+                        .map(Step::id)
+                        .toList()
+                        .indexOf(Tap.of(read.getValue()).step());
+                if (own >= 0) fresh = fresh.withRead(read.getKey(), Tap.behind("s" + (first + own)));
             }
             steps.add(fresh);
         }
@@ -181,9 +190,26 @@ public final class EditFactory {
         int index = description.settingIndex(setting);
         if (index < 0) throw new Refused(description.name() + " has no setting '" + setting + "'.");
         Setting s = description.settings().get(index);
+        if (s.form() == Setting.Form.CHOICE) {
+            return new Edit.SetFollow(step, setting, new Follow(lane, 0, 1, s.lowest(), s.highest(), 0, 0));
+        }
         double now = at.settings().getOrDefault(setting, s.initial()) instanceof Value.Num num ? num.number() : s.min();
-        double high = s.byRatio() ? Math.min(s.max(), Math.max(now, s.min()) * 4) : now + (s.max() - now) / 2;
-        return new Edit.SetFollow(step, setting, new Follow(lane, 0, 1, now, high, 0.02, 0.18));
+        double usual = s.initial() instanceof Value.Num num ? num.number() : now;
+        double[] span = sensible(s, now, usual);
+        return new Edit.SetFollow(step, setting, new Follow(lane, 0, 1, span[0], span[1], 0.02, 0.18));
+    }
+
+    /**
+     * The part of a setting's range that matters around a value: a fourth to four times it where it goes by ratio, else from the lowest
+     * (or as far below nothing) up to four times what is usual, and never beyond the range.
+     */
+    private static double[] sensible(Setting s, double now, double usual) {
+        double far = 4 * Math.max(Math.abs(now), Math.abs(usual));
+        if (s.byRatio()) return new double[] {Math.max(s.min(), now / 4), Math.min(s.max(), now * 4)};
+        if (far == 0) far = (s.max() - s.min()) / 4;
+        double low = Math.max(s.min(), s.min() < 0 ? -far : s.min());
+        double high = Math.min(s.max(), far);
+        return high > low ? new double[] {low, high} : new double[] {s.min(), s.max()};
     }
 
     /** Puts a text into a setting if it works; otherwise keeps it as a draft, and what worked before goes on. */

@@ -10,6 +10,7 @@ import gloaming.look.Lifted;
 import gloaming.look.Look;
 import gloaming.look.Refused;
 import gloaming.look.Step;
+import gloaming.look.Tap;
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
@@ -77,7 +78,10 @@ public final class Rules {
         private final Set<String> done = new HashSet<>();
         private final List<Lane> order = new ArrayList<>();
 
+        private final Look look;
+
         Order(Look look) {
+            this.look = look;
             for (Lane lane : look.lanes()) byId.put(lane.id(), lane);
         }
 
@@ -89,6 +93,19 @@ public final class Rules {
         private void visit(String id, List<Lane> path) {
             // What a formula speaks of may be gone; it then counts as 0.
             if (id != null && byId.containsKey(id)) visit(byId.get(id), path);
+        }
+
+        /** A lane may go by what left a step further ahead in itself. */
+        private void visit(Lane lane, Step step, Tap read, List<Lane> path) {
+            List<String> ids = lane.steps().stream().map(Step::id).toList();
+            int own = ids.indexOf(read.step());
+            if (own < 0) {
+                Lane from = read.in(look);
+                if (from != null) visit(from, path);
+            } else if (own >= ids.indexOf(step.id())) {
+                throw new Refused(catalogue.of(step).name() + " in the lane '" + lane.name()
+                        + "' reads a step that stands behind it; read the frame before through Recall.");
+            }
         }
 
         private void visit(Lane lane, List<Lane> path) {
@@ -105,9 +122,9 @@ public final class Rules {
             visit(lane.clock().restart(), path);
             for (Step step : lane.steps()) {
                 Description description = catalogue.of(step);
-                step.reads().forEach((name, id) -> {
+                step.reads().forEach((name, read) -> {
                     Description.Input input = description.input(name);
-                    if (input != null && !input.before()) visit(id, path);
+                    if (input != null && !input.before()) visit(lane, step, Tap.of(read), path);
                 });
                 for (Follow follow : step.follows().values()) visit(follow.lane(), path);
                 for (String id : Formulas.lanes(step, description)) visit(id, path);
@@ -188,26 +205,43 @@ public final class Rules {
             int i = description.settingIndex(id);
             if (i < 0 && description.grows()) return;
             if (i < 0) throw new Refused(where + " has no setting '" + id + "' that could follow.");
-            if (!description.settings().get(i).numeric()) {
+            if (!description.settings().get(i).drivable()) {
                 throw new Refused(
                         "The setting '" + description.settings().get(i).label() + "' of " + where
-                                + " is no number, so it cannot follow a lane.");
+                                + " is neither a number nor a choice, so it cannot follow a lane.");
             }
             follow(look, "The setting '" + description.settings().get(i).label() + "' of " + where, follow);
         });
         step.formulas().forEach((id, text) -> {
             int i = description.settingIndex(id);
             if (i < 0 && description.grows()) return;
-            if (i < 0 || !description.settings().get(i).numeric()) {
-                throw new Refused(where + " has no number '" + id + "' that a formula could drive.");
+            if (i < 0 || !description.settings().get(i).drivable()) {
+                throw new Refused(where + " has no number or choice '" + id + "' that a formula could drive.");
             }
         });
         step.reads().forEach((name, id) -> {
             Description.Input input = description.input(name);
             if (input == null && description.grows()) return;
             if (input == null) throw new Refused(where + " has no read '" + name + "'.");
-            lane(look, where + " reads", id, input.kind());
+            read(look, where + " reads", id, input);
         });
+    }
+
+    private void read(Look look, String sentence, String read, Description.Input input) {
+        String id = Tap.of(read).step();
+        if (id == null) {
+            lane(look, sentence, read, input.kind());
+            return;
+        }
+        Step step = look.step(id).orElse(null);
+        if (step == null) throw new Refused(sentence + " the step '" + id + "', which is not in this look.");
+        Description from = catalogue.find(step.type());
+        if (input.before())
+            throw new Refused(sentence + " " + from.name() + "; of the frame before there are only the ends of lanes.");
+        if (from.gives() != input.kind()) {
+            throw new Refused(sentence + " " + from.name() + ", which gives "
+                    + from.gives().id() + " and not " + input.kind().id() + ".");
+        }
     }
 
     private void layer(Look look, Layer layer) {
@@ -247,7 +281,7 @@ public final class Rules {
         int i = description.settingIndex(setting);
         if (i < 0 && description.grows()) return;
         if (i < 0
-                || !(description.settings().get(i).numeric()
+                || !(description.settings().get(i).drivable()
                         || description.settings().get(i).form() == Setting.Form.SWITCH)) {
             throw new Refused(
                     what + " '" + setting + "' of " + description.name() + ", which is no number and no switch.");

@@ -64,6 +64,21 @@ public record Setting(
         return form == Form.NUMBER || form == Form.WHOLE;
     }
 
+    /** Whether a signal, a formula or a control can drive it: a number, or a choice by the number of the word, from 0. */
+    public boolean drivable() {
+        return numeric() || form == Form.CHOICE;
+    }
+
+    /** The lowest number that drives it. */
+    public double lowest() {
+        return form == Form.CHOICE ? 0 : min;
+    }
+
+    /** The highest number that drives it. */
+    public double highest() {
+        return form == Form.CHOICE ? choices.size() - 1.0 : max;
+    }
+
     /** Whether a value is of the form that this takes, in range or not. */
     boolean fits(Value value) {
         return switch (form) {

@@ -4,6 +4,7 @@ import gloaming.flow.Canvas;
 import gloaming.flow.Flow;
 import gloaming.flow.Kind;
 import gloaming.flow.Noted;
+import gloaming.flow.PicturePool;
 import gloaming.flow.Signal;
 import java.util.stream.Stream;
 
@@ -57,6 +58,11 @@ public final class ChimeKind extends Kind {
     @Override
     public void note(Flow flow, Noted into) {
         into.count = (int) ((Chime) flow).strokes();
+    }
+
+    @Override
+    public Flow copy(Flow flow, Flow last, PicturePool pool) {
+        return flow;
     }
 
     @Override

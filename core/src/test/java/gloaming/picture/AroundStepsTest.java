@@ -5,6 +5,21 @@ import static org.assertj.core.data.Offset.offset;
 
 import gloaming.Moments;
 import gloaming.flow.Picture;
+import gloaming.picture.colour.Threshold;
+import gloaming.picture.feedback.Background;
+import gloaming.picture.feedback.Delay;
+import gloaming.picture.feedback.LongExposure;
+import gloaming.picture.filter.Edges;
+import gloaming.picture.filter.Emboss;
+import gloaming.picture.filter.Grow;
+import gloaming.picture.filter.HeightToNormal;
+import gloaming.picture.filter.Median;
+import gloaming.picture.filter.Sharpen;
+import gloaming.picture.kernel.Border;
+import gloaming.picture.kernel.Past;
+import gloaming.picture.kernel.Pyramid;
+import gloaming.picture.source.CellNoise;
+import gloaming.picture.warp.ColourOffset;
 import java.util.SplittableRandom;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -167,8 +182,8 @@ class AroundStepsTest {
 
     @Test
     void theBackgroundIsLearntAndWhatStandsBeforeItKept() {
-        Background learn = new Background(true, 0.1, 0.05, 0, Threshold.Paint.WHITE);
-        Background keep = new Background(false, 0.1, 0.05, 0, Threshold.Paint.WHITE);
+        Background learn = new Background(true, 0.1, 0.05, 0, Threshold.Paint.WHITE, Background.By.MEAN);
+        Background keep = new Background(false, 0.1, 0.05, 0, Threshold.Paint.WHITE, Background.By.MEAN);
         Background.Memory memory = keep.memory();
         Picture out = learn.run(flat(0.9f), memory, frame);
         for (int i = 0; i < 120; i++) out = learn.run(slope(0.004, 0), memory, frame.next());
@@ -179,6 +194,34 @@ class AroundStepsTest {
         out = keep.run(person, memory, frame.next());
         assertThat(out.r[3020]).isEqualTo(1);
         assertThat(out.r[3100]).isCloseTo(0, offset(1e-3f));
+    }
+
+    @Test
+    void theMiddleIsTheWallAlsoWhereSomebodyIsForAThirdOfTheTime() {
+        Background.Memory middle = new Background.Memory();
+        Background.Memory mean = new Background.Memory();
+        Background byMiddle = new Background(false, 0.1, 0.05, 20, Threshold.Paint.WHITE, Background.By.MIDDLE);
+        Background byMean = new Background(false, 0.1, 0.05, 20, Threshold.Paint.WHITE, Background.By.MEAN);
+        for (int i = 0; i < 3_000; i++) {
+            Picture seen = i % 30 < 10 ? flat(2) : flat(0.3f);
+            byMiddle.run(seen, middle, frame.next());
+            byMean.run(seen, mean, frame.next());
+        }
+        assertThat(middle.learnt.r[500]).isCloseTo(0.3f, offset(0.08f));
+        assertThat(mean.learnt.r[500]).isGreaterThan(0.6f);
+    }
+
+    @Test
+    void oneFrameIsLearntWhenLearnComesOnAndNoOther() {
+        Background.Memory memory = new Background.Memory();
+        Background waits = new Background(false, 0.1, 0.05, 5, Threshold.Paint.WHITE, Background.By.ONE_FRAME);
+        Background learns = new Background(true, 0.1, 0.05, 5, Threshold.Paint.WHITE, Background.By.ONE_FRAME);
+        waits.run(flat(0.1f), memory, frame.next());
+        waits.run(flat(0.9f), memory, frame.next());
+        assertThat(memory.learnt.r[500]).isEqualTo(0.1f);
+        learns.run(flat(0.6f), memory, frame.next());
+        learns.run(flat(0.8f), memory, frame.next());
+        assertThat(memory.learnt.r[500]).isCloseTo(0.6f, offset(1e-6f));
     }
 
     @Test

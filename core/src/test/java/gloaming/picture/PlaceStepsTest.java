@@ -5,6 +5,17 @@ import static org.assertj.core.data.Offset.offset;
 
 import gloaming.Moments;
 import gloaming.flow.Picture;
+import gloaming.picture.filter.Smear;
+import gloaming.picture.kernel.Border;
+import gloaming.picture.kernel.Sampler;
+import gloaming.picture.kernel.Warp;
+import gloaming.picture.warp.Displace;
+import gloaming.picture.warp.Kaleidoscope;
+import gloaming.picture.warp.Lens;
+import gloaming.picture.warp.Mirror;
+import gloaming.picture.warp.Pixelate;
+import gloaming.picture.warp.Polar;
+import gloaming.picture.warp.Tile;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.EnumSource;

@@ -10,6 +10,9 @@ import gloaming.flow.Points;
 import gloaming.look.Step;
 import gloaming.look.Value;
 import gloaming.noise.GradientNoise;
+import gloaming.points.arrange.Turned;
+import gloaming.points.force.Swirl;
+import gloaming.points.layout.Polygon;
 import gloaming.step.Catalogue;
 import gloaming.step.Description;
 import gloaming.step.Operation;
@@ -21,11 +24,11 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
 
 /** Forces do the same at any frame rate, and what physics says. */
-class ForcesTest {
+public class ForcesTest {
     private static final int N = 60;
 
     @SuppressWarnings("unchecked")
-    static Operation<Points, Points, Object> make(String id, Object... settings) {
+    public static Operation<Points, Points, Object> make(String id, Object... settings) {
         Step step = Step.of("s", id);
         Map<String, Value> values = new java.util.TreeMap<>();
         for (int i = 0; i < settings.length; i += 2) {

@@ -149,14 +149,37 @@ class EditFactoryTest {
     }
 
     @Test
-    void aFollowStartsWhereTheSettingIs() {
+    void aFollowSpansThePartOfTheRangeThatMatters() {
         Look look = added("sway", "fill");
         look = with(look, new Edit.Set("s2", "brightness", Value.of(0.5)));
         look = with(look, wishes.follow(look, "s2", "brightness", "l1"));
         Follow follow = look.step("s2").orElseThrow().follows().get("brightness");
-        assertThat(follow.outLow()).isEqualTo(0.5);
-        assertThat(follow.outHigh()).isGreaterThan(0.5);
-        assertThat(follow.map(0)).isEqualTo(0.5);
+        assertThat(follow.outLow()).isZero();
+        assertThat(follow.outHigh()).isEqualTo(4);
+    }
+
+    @Test
+    void aChoiceFollowsByTheNumberOfItsWord() {
+        Look look = added("sway", "cloud-noise");
+        Setting kind = Catalogue.all().find("cloud-noise").settings().stream()
+                .filter(s -> s.form() == Setting.Form.CHOICE)
+                .findFirst()
+                .orElseThrow();
+        look = with(look, wishes.follow(look, "s2", kind.id(), "l1"));
+        Follow follow = look.step("s2").orElseThrow().follows().get(kind.id());
+        assertThat(follow.outLow()).isZero();
+        assertThat(follow.outHigh()).isEqualTo(kind.choices().size() - 1.0);
+        int i = Catalogue.all().find("cloud-noise").settingIndex(kind.id());
+        assertThat(Catalogue.all()
+                        .find("cloud-noise")
+                        .argument(i, 1.4)
+                        .toString()
+                        .toLowerCase())
+                .isEqualTo(kind.choices().get(1).replace('-', '_'));
+        assertThat(Catalogue.all().find("cloud-noise").argument(i, 99))
+                .isEqualTo(Catalogue.all()
+                        .find("cloud-noise")
+                        .argument(i, kind.choices().size() - 1.0));
     }
 
     @Test

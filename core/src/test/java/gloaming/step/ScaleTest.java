@@ -7,7 +7,7 @@ import gloaming.flow.Flow;
 import gloaming.flow.Kind;
 import gloaming.flow.Picture;
 import gloaming.flow.Points;
-import gloaming.points.Disc;
+import gloaming.points.layout.Disc;
 import java.util.Map;
 import java.util.stream.Stream;
 import org.junit.jupiter.params.ParameterizedTest;

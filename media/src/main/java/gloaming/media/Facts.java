@@ -4,7 +4,7 @@ import gloaming.flow.Crew;
 import gloaming.flow.Picture;
 import gloaming.library.Cut;
 import gloaming.library.Fit;
-import gloaming.picture.Exit;
+import gloaming.picture.kernel.Exit;
 import java.awt.image.BufferedImage;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;

@@ -10,7 +10,7 @@ import gloaming.look.Look;
 import gloaming.look.Step;
 import gloaming.look.Value;
 import gloaming.media.Shelf;
-import gloaming.picture.Blending;
+import gloaming.picture.kernel.Blending;
 import gloaming.play.Moment;
 import gloaming.play.Onlooker;
 import gloaming.play.Player;

@@ -10,7 +10,7 @@ import gloaming.flow.Flow;
 import gloaming.flow.Kind;
 import gloaming.flow.Picture;
 import gloaming.flow.Points;
-import gloaming.points.Disc;
+import gloaming.points.layout.Disc;
 import gloaming.sound.Hearing;
 import gloaming.step.Catalogue;
 import gloaming.step.Description;

@@ -62,6 +62,14 @@ export function session(page) {
     laneById(id) { return this.look.lanes.find((lane) => lane.id === id) ?? null; },
     /** @param {string} id */
     laneName(id) { return this.laneById(id)?.name ?? '—'; },
+    /** The lane that is read, whole or from behind one of its steps. @param {string} read */
+    laneRead(read) { return read.startsWith('@') ? this.laneOf(read.slice(1)) : this.laneById(read); },
+    /** Where a read comes from, as people say it. @param {string} read */
+    readName(read) {
+      const lane = this.laneRead(read);
+      const step = read.startsWith('@') && this.find(read.slice(1));
+      return step && lane ? `${lane.name}, behind ${this.name(step)}` : lane?.name ?? '—';
+    },
     /** What a step is, with what its own text makes of it. @param {import('./messages.js').Step} step */
     infoOf(step) { return { ...catalogue[step.type], ...this.grown[step.id] }; },
     /** @param {import('./messages.js').Step} step */

@@ -378,8 +378,7 @@ class BenchTest extends PageTest {
                 "the show is there",
                 () -> browser.findElements(By.cssSelector(".show > h2")).stream()
                         .anyMatch(e -> e.getText().contains("Barley Moon")));
-        browser.findElement(By.cssSelector("summary[aria-label='More for Barley Moon']"))
-                .click();
+        Browser.over(browser, browser.findElement(By.xpath("//section[.//span[.='Barley Moon']]//h2")));
         browser.findElement(By.xpath("//section[.//span[.='Barley Moon']]//h2//button[.='Delete']"))
                 .click();
         until(

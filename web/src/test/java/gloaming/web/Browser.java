@@ -4,9 +4,12 @@ import java.io.File;
 import java.time.Duration;
 import java.util.function.BooleanSupplier;
 import org.openqa.selenium.StaleElementReferenceException;
+import org.openqa.selenium.WebDriver;
+import org.openqa.selenium.WebElement;
 import org.openqa.selenium.chrome.ChromeDriver;
 import org.openqa.selenium.chrome.ChromeDriverService;
 import org.openqa.selenium.chrome.ChromeOptions;
+import org.openqa.selenium.interactions.Actions;
 import org.openqa.selenium.support.ui.WebDriverWait;
 
 /** How the tests open Chromium, and how they wait for what it shows. */
@@ -32,6 +35,12 @@ final class Browser {
                         .usingDriverExecutable(new File("/usr/bin/chromedriver"))
                         .build(),
                 options);
+    }
+
+    /** Puts the pointer over something. */
+    static WebElement over(WebDriver browser, WebElement element) {
+        new Actions(browser).moveToElement(element).perform();
+        return element;
     }
 
     /** Waits until something is true of the page, a minute at most; elements that are drawn anew meanwhile are asked again. */

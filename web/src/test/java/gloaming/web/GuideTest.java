@@ -5,7 +5,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import gloaming.flow.Crew;
 import gloaming.flow.Picture;
 import gloaming.look.Look;
-import gloaming.picture.Exit;
+import gloaming.picture.kernel.Exit;
 import gloaming.play.Moment;
 import gloaming.play.Onlooker;
 import gloaming.play.Player;

@@ -101,7 +101,7 @@ class MediaTest extends PageTest {
     void aMediumIsRenamedPutIntoAFolderDeletedAndBroughtBack() throws Exception {
         add("eel.png", png(Color.GREEN, 8, 8));
         page();
-        card("eel").findElement(By.tagName("summary")).click();
+        Browser.over(browser, card("eel"));
         WebElement name = card("eel").findElement(By.cssSelector("input[name=name]"));
         name.clear();
         name.sendKeys("Silver eel");
@@ -109,7 +109,7 @@ class MediaTest extends PageTest {
         Browser.until(
                 browser, "it has its new name", () -> card("eel").getText().contains("Silver eel"));
         assertThat(media().byRef(show, "eel").orElseThrow().folder()).isEqualTo("river");
-        card("eel").findElement(By.tagName("summary")).click();
+        Browser.over(browser, card("eel"));
         card("eel").findElement(By.xpath(".//button[.='Delete']")).click();
         Browser.until(
                 browser,
@@ -177,7 +177,7 @@ class MediaTest extends PageTest {
                 .isEqualTo(Value.of("heron"));
 
         page();
-        card("heron").findElement(By.tagName("summary")).click();
+        Browser.over(browser, card("heron"));
         assertThat(card("heron").getText()).contains("Used by Heron.").contains("Delete all the same");
         media().delete(row.id(), true);
         program.get(House.class).mediaChanged(show);

@@ -67,10 +67,11 @@ class ShowsPageTest extends PageTest {
         return browser.findElement(By.xpath("//article[.//b[@title=\"" + name + "\"]]"));
     }
 
-    /** Opens the menu of a show or look and presses one of its buttons. */
+    /** Goes to a show or look and presses one of the buttons that then show. */
     private static void choose(WebElement of, String button) {
-        of.findElement(By.tagName("summary")).click();
-        of.findElement(By.xpath(".//details//*[self::button or self::a][.='" + button + "']"))
+        WebElement here = of.getTagName().equals("section") ? of.findElement(By.tagName("h2")) : of;
+        Browser.over(browser, here);
+        here.findElement(By.xpath(".//div[@role='group']//*[self::button or self::a][.='" + button + "']"))
                 .click();
     }
 
@@ -83,7 +84,7 @@ class ShowsPageTest extends PageTest {
                 browser, "it opens on the Bench", () -> browser.getCurrentUrl().contains("/bench/"));
         browser.get(program.url("/"));
         WebElement card = card("Stubble fire");
-        card.findElement(By.tagName("summary")).click();
+        Browser.over(browser, card);
         WebElement field = card.findElement(By.cssSelector("input[aria-label='New name of the look']"));
         field.clear();
         field.sendKeys("Straw fire", Keys.ENTER);
@@ -166,19 +167,16 @@ class ShowsPageTest extends PageTest {
     }
 
     @Test
-    void onlyOneMenuIsOpenAndEscapeClosesIt() {
-        List<WebElement> menus = browser.findElements(By.cssSelector("details.more"));
-        menus.get(0).findElement(By.tagName("summary")).click();
-        menus.get(1).findElement(By.tagName("summary")).sendKeys(Keys.ENTER);
-        Browser.until(
-                browser,
-                "one is open",
-                () -> browser.findElements(By.cssSelector("details.more[open]")).size() == 1);
-        menus.get(1).findElement(By.tagName("summary")).sendKeys(Keys.ESCAPE);
-        Browser.until(
-                browser,
-                "none is open",
-                () -> browser.findElements(By.cssSelector("details.more[open]")).isEmpty());
+    void whatCanBeDoneWithACardShowsWhereThePointerIsAndWhereTheKeysAre() {
+        List<WebElement> cards = browser.findElements(By.cssSelector("article.card-look"));
+        WebElement acts = cards.get(1).findElement(By.className("card-acts"));
+        Browser.over(browser, browser.findElement(By.tagName("header")));
+        assertThat(acts.getCssValue("opacity")).isEqualTo("0");
+        Browser.over(browser, cards.get(1));
+        assertThat(acts.getCssValue("opacity")).isEqualTo("1");
+        Browser.over(browser, browser.findElement(By.tagName("header")));
+        browser.executeScript("arguments[0].focus()", acts.findElement(By.xpath(".//button[.='Duplicate']")));
+        assertThat(acts.getCssValue("opacity")).isEqualTo("1");
     }
 
     private static HttpResponse<String> get(String path) throws Exception {

@@ -281,7 +281,7 @@ class WidgetsTest extends PageTest {
     void editsMadeWhileTheProgramIsAwayWaitButNotWithoutEnd() {
         Object result = with("live", """
                 const live = new m.Live('');
-                await new Promise((r) => { live.onState = r; });
+                await new Promise((r) => live.hear('state', r));
                 live.open = false;
                 const drag = { do: 'edit', gesture: 5, edit: { edit: 'set', step: 's1', setting: 'size', value: 0 } };
                 for (let i = 0; i < 9; i++) live.send({ ...drag, edit: { ...drag.edit, value: i } });

@@ -8,7 +8,7 @@ import gloaming.look.LookJson;
 import gloaming.look.Refused;
 import gloaming.media.Shelf;
 import gloaming.media.SoundFile;
-import gloaming.picture.Exit;
+import gloaming.picture.kernel.Exit;
 import gloaming.play.Moment;
 import gloaming.play.Onlooker;
 import gloaming.play.Player;

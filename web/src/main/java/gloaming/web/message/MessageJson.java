@@ -50,7 +50,10 @@ public final class MessageJson {
             throw new Unread(e.getBaseType().hasRawClass(FromPage.class) ? UNKNOWN : UNREADABLE, n(tree));
         } catch (JacksonException e) {
             throw new Unread(
-                    tree == null ? UNREADABLE : LookJson.refusal("What the page sent", e).getMessage(), n(tree));
+                    tree == null
+                            ? UNREADABLE
+                            : LookJson.refusal("What the page sent", e).getMessage(),
+                    n(tree));
         } catch (Refused e) {
             throw new Unread(e.getMessage(), n(tree));
         }

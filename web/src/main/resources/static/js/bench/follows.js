@@ -35,6 +35,21 @@ export function follows(page) {
     },
     /** Lanes that settings can follow. */
     signals() { return this.look.lanes.filter((l) => KINDS[this.endOf(l)]?.drives); },
+    /**
+     * What a read of the selected step may come from, lane by lane: the lane's end, and every step before it that gives the kind.
+     * @param {import('../messages.js').Input} input
+     */
+    readable(input) {
+      const own = this.laneOf(this.stepId);
+      return this.look.lanes.flatMap((lane) => {
+        const end = lane.steps.length - (lane === own ? 0 : 1);
+        const ahead = lane === own ? lane.steps.findIndex((s) => s.id === this.stepId) : end;
+        const steps = input.before ? [] : lane.steps.slice(0, ahead).filter((s) => this.gives(s) === input.kind);
+        const whole = this.endOf(lane) === input.kind && (lane !== own || input.before);
+        const from = steps.map((s) => ({ value: `@${s.id}`, name: `${lane.name}, behind ${this.name(s)}` }));
+        return whole ? [{ value: lane.id, name: lane.name }, ...from] : from;
+      });
+    },
     /** @param {string} kind */
     lanesOf(kind) { return this.look.lanes.filter((l) => this.endOf(l) === kind); },
     chooseFollow(setting, event) {
@@ -114,6 +129,11 @@ export function follows(page) {
         paint(/** @type {any} */ (element), this.range(setting), this.followRange(id), values.setting);
         const number = element.parentElement?.querySelector('input.num');
         if (number && document.activeElement !== number) /** @type {any} */ (number).value = plain(tidy(this.range(setting), values.setting));
+      });
+      document.querySelectorAll('select[data-choice]').forEach((element) => {
+        const select = /** @type {HTMLSelectElement} */ (element);
+        const now = m.follows[`${this.stepId} ${select.dataset.choice}`];
+        if (now && document.activeElement !== select) select.selectedIndex = Math.round(now.setting);
       });
       if (this.chosenLayer && $('.layer-opacity')) this.drawLayer($('.layer-opacity'));
       const canvas = $('.followed-panel canvas');

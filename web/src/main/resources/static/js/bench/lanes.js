@@ -8,7 +8,7 @@ const FIRST = 8;
 const CARD = 144;
 const BEHIND = 28;
 
-/** The lanes a step goes by. @param {import('../messages.js').Step} step */
+/** What a step goes by: lanes, and steps with an @ before them. @param {import('../messages.js').Step} step */
 const sources = (step) => [...Object.values(step.reads ?? {}), ...Object.values(step.follows ?? {}).map((f) => f.lane)];
 
 /**
@@ -71,7 +71,7 @@ export function lanes(page) {
     taps(step) {
       return this.infoOf(step).reads.filter((r) => step.reads?.[r.name] || !r.optional).map(({ name }) => {
         const from = step.reads?.[name];
-        return { name, text: from ? `from ${this.laneName(from)}` : 'reads nothing', none: !from };
+        return { name, text: from ? `from ${this.readName(from)}` : 'reads nothing', none: !from };
       });
     },
     /** @param {string} id */
@@ -105,7 +105,7 @@ export function lanes(page) {
       this.edit({ edit: 'rename-lane', lane: this.laneId, name: event.target.value });
       event.target.blur();
     },
-    /** What is connected with what is selected: what a step reads, and who reads the lane it ends. As [lane, step]. */
+    /** What is connected with what is selected: what a step reads, and who reads it or the lane it ends. As [lane or @step, step]. */
     connections() {
       const found = /** @type {[string, string][]} */ ([]);
       const chosen = this.chosen;
@@ -113,9 +113,9 @@ export function lanes(page) {
       if (chosen) for (const from of sources(chosen)) found.push([from, chosen.id]);
       const first = lane?.steps[0];
       for (const by of [lane?.clock.push, lane?.clock.restart]) if (by && first) found.push([by, first.id]);
-      if (!lane || (chosen && lane.steps.at(-1) !== chosen)) return found;
+      const read = new Set([chosen && `@${chosen.id}`, lane && (!chosen || lane.steps.at(-1) === chosen) && lane.id]);
       for (const each of this.look.lanes) {
-        for (const s of each.steps) if (sources(s).includes(lane.id)) found.push([lane.id, s.id]);
+        for (const s of each.steps) for (const from of sources(s)) if (read.has(from)) found.push([from, s.id]);
       }
       return found;
     },
@@ -123,8 +123,11 @@ export function lanes(page) {
     wire() {
       const all = $('.lanes');
       const base = all.getBoundingClientRect();
-      const paths = this.connections().map(([lane, step]) => {
-        const end = document.querySelector(`#lane-${lane} .plus`)?.getBoundingClientRect();
+      const paths = this.connections().map(([from, step]) => {
+        const place = from.startsWith('@')
+          ? document.getElementById(`step-${from.slice(1)}`)?.nextElementSibling
+          : document.querySelector(`#lane-${from} .plus`);
+        const end = place?.getBoundingClientRect();
         const card = document.getElementById(`step-${step}`)?.getBoundingClientRect();
         if (!end || !card) return null;
         const x0 = end.left - base.left + all.scrollLeft - 4;

@@ -27,6 +27,8 @@ export function settings(page) {
     },
     /** @param {{form: string}} s */
     isNumber(s) { return s.form === 'NUMBER' || s.form === 'WHOLE'; },
+    /** Whether a lane, a formula or a control can drive it. @param {{form: string}} s */
+    canFollow(s) { return this.isNumber(s) || s.form === 'CHOICE'; },
     /** @param {import('../messages.js').Setting} s */
     isDirty(s) { return this.chosen?.settings?.[s.id] !== undefined; },
     /** What its slider works on. @param {import('../messages.js').Setting} s @returns {import('../slider.js').Range} */

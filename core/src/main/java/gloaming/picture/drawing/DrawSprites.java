@@ -1,0 +1,243 @@
+package gloaming.picture.drawing;
+
+import gloaming.flow.Attribute;
+import gloaming.flow.Picture;
+import gloaming.flow.Points;
+import gloaming.look.Id;
+import gloaming.step.ByRows;
+import gloaming.step.Choice;
+import gloaming.step.Frame;
+import gloaming.step.Range;
+import gloaming.step.Read;
+import gloaming.step.StepInfo;
+import java.util.Arrays;
+
+/**
+ * A small picture at each point, turned to where the point looks or flies, and stretched by its speed.
+ *
+ * <p>The picture is as high as twice the point's radius; it is read linearly from a copy halved until a pixel of it is no smaller than one of
+ * the frame, so that small sprites do not flicker. Without a picture a soft dot is drawn.
+ */
+@Id("draw-sprites")
+@StepInfo(
+        name = "Draw sprites",
+        does = "Draws another lane's picture at each point, turned and stretched as the point flies.",
+        ifBlack = "its points are out of the picture, too small or too dark, or the sprite is empty",
+        find =
+                "particles render billboard image stamp instance texture sprite leaf petal icon little pictures at each point images stamps")
+@Read(
+        name = "sprite",
+        kind = Picture.class,
+        optional = true,
+        says = "The picture that is drawn; without it, a soft dot.")
+public record DrawSprites(
+        @Id("size") @Range(min = 0.05, max = 200, initial = 3, byRatio = true, says = "Times each point's own size.")
+        double size,
+
+        @Id("turned") @Choice(initial = "looking", says = "How sprites are turned.")
+        Turned turned,
+
+        @Id("turn") @Range(min = -2, max = 2, initial = 0, unit = "turns", says = "And turned by so much.")
+        double turn,
+
+        @Id("stretch")
+        @Range(min = 0, max = 20, initial = 0, says = "How much longer a sprite is for each unit a second it flies.")
+        double stretch,
+
+        @Id("brightness") @Range(min = 0, max = 50, initial = 1, says = "Times each point's own light.")
+        double brightness,
+
+        @Id("ink") @Choice(initial = "cover", says = "Whether sprites cover what is behind or add their light.")
+        DrawDots.Ink ink)
+        implements ByRows<Points, DrawSprites.Memory> {
+
+    /** How a sprite is turned. */
+    public enum Turned {
+        @Id("upright")
+        UPRIGHT,
+        @Id("looking")
+        LOOKING,
+        @Id("flying")
+        FLYING
+    }
+
+    /** The dots' places by bands, and the sprite at each of its sizes. */
+    public static final class Memory {
+        int[] starts = new int[0];
+        int[] order = new int[0];
+        final Picture[] sizes = new Picture[12];
+        int levels;
+    }
+
+    private static final int BAND = ByRows.STRIP;
+    /** Sprites in bands, at most: what is beyond is not drawn. */
+    private static final int MOST = 4_000_000;
+
+    @Override
+    public Memory memory() {
+        return new Memory();
+    }
+
+    @Override
+    public Rows rows(Points in, Memory memory, Frame frame) {
+        Picture sprite = frame.read("sprite", Picture.class);
+        halve(memory, sprite);
+        int height = frame.height();
+        int bands = (height + BAND - 1) / BAND;
+        int[] starts = memory.starts.length < bands + 2 ? memory.starts = new int[bands + 2] : memory.starts;
+        Arrays.fill(starts, 0);
+        int n = in.n();
+        int total = 0;
+        for (int pass = 0; pass < 2; pass++) {
+            for (int i = 0; i < n; i++) {
+                float y = in.at(Attribute.Y, i) * height / 2f + height / 2f;
+                float reach = reach(in, i, height);
+                if (!(reach > 0.2f) || !(y + reach > 0 && y - reach < height) || !(in.at(Attribute.ALPHA, i) > 0))
+                    continue;
+                float x = in.at(Attribute.X, i) * height / 2f + frame.width() / 2f;
+                if (!(x + reach > 0 && x - reach < frame.width())) continue;
+                int last = Math.min(bands - 1, (int) (y + reach) / BAND);
+                for (int band = (int) Math.max(0, (y - reach) / BAND); band <= last; band++) {
+                    if (pass == 0 && total < MOST) {
+                        starts[band + 2]++;
+                        total++;
+                    } else if (pass == 1 && starts[band + 1] < total) {
+                        memory.order[starts[band + 1]++] = i;
+                    }
+                }
+            }
+            if (pass == 1) break;
+            for (int band = 1; band <= bands; band++) starts[band + 1] += starts[band];
+            if (memory.order.length < total) memory.order = new int[total + total / 2];
+        }
+        return (nothing, out, from, to) -> {
+            out.clear(from, to);
+            int band = from / BAND;
+            for (int k = starts[band]; k < starts[band + 1]; k++) draw(in, memory.order[k], memory, out, from, to);
+            return out;
+        };
+    }
+
+    /** Pixels from a sprite's middle to its furthest corner. */
+    private float reach(Points in, int i, int height) {
+        double r = in.at(Attribute.SIZE, i) * size * height / 2;
+        return (float) (r * 1.5 * (1 + stretch * speed(in, i)));
+    }
+
+    private double speed(Points in, int i) {
+        return stretch == 0 ? 0 : Math.min(20, Math.hypot(in.at(Attribute.VX, i), in.at(Attribute.VY, i)));
+    }
+
+    private void draw(Points in, int i, Memory memory, Picture out, int from, int to) {
+        double r = in.at(Attribute.SIZE, i) * size * out.height / 2;
+        double x = in.at(Attribute.X, i) * out.height / 2.0 + out.width / 2.0 - 0.5;
+        double y = in.at(Attribute.Y, i) * out.height / 2.0 + out.height / 2.0 - 0.5;
+        double hx = turned == Turned.UPRIGHT ? 1 : in.at(turned == Turned.FLYING ? Attribute.VX : Attribute.HX, i);
+        double hy = turned == Turned.UPRIGHT ? 0 : in.at(turned == Turned.FLYING ? Attribute.VY : Attribute.HY, i);
+        double length = Math.hypot(hx, hy);
+        if (!(length > 1e-9)) {
+            hx = 1;
+            hy = 0;
+            length = 1;
+        }
+        double cosTurn = Math.cos(2 * Math.PI * turn);
+        double sinTurn = Math.sin(2 * Math.PI * turn);
+        double cos = (hx * cosTurn - hy * sinTurn) / length;
+        double sin = (hx * sinTurn + hy * cosTurn) / length;
+        double along = r * (1 + stretch * speed(in, i));
+        int level = 0;
+        while (level + 1 < memory.levels && memory.sizes[level + 1].height >= 2 * r) level++;
+        Picture sprite = memory.levels == 0 ? null : memory.sizes[level];
+        double aspect = sprite == null ? 1 : (double) sprite.width / sprite.height;
+        double wide = along * aspect;
+        double spanX = Math.abs(wide * cos) + Math.abs(r * sin) + 1;
+        double spanY = Math.abs(wide * sin) + Math.abs(r * cos) + 1;
+        int bottom = (int) Math.max(from, Math.ceil(y - spanY));
+        int top = (int) Math.min(to, Math.floor(y + spanY) + 1);
+        int left = (int) Math.max(0, Math.ceil(x - spanX));
+        int right = (int) Math.min(out.width, Math.floor(x + spanX) + 1);
+        float alpha = in.at(Attribute.ALPHA, i) * (float) Math.min(1, r * r);
+        float red = in.at(Attribute.RED, i) * (float) brightness;
+        float green = in.at(Attribute.GREEN, i) * (float) brightness;
+        float blue = in.at(Attribute.BLUE, i) * (float) brightness;
+        wide = Math.max(0.5, wide);
+        double high = Math.max(0.5, r);
+        boolean covers = ink == DrawDots.Ink.COVER;
+        for (int row = bottom; row < top; row++) {
+            int at = out.at(row);
+            for (int column = left; column < right; column++) {
+                double dx = column - x;
+                double dy = row - y;
+                float u = (float) ((dx * cos + dy * sin) / wide);
+                float v = (float) ((dy * cos - dx * sin) / high);
+                if (!(Math.abs(u) < 1.2f && Math.abs(v) < 1.2f)) continue;
+                int p = at + column;
+                if (sprite == null) {
+                    float cover = Dots.cover(u * u + v * v, 1, 1) * alpha;
+                    float keep = covers ? 1 - cover : 1;
+                    out.r[p] = out.r[p] * keep + red * cover;
+                    out.g[p] = out.g[p] * keep + green * cover;
+                    out.b[p] = out.b[p] * keep + blue * cover;
+                    out.a[p] += cover * (1 - out.a[p]);
+                    continue;
+                }
+                float sx = (u + 1) / 2 * sprite.width - 0.5f;
+                float sy = (v + 1) / 2 * sprite.height - 0.5f;
+                float cover = read(sprite, sprite.a, sx, sy) * alpha;
+                float keep = covers ? 1 - cover : 1;
+                out.r[p] = out.r[p] * keep + red * alpha * read(sprite, sprite.r, sx, sy);
+                out.g[p] = out.g[p] * keep + green * alpha * read(sprite, sprite.g, sx, sy);
+                out.b[p] = out.b[p] * keep + blue * alpha * read(sprite, sprite.b, sx, sy);
+                out.a[p] += cover * (1 - out.a[p]);
+            }
+        }
+    }
+
+    /** Linearly between pixels; nothing beyond the borders. */
+    private static float read(Picture p, float[] plane, float x, float y) {
+        int left = (int) Math.floor(x);
+        int low = (int) Math.floor(y);
+        float u = x - left;
+        float v = y - low;
+        float a = pixel(p, plane, left, low);
+        float b = pixel(p, plane, left + 1, low);
+        float c = pixel(p, plane, left, low + 1);
+        float d = pixel(p, plane, left + 1, low + 1);
+        float under = a + (b - a) * u;
+        return under + (c + (d - c) * u - under) * v;
+    }
+
+    private static float pixel(Picture p, float[] plane, int x, int y) {
+        return x < 0 || y < 0 || x >= p.width || y >= p.height ? 0 : plane[p.at(y) + x];
+    }
+
+    private static void halve(Memory memory, Picture sprite) {
+        memory.levels = 0;
+        if (sprite == null) return;
+        memory.sizes[memory.levels++] = sprite;
+        while (memory.levels < memory.sizes.length && sprite.width > 2 && sprite.height > 2) {
+            int width = sprite.width / 2;
+            int height = sprite.height / 2;
+            Picture half = memory.sizes[memory.levels];
+            if (half == null || half.width != width || half.height != height) half = new Picture(width, height);
+            for (int c = 0; c < 4; c++) {
+                float[] from = sprite.plane(c);
+                float[] to = half.plane(c);
+                for (int y = 0; y < height; y++) {
+                    int low = sprite.at(2 * y);
+                    int high = sprite.at(2 * y + 1);
+                    int at = half.at(y);
+                    for (int x = 0; x < width; x++) {
+                        to[at + x] = 0.25f
+                                * (from[low + 2 * x]
+                                        + from[low + 2 * x + 1]
+                                        + from[high + 2 * x]
+                                        + from[high + 2 * x + 1]);
+                    }
+                }
+            }
+            memory.sizes[memory.levels++] = half;
+            sprite = half;
+        }
+    }
+}

@@ -1,0 +1,2 @@
+/** Points drawn into pictures: dots, sprites, links, lines. */
+package gloaming.picture.drawing;

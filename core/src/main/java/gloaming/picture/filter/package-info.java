@@ -1,0 +1,2 @@
+/** Steps that look at a pixel's neighbours: blurs, glows, edges, relief. */
+package gloaming.picture.filter;

@@ -1,0 +1,40 @@
+package gloaming.picture.kernel;
+
+import gloaming.flow.Picture;
+import gloaming.step.ByRows;
+import gloaming.step.Frame;
+
+/** An operation that shows at each place what its input has at another. */
+public interface Warp<M> extends ByRows<Picture, M> {
+
+    /** Says where the pixels of a row look. */
+    @FunctionalInterface
+    interface Places {
+        /**
+         * {@code x} and {@code y} hold the world places of the {@code n} pixels of a row and are to be replaced by the places
+         * looked at.
+         */
+        void look(int row, float[] x, float[] y, int n);
+    }
+
+    /** What lies beyond the border of the input. */
+    Border border();
+
+    /** Gets ready for this frame; null where nothing moves. */
+    Places places(Picture whole, M memory, Frame frame);
+
+    @Override
+    default Reach reach() {
+        return Reach.WHOLE;
+    }
+
+    @Override
+    default Rows rows(Picture whole, M memory, Frame frame) {
+        Places places = places(whole, memory, frame);
+        if (places == null) return null;
+        return (in, out, from, to) -> {
+            for (int row = from; row < to; row++) Sampler.look(in, places, border(), out, row);
+            return out;
+        };
+    }
+}

@@ -1,0 +1,48 @@
+package gloaming.picture.warp;
+
+import gloaming.flow.Picture;
+import gloaming.look.Id;
+import gloaming.picture.kernel.Border;
+import gloaming.picture.kernel.Sampler;
+import gloaming.step.ByRows;
+import gloaming.step.Choice;
+import gloaming.step.Frame;
+import gloaming.step.Range;
+import gloaming.step.StepInfo;
+
+/** Moves, scales and turns a picture about the middle of the frame. */
+@Id("place")
+@StepInfo(
+        name = "Place",
+        does = "Moves, scales and turns the picture.",
+        ifBlack = "it is out of sight, so bring Across, Up or Scale back",
+        find = "move transform scale rotate turn position zoom shift size tile mirror")
+public record Place(
+        @Id("across") @Range(min = -4, max = 4, initial = 0, unit = "units", says = "To the right.")
+        double across,
+
+        @Id("up") @Range(min = -4, max = 4, initial = 0, unit = "units", says = "Upward.")
+        double up,
+
+        @Id("scale") @Range(min = 0.01, max = 10, initial = 1, byRatio = true, says = "Times its size.")
+        double scale,
+
+        @Id("turn") @Range(min = -4, max = 4, initial = 0, unit = "turns", says = "Anticlockwise.")
+        double turn,
+
+        @Id("border") @Choice(initial = "empty", says = "What lies beyond its border.")
+        Border border)
+        implements ByRows<Picture, Void> {
+
+    @Override
+    public Reach reach() {
+        return Reach.WHOLE;
+    }
+
+    @Override
+    public Rows rows(Picture whole, Void memory, Frame frame) {
+        if (across == 0 && up == 0 && scale == 1 && turn == 0) return null;
+        Sampler.Move move = Sampler.move(whole, scale, turn, across, up, border, 1, whole.height);
+        return (in, out, from, to) -> move.rows(out, from, to);
+    }
+}

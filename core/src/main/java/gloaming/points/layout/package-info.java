@@ -1,0 +1,2 @@
+/** Steps that lay points out: grids, rings, solids, along pictures, files and signals. */
+package gloaming.points.layout;

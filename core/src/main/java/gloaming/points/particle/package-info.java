@@ -1,0 +1,2 @@
+/** Steps that let points be born, age and die, and what those leave behind. */
+package gloaming.points.particle;

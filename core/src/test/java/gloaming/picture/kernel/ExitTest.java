@@ -1,0 +1,91 @@
+package gloaming.picture.kernel;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
+import gloaming.flow.Crew;
+import gloaming.flow.Picture;
+import gloaming.step.Colour;
+import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+
+class ExitTest {
+    private final Crew crew = new Crew(2);
+
+    @AfterEach
+    void close() {
+        crew.close();
+    }
+
+    private double mean(Picture picture, int channel) {
+        byte[] rgb = new byte[picture.pixels() * 3];
+        Exit.rgb(picture, picture.width, picture.height, rgb, crew);
+        double sum = 0;
+        for (int i = channel; i < rgb.length; i += 3) sum += rgb[i] & 255;
+        return sum / picture.pixels();
+    }
+
+    @ParameterizedTest
+    @CsvSource({"0", "0.002", "0.01", "0.1", "0.18", "0.5", "0.9"})
+    void lightUpToTheKneeIsPlainSrgbAndDitherKeepsItsMean(float light) {
+        Picture grey = new Picture(64, 64).fill(light, light, light, 1);
+        assertThat(mean(grey, 1)).isCloseTo(255 * Colour.toSrgb(light), within(0.6));
+    }
+
+    @Test
+    void theCurveRisesWithoutAKinkAndNeverReachesPastWhite() {
+        double last = 0;
+        double slope = 0;
+        for (double light = 0.5; light < 20; light += 0.01) {
+            double now = Exit.level(light);
+            assertThat(now).isGreaterThanOrEqualTo(last).isLessThanOrEqualTo(1);
+            if (light > 0.6) assertThat(now - last - slope).isLessThan(0.001);
+            slope = now - last;
+            last = now;
+        }
+        assertThat(last).isGreaterThan(0.999);
+    }
+
+    @Test
+    void whatIsBrighterThanWhiteTurnsWhiteAndNotFlat() {
+        Picture hot = new Picture(16, 16).fill(12, 0.1f, 0.1f, 1);
+        Picture warm = new Picture(16, 16).fill(0.8f, 0.1f, 0.1f, 1);
+        assertThat(mean(hot, 2)).isGreaterThan(mean(warm, 2) + 60);
+        assertThat(mean(hot, 0)).isEqualTo(255);
+    }
+
+    @Test
+    void whatIsNoNumberOrBelowBlackIsNeitherNoiseNorAHalt() {
+        Picture bad = new Picture(8, 8).fill(Float.NaN, -4, Float.POSITIVE_INFINITY, 1);
+        assertThat(mean(bad, 1)).isBetween(0.0, 255.0);
+        Picture dark = new Picture(8, 8).fill(-4, -4, -4, 1);
+        assertThat(mean(dark, 0)).isLessThan(1);
+    }
+
+    @Test
+    void theTopRowComesFirst() {
+        Picture picture = new Picture(4, 2);
+        for (int x = 0; x < 4; x++) picture.r[4 + x] = picture.a[4 + x] = 0.9f;
+        byte[] rgb = new byte[24];
+        Exit.rgb(picture, 4, 2, rgb, crew);
+        assertThat(rgb[0] & 255).isGreaterThan(200);
+        assertThat(rgb[12] & 255).isLessThan(3);
+    }
+
+    @Test
+    void aSmallerSizeIsTheMeanOfTheLightItCovers() {
+        Picture board = new Picture(64, 64);
+        for (int i = 0; i < board.pixels(); i++) {
+            float on = (i % 64 + i / 64) % 2 == 0 ? 0.8f : 0;
+            board.r[i] = board.g[i] = board.b[i] = on;
+            board.a[i] = 1;
+        }
+        byte[] rgb = new byte[24 * 24 * 3];
+        Exit.rgb(board, 24, 24, rgb, crew);
+        double sum = 0;
+        for (byte b : rgb) sum += b & 255;
+        assertThat(sum / rgb.length).isCloseTo(255 * Colour.toSrgb(0.4), within(4.0));
+    }
+}
