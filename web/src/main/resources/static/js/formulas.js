@@ -63,7 +63,8 @@ export function formulas({ live }) {
     formulaSays(s) { const t = this.typing[this.formulaKey(s)]; return t && !t.ok ? t.says : ''; },
 
     startFormula(s, text = '') {
-      if (!this.isFormula(s)) this.typing = { ...this.typing, [this.formulaKey(s)]: { text: text || (s.form === 'CHOICE' ? '0' : String(this.shown(s))), ok: true } };
+      const now = s.form === 'CHOICE' ? '0' : String(this.shown(s));
+      if (!this.isFormula(s)) this.typing = { ...this.typing, [this.formulaKey(s)]: { text: text || now, ok: true } };
       const held = holdKeys();
       this.$nextTick(() => {
         const field = /** @type {any} */ (document.querySelector(`.formula input[data-setting="${s.id}"]`));
