@@ -122,6 +122,11 @@ final class Driven {
         return Double.isFinite(result) ? result : value;
     }
 
+    /** Whether a formula says what it is, and no hand holds it. */
+    boolean reckons() {
+        return formula != null && grasp == null;
+    }
+
     /** Whether a lane that its formula speaks of is gone. */
     boolean misses() {
         for (int i = 0; i < spokenOf.size(); i++) if (spokenOf.get(i) == null) return true;

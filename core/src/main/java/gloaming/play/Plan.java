@@ -51,6 +51,8 @@ final class Plan {
         /** Lanes that its formulas speak of. */
         final List<LaneRun> spokenOf;
 
+        /** Whether a step ahead of it was edited since the last frame. */
+        boolean edited;
         /** Whether somebody reads what leaves it, and that for the rest of the frame; what was read in the last one is used again. */
         boolean tapped;
 
@@ -197,7 +199,14 @@ final class Plan {
         Map<String, BoundSetting> grasps = grasps(inbox, last);
         for (Lane lane : rules.order(look)) {
             LaneRun run = byId.get(lane.id());
-            for (Step step : lane.steps()) run.steps.add(compile(step, catalogue, grasps, last));
+            boolean edited = false;
+            for (Step step : lane.steps()) {
+                StepRun now = compile(step, catalogue, grasps, last);
+                StepRun was = last == null ? null : last.stepById.get(step.id());
+                now.edited = edited || was != null && was.edited;
+                edited |= was != null && !was.step.equals(step);
+                run.steps.add(now);
+            }
             for (StepRun step : run.steps) run.outward |= step.description.outward();
             lanes.add(run);
         }

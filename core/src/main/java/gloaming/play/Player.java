@@ -11,6 +11,7 @@ import gloaming.flow.Signal;
 import gloaming.library.Library;
 import gloaming.look.Blend;
 import gloaming.look.Clock;
+import gloaming.look.Limits;
 import gloaming.look.Look;
 import gloaming.look.Refused;
 import gloaming.picture.kernel.Blending;
@@ -22,6 +23,7 @@ import gloaming.step.Catalogue;
 import gloaming.step.Frame;
 import gloaming.step.Operation;
 import gloaming.step.Rules;
+import gloaming.step.Setting;
 import java.lang.management.ManagementFactory;
 import java.lang.management.ThreadMXBean;
 import java.util.ArrayList;
@@ -311,6 +313,7 @@ public final class Player {
                     flow = null;
                 }
             }
+            step.edited = false;
             crew.unlimited();
             running = null;
             hand.end(flow);
@@ -378,6 +381,7 @@ public final class Player {
             else if (driven.misses())
                 step.trouble = "has a formula that speaks of a lane that is gone; it counts as 0.";
             double value = driven.advance(dt, lane.time, lane.beat, x);
+            if (driven.reckons() && step.trouble == null) step.trouble = cutOff(step, driven.setting, value);
             Object argument = step.description.argument(driven.setting, value);
             if (!argument.equals(step.arguments[driven.setting])) {
                 step.arguments[driven.setting] = argument;
@@ -385,6 +389,15 @@ public final class Player {
             }
         }
         if (changed) step.operation = step.description.make(step.arguments);
+    }
+
+    /** Says that a formula goes beyond its setting's range, or null. */
+    private static String cutOff(Plan.StepRun step, int setting, double value) {
+        Setting s = step.description.settings().get(setting);
+        boolean low = value < s.lowest() - 1e-9;
+        if (!low && !(value > s.highest() + 1e-9)) return null;
+        return "has a formula for " + s.label() + " that comes to " + Limits.plain(value) + " and is cut off at "
+                + Limits.plain(low ? s.lowest() : s.highest()) + ".";
     }
 
     static String sentence(Throwable e) {
@@ -493,6 +506,11 @@ public final class Player {
         @Override
         public void trouble(String predicate) {
             step.trouble = predicate;
+        }
+
+        @Override
+        public boolean edited() {
+            return step.edited;
         }
 
         @Override

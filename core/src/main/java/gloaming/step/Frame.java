@@ -18,6 +18,14 @@ public interface Frame {
     /** The lane's own time in seconds. */
     double time();
 
+    /**
+     * Whether a step ahead in this lane was edited just before this frame: what was let loose from a layout then goes along with what
+     * became of its layout.
+     */
+    default boolean edited() {
+        return false;
+    }
+
     /** Seconds of the lane's time since the frame before: 0 when it stands still. */
     double dt();
 

@@ -125,7 +125,8 @@ class PlayerTest {
             player.library(new gloaming.Brought());
             player.load(look);
             for (int i = 0; i < 4; i++) frame(player, i, 33 + 40 * i, 17);
-            assertThat(player.troubles()).isEmpty();
+            // Formulas made up at random leave their range, and say so.
+            assertThat(player.troubles()).allMatch(trouble -> trouble.contains("is cut off at"));
         }
     }
 

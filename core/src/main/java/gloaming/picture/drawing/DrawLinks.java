@@ -57,6 +57,15 @@ public record DrawLinks(
         float[] strength = new float[0];
     }
 
+    /**
+     * Places that are looked at of three cells in a row, and in a frame: many points in one place must not stop the show. No more are
+     * looked at of each row than come to so many in all.
+     */
+    private static final int CROWD = 256;
+
+    private static final int LOOKS = 64_000_000;
+    private static final int ROWS = 9;
+
     @Override
     public Memory memory() {
         return new Memory();
@@ -77,10 +86,11 @@ public record DrawLinks(
         Near near = memory.near;
         near.sort(x, y, z, n, within, frame.crew());
         boolean flat = in.column(Attribute.Z).length() == 1;
+        int crowd = Math.clamp(LOOKS / (long) (ROWS * Math.max(1, n)), 8, CROWD);
         frame.crew().each(n, 256, (from, to) -> {
             int[] runs = Near.room();
             for (int at = from; at < to; at++)
-                look(memory, at, runs, near.runs(near.x[at], near.y[at], near.z[at], flat, runs, 0));
+                look(memory, at, runs, near.runs(near.x[at], near.y[at], near.z[at], flat, runs, 0), crowd);
         });
         int lines = 0;
         for (int at = 0; at < n; at++) lines += memory.count[at];
@@ -117,14 +127,15 @@ public record DrawLinks(
     }
 
     /** The nearest of those that stand later in the order, nearest first. */
-    private void look(Memory memory, int at, int[] runs, int found) {
+    private void look(Memory memory, int at, int[] runs, int found, int crowd) {
         Near near = memory.near;
         float far = (float) (within * within);
         int row = at * most;
         int count = 0;
         for (int run = 0; run < 2 * found; run += 2) {
-            int end = runs[run + 1];
-            for (int k = Math.max(at + 1, runs[run]); k < end; k++) {
+            int begin = Math.max(at + 1, runs[run]);
+            int end = Math.min(runs[run + 1], begin + crowd);
+            for (int k = begin; k < end; k++) {
                 float dx = near.x[k] - near.x[at];
                 float dy = near.y[k] - near.y[at];
                 float dz = near.z[k] - near.z[at];

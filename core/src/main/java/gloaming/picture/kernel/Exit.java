@@ -25,7 +25,7 @@ public final class Exit {
     private static final short[] TABLE = new short[LAST + 1];
     private static final int DITHER_SIDE = 64;
     private static final short[] DITHER = new short[DITHER_SIDE * DITHER_SIDE];
-    private static final ThreadLocal<float[][]> ROWS = ThreadLocal.withInitial(() -> new float[3][0]);
+    private static final ThreadLocal<float[][]> ROWS = ThreadLocal.withInitial(() -> new float[4][0]);
 
     static {
         for (int i = 0; i <= LAST; i++) {
@@ -57,7 +57,8 @@ public final class Exit {
     public static void rgb(Picture in, int width, int height, byte[] out, Crew crew) {
         crew.each(height, 8, (from, to) -> {
             float[][] rows = ROWS.get();
-            if (rows[0].length < in.width) for (int c = 0; c < 3; c++) rows[c] = new float[in.width];
+            if (rows[0].length < Math.max(width, in.width))
+                for (int c = 0; c < rows.length; c++) rows[c] = new float[Math.max(width, in.width)];
             for (int row = from; row < to; row++) {
                 int at = (height - 1 - row) * width * 3;
                 if (in.width == width && in.height == height) {
@@ -70,8 +71,8 @@ public final class Exit {
                                 row * (double) in.height / height,
                                 (row + 1) * (double) in.height / height,
                                 in.height,
-                                rows[c]);
-                        shrink(rows[c], in.width, width);
+                                rows[3]);
+                        resize(rows[3], in.width, rows[c], width);
                     }
                     encode(rows[0], rows[1], rows[2], 0, width, row, out, at);
                 }
@@ -91,22 +92,73 @@ public final class Exit {
         }
     }
 
-    /** Shrinks a row in place; pixel {@code i} of the result never lies behind what it is made of. */
-    private static void shrink(float[] row, int from, int to) {
-        if (from == to) return;
-        if (from < to) {
-            for (int i = to - 1; i >= 0; i--) if (i < row.length) row[i] = row[(int) ((long) i * from / to)];
-            return;
+    /** A row as long as it is to be: each pixel the mean of what it covers, or one of those it lies in. */
+    private static void resize(float[] row, int from, float[] out, int to) {
+        if (from > to) Reduction.of(from, to).run(row, out);
+        else if (from == to) System.arraycopy(row, 0, out, 0, to);
+        else for (int i = 0; i < to; i++) out[i] = row[(int) ((long) i * from / to)];
+    }
+
+    /** How much each pixel of a shorter row takes of those of a longer one: as much as it covers of them. */
+    static final class Reduction {
+        /** Pairs of sizes that are kept at a time; there are as many as pages of different sizes. */
+        private static final int KEPT = 16;
+
+        private static final Reduction[] LAST = new Reduction[KEPT];
+        private final int from;
+        private final int to;
+        private final int taps;
+        private final int[] first;
+        private final float[] weights;
+
+        private Reduction(int from, int to) {
+            this.from = from;
+            this.to = to;
+            double each = (double) from / to;
+            taps = (int) Math.ceil(each) + 1;
+            first = new int[to];
+            weights = new float[to * taps];
+            for (int i = 0; i < to; i++) {
+                double low = i * each;
+                double high = low + each;
+                // All taps lie within the row; those that nothing is covered of weigh nothing.
+                first[i] = Math.max(0, Math.min((int) low, from - taps));
+                for (int k = 0; k < taps; k++) {
+                    int x = first[i] + k;
+                    double covered = Math.min(high, x + 1) - Math.max(low, x);
+                    weights[i * taps + k] = x < from && covered > 0 ? (float) (covered / each) : 0;
+                }
+            }
         }
-        double each = (double) from / to;
-        for (int i = 0; i < to; i++) {
-            double low = i * each;
-            double high = low + each;
-            int first = (int) low;
-            int last = Math.min(from - 1, (int) Math.ceil(high - 1e-9) - 1);
-            double sum = 0;
-            for (int x = first; x <= last; x++) sum += (Math.min(high, x + 1) - Math.max(low, x)) * row[x];
-            row[i] = (float) (sum / each);
+
+        /** The one for these sizes, {@code from} above {@code to}. Threads may make the same one twice. */
+        static Reduction of(int from, int to) {
+            int place = (31 * from + to) % KEPT;
+            Reduction last = LAST[place];
+            if (last != null && last.from == from && last.to == to) return last;
+            return LAST[place] = new Reduction(from, to);
+        }
+
+        void run(float[] row, float[] out) {
+            if (taps == 3 && from >= 3) three(row, out);
+            else each(row, out);
+        }
+
+        /** From one and a half to two pixels to one: what a monitor shows of most looks. */
+        private void three(float[] row, float[] out) {
+            for (int i = 0, w = 0; i < to; i++, w += 3) {
+                int x = first[i];
+                out[i] = weights[w] * row[x] + weights[w + 1] * row[x + 1] + weights[w + 2] * row[x + 2];
+            }
+        }
+
+        private void each(float[] row, float[] out) {
+            for (int i = 0; i < to; i++) {
+                float sum = 0;
+                int x = first[i];
+                for (int k = 0; k < taps && x + k < from; k++) sum += weights[i * taps + k] * row[x + k];
+                out[i] = sum;
+            }
         }
     }
 

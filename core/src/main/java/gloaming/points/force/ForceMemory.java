@@ -1,6 +1,7 @@
 package gloaming.points.force;
 
 import gloaming.flow.Attribute;
+import gloaming.flow.Column;
 import gloaming.flow.Points;
 import gloaming.step.Frame;
 
@@ -17,6 +18,10 @@ public class ForceMemory {
             .filter(a -> a.compareTo(Attribute.VZ) > 0)
             .toArray(Attribute[]::new);
 
+    private static final Attribute[] PLACE = {Attribute.X, Attribute.Y, Attribute.Z};
+    /** Where the layout had the points in the frame before. */
+    private final float[][] laid = new float[3][0];
+
     private int had;
     private boolean started;
     private Points layout;
@@ -31,6 +36,7 @@ public class ForceMemory {
         layout = in.loose() ? null : in;
         if (layout == null) return spread(in);
         int n = in.n();
+        if (frame.edited()) carry(in, Math.min(n, had));
         if (n != had) {
             for (Attribute attribute : new Attribute[] {Attribute.X, Attribute.Y, Attribute.Z}) {
                 float[] mine = own.column(attribute).length(Math.max(1, n)).values;
@@ -41,6 +47,11 @@ public class ForceMemory {
                 for (int i = Math.min(had, n); i < n; i++) mine[i] = sound(in.at(attribute, i));
             }
             had = n;
+        }
+        for (int axis = 0; axis < 3; axis++) {
+            if (laid[axis].length < n) laid[axis] = new float[n + n / 2];
+            Column column = in.column(PLACE[axis]);
+            for (int i = 0; i < n; i++) laid[axis][i] = column.at(i);
         }
         boolean moves = started;
         // While it is paused no step asks for what it keeps.
@@ -53,6 +64,15 @@ public class ForceMemory {
         if (moves) integrate(own, frame);
         else spread(own);
         return own;
+    }
+
+    /** The layout was edited: points go by as much as their places did, and keep how far they have drifted from them. */
+    private void carry(Points in, int count) {
+        for (int axis = 0; axis < 3; axis++) {
+            float[] mine = own.column(PLACE[axis]).values;
+            Column column = in.column(PLACE[axis]);
+            for (int i = 0; i < count; i++) mine[i] = sound(mine[i] + column.at(i) - laid[axis][i]);
+        }
     }
 
     /** Moves every point on by its velocity. */

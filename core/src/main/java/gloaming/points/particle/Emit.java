@@ -92,7 +92,8 @@ public record Emit(
         @Id(value = "order", label = "Birth order")
         @Choice(
                 initial = "at-random",
-                says = "Which point it is born at: any, each in turn, or somewhere on the line through them.")
+                says =
+                        "Which point it is born at: any, each in turn, somewhere on the line through them, or a burst at each of them at once.")
         Order order,
 
         @Id(value = "inherit", label = "Inherited velocity")
@@ -122,7 +123,10 @@ public record Emit(
         @Id("in-turn")
         IN_TURN,
         @Id("on-the-line")
-        ON_THE_LINE
+        ON_THE_LINE,
+        /** Bursts lay every point; what is born steadily is born at any. */
+        @Id("at-each")
+        AT_EACH
     }
 
     /** The living, and what the burst was. */
@@ -157,12 +161,13 @@ public record Emit(
         else sudden = memory.started ? Math.max(0, burst - memory.lastBurst) : burst;
         memory.lastBurst = burst;
         memory.started = true;
+        Points places = frame.read("at", Points.class);
+        if (order == Order.AT_EACH && places != null) sudden = (int) Math.min(most, (long) sudden * places.n());
         int births = Math.min(most, steady + Math.min(sudden, most));
         int first = brood.on(frame, births, most, full == Full.NONE_COME);
         Points alive = brood.alive();
         int opened = alive.n() - first;
         if (opened > 0) {
-            Points places = frame.read("at", Points.class);
             float[][] c = brood.columns();
             // Where the steady ones lie among the new, each at its own moment between the frames.
             int evenly = Math.min(steady, opened);
@@ -192,7 +197,9 @@ public record Emit(
             float y = (float) (away * Math.sin(round));
             float z = 0;
             if (n > 0) {
-                double at = order == Order.IN_TURN ? id % n : Randomness.uniform(seed, id, 3) * n;
+                double at = order == Order.AT_EACH && k >= steady
+                        ? (k - steady) % n
+                        : order == Order.IN_TURN ? id % n : Randomness.uniform(seed, id, 3) * n;
                 int place = (int) Math.min(n - 1, at);
                 int next = order == Order.ON_THE_LINE ? Math.min(n - 1, place + 1) : place;
                 float part = order == Order.ON_THE_LINE ? (float) (at - place) : 0;

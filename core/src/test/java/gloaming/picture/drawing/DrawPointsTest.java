@@ -17,6 +17,7 @@ import java.util.Map;
 import java.util.SplittableRandom;
 import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.Timeout;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.MethodSource;
 import org.junit.jupiter.params.provider.ValueSource;
@@ -39,6 +40,15 @@ class DrawPointsTest {
         int column = (int) Math.round(x * picture.height / 2.0 + picture.width / 2.0 - 0.5);
         int row = (int) Math.round(y * picture.height / 2.0 + picture.height / 2.0 - 0.5);
         return picture.a[picture.at(row) + column];
+    }
+
+    @Test
+    @Timeout(20)
+    void manyPointsInOnePlaceDoNotStopTheShow() {
+        Points points = new Points().n(500_000);
+        DrawLinks links = new DrawLinks(0.4, 6, 0, 1, 1);
+        DrawLinks.Memory memory = links.memory();
+        for (int i = 0; i < 3; i++) assertThat(links.run(points, memory, frame)).isNotNull();
     }
 
     @Test

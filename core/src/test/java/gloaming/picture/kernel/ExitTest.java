@@ -88,4 +88,21 @@ class ExitTest {
         for (byte b : rgb) sum += b & 255;
         assertThat(sum / rgb.length).isCloseTo(255 * Colour.toSrgb(0.4), within(4.0));
     }
+
+    @ParameterizedTest
+    @CsvSource({"960,640", "960,639", "480,320", "7,5", "3,2", "2,1", "1920,640", "100,99", "5,1"})
+    void aShorterRowTakesOfALongerOneWhatEachPixelCovers(int from, int to) {
+        float[] row = new float[from];
+        for (int i = 0; i < from; i++) row[i] = (float) Math.sin(i * 1.7) + 2;
+        float[] out = new float[to];
+        Exit.Reduction.of(from, to).run(row, out);
+        double each = (double) from / to;
+        for (int i = 0; i < to; i++) {
+            // The integral of the row's steps between the pixel's edges.
+            double sum = 0;
+            for (int x = 0; x < from; x++)
+                sum += row[x] * Math.max(0, Math.min((i + 1) * each, x + 1) - Math.max(i * each, x));
+            assertThat(out[i]).isCloseTo((float) (sum / each), within(2e-5f));
+        }
+    }
 }
