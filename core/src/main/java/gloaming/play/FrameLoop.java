@@ -63,6 +63,10 @@ final class FrameLoop {
     private int rewound;
     private long frame;
     private double frameMs;
+    /** Milliseconds of a frame in which pictures leave, averaged, and nanoseconds of this one. */
+    private double exitMs;
+
+    private long left;
     private double fps;
     private double blackFor;
     private float mixLight;
@@ -271,6 +275,8 @@ final class FrameLoop {
         glance(mix, step);
         leave(null, mix);
         double ms = (System.nanoTime() - started) / 1e6;
+        exitMs += (left / 1e6 - exitMs) * 0.1;
+        left = 0;
         live.frameTimes.note(ms);
         frameMs = frameMs == 0 ? ms : frameMs + (ms - frameMs) * 0.1;
         fps = fps == 0 ? 1 / step : fps + (1 / step - fps) * 0.1;
@@ -345,6 +351,7 @@ final class FrameLoop {
 
     /** Hands a picture to the outlets that show it, and looks at the pixel that is asked for. */
     void leave(String subject, Picture picture) {
+        long started = System.nanoTime();
         for (PictureOutput outlet : live.subscriptions.outlets) {
             if (!java.util.Objects.equals(outlet.subject, subject) || !outlet.wanted()) continue;
             int width = Math.min(outlet.most, picture.width);
@@ -358,6 +365,7 @@ final class FrameLoop {
             probe.fill(picture);
             eyes.made = true;
         }
+        left += System.nanoTime() - started;
     }
 
     private void write(Request now, Picture mix, double scale, double budget) {
@@ -391,6 +399,7 @@ final class FrameLoop {
         b.paused = now.paused();
         b.frameMs = frameMs;
         b.budgetMs = budget;
+        b.exitMs = exitMs;
         b.framesPerSecond = fps;
         b.scale = scale;
         b.width = mix.width;

@@ -64,6 +64,8 @@ public final class FrameStats extends Relay {
     public double frameMs;
 
     public double budgetMs;
+    /** Milliseconds of a frame in which pictures left as bytes, averaged; a part of {@link #frameMs}. */
+    public double exitMs;
     /** Frames made in the last second. */
     public double framesPerSecond;
     /** Part of the look's size that is worked out. */

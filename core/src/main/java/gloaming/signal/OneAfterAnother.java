@@ -11,13 +11,18 @@ import gloaming.step.StepInfo;
 @Id("one-after-another")
 @StepInfo(
         name = "One after another",
-        does = "Puts the numbers of several lanes behind one another, as one signal of many.",
+        does =
+                "Puts the numbers of several lanes behind one another, as one signal of many; for more than eight, once more behind itself.",
         find = "merge list join append concatenate bundle many combine")
 @Read(name = "second", kind = Signal.class, says = "Comes behind what flows in.")
 @Read(name = "third", kind = Signal.class, says = "Comes behind that.", optional = true)
 @Read(name = "fourth", kind = Signal.class, says = "And behind that.", optional = true)
+@Read(name = "fifth", kind = Signal.class, says = "And behind that.", optional = true)
+@Read(name = "sixth", kind = Signal.class, says = "And behind that.", optional = true)
+@Read(name = "seventh", kind = Signal.class, says = "And behind that.", optional = true)
+@Read(name = "eighth", kind = Signal.class, says = "And behind that.", optional = true)
 public record OneAfterAnother() implements Operation<Signal, Signal, Signal> {
-    private static final String[] READS = {"second", "third", "fourth"};
+    private static final String[] READS = {"second", "third", "fourth", "fifth", "sixth", "seventh", "eighth"};
 
     @Override
     public Signal memory() {

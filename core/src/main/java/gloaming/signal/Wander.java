@@ -13,8 +13,8 @@ import gloaming.step.StepInfo;
 @Id("wander")
 @StepInfo(
         name = "Wander",
-        does = "Wanders without aim between 0 and 1, as slowly or as nervously as wanted.",
-        find = "noise random drift organic flicker candle unsteady time")
+        does = "One number, or many, that wander without aim between 0 and 1, as slowly or as nervously as wanted.",
+        find = "many random numbers noise random drift organic flicker candle unsteady time")
 public record Wander(
         @Id("rate")
         @Range(min = 0.01, max = 30, initial = 0.5, unit = "Hz", byRatio = true, says = "New directions in a second.")
@@ -25,8 +25,15 @@ public record Wander(
 
         @Id("roughness")
         @Range(min = 0, max = 1, initial = 0.5, says = "How strong each finer layer is against the one before.")
-        double roughness)
+        double roughness,
+
+        @Id("count")
+        @Range(min = 1, max = 1024, initial = 1, byRatio = true, says = "How many numbers wander, each by itself.")
+        int count)
         implements Operation<Nothing, Signal, Oscillator.Memory> {
+
+    /** Seeds of numbers that wander side by side are this far apart. */
+    private static final long STRIDE = 0x9E3779B97F4A7C15L;
 
     @Override
     public Oscillator.Memory memory() {
@@ -37,15 +44,21 @@ public record Wander(
     public Signal run(Nothing in, Oscillator.Memory memory, Frame frame) {
         double at = memory.rounds;
         memory.rounds += rate * frame.dt();
+        memory.out.size(count);
+        for (int i = 0; i < count; i++) memory.out.put(i, wander(frame.seed() + i * STRIDE, at));
+        return memory.out;
+    }
+
+    private double wander(long seed, double at) {
         double sum = 0;
         double weight = 1;
         double weights = 0;
         for (int octave = 0; octave < detail; octave++) {
-            sum += weight * noise(frame.seed(), at * (1 << octave), octave);
+            sum += weight * noise(seed, at * (1 << octave), octave);
             weights += weight;
             weight *= roughness;
         }
-        return memory.out.set(sum / weights);
+        return sum / weights;
     }
 
     private static double noise(long seed, double at, int octave) {

@@ -245,7 +245,11 @@ class BudgetTest {
             Player player = new Player(Catalogue.all(), crew).inRealTime();
             player.load(shader(BOMB));
             for (int i = 0; i < 30 && !player.troubles().toString().contains("is passed over"); i++) red(player, i);
-            assertThat(player.troubles().toString()).contains("is passed over. line 7: a loop takes too long");
+            // It is stopped in the loop, or behind it, whichever comes first.
+            assertThat(player.troubles().toString())
+                    .contains("is passed over. ")
+                    .containsAnyOf(
+                            "line 7: a loop takes too long", "it works out more than there is time for in a frame");
             long began = System.nanoTime();
             for (int i = 0; i < 10; i++) red(player, 100 + i);
             assertThat((System.nanoTime() - began) / 1e9)

@@ -60,7 +60,7 @@ class MoreSignalStepsTest {
 
     @Test
     void lotsAreEvenlyDrawnWholeNumbersNeverTwiceTheSame() {
-        double[] lots = given(new DrawLots(1, 6, true, true), beats(4000));
+        double[] lots = given(new DrawLots(1, 6, true, true, 1, ""), beats(4000));
         int[] count = new int[7];
         double last = 0;
         for (int i = 1; i < lots.length; i += 2) {
@@ -70,11 +70,11 @@ class MoreSignalStepsTest {
         }
         for (int k = 1; k <= 6; k++) assertThat(count[k]).isBetween(560, 780);
         Set<Double> smooth = new HashSet<>();
-        for (double lot : given(new DrawLots(-1, 1, false, false), beats(50))) smooth.add(lot);
+        for (double lot : given(new DrawLots(-1, 1, false, false, 1, ""), beats(50))) smooth.add(lot);
         assertThat(smooth).hasSize(51).allSatisfy(v -> assertThat(v).isBetween(-1.0, 1.0));
-        assertThat(given(new DrawLots(3, 3, true, true), beats(3))).containsOnly(3);
-        assertThat(given(new DrawLots(0, 1, false, true), beats(9)))
-                .isEqualTo(given(new DrawLots(0, 1, false, true), beats(9)));
+        assertThat(given(new DrawLots(3, 3, true, true, 1, ""), beats(3))).containsOnly(3);
+        assertThat(given(new DrawLots(0, 1, false, true, 1, ""), beats(9)))
+                .isEqualTo(given(new DrawLots(0, 1, false, true, 1, ""), beats(9)));
     }
 
     @Test
@@ -255,5 +255,38 @@ class MoreSignalStepsTest {
         assertThat(given(new Glide(1), 0, 1, 1)).containsOnly(0);
         assertThat(given(new Spring(2, 0.5), 0, 1, 1)).containsOnly(0);
         assertThat(given(new Speed(0.1), 0, 1, 2)).containsOnly(0);
+    }
+
+    @Test
+    void lotsAreDrawnFromAListAsOftenAsTheyWeigh() {
+        double[] lots = given(new DrawLots(0, 1, false, false, 1, "2:3 5 9:0"), beats(8_000));
+        long twos = java.util.Arrays.stream(lots).filter(v -> v == 2).count();
+        long fives = java.util.Arrays.stream(lots).filter(v -> v == 5).count();
+        assertThat(twos + fives).isEqualTo(lots.length);
+        assertThat(twos / (double) lots.length).isCloseTo(0.75, offset(0.03));
+    }
+
+    @Test
+    void manyLotsManyWanderersAndManyGlidesGoEachByItself() {
+        Moments frame = new Moments();
+        DrawLots draw = new DrawLots(0, 1, false, false, 64, "");
+        Signal lots = draw.run(Signal.of(1), draw.memory(), frame);
+        assertThat(lots.size()).isEqualTo(64);
+        Wander wander = new Wander(1, 2, 0.5, 8);
+        Signal many = wander.run(null, wander.memory(), frame);
+        for (int i = 1; i < 8; i++) {
+            assertThat(lots.at(i)).isNotEqualTo(lots.at(0));
+            assertThat(many.at(i)).isBetween(0.0, 1.0).isNotEqualTo(many.at(0));
+        }
+        assertThat(many.at(0))
+                .isEqualTo(new Wander(1, 2, 0.5, 1)
+                        .run(null, wander.memory(), frame)
+                        .value());
+        Glide glide = new Glide(1);
+        Glide.Memory memory = glide.memory();
+        glide.run(Signal.of(0, 10), memory, frame);
+        Signal on = glide.run(Signal.of(4, 10), memory, frame.next());
+        assertThat(on.at(0)).isLessThan(4);
+        assertThat(on.at(1)).isEqualTo(10);
     }
 }

@@ -54,7 +54,7 @@ class SignalStepsTest {
 
     @Test
     void wanderIsSmoothAndReproducible() {
-        Wander wander = new Wander(2, 3, 0.5);
+        Wander wander = new Wander(2, 3, 0.5, 1);
         Oscillator.Memory memory = wander.memory();
         Oscillator.Memory again = wander.memory();
         double last = Double.NaN;

@@ -81,7 +81,7 @@ class DeskEditFactoryTest {
         assertThatThrownBy(() -> bound("osc /a", "s2", "bend"))
                 .isInstanceOf(Refused.class)
                 .hasMessageContaining("already");
-        assertThatThrownBy(() -> bound("osc /a", "s2", "low")).hasMessageContaining("numbers and switches");
+        assertThatThrownBy(() -> bound("osc /a", "s2", "low")).hasMessageContaining("numbers, switches and choices");
         assertThatThrownBy(() -> bound("osc /a", "s9", "low")).hasMessageContaining("not there any more");
         assertThatThrownBy(() -> bound("osc /a", Binding.SHOW, "explode")).hasMessageContaining("does not do");
         assertThatThrownBy(() -> bound(" ", "s2", "bend")).hasMessageContaining("name of a control");

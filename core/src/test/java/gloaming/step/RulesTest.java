@@ -88,7 +88,7 @@ class RulesTest {
         refused(
                 look(List.of(
                         sway, lane("x", Step.of("s", "fill").withFollow("colour", new Follow("w", 0, 1, 0, 1, 0, 0))))),
-                "is no number");
+                "is neither a number nor a choice");
         refused(look(List.of(dots), Layer.of("m", "gone", Blend.OVER, 1)), "'gone'", "not in this look");
     }
 

@@ -120,7 +120,7 @@ class PortsTest {
 
     @Test
     void anInputThatIsNotThereIsToldInASentence() {
-        assertThat(MachineInput.names()).isNotNull();
+        assertThat(MachineInput.names()).doesNotContain("Weir hydrophone").doesNotHaveDuplicates();
         assertThatThrownBy(() -> MachineInput.open("Weir hydrophone"))
                 .isInstanceOf(Unreadable.class)
                 .hasMessageContaining("There is no sound input 'Weir hydrophone'");

@@ -10,12 +10,17 @@ import gloaming.library.Cut;
 import gloaming.library.Fit;
 import gloaming.library.Reel;
 import gloaming.library.Still;
+import java.io.ByteArrayInputStream;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import java.util.SplittableRandom;
+import javax.sound.sampled.AudioFileFormat;
+import javax.sound.sampled.AudioFormat;
+import javax.sound.sampled.AudioInputStream;
+import javax.sound.sampled.AudioSystem;
 import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
@@ -337,6 +342,21 @@ class ShelfTest {
         assertThatThrownBy(() -> Facts.of(list, "list.mp4")).isInstanceOf(Unreadable.class);
         Files.writeString(list, "ffconcat version 1.0\nfile '" + secret + "'\n");
         assertThatThrownBy(() -> Facts.of(list, "list.mp4")).isInstanceOf(Unreadable.class);
+        Path tone = folder.resolve("secret.wav");
+        byte[] samples = new byte[9_600];
+        for (int i = 0; i < samples.length; i++) samples[i] = (byte) (40 * Math.sin(i * 0.05));
+        try (var in = new AudioInputStream(
+                new ByteArrayInputStream(samples), new AudioFormat(48_000, 16, 1, true, false), samples.length / 2)) {
+            AudioSystem.write(in, AudioFileFormat.Type.WAVE, tone.toFile());
+        }
+        // The sound itself can be read; the list that names it cannot, whatever it is called.
+        assertThat(Facts.of(tone, "secret.wav")).isNotNull();
+        for (String name : new String[] {"list.wav", "list.mp3", "list.flac"}) {
+            Files.writeString(list, "#EXTM3U\n#EXTINF:1,\n" + tone + "\n#EXT-X-ENDLIST\n");
+            assertThatThrownBy(() -> Facts.of(list, name)).isInstanceOf(Unreadable.class);
+            Files.writeString(list, "ffconcat version 1.0\nfile '" + tone + "'\n");
+            assertThatThrownBy(() -> Facts.of(list, name)).isInstanceOf(Unreadable.class);
+        }
     }
 
     @ParameterizedTest
