@@ -164,7 +164,7 @@ class ColourStepsTest {
     @ParameterizedTest
     @EnumSource(Halftone.Mark.class)
     void theInkOfARasterCoversAsMuchAsTheToneSays(Halftone.Mark mark) {
-        Halftone raster = new Halftone(mark, 0.1, 0.1, 0.05, Halftone.Inks.LIGHT);
+        Halftone raster = screen(mark, 0.1, 0.1, 0.05, Halftone.Inks.LIGHT);
         Moments large = new Moments().size(640, 360);
         for (double tone : new double[] {0.3, 0.5, 0.7, 0.9}) {
             Picture grey =
@@ -325,5 +325,34 @@ class ColourStepsTest {
         assertThat(mean(half.r)).isBetween(0.2, 1.0);
         assertThat(mean(all.r)).isCloseTo(1, offset(1e-6));
         frame.reads.clear();
+    }
+
+    private static Halftone screen(Halftone.Mark mark, double pitch, double turn, double feather, Halftone.Inks inks) {
+        return new Halftone(
+                mark,
+                pitch,
+                turn,
+                feather,
+                inks,
+                1 / 12.0,
+                2 / 12.0,
+                new Colour(0, 1, 1),
+                new Colour(1, 0, 1),
+                new Colour(1, 1, 0),
+                new Colour(1, 1, 1));
+    }
+
+    @Test
+    void threeInksOnPaperComeToTheColourFromFarAndToPaperWhereItIsWhite() {
+        Halftone print = screen(Halftone.Mark.DOTS, 0.02, 0.1, 0.05, Halftone.Inks.PRINT);
+        // With perfect inks the mean of each channel is what is not covered by its ink.
+        Picture out = print.run(new Picture(400, 400).fill(0.25f, 1, 0, 1), null, new Moments().size(400, 400));
+        double[] mean = new double[3];
+        for (int c = 0; c < 3; c++) {
+            for (float v : out.plane(c)) mean[c] += v / out.pixels();
+        }
+        assertThat(mean[0]).isCloseTo(gloaming.picture.kernel.Tone.seen(0.25f), offset(0.03));
+        assertThat(mean[1]).isCloseTo(1, offset(1e-3));
+        assertThat(mean[2]).isCloseTo(0, offset(1e-3));
     }
 }

@@ -162,7 +162,8 @@ class MoreStepsTest {
         for (int i = 0; i < tones.pixels(); i++) if (i % 320 < 160) tones.r[i] = tones.g[i] = tones.b[i] = 0.2140411f;
         frame.reads.put("tone", tones);
         Picture in = new Picture(320, 180).fill(0.5f, 0.25f, 0, 1);
-        Picture out = new Halftone(Halftone.Mark.LINES, 0.1, 0, 0.1, Halftone.Inks.LIGHT).run(in, null, frame);
+        Picture out =
+                screen(Halftone.Mark.LINES, 0.1, 0, 0.1, Halftone.Inks.LIGHT).run(in, null, frame);
         double left = 0;
         for (int y = 0; y < 180; y++) {
             for (int x = 0; x < 160; x++) left += out.a[y * 320 + x];
@@ -170,5 +171,20 @@ class MoreStepsTest {
         }
         assertThat(left / (160 * 180)).as("half of it is covered").isCloseTo(0.5, offset(0.07));
         for (int i = 0; i < out.pixels(); i++) assertThat(out.g[i]).isCloseTo(out.r[i] / 2, offset(1e-6f));
+    }
+
+    private static Halftone screen(Halftone.Mark mark, double pitch, double turn, double feather, Halftone.Inks inks) {
+        return new Halftone(
+                mark,
+                pitch,
+                turn,
+                feather,
+                inks,
+                1 / 12.0,
+                2 / 12.0,
+                new Colour(0, 1, 1),
+                new Colour(1, 0, 1),
+                new Colour(1, 1, 0),
+                new Colour(1, 1, 1));
     }
 }

@@ -17,8 +17,10 @@ import gloaming.points.particle.Emit;
 import gloaming.points.particle.EmitFromPicture;
 import gloaming.points.particle.Trails;
 import gloaming.step.Operation;
+import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.HashSet;
+import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import org.junit.jupiter.api.Test;
@@ -492,5 +494,23 @@ class CloudStepsTest {
         for (int i = 0; i < out.n(); i++) {
             assertThat(out.at(Attribute.X, i)).isCloseTo((float) picture.worldX(30), within(0.06f));
         }
+    }
+
+    @Test
+    void aCameraThatSortsKeepsStrandsWhole() {
+        Points lines = new Points().n(9);
+        Column strand = new Column(16);
+        float[] which = strand.length(9).values;
+        for (int i = 0; i < 9; i++) {
+            which[i] = i / 3;
+            // The middle strand stands nearest, and each reaches through all depths.
+            lines.each(Attribute.Z)[i] = i % 3 + (i / 3 == 1 ? 0.5f : -0.2f * (i / 3));
+            lines.each(Attribute.ID)[i] = i;
+        }
+        lines.put("strand", strand);
+        Points seen = run("eye", lines, "sorted", true);
+        List<Integer> order = new ArrayList<>();
+        for (int i = 0; i < 9; i++) order.add((int) seen.at(Attribute.ID, i));
+        assertThat(order).containsExactly(6, 7, 8, 0, 1, 2, 3, 4, 5);
     }
 }

@@ -156,6 +156,7 @@ class ShaderTest {
         in vec3 normal; void main() {}               | 'normal' : what comes in is the place in the picture
         void f() { f(); } void main() { f(); }       | 'f' : recursive function call
         void f(); void main() { f(); }               | 'f' : function is declared and never defined
+        float f(float a) { a += 1.; } void main() {} | 'f' : function does not return a value
         float sin(float a) { return a; } void main() {} | 'sin' : Name of a built-in function cannot be redeclared
         uniform vec2 a = vec2(1); void main() {}     | 'a' : cannot initialize this type of qualifier
         /* never closed                              | '/*' : the comment is never closed

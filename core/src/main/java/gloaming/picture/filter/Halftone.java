@@ -5,6 +5,7 @@ import gloaming.look.Id;
 import gloaming.picture.kernel.Tone;
 import gloaming.step.ByPixel;
 import gloaming.step.Choice;
+import gloaming.step.Colour;
 import gloaming.step.Frame;
 import gloaming.step.Range;
 import gloaming.step.Read;
@@ -40,8 +41,39 @@ public record Halftone(
         @Id("feather") @Range(min = 0, max = 1, initial = 0.15, says = "How soft the marks' edges are.")
         double feather,
 
-        @Id("inks") @Choice(initial = "light", says = "One screen by light, or one for each colour.")
-        Inks inks)
+        @Id("inks")
+        @Choice(initial = "light", says = "One screen by light, one for each colour of light, or three inks on paper.")
+        Inks inks,
+
+        @Id("second")
+        @Range(
+                min = -0.5,
+                max = 0.5,
+                initial = 1 / 12.0,
+                unit = "turns",
+                says = "How much further the second of three screens is turned.")
+        double second,
+
+        @Id("third")
+        @Range(
+                min = -0.5,
+                max = 0.5,
+                initial = 2 / 12.0,
+                unit = "turns",
+                says = "How much further than the first the third of three screens is turned.")
+        double third,
+
+        @Id("inkOne") @Choice(initial = "#00a3d0", says = "On paper: the ink that takes red away.")
+        Colour inkOne,
+
+        @Id("inkTwo") @Choice(initial = "#d4276f", says = "On paper: the ink that takes green away.")
+        Colour inkTwo,
+
+        @Id("inkThree") @Choice(initial = "#f6d32d", says = "On paper: the ink that takes blue away.")
+        Colour inkThree,
+
+        @Id("paper") @Choice(initial = "#f4efe4", says = "The paper.")
+        Colour paper)
         implements ByPixel<Void> {
 
     /** What stands for a tone. */
@@ -59,7 +91,10 @@ public record Halftone(
         @Id("light")
         LIGHT,
         @Id("colours")
-        COLOURS
+        COLOURS,
+        /** Each place is the paper's light times what the inks that lie there let through. */
+        @Id("print")
+        PRINT
     }
 
     @Override
@@ -68,7 +103,8 @@ public record Halftone(
         float[] cos = new float[3];
         float[] sin = new float[3];
         for (int c = 0; c < 3; c++) {
-            double angle = 2 * Math.PI * (turn + (inks == Inks.COLOURS ? c / 12.0 : 0));
+            double further = inks == Inks.LIGHT || c == 0 ? 0 : c == 1 ? second : third;
+            double angle = 2 * Math.PI * (turn + further);
             cos[c] = (float) (Math.cos(angle) / pitch);
             sin[c] = (float) (Math.sin(angle) / pitch);
         }
@@ -88,6 +124,8 @@ public record Halftone(
                     float light = 0.2126f * p.r[i] + 0.7152f * p.g[i] + 0.0722f * p.b[i];
                     float k = ink(light, x * cos[0] + y * sin[0], y * cos[0] - x * sin[0], soft);
                     p.r[i] = p.g[i] = p.b[i] = k;
+                } else if (inks == Inks.PRINT) {
+                    print(p, i, x, y, cos, sin, soft);
                 } else {
                     for (int c = 0; c < 3; c++) {
                         float[] plane = p.plane(c);
@@ -102,9 +140,33 @@ public record Halftone(
         };
     }
 
+    /** What three inks leave of the paper's light at pixel {@code i}: each lies on as much of it as its colour is wanting. */
+    private void print(Picture p, int i, float x, float y, float[] cos, float[] sin, float soft) {
+        float cover = p.a[i];
+        if (!(cover > 0)) return;
+        float red = paper.r();
+        float green = paper.g();
+        float blue = paper.b();
+        for (int c = 0; c < 3; c++) {
+            float wanting = 1 - Tone.seen(Math.clamp(p.plane(c)[i] / cover, 0f, 1f));
+            float lies = covered(wanting, x * cos[c] + y * sin[c], y * cos[c] - x * sin[c], soft);
+            Colour ink = c == 0 ? inkOne : c == 1 ? inkTwo : inkThree;
+            red *= 1 - lies * (1 - ink.r());
+            green *= 1 - lies * (1 - ink.g());
+            blue *= 1 - lies * (1 - ink.b());
+        }
+        p.r[i] = red * cover;
+        p.g[i] = green * cover;
+        p.b[i] = blue * cover;
+    }
+
     /** Light at a place of the raster, given in pitches: a mark's area is the tone the eye sees. */
     public float ink(float light, float u, float v, float soft) {
-        float tone = Tone.seen(Math.clamp(light, 0f, 1f));
+        return covered(Tone.seen(Math.clamp(light, 0f, 1f)), u, v, soft);
+    }
+
+    /** Whether a mark whose area is {@code tone} lies at a place of the raster. */
+    private float covered(float tone, float u, float v, float soft) {
         float x = Math.abs(u - Math.round(u));
         float y = Math.abs(v - Math.round(v));
         float far = switch (mark) {

@@ -99,7 +99,8 @@ public record Camera(
                 says = "Where it is sharp, from the place it looks at on, nearer.")
         double focus,
 
-        @Id("sorted") @Choice(initial = "false", says = "Whether points behind are drawn first, for what covers.")
+        @Id("sorted")
+        @Choice(initial = "false", says = "Whether points behind are drawn first, for what covers; strands as a whole.")
         boolean sorted)
         implements Operation<Points, Points, Camera.Memory> {
 
@@ -197,10 +198,16 @@ public record Camera(
     private static Points behindFirst(Points out, Memory memory, int n, float[] z) {
         if (memory.keys.length < n) memory.keys = new long[n + n / 2];
         long[] keys = memory.keys;
-        for (int i = 0; i < n; i++) {
-            int bits = Float.floatToIntBits(z[i]);
+        Column strand = out.column("strand");
+        boolean whole = strand != null && strand.length() == n;
+        for (int from = 0; from < n; ) {
+            int to = from + 1;
+            double depth = z[from];
+            // A strand is one thing: it stands where it is on the whole, and its places keep their order.
+            for (; whole && to < n && strand.at(to) == strand.at(from); to++) depth += z[to];
+            int bits = Float.floatToIntBits((float) (depth / (to - from)));
             bits ^= (bits >> 31) & 0x7FFFFFFF;
-            keys[i] = ((long) bits << 32) | i;
+            for (; from < to; from++) keys[from] = ((long) bits << 32) | from;
         }
         Arrays.sort(keys, 0, n);
         int[] which = memory.chosen.room(n);
