@@ -13,11 +13,14 @@ import gloaming.look.Look;
 import gloaming.look.LookJson;
 import gloaming.look.Value;
 import gloaming.sound.HouseBand;
+import gloaming.sound.Sound;
 import gloaming.step.Catalogue;
 import org.junit.jupiter.api.Test;
 
 /** What becomes of points that were let go when what they were laid out by is edited. */
 class EditedLayoutTest {
+    private static final Sound BAND = new HouseBand(3, 120);
+
     private static final Look LOOK = LookJson.read("""
             {"format":"gloaming-look","version":2,"name":"Weir","width":48,"height":32,"rate":30,"seed":1,"tempo":96,
              "lanes":[{"id":"a","name":"a","steps":[
@@ -111,6 +114,6 @@ class EditedLayoutTest {
     }
 
     private static void play(Player player, int i, Onlooker onlooker) {
-        player.play(new Moment(i, i / 30.0, 1 / 30.0), 48, 32, new HouseBand(3, 120), onlooker);
+        player.play(new Moment(i, i / 30.0, 1 / 30.0), 48, 32, BAND, onlooker);
     }
 }

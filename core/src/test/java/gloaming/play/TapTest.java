@@ -12,6 +12,7 @@ import gloaming.look.LookJson;
 import gloaming.look.Refused;
 import gloaming.look.Tap;
 import gloaming.sound.HouseBand;
+import gloaming.sound.Sound;
 import gloaming.step.Catalogue;
 import gloaming.step.EditFactory;
 import gloaming.step.Rules;
@@ -21,6 +22,8 @@ import org.junit.jupiter.api.Test;
 
 /** Steps that read what leaves a step in the middle of a lane. */
 class TapTest {
+    private static final Sound BAND = new HouseBand(3, 120);
+
     private static Look look(String lanes, String mix) {
         return LookJson.read(
                 "{\"format\":\"gloaming-look\",\"version\":2,\"name\":\"Taps\",\"width\":48,\"height\":32,\"rate\":30,"
@@ -41,8 +44,7 @@ class TapTest {
             Player player = new Player(Catalogue.all(), crew);
             player.load(look);
             for (int i = 0; i < frames; i++) {
-                Picture mix =
-                        player.play(new Moment(i, i / 30.0, 1 / 30.0), 48, 32, new HouseBand(3, 120), Onlooker.NOBODY);
+                Picture mix = player.play(new Moment(i, i / 30.0, 1 / 30.0), 48, 32, BAND, Onlooker.NOBODY);
                 float[] copy = new float[mix.r.length];
                 for (int k = 0; k < copy.length; k++) copy[k] = mix.r[k] + 2 * mix.g[k] + 4 * mix.b[k];
                 all.add(copy);
