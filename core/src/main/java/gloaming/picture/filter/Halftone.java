@@ -45,7 +45,7 @@ public record Halftone(
         @Choice(initial = "light", says = "One screen by light, one for each colour of light, or three inks on paper.")
         Inks inks,
 
-        @Id("second")
+        @Id(value = "second", label = "Second screen")
         @Range(
                 min = -0.5,
                 max = 0.5,
@@ -54,7 +54,7 @@ public record Halftone(
                 says = "How much further the second of three screens is turned.")
         double second,
 
-        @Id("third")
+        @Id(value = "third", label = "Third screen")
         @Range(
                 min = -0.5,
                 max = 0.5,
@@ -63,13 +63,16 @@ public record Halftone(
                 says = "How much further than the first the third of three screens is turned.")
         double third,
 
-        @Id("inkOne") @Choice(initial = "#00a3d0", says = "On paper: the ink that takes red away.")
+        @Id(value = "inkOne", label = "First ink")
+        @Choice(initial = "#00a3d0", says = "On paper: the ink that takes red away.")
         Colour inkOne,
 
-        @Id("inkTwo") @Choice(initial = "#d4276f", says = "On paper: the ink that takes green away.")
+        @Id(value = "inkTwo", label = "Second ink")
+        @Choice(initial = "#d4276f", says = "On paper: the ink that takes green away.")
         Colour inkTwo,
 
-        @Id("inkThree") @Choice(initial = "#f6d32d", says = "On paper: the ink that takes blue away.")
+        @Id(value = "inkThree", label = "Third ink")
+        @Choice(initial = "#f6d32d", says = "On paper: the ink that takes blue away.")
         Colour inkThree,
 
         @Id("paper") @Choice(initial = "#f4efe4", says = "The paper.")
