@@ -7,11 +7,14 @@ import java.util.Arrays;
 import java.util.List;
 import java.util.SplittableRandom;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.parallel.Execution;
+import org.junit.jupiter.api.parallel.ExecutionMode;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.EnumSource;
 
 /** Beats of music made here, whose beats are known, within 70 ms as the field counts it (Davies et al. 2009). */
+@Execution(ExecutionMode.CONCURRENT)
 class BeatsTest {
     private static final int RATE = 44_100;
     private static final double SECONDS = 30;

@@ -98,6 +98,21 @@ class MediaTest extends PageTest {
     }
 
     @Test
+    void whatAShowHasNoneOfIsToldWithWhatItWouldBeGoodFor() throws Exception {
+        page();
+        List<String> kinds = browser.findElements(By.cssSelector(".could b")).stream()
+                .map(WebElement::getText)
+                .toList();
+        assertThat(kinds).contains("clip", "sound");
+        add("eel.png", png(Color.GREEN, 8, 8));
+        page();
+        assertThat(browser.findElements(By.cssSelector(".could b")))
+                .extracting(WebElement::getText)
+                .doesNotContain("picture")
+                .contains("clip");
+    }
+
+    @Test
     void aMediumIsRenamedPutIntoAFolderDeletedAndBroughtBack() throws Exception {
         add("eel.png", png(Color.GREEN, 8, 8));
         page();

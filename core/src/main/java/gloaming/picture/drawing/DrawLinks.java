@@ -63,7 +63,7 @@ public record DrawLinks(
      */
     private static final int CROWD = 256;
 
-    private static final int LOOKS = 64_000_000;
+    private static final int LOOKS = 32_000_000;
     private static final int ROWS = 9;
 
     @Override
@@ -86,7 +86,7 @@ public record DrawLinks(
         Near near = memory.near;
         near.sort(x, y, z, n, within, frame.crew());
         boolean flat = in.column(Attribute.Z).length() == 1;
-        int crowd = Math.clamp(LOOKS / (long) (ROWS * Math.max(1, n)), 8, CROWD);
+        int crowd = Math.clamp(LOOKS / (long) (ROWS * Math.max(1, n)), 4, CROWD);
         frame.crew().each(n, 256, (from, to) -> {
             int[] runs = Near.room();
             for (int at = from; at < to; at++)

@@ -67,12 +67,35 @@ class MediaPages {
             boolean preview,
             List<String> uses) {}
 
+    /** A kind of medium that a show has none of, and what it would be good for. */
+    record Could(String kind, String says) {}
+
+    private static String goodFor(Facts.Kind kind) {
+        return switch (kind) {
+            case PICTURE -> "A picture is shown, cut out, dissolved into points, or printed as a halftone.";
+            case CLIP ->
+                "A clip plays at any rate, backwards too and in time with the beat; what moves in it can push points.";
+            case SOUND ->
+                "A sound (WAV, FLAC, Ogg, MP3) plays with the show; looks hear its beat, its bands, and where something begins.";
+            case FONT -> "A font letters the words of a show, in a line, round an edge, or as points.";
+            case CLOUD -> "A cloud of points (PLY, CSV, XYZ), as scanners give it, is flown through by a camera.";
+        };
+    }
+
+    private static List<Could> could(List<Media.Row> all) {
+        return Stream.of(Facts.Kind.values())
+                .filter(kind -> all.stream().noneMatch(row -> row.is(kind)))
+                .map(kind -> new Could(kind.id(), goodFor(kind)))
+                .toList();
+    }
+
     @GetMapping("/shows/{id}/media")
     String page(@PathVariable String id, Model model) {
         Shows.ShowRow show = show(id);
         List<Media.Row> all = media.of(id);
         model.addAttribute("show", show);
         model.addAttribute("folders", folders(all));
+        model.addAttribute("could", could(all));
         model.addAttribute("used", weight(quota.used()));
         model.addAttribute("quota", quota.gigabytes());
         model.addAttribute("look", shows.looks(id).stream().findFirst().orElse(null));
