@@ -110,3 +110,19 @@ test('a curve is drawn through its keys, each piece as its key goes on', async (
   assert.equal(path, 'M46 114L46 114L66 14H86V114C96 64 96 14 106 14C116 14 126 14 136 14H146');
   assert.deepEqual([nice(10, 12), nice(100, 12), nice(0.9, 5)], [1, 10, 0.2]);
 });
+
+test('a document from before what was drawn last does not take it away again', async () => {
+  const { drawing } = await import(`${JS}/bench/drawing.js`);
+  const p = page();
+  p.live.unsaved = { n: 0 };
+  let taken = 0;
+  const b = bench(session(p), drawing(p), { syncCurve() { taken += 1; } });
+  b.startSession();
+  b.startDrawing();
+  p.live.say({ ...told(look()), n: 0 });
+  assert.equal(taken, 1);
+  p.live.say({ is: 'refused', says: 'No.', n: 0 });
+  clearTimeout(b.refusing);
+  p.live.say({ ...told(look(), 2), n: 0 });
+  assert.equal(taken, 2);
+});

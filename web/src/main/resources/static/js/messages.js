@@ -96,7 +96,7 @@
 /** @typedef {ToPageHello|ToPageSaved|ToPageLook|ToPageApplied|ToPageRefused|ToPageSays|ToPageAir|ToPageLight|ToPageBoard|ToPageProbe|ToPageTable|ToPageFound|ToPageVersions|ToPagePong|ToPageChecked|ToPageEars|ToPageDesk} ToPage */
 /** @typedef {{is: 'hello', version: number, n: number}} ToPageHello */
 /** @typedef {{is: 'saved', version: number, n: number}} ToPageSaved */
-/** @typedef {{is: 'look', version: number, canUndo: boolean, canRedo: boolean, look: Look, grown: Record<string, Face>, formulas: Record<string, string>, curves: Record<string, Key[]>}} ToPageLook */
+/** @typedef {{is: 'look', version: number, n: number, canUndo: boolean, canRedo: boolean, look: Look, grown: Record<string, Face>, formulas: Record<string, string>, curves: Record<string, Key[]>}} ToPageLook */
 /** @typedef {{name: string, width: number, height: number, rate: number, seed: number, tempo: number, lanes: Lane[], mix: Layer[], clock: Clock, desk: Desk}} Look */
 /** @typedef {{settings: Setting[], reads: Input[], problems: Problem[]}} Face */
 /** @typedef {{id: string, label: string, form: SettingForm, min: number, max: number, byRatio: boolean, initial: number|boolean|string, unit: string, says: string, choices: string[], drag: RangeDrag}} Setting */

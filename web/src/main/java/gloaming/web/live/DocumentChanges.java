@@ -124,6 +124,7 @@ class DocumentChanges {
     private void told(Viewer viewer, OpenLook open, Edit edit, FromPage.Change change) {
         synchronized (viewer) {
             house.refresh(open, open.apply(edit, change.gesture(), origin(viewer, change)));
+            viewer.done = change.n();
             viewer.tellDocument(open, messages);
         }
     }
@@ -137,6 +138,7 @@ class DocumentChanges {
 
     private void settle(Viewer viewer, OpenLook open, FromPage.Change change, Look now, String select) {
         house.refresh(open, now);
+        viewer.done = change.n();
         // Whoever dragged knows the value already; everyone else, and after anything larger everyone, gets the
         // document.
         boolean dragging = change.gesture() != 0;

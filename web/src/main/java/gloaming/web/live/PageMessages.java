@@ -134,12 +134,12 @@ class PageMessages {
         return notes;
     }
 
-    /** The document. */
-    ToPage.Look look(OpenLook open) {
+    /** The document, for a page whose own change {@code n} was done last. */
+    ToPage.Look look(OpenLook open, long n) {
         synchronized (open) {
             Look look = open.look();
             return new ToPage.Look(
-                    open.version(), open.canUndo(), open.canRedo(), look, grown(look), formulas(look), curves(look));
+                    open.version(), n, open.canUndo(), open.canRedo(), look, grown(look), formulas(look), curves(look));
         }
     }
 

@@ -51,6 +51,8 @@ final class Viewer {
     volatile int most = 640;
     volatile int credit = CREDIT;
     volatile long knowsVersion = -1;
+    /** The page's own change that was done last. */
+    volatile long done;
     /** What it was told of the look on air; only the courier touches it. */
     String knowsAir;
 
@@ -89,7 +91,7 @@ final class Viewer {
     void tellDocument(OpenLook open, PageMessages messages) {
         synchronized (this) {
             knowsVersion = open.version();
-            tell(messages.look(open));
+            tell(messages.look(open, done));
         }
     }
 

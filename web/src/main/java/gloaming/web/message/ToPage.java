@@ -23,6 +23,7 @@ public sealed interface ToPage {
     /**
      * The document, and what is worked out from it.
      *
+     * @param n the page's own last change that is in it: what the page has done since is not
      * @param grown settings and reads of steps that have some beyond their type's, by step
      * @param formulas as people read them, by "step setting" or "layer opacity"
      * @param curves keys with their handles, by "step setting"
@@ -30,6 +31,7 @@ public sealed interface ToPage {
     @JsonTypeName("look")
     record Look(
             long version,
+            long n,
             boolean canUndo,
             boolean canRedo,
             gloaming.look.Look look,

@@ -11,12 +11,21 @@ const BEATS = { none: 0, bar: 4, beat: 1, half: 0.5, quarter: 0.25 };
  */
 export function drawing(page) {
   let editor = /** @type {ReturnType<typeof curveEditor> | null} */ (null);
+  /** The number of the change in which the curve was drawn last. */
+  let drawn = 0;
   return /** @satisfies {ThisType<import('./types.js').Bench>} */ ({
     /** The keys of curves with their handles, by "step setting". */
     curves: /** @type {Record<string, import('../messages.js').Key[]>} */ ({}),
     curveStep: '', keyTime: '', keyValue: '', keyJoin: '', keyCount: 0, snapTo: 'beat',
     startDrawing() {
-      page.live.hear('look', (m) => { this.curves = m.curves; this.syncCurve(); });
+      page.live.hear('look', (m) => {
+        this.curves = m.curves;
+        // A document from before what was drawn last would take that away again.
+        if (m.n >= drawn) this.syncCurve();
+      });
+      // What was refused, or sent to a program that has begun anew, is waited for no more.
+      page.live.hear('refused', () => { drawn = 0; });
+      page.live.hear('state', () => { drawn = 0; });
       page.live.hear('board', (m) => { if (this.curveStep && !page.dear) editor?.playing(m.steps[this.curveStep]?.place ?? NaN); });
     },
     /** Another step is selected. @param {string} next */
@@ -41,7 +50,10 @@ export function drawing(page) {
       if (this.writing) this.closeCode();
       this.curveStep = this.stepId;
       editor ??= curveEditor($('.curve-host'), {
-        change: (keys, g) => page.live.send({ do: 'keys', gesture: g, step: this.curveStep, setting: this.curveSetting?.id ?? 'keys', keys }),
+        change: (keys, g) => {
+          page.live.send({ do: 'keys', gesture: g, step: this.curveStep, setting: this.curveSetting?.id ?? 'keys', keys });
+          drawn = page.live.unsaved.n;
+        },
         leave: () => this.closeCurve(),
         chosen: (keys) => this.showKeys(keys),
         snap: () => this.snapStep(),
