@@ -116,13 +116,22 @@ test('a document from before what was drawn last does not take it away again', a
   const p = page();
   p.live.unsaved = { n: 0 };
   let taken = 0;
-  const b = bench(session(p), drawing(p), { syncCurve() { taken += 1; } });
+  const b = bench(session(p), drawing(p), { curveSetting: null, syncCurve() { taken += 1; } });
   b.startSession();
   b.startDrawing();
   p.live.say({ ...told(look()), n: 0 });
   assert.equal(taken, 1);
-  p.live.say({ is: 'refused', says: 'No.', n: 0 });
-  clearTimeout(b.refusing);
-  p.live.say({ ...told(look(), 2), n: 0 });
+  p.live.unsaved.n = 5;
+  b.sendKeys([], 1);
+  p.live.say({ ...told(look(), 2), n: 4 });
+  assert.equal(taken, 1);
+  p.live.say({ ...told(look(), 3), n: 5 });
   assert.equal(taken, 2);
+  // What was refused is waited for no more.
+  p.live.unsaved.n = 6;
+  b.sendKeys([], 1);
+  p.live.say({ is: 'refused', says: 'No.', n: 6 });
+  clearTimeout(b.refusing);
+  p.live.say({ ...told(look(), 3), n: 5 });
+  assert.equal(taken, 3);
 });

@@ -70,7 +70,7 @@ class DrawMarksTest {
     }
 
     @Test
-    void itIsTheSameOnOneThreadAndThreeAndDrawsNothingOfWhatIsNoNumber() {
+    void manyMarksCoverNoMoreThanAllAndWhatIsNoNumberIsNotDrawn() {
         Points many = new Points().n(500);
         for (int i = 0; i < 500; i++) {
             many.each(Attribute.X)[i] = (float) Math.sin(i * 1.3) * 1.8f;

@@ -50,10 +50,7 @@ export function drawing(page) {
       if (this.writing) this.closeCode();
       this.curveStep = this.stepId;
       editor ??= curveEditor($('.curve-host'), {
-        change: (keys, g) => {
-          page.live.send({ do: 'keys', gesture: g, step: this.curveStep, setting: this.curveSetting?.id ?? 'keys', keys });
-          drawn = page.live.unsaved.n;
-        },
+        change: (keys, g) => this.sendKeys(keys, g),
         leave: () => this.closeCurve(),
         chosen: (keys) => this.showKeys(keys),
         snap: () => this.snapStep(),
@@ -61,6 +58,11 @@ export function drawing(page) {
       editor.open(this.curves[`${this.stepId} ${setting.id}`] ?? []);
       this.askTiles();
       this.whenShown(() => { editor?.fit(); editor?.focus(); });
+    },
+    /** @param {import('../messages.js').Key[]} keys @param {number} g */
+    sendKeys(keys, g) {
+      page.live.send({ do: 'keys', gesture: g, step: this.curveStep, setting: this.curveSetting?.id ?? 'keys', keys });
+      drawn = page.live.unsaved.n;
     },
     closeCurve() {
       const id = this.curveStep;
