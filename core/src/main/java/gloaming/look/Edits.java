@@ -73,7 +73,7 @@ public final class Edits {
                 back.add(new Edit.AddStep(lane.id(), lane.steps().indexOf(step), step));
                 before.steps()
                         .forEach(reader -> reader.reads().forEach((read, from) -> {
-                            if (step.id().equals(Tap.of(from).step()))
+                            if (step.id().equals(ReadSource.of(from).step()))
                                 back.add(new Edit.SetRead(reader.id(), read, from));
                         }));
                 yield withDesk(before, edit, back.size() == 1 ? back.getFirst() : new Edit.Several(back));
@@ -210,7 +210,7 @@ public final class Edits {
     private static Step unread(Step step, String gone) {
         Step changed = step;
         for (var read : step.reads().entrySet()) {
-            if (gone.equals(Tap.of(read.getValue()).step())) changed = changed.withRead(read.getKey(), null);
+            if (gone.equals(ReadSource.of(read.getValue()).step())) changed = changed.withRead(read.getKey(), null);
         }
         return changed;
     }
@@ -219,7 +219,7 @@ public final class Edits {
         String lane = gone.id();
         Step changed = step;
         for (var read : step.reads().entrySet()) {
-            if (Tap.of(read.getValue()).goesWith(gone)) changed = changed.withRead(read.getKey(), null);
+            if (ReadSource.of(read.getValue()).goesWith(gone)) changed = changed.withRead(read.getKey(), null);
         }
         for (var follow : step.follows().entrySet()) {
             if (follow.getValue().lane().equals(lane)) changed = changed.withFollow(follow.getKey(), null);
@@ -249,7 +249,7 @@ public final class Edits {
             if (lane.clock().reads(gone.id())) back.add(new Edit.SetClock(lane.id(), lane.clock()));
             for (Step step : lane.steps()) {
                 step.reads().forEach((read, id) -> {
-                    if (Tap.of(id).goesWith(gone)) back.add(new Edit.SetRead(step.id(), read, id));
+                    if (ReadSource.of(id).goesWith(gone)) back.add(new Edit.SetRead(step.id(), read, id));
                 });
                 step.follows().forEach((setting, follow) -> {
                     if (follow.lane().equals(gone.id())) back.add(new Edit.SetFollow(step.id(), setting, follow));

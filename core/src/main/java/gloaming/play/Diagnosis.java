@@ -5,8 +5,8 @@ import gloaming.look.Lane;
 import gloaming.look.Layer;
 import gloaming.look.Limits;
 import gloaming.look.Look;
+import gloaming.look.ReadSource;
 import gloaming.look.Step;
-import gloaming.look.Tap;
 import gloaming.step.Catalogue;
 import gloaming.step.Description;
 import gloaming.step.DynamicSettings;
@@ -82,12 +82,12 @@ public final class Diagnosis {
                             step,
                             named(look, step) + " reads nothing, or what it read was removed; choose a lane for '"
                                     + input.name() + "'."));
-                } else if (Tap.of(lane).in(look).steps().isEmpty()) {
+                } else if (ReadSource.of(lane).in(look).steps().isEmpty()) {
                     notes.add(note(
                             look,
                             step,
                             named(look, step) + " reads '"
-                                    + Tap.of(lane).in(look).name() + "', which is empty."));
+                                    + ReadSource.of(lane).in(look).name() + "', which is empty."));
                 }
             }
         });

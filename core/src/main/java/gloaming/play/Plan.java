@@ -11,8 +11,8 @@ import gloaming.look.Follow;
 import gloaming.look.Lane;
 import gloaming.look.Layer;
 import gloaming.look.Look;
+import gloaming.look.ReadSource;
 import gloaming.look.Step;
-import gloaming.look.Tap;
 import gloaming.step.Catalogue;
 import gloaming.step.Description;
 import gloaming.step.Formulas;
@@ -300,7 +300,7 @@ final class Plan {
         for (String lane : Formulas.lanes(step, description)) if (byId.containsKey(lane)) spokenOf.add(byId.get(lane));
         Source[] sources = step.reads().entrySet().stream()
                 .filter(e -> description.input(e.getKey()) != null)
-                .map(e -> source(description, e.getKey(), Tap.of(e.getValue())))
+                .map(e -> source(description, e.getKey(), ReadSource.of(e.getValue())))
                 .toArray(Source[]::new);
         long seed = Randomness.bits(look.seed(), step.id().hashCode(), 0);
         StepRun run = new StepRun(step, description, seed, arguments, driven, sources, spokenOf);
@@ -322,7 +322,7 @@ final class Plan {
     }
 
     /** Lanes are compiled in order, and steps along them: what is read is there already. */
-    private Source source(Description description, String name, Tap read) {
+    private Source source(Description description, String name, ReadSource read) {
         if (read.step() != null) {
             StepRun behind = stepById.get(read.step());
             behind.tapped = true;

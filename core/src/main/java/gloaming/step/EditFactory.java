@@ -7,9 +7,9 @@ import gloaming.look.Follow;
 import gloaming.look.Lane;
 import gloaming.look.Layer;
 import gloaming.look.Look;
+import gloaming.look.ReadSource;
 import gloaming.look.Refused;
 import gloaming.look.Step;
-import gloaming.look.Tap;
 import gloaming.look.Value;
 import java.util.ArrayList;
 import java.util.List;
@@ -75,7 +75,7 @@ public final class EditFactory {
      * that it does not cover what is made of it; one that reads the frame before of a lane leaves that as it is.
      */
     public Edit read(Look look, String id, String read, String from) {
-        String lane = from == null ? null : Tap.of(from).lane();
+        String lane = from == null ? null : ReadSource.of(from).lane();
         if (from != null && lane == null) return new Edit.SetRead(id, read, from);
         Step step = look.step(id).orElseThrow(() -> new Refused("That step is not there any more."));
         Edit set = new Edit.SetRead(id, read, lane);
@@ -151,8 +151,8 @@ public final class EditFactory {
                 int own = lane.steps().stream()
                         .map(Step::id)
                         .toList()
-                        .indexOf(Tap.of(read.getValue()).step());
-                if (own >= 0) fresh = fresh.withRead(read.getKey(), Tap.behind("s" + (first + own)));
+                        .indexOf(ReadSource.of(read.getValue()).step());
+                if (own >= 0) fresh = fresh.withRead(read.getKey(), ReadSource.behind("s" + (first + own)));
             }
             steps.add(fresh);
         }

@@ -8,9 +8,9 @@ import gloaming.look.Lane;
 import gloaming.look.Layer;
 import gloaming.look.Lifted;
 import gloaming.look.Look;
+import gloaming.look.ReadSource;
 import gloaming.look.Refused;
 import gloaming.look.Step;
-import gloaming.look.Tap;
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
@@ -96,7 +96,7 @@ public final class Rules {
         }
 
         /** A lane may go by what left a step further ahead in itself. */
-        private void visit(Lane lane, Step step, Tap read, List<Lane> path) {
+        private void visit(Lane lane, Step step, ReadSource read, List<Lane> path) {
             List<String> ids = lane.steps().stream().map(Step::id).toList();
             int own = ids.indexOf(read.step());
             if (own < 0) {
@@ -124,7 +124,7 @@ public final class Rules {
                 Description description = catalogue.of(step);
                 step.reads().forEach((name, read) -> {
                     Description.Input input = description.input(name);
-                    if (input != null && !input.before()) visit(lane, step, Tap.of(read), path);
+                    if (input != null && !input.before()) visit(lane, step, ReadSource.of(read), path);
                 });
                 for (Follow follow : step.follows().values()) visit(follow.lane(), path);
                 for (String id : Formulas.lanes(step, description)) visit(id, path);
@@ -228,7 +228,7 @@ public final class Rules {
     }
 
     private void read(Look look, String sentence, String read, Description.Input input) {
-        String id = Tap.of(read).step();
+        String id = ReadSource.of(read).step();
         if (id == null) {
             lane(look, sentence, read, input.kind());
             return;

@@ -7,11 +7,13 @@ package gloaming.look;
  * @param lane the lane, where it is its end, or null
  * @param step the step, where it is that, or null
  */
-public record Tap(String lane, String step) {
+public record ReadSource(String lane, String step) {
     private static final String BEHIND = "@";
 
-    public static Tap of(String read) {
-        return read.startsWith(BEHIND) ? new Tap(null, read.substring(BEHIND.length())) : new Tap(read, null);
+    public static ReadSource of(String read) {
+        return read.startsWith(BEHIND)
+                ? new ReadSource(null, read.substring(BEHIND.length()))
+                : new ReadSource(read, null);
     }
 
     /** What leaves a step, as documents have it. */

@@ -9,8 +9,8 @@ import gloaming.look.Edit;
 import gloaming.look.Edits;
 import gloaming.look.Look;
 import gloaming.look.LookJson;
+import gloaming.look.ReadSource;
 import gloaming.look.Refused;
-import gloaming.look.Tap;
 import gloaming.sound.HouseBand;
 import gloaming.sound.Sound;
 import gloaming.step.Catalogue;
@@ -21,7 +21,7 @@ import java.util.List;
 import org.junit.jupiter.api.Test;
 
 /** Steps that read what leaves a step in the middle of a lane. */
-class TapTest {
+class ReadSourceTest {
     private static final Sound BAND = new HouseBand(3, 120);
 
     private static Look look(String lanes, String mix) {
@@ -101,7 +101,7 @@ class TapTest {
         play(own, 2, 2);
         Look behind = Edits.apply(own, new Edit.MoveStep("s4", "a", 2));
         assertThat(rules.check(behind)).isNotNull();
-        Look circle = Edits.apply(own, new Edit.SetRead("s4", "with", Tap.behind("s4")));
+        Look circle = Edits.apply(own, new Edit.SetRead("s4", "with", ReadSource.behind("s4")));
         assertThatThrownBy(() -> rules.check(circle))
                 .isInstanceOf(Refused.class)
                 .hasMessageContaining("stands behind it");
