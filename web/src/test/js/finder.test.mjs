@@ -29,10 +29,10 @@ test('a list for an older text is passed over', () => {
   const { p, b } = opened();
   b.finder.words = 'fil';
   b.ask();
-  p.live.say({ is: 'found', asked: 1, steps: [{ type: 'blur', newLane: false }] });
+  p.live.say({ is: 'found', asked: 1, steps: [{ type: 'blur', where: 'HERE' }] });
   assert.deepEqual(b.finder.found, []);
   assert.equal(b.finderFresh, false);
-  p.live.say({ is: 'found', asked: 2, steps: [{ type: 'fill', newLane: true }] });
+  p.live.say({ is: 'found', asked: 2, steps: [{ type: 'fill', where: 'NEW_LANE' }] });
   assert.equal(b.finderFresh, true);
   assert.equal(b.foundInfo(b.finder.found[0]).name, 'Fill');
 });
@@ -43,17 +43,26 @@ test('Enter before the list has come is of the list that comes', () => {
   b.ask();
   b.finderKey(key('Enter'));
   assert.equal(p.live.sent.filter((m) => m.do === 'add-step').length, 0);
-  p.live.say({ is: 'found', asked: 2, steps: [{ type: 'blur', newLane: false }, { type: 'fill', newLane: true }] });
+  p.live.say({ is: 'found', asked: 2, steps: [{ type: 'blur', where: 'HERE' }, { type: 'fill', where: 'NEW_LANE' }] });
   assert.deepEqual(p.live.sent.at(-1), { do: 'add-step', above: 'l1', type: 'blur', lane: 'l1', place: 2 });
   assert.equal(b.finder.open, false);
 });
 
 test('what can only begin a lane does', () => {
   const { p, b } = opened();
-  p.live.say({ is: 'found', asked: 1, steps: [{ type: 'blur', newLane: false }, { type: 'fill', newLane: true }] });
+  p.live.say({ is: 'found', asked: 1, steps: [{ type: 'blur', where: 'HERE' }, { type: 'fill', where: 'NEW_LANE' }] });
   b.finderKey(key('ArrowDown'));
   b.finderKey(key('Enter'));
   assert.deepEqual(p.live.sent.at(-1), { do: 'add-step', above: 'l1', type: 'fill', lane: null, place: 0 });
+});
+
+test('what goes behind another step only is told and not added', () => {
+  const { p, b } = opened();
+  p.live.say({ is: 'found', asked: 1, steps: [{ type: 'blur', where: 'BEHIND_ANOTHER' }] });
+  b.finderKey(key('Enter'));
+  assert.equal(p.live.sent.filter((m) => m.do === 'add-step').length, 0);
+  assert.equal(b.finder.open, true);
+  assert.match(b.foundWhere(b.finder.found[0]), /behind a picture/);
 });
 
 test('typing on takes back an Enter that was waiting', () => {
@@ -61,6 +70,6 @@ test('typing on takes back an Enter that was waiting', () => {
   b.ask();
   b.finderKey(key('Enter'));
   b.ask();
-  p.live.say({ is: 'found', asked: 3, steps: [{ type: 'fill', newLane: true }] });
+  p.live.say({ is: 'found', asked: 3, steps: [{ type: 'fill', where: 'NEW_LANE' }] });
   assert.equal(p.live.sent.filter((m) => m.do === 'add-step').length, 0);
 });

@@ -29,7 +29,7 @@ public final class Brought implements Library {
                 p.a[i] = 1;
             }
         }
-        p.kept = true;
+        p.keep();
         return p;
     }
 

@@ -8,7 +8,9 @@ import gloaming.flow.Signal;
 import gloaming.library.Library;
 import gloaming.sound.Hearing;
 import gloaming.step.Frame;
+import java.util.ArrayList;
 import java.util.HashMap;
+import java.util.List;
 import java.util.Map;
 
 /** A frame for a single operation, outside any player. */
@@ -16,6 +18,7 @@ public final class Moments implements Frame {
     public final Map<String, Flow> reads = new HashMap<>();
     public int width = 160;
     public int height = 90;
+    public double renderScale = 1;
     public double dt = 1 / 60.0;
     public double time;
     public long index;
@@ -24,6 +27,8 @@ public final class Moments implements Frame {
     public Library library = new Brought();
     public final Inbox inbox = new Inbox();
     public final Hearing hearing = new Hearing();
+    /** What the operations said was wrong. */
+    public final List<String> troubles = new ArrayList<>();
     /** What is handed out as a picture each time, instead of a new one. */
     public Picture reused;
 
@@ -120,11 +125,21 @@ public final class Moments implements Frame {
 
     @Override
     public Picture onto(Picture in) {
-        return in.kept ? picture() : in;
+        return in.kept() ? picture() : in;
     }
 
     @Override
     public <T extends Flow> T read(String name, Class<T> type) {
         return type.cast(reads.get(name));
+    }
+
+    @Override
+    public double renderScale() {
+        return renderScale;
+    }
+
+    @Override
+    public void trouble(String sentence) {
+        troubles.add(sentence);
     }
 }

@@ -7,6 +7,9 @@ import java.util.Arrays;
  *
  * <p>Four planes of {@code width * height}, row by row from the bottom left, as GLSL has it. The world it shows runs from
  * -1 to 1 over its height and from -aspect to aspect over its width.
+ *
+ * <p>Whose it is: one that a step makes is its own; one that a {@link PicturePool} lends goes back to it when nobody reads it any more,
+ * once, and to no other; one that is {@linkplain #keep kept} stays as it is for good.
  */
 public final class Picture implements Flow {
     public final int width;
@@ -19,8 +22,9 @@ public final class Picture implements Flow {
     /** The lowest row that the planes hold: 0 but for a strip. */
     private int top;
 
-    /** Whether some step keeps this for the next frame: then nobody else writes to it. */
-    public boolean kept;
+    private boolean kept;
+    /** Whose it is to take back; null while nobody has lent it. */
+    private PicturePool lender;
 
     /** An empty (transparent black) picture of at least 1 by 1 pixels. */
     public Picture(int width, int height) {
@@ -47,6 +51,30 @@ public final class Picture implements Flow {
     public Picture hold(int top) {
         this.top = top;
         return this;
+    }
+
+    /** From now on somebody keeps this beyond the frame: nobody else writes to it, and no pool takes it back. */
+    public Picture keep() {
+        kept = true;
+        return this;
+    }
+
+    /** Whether somebody keeps this, so that whoever wants to change it writes elsewhere. */
+    public boolean kept() {
+        return kept;
+    }
+
+    /** Begins a lease. */
+    Picture lent(PicturePool by) {
+        lender = by;
+        return this;
+    }
+
+    /** Ends the lease of this pool; false where there is none, or somebody keeps it. */
+    boolean returned(PicturePool to) {
+        if (kept || lender != to) return false;
+        lender = null;
+        return true;
     }
 
     /** Where in the planes a row begins. */

@@ -23,12 +23,12 @@ public final class PicturePool {
     /** A picture whose pixels are whatever the last user left. */
     public Picture borrow() {
         Picture picture = free.pollLast();
-        return picture != null ? picture : new Picture(width, height);
+        return (picture != null ? picture : new Picture(width, height)).lent(this);
     }
 
-    /** Takes back a picture that nobody keeps. */
+    /** Takes back a picture that it has lent and nobody keeps; what is not its own, or is back already, it leaves alone. */
     public void giveBack(Picture picture) {
-        if (picture.kept) return;
+        if (!picture.returned(this)) return;
         if (picture.width == width && picture.height == height && free.size() < KEPT) free.addLast(picture);
     }
 

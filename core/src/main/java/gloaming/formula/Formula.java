@@ -27,10 +27,12 @@ public record Formula(List<String> lanes, String stored, Code code) {
 
     private static final int KEPT = 256;
 
-    /** What was read lately, by its stored text; at most {@value #KEPT}. */
-    private static final Map<String, Formula> READ = new LinkedHashMap<>(16, 0.75f, true) {
+    private record Asked(String stored, List<String> words) {}
+
+    /** What was read lately, by its stored text and the words it chooses from; at most {@value #KEPT}. */
+    private static final Map<Asked, Formula> READ = new LinkedHashMap<>(16, 0.75f, true) {
         @Override
-        protected boolean removeEldestEntry(Map.Entry<String, Formula> eldest) {
+        protected boolean removeEldestEntry(Map.Entry<Asked, Formula> eldest) {
             return size() > KEPT;
         }
     };
@@ -42,18 +44,29 @@ public record Formula(List<String> lanes, String stored, Code code) {
         double value(double[] variables, Signal[] lanes);
     }
 
-    /** Reads a formula as documents have it; {@link Wrong} when it is none. */
+    /** Reads a formula of a number as documents have it; {@link Wrong} when it is none. */
     public static Formula of(String stored) {
+        return of(stored, List.of());
+    }
+
+    /** Reads a formula as documents have it, that chooses among words with these ids; {@link Wrong} when it is none. */
+    public static Formula of(String stored, List<String> words) {
+        Asked asked = new Asked(stored, words);
         synchronized (READ) {
-            Formula known = READ.get(stored);
-            if (known == null) READ.put(stored, known = read(stored, name -> null));
+            Formula known = READ.get(asked);
+            if (known == null) READ.put(asked, known = read(stored, name -> null, words));
             return known;
         }
     }
 
-    /** Reads a formula as it is typed; {@code laneByName} gives a lane's id, or null. {@link Wrong} when it is none. */
+    /** Reads a formula of a number as it is typed; {@code laneByName} gives a lane's id, or null. {@link Wrong} when it is none. */
     public static Formula read(String typed, UnaryOperator<String> laneByName) {
-        FormulaParser parser = new FormulaParser(typed, VARIABLES, laneByName);
+        return read(typed, laneByName, List.of());
+    }
+
+    /** Reads a formula as it is typed, that chooses among words with these ids; a word comes before a lane of its name. */
+    public static Formula read(String typed, UnaryOperator<String> laneByName, List<String> words) {
+        FormulaParser parser = new FormulaParser(typed, VARIABLES, laneByName, words);
         FormulaTree tree = parser.all();
         StringBuilder stored = new StringBuilder();
         int at = 0;
@@ -68,19 +81,25 @@ public record Formula(List<String> lanes, String stored, Code code) {
         return new Formula(List.copyOf(parser.lanes), stored.toString(), Compiler.compile(tree));
     }
 
-    /** Reads a formula over variables of somebody's own, without lanes; {@link Wrong} when it is none. */
-    public static Formula over(List<String> variables, String text) {
-        return new Formula(List.of(), text, Compiler.compile(new FormulaParser(text, variables, name -> null).all()));
+    /**
+     * Reads a formula over variables of somebody's own, without lanes; {@link Wrong} when it is none. A word that is none of them becomes
+     * the next of them, until there are {@code most}.
+     */
+    public static Formula over(List<String> variables, int most, String text) {
+        UnaryOperator<String> none = name -> null;
+        return new Formula(
+                List.of(), text, Compiler.compile(new FormulaParser(text, variables, most, none, List.of()).all()));
     }
 
     /** The value of a text without lanes and variables, such as {@code 1/3}; {@link Wrong} when it is none. */
     public static double reckon(String typed) {
-        return Plain.value(new FormulaParser(typed, List.of(), name -> null).all(), new double[0], new Signal[0]);
+        FormulaParser parser = new FormulaParser(typed, List.of(), name -> null, List.of());
+        return Plain.value(parser.all(), new double[0], new Signal[0]);
     }
 
     /** A stored text as a person reads it; {@code nameOf} gives a lane's name, or null where it is gone. */
     public static String shown(String stored, Function<String, String> nameOf) {
-        FormulaParser parser = new FormulaParser(stored, VARIABLES, name -> null);
+        FormulaParser parser = new FormulaParser(stored, VARIABLES, name -> null, List.of());
         try {
             parser.all();
         } catch (Wrong e) {
@@ -89,7 +108,8 @@ public record Formula(List<String> lanes, String stored, Code code) {
         StringBuilder shown = new StringBuilder();
         int at = 0;
         for (FormulaParser.Mention mention : parser.mentions) {
-            String name = nameOf.apply(mention.id());
+            boolean word = mention.id().startsWith("=");
+            String name = word ? mention.id().substring(1) : nameOf.apply(mention.id());
             shown.append(stored, at, mention.from()).append(name == null ? "{" + mention.id() + "}" : written(name));
             at = mention.to();
         }

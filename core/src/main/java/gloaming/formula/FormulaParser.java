@@ -12,7 +12,8 @@ import java.util.function.UnaryOperator;
  *
  * <p>{@code + - * / % ^}, comparisons, {@code && || !}, {@code condition ? a : b}, numbers, {@code pi}, {@code tau}, the named variables,
  * functions, and lanes: by name where that is a word, in single quotes where it is not (a quote in it is doubled), or by id in braces.
- * {@code lane[2]} is the third of several numbers. {@code ^} binds tightest and to the right.
+ * {@code lane[2]} is the third of several numbers. {@code ^} binds tightest and to the right. Where the formula chooses a word, the words
+ * stand for their numbers, from 0; by id in braces behind an equals sign.
  */
 final class FormulaParser {
     /** At most this deep, and so many parts, so that no text exhausts the stack or the code. */
@@ -21,22 +22,32 @@ final class FormulaParser {
     private static final int PARTS = 1_500;
     private static final Map<String, Double> CONSTANTS = Map.of("pi", Math.PI, "tau", 2 * Math.PI);
 
-    /** Where a lane stands in the text. */
+    /** Where a lane, or behind an equals sign a word of the choice, stands in the text. */
     record Mention(int from, int to, String id) {}
 
     private final String text;
     private final List<String> variables;
+    private final int most;
     private final UnaryOperator<String> laneByName;
+    private final List<String> words;
     final List<String> lanes = new ArrayList<>();
     final List<Mention> mentions = new ArrayList<>();
     private int at;
     private int depth;
     private int parts;
 
-    FormulaParser(String text, List<String> variables, UnaryOperator<String> laneByName) {
+    /** {@code words} are the ids of the choice, or none. */
+    FormulaParser(String text, List<String> variables, UnaryOperator<String> laneByName, List<String> words) {
+        this(text, variables, 0, laneByName, words);
+    }
+
+    /** Names that are no variable yet become one while there are fewer than {@code most}. */
+    FormulaParser(String text, List<String> variables, int most, UnaryOperator<String> laneByName, List<String> words) {
         this.text = text;
         this.variables = variables;
+        this.most = most;
         this.laneByName = laneByName;
+        this.words = words;
     }
 
     FormulaTree all() {
@@ -151,6 +162,8 @@ final class FormulaParser {
             else if (at < text.length() && text.charAt(at) == '\'') name.append(text.charAt(at++));
             else break;
         }
+        FormulaTree word = word(name.toString(), from);
+        if (word != null) return word;
         String id = laneByName.apply(name.toString());
         if (id == null) throw new Wrong("no lane that gives a signal is called '" + name + "'", from, at);
         return lane(id, from);
@@ -161,7 +174,24 @@ final class FormulaParser {
         int end = text.indexOf('}', at);
         if (end < 0) throw new Wrong("the closing } is missing", from, text.length());
         at = end + 1;
-        return lane(text.substring(from + 1, end), from);
+        String id = text.substring(from + 1, end);
+        if (!id.startsWith("=")) return lane(id, from);
+        // Whoever only asks of what it speaks does not know the words.
+        FormulaTree word = words.isEmpty() ? new FormulaTree.Number(0) : word(id.substring(1), from);
+        if (word == null) throw new Wrong("there is no choice '" + id.substring(1) + "'", from, at);
+        mentions.removeIf(m -> m.from() == from);
+        mentions.add(new Mention(from, at, id));
+        return word;
+    }
+
+    /** The number of a word of the choice; null where it is none. */
+    private FormulaTree word(String written, int from) {
+        for (int i = 0; i < words.size(); i++) {
+            if (!words.get(i).replace('-', ' ').equalsIgnoreCase(written.replace('-', ' '))) continue;
+            mentions.add(new Mention(from, at, "=" + words.get(i)));
+            return new FormulaTree.Number(i);
+        }
+        return null;
     }
 
     private FormulaTree lane(String id, int from) {
@@ -181,12 +211,18 @@ final class FormulaParser {
         String written = text.substring(from, to);
         String name = written.toLowerCase(Locale.ROOT);
         if (peek() == '(') return call(name, from, to);
+        at = to;
+        FormulaTree word = word(written, from);
+        if (word != null) return word;
         if (CONSTANTS.containsKey(name)) return new FormulaTree.Number(CONSTANTS.get(name));
         int index = variables.indexOf(name);
         if (index >= 0) return new FormulaTree.Variable(index);
-        at = to;
         String id = laneByName.apply(written);
         if (id != null) return lane(id, from);
+        if (variables.size() < most && Functions.find(name) == null) {
+            variables.add(name);
+            return new FormulaTree.Variable(variables.size() - 1);
+        }
         throw new Wrong(
                 Functions.find(name) != null
                         ? "'" + name + "' wants what it works on in brackets, as in " + name + "(0.5)"

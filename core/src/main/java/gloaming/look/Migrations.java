@@ -13,7 +13,8 @@ import tools.jackson.databind.node.ObjectNode;
  */
 final class Migrations {
     /** The first makes version 2 of version 1, and so on. */
-    private static final List<Consumer<ObjectNode>> CHAIN = List.of(Migrations::levelsKeepWhatIsBeyond);
+    private static final List<Consumer<ObjectNode>> CHAIN =
+            List.of(Migrations::levelsKeepWhatIsBeyond, Migrations::wordsOfTheSecond);
 
     /** The version that is written. */
     static final int VERSION = CHAIN.size() + 1;
@@ -28,6 +29,33 @@ final class Migrations {
     /** 2: Levels ends at black and white unless it is told to go on. */
     private static void levelsKeepWhatIsBeyond(ObjectNode look) {
         each(look, "levels", step -> set(step, "beyond", true));
+    }
+
+    /**
+     * 3: what takes light away leaves nothing where nothing is; the end colour of strands is the colour itself; particles of a picture have
+     * the colours that are seen; sprites are cropped.
+     */
+    private static void wordsOfTheSecond(ObjectNode look) {
+        for (JsonNode layer : look.path("mix")) if (layer instanceof ObjectNode object) orSelf(object);
+        each(look, "lay", step -> {
+            if (step.get("settings") instanceof ObjectNode settings) orSelf(settings);
+        });
+        each(look, "trails", step -> tints(step, "end"));
+        each(look, "strands", step -> tints(step, "tip"));
+        each(look, "shed", step -> set(step, "beyond", true));
+        each(look, "draw-sprites", step -> set(step, "crop", false));
+    }
+
+    /** White, which it began with, tinted nothing. */
+    private static void tints(ObjectNode step, String colour) {
+        set(step, "tints", true);
+        if (step.get("settings") instanceof ObjectNode settings && !settings.has(colour))
+            settings.put(colour, "#ffffff");
+    }
+
+    private static void orSelf(ObjectNode holder) {
+        String blend = holder.path("blend").asString("");
+        if (List.of("multiply", "darken", "subtract").contains(blend)) holder.put("blend", blend + "-or-self");
     }
 
     /** All steps of a type, where the document has any. */

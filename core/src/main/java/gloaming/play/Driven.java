@@ -52,18 +52,20 @@ final class Driven {
         value = own;
     }
 
+    /** {@code words} are those a formula chooses from, for a choice. */
     static Driven of(
             int setting,
             double own,
             Follow follow,
             String formula,
+            List<String> words,
             BoundSetting grasp,
             java.util.Map<String, Plan.LaneRun> byId) {
         Formula read = null;
         String unreadable = null;
         if (formula != null) {
             try {
-                read = Formula.of(formula);
+                read = Formula.of(formula, words);
             } catch (Wrong e) {
                 unreadable = e.getMessage();
             }

@@ -313,7 +313,10 @@ final class FrameLoop {
             if (now.number() != shown || playing == null) {
                 player.begin(look);
                 keeper.another();
-            } else player.load(look);
+            } else {
+                player.load(look);
+                keeper.edited();
+            }
             shown = now.number();
             playing = look;
             planned();

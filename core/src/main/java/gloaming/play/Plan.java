@@ -226,7 +226,7 @@ final class Plan {
             BoundSetting grasp = grasps.get(layer.id() + " opacity");
             Driven opacity = layer.follow() == null && layer.formula() == null && grasp == null
                     ? null
-                    : Driven.of(-1, layer.opacity(), layer.follow(), layer.formula(), grasp, byId);
+                    : Driven.of(-1, layer.opacity(), layer.follow(), layer.formula(), List.of(), grasp, byId);
             LayerRun was = last == null ? null : last.layer(layer.id());
             if (opacity != null && was != null && was.opacity() != null) opacity.after(was.opacity());
             layers.add(new LayerRun(
@@ -285,7 +285,8 @@ final class Plan {
                 case Enum<?> choice -> choice.ordinal();
                 default -> 0;
             };
-            all.add(Driven.of(i, own, follow, formula, grasp, byId));
+            all.add(Driven.of(
+                    i, own, follow, formula, description.settings().get(i).words(), grasp, byId));
         }
         return all.toArray(Driven[]::new);
     }

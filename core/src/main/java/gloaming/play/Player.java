@@ -361,7 +361,7 @@ public final class Player {
     private Flow whole(Pass pass, Flow flow) {
         if (pass.size() == 0) return flow;
         Picture in = pass.in();
-        Picture out = in == null || in.kept || pass.reach() == ByRows.Reach.WHOLE ? pool.borrow() : in;
+        Picture out = in == null || in.kept() || pass.reach() == ByRows.Reach.WHOLE ? pool.borrow() : in;
         pass.made = out;
         long started = System.nanoTime();
         crew.each(pool.height(), ByRows.STRIP, (from, to) -> pass.made = pass.run(out, from, to));
@@ -453,7 +453,7 @@ public final class Player {
         if (lane.end instanceof Picture picture) {
             if (lane.remembered) {
                 // A kept picture will change hands before the next frame reads it, so what is remembered is a copy.
-                Picture mine = picture.kept ? pool.borrow().copyFrom(picture) : picture;
+                Picture mine = picture.kept() ? pool.borrow().copyFrom(picture) : picture;
                 giveBack(lane.before);
                 lane.before = mine;
             } else {
@@ -616,7 +616,7 @@ public final class Player {
 
         @Override
         public Picture onto(Picture in) {
-            return in.kept ? picture() : in;
+            return in.kept() ? picture() : in;
         }
 
         @Override

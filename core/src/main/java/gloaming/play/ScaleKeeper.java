@@ -5,8 +5,9 @@ package gloaming.play;
  *
  * <p>It goes one size down when frames take more than 92 percent of their time for half a second, at once when they take
  * half as much again, and up when the larger size would take under 65 percent for two seconds. After a step
- * down it stays there for ten seconds, so that the picture does not breathe between two sizes. It begins at the smallest
- * size and climbs a size a second until it has once been too much; where there is room by far, it never waits longer.
+ * down it stays there for ten seconds, so that the picture does not breathe between two sizes, unless the look is edited: then it goes
+ * up within two, as far as there is room by far, and is whole within three. It begins at the smallest size and climbs a size a second until it has once been too
+ * much.
  *
  * <p>What a larger size would take is reckoned by its pixels at first. Each change tells how much of a frame has nothing to do with them,
  * such as moving particles; as long as it has not been told that of a look, it tries a size for which half the time is left even
@@ -23,12 +24,15 @@ final class ScaleKeeper {
     private double patience = 1;
     private double over;
     private double under;
+    /** Below this part of a frame's time there is room by far. */
+    private static final double BY_FAR = 0.45;
+
     private double rest;
     /** Seconds since the size was changed, and the least that a frame has taken since. */
     private double since;
 
     private double least = Double.MAX_VALUE;
-    /** What frames take, about over the last second. */
+    /** What frames take, about over the last third of a second. */
     private double mean;
     /** The least that a frame took at the size before, 0 when that has been reckoned with; and which size that was. */
     private double before;
@@ -55,7 +59,7 @@ final class ScaleKeeper {
     void saw(double ms, double budgetMs, double seconds) {
         double part = ms / budgetMs;
         // One long frame does not say that there is no room.
-        mean = since == 0 ? part : mean + (part - mean) * Math.min(1, seconds);
+        mean = since == 0 ? part : mean + (part - mean) * Math.min(1, 3 * seconds);
         since += seconds;
         if (since > SHOWN / 4) least = Math.min(least, part);
         if (since > SHOWN) reckon();
@@ -68,14 +72,23 @@ final class ScaleKeeper {
             return;
         }
         if (at <= largest || before > 0) return;
-        double then = mean * (fixed + (1 - fixed) * pixels(at, at - 1));
+        double then = expected(at - 1);
         boolean room = then < 0.65 || !told && mean < 0.5;
         under = rest == 0 && room ? under + seconds * (then < 0.3 ? 4 : 1) : 0;
-        if (under > patience) change(at - 1);
+        if (under <= patience) return;
+        int to = at - 1;
+        while (to > largest && expected(to - 1) < BY_FAR) to--;
+        change(to);
+    }
+
+    /** The part of its time that a frame would take at another size. */
+    private double expected(int size) {
+        return mean * (fixed + (1 - fixed) * pixels(at, size));
     }
 
     private void change(int to) {
-        before = least < Double.MAX_VALUE ? least : 0;
+        // What was too much may have become so just now, so that the least is of something lighter.
+        before = least == Double.MAX_VALUE ? 0 : to > at ? mean : least;
         from = at;
         at = to;
         since = 0;
@@ -98,6 +111,12 @@ final class ScaleKeeper {
         fixed = Math.clamp(Math.clamp((pixels - more) / (pixels - 1), 0.0, 1.0) / more, 0.0, 1.0);
         told = true;
         before = 0;
+    }
+
+    /** The look was edited: what was too much may be so no more. */
+    void edited() {
+        rest = 0;
+        patience = 1;
     }
 
     /** Another look: how the one before did says nothing of it. */

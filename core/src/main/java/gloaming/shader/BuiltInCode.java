@@ -197,6 +197,7 @@ final class BuiltInCode {
         Reg[] offset = null;
         if (name.contains("Offset"))
             for (Reg[] a : in.subList(1, in.size())) if (a.length == 2 && a[0].whole) offset = a;
+        out.countsPixels |= offset != null || name.startsWith("texelFetch");
         if (name.startsWith("texelFetch")) {
             Reg x = offset == null ? at[0] : out.op(Op.IADD, at[0], offset[0]);
             Reg y = offset == null ? at[1] : out.op(Op.IADD, at[1], offset[1]);

@@ -108,6 +108,9 @@ final class Emitter {
         madeLog.add(key);
     }
 
+    /** Whether single pixels of a picture are read, or those so many pixels off. */
+    boolean countsPixels;
+
     Reg[] texture(Op op, int sampler, Reg u, Reg v) {
         Reg[] out = new Reg[4];
         Made[] keys = new Made[4];

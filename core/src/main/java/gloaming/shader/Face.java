@@ -87,14 +87,13 @@ public final class Face implements DynamicSettings.From {
 
     private static Setting setting(Shader.Uniform u, int i, Note note) {
         String part = u.count() == 1 ? "" : "." + "xyzw".charAt(i);
-        double initial = i < note.initial().length
-                ? note.initial()[i]
-                : note.initial().length == 1 ? note.initial()[0] : Math.clamp(0, note.min(), note.max());
+        double initial = note.initial(i);
+        Note.Span range = note.range(i);
         Setting.Form form = u.truth() ? Setting.Form.SWITCH : u.whole() ? Setting.Form.WHOLE : Setting.Form.NUMBER;
         Value value = u.truth() ? Value.of(initial != 0) : Value.of(u.whole() ? Math.rint(initial) : initial);
         String says = note.says().isEmpty() ? "A uniform of the shader." : note.says();
         return new Setting(
-                u.name() + part, u.name() + part, form, note.min(), note.max(), false, value, "", says, List.of());
+                u.name() + part, u.name() + part, form, range.min(), range.max(), false, value, "", says, List.of());
     }
 
     /** Puts the arguments of the settings into the uniforms' values. */

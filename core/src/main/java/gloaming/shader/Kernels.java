@@ -698,18 +698,18 @@ final class Kernels {
     }
 
     /** Differences of neighbours in blocks of two by two; a strip is {@code width} pixels wide. */
-    static void dx(float[] f, int o, int a, int n) {
+    static void dx(float[] f, int o, int a, float times, int n) {
         for (int i = 0; i < n; i += 2) {
-            float d = f[a + i + 1] - f[a + i];
+            float d = (f[a + i + 1] - f[a + i]) * times;
             f[o + i] = d;
             f[o + i + 1] = d;
         }
     }
 
-    static void dy(float[] f, int o, int a, int width, int n) {
+    static void dy(float[] f, int o, int a, float times, int width, int n) {
         for (int row = 0; row < n; row += 2 * width) {
             for (int i = row; i < row + width; i++) {
-                float d = f[a + i + width] - f[a + i];
+                float d = (f[a + i + width] - f[a + i]) * times;
                 f[o + i] = d;
                 f[o + i + width] = d;
             }

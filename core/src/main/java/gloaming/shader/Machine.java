@@ -69,6 +69,8 @@ final class Machine {
     private final float[][] spareFloats = new float[8][];
     private final int[][] spareInts = new int[8][];
     private int squeeze;
+    private float pixelAcross = 1;
+    private float pixelUp = 1;
 
     /**
      * Makes ready for a program; {@code uniforms} are the bits of the inputs that are the same for all pixels, {@code crew} tells
@@ -92,6 +94,12 @@ final class Machine {
         for (Program.Bound bound : program.bound()) {
             if (!Program.Given.varying(bound.input())) spread(bound.whole(), bound.at(), uniforms[bound.input()]);
         }
+    }
+
+    /** How many pixels, as the program counts them, a pixel is wide and high. */
+    void pixel(float across, float up) {
+        pixelAcross = across;
+        pixelUp = up;
     }
 
     private void spread(boolean whole, int at, int bits) {
@@ -161,9 +169,10 @@ final class Machine {
         boolean across = bound.input() == Program.Given.X || bound.input() == Program.Given.U;
         boolean part = bound.input() == Program.Given.U || bound.input() == Program.Given.V;
         float size = across ? width : height;
+        float pixel = across ? pixelAcross : pixelUp;
         for (int i = 0; i < Program.STRIP; i++) {
             float place = (across ? left + i % TILE_WIDTH : low + i / TILE_WIDTH) + 0.5f;
-            f[at + i] = part ? place / size : place;
+            f[at + i] = part ? place / size : place * pixel;
         }
     }
 
@@ -511,8 +520,8 @@ final class Machine {
                 case INE -> Kernels.ine(w, o, a, sa, b, sb, n);
                 case ULT -> Kernels.ult(w, o, a, sa, b, sb, n);
                 case ULE -> Kernels.ule(w, o, a, sa, b, sb, n);
-                case DX -> Kernels.dx(f, o, a, n);
-                case DY -> Kernels.dy(f, o, a, TILE_WIDTH, n);
+                case DX -> Kernels.dx(f, o, a, 1 / pixelAcross, n);
+                case DY -> Kernels.dy(f, o, a, 1 / pixelUp, TILE_WIDTH, n);
                 case TEXTURE -> inputs[code[at + 8]].texture(f, o, c, sc, code[at + 9], a, sa, b, sb, n, reading);
                 case FETCH -> inputs[code[at + 8]].fetch(f, w, o, c, sc, code[at + 9], a, sa, b, sb, n, reading);
                 case PICK, PUT -> pool(op, code, at, this.n);

@@ -35,6 +35,11 @@ public final class Passes {
      * @param part the frame's size is divided by this; 0 where the size is given in pixels
      */
     public record Pass(String name, Shader shader, int part, int width, int height) {
+        /** Whether it has a size in pixels of its own. */
+        boolean fixed() {
+            return part == 0;
+        }
+
         public int width(int frame) {
             return part == 0 ? width : Math.max(1, (frame + part - 1) / part);
         }

@@ -17,6 +17,10 @@ public final class Playing {
         SCREEN
     }
 
+    /** What is said of a shader that reads single pixels, at a lower render scale. */
+    static final String COUNTS =
+            "reads single pixels, which are larger at a lower render scale, so it looks otherwise than at the full size";
+
     private static final Picture NOTHING = new Picture(1, 1);
     private String text;
     private Passes passes;
@@ -52,16 +56,28 @@ public final class Playing {
             }
             boolean fits = room != NOTHING && room.width == width && room.height == height;
             now = fits ? room : new Picture(width, height);
-            now.kept = true;
-            return now;
+            return now.keep();
         }
     }
 
-    /** Draws a frame; {@code picture} is what comes in, or null. */
+    /** So many pixels of the frame at the look's full size. */
+    static int full(Frame frame, int pixels) {
+        return (int) Math.max(1, Math.round(pixels / frame.renderScale()));
+    }
+
+    /**
+     * Draws a frame; {@code picture} is what comes in, or null. Coordinates, sizes and slopes are as at full size, whatever the render scale,
+     * but where single pixels are read: there nothing but the pixels themselves is sure to meet them.
+     */
     Picture draw(String code, Values meant, Object[] own, Picture picture, Frame frame) {
         if (!code.equals(text)) take(code);
         if (passes == null) throw new IllegalArgumentException(trouble);
         if (trouble != null) frame.trouble("goes on as it was before: " + trouble);
+        boolean whole = frame.renderScale() == 1;
+        boolean counts = false;
+        for (Stage stage : stages) counts |= stage.pass.shader().countsPixels();
+        if (counts && !whole) frame.trouble(COUNTS);
+        boolean asFull = !whole && !counts;
         Picture out = null;
         for (int i = 0; i < stages.length; i++) {
             Stage stage = stages[i];
@@ -75,20 +91,41 @@ public final class Playing {
             }
             out = stage.kept ? stage.turn(width, height, frame.crew()) : frame.picture();
             if (trouble == null) Face.set(stage.knobs, own, stage.values);
-            for (Shader.Uniform u : stage.pass.shader().uniforms()) given(u, stage.values, width, height, frame);
+            int fullWidth = asFull ? full(stage.pass, last, full(frame, frame.width()), true) : width;
+            int fullHeight = asFull ? full(stage.pass, last, full(frame, frame.height()), false) : height;
+            for (Shader.Uniform u : stage.pass.shader().uniforms())
+                given(u, stage.values, fullWidth, fullHeight, frame);
             for (int k = 0; k < stage.inputs.length; k++) {
                 Picture read = read(i, stage.pass.shader().samplers().get(k).name(), picture, frame);
-                if (stage.inputs[k] == null || stage.inputs[k].picture() != read) {
-                    stage.inputs[k] = new Input(
-                            read, stage.pass.shader().samplers().get(k).edge(), false);
+                boolean scaled = asFull
+                        && read != NOTHING
+                        && !ofItsOwnSize(
+                                i, stage.pass.shader().samplers().get(k).name());
+                int readWidth = scaled ? full(frame, read.width) : read.width;
+                int readHeight = scaled ? full(frame, read.height) : read.height;
+                Input was = stage.inputs[k];
+                if (was == null || was.picture() != read || was.width() != readWidth || was.height() != readHeight) {
+                    Input.Edge edge = stage.pass.shader().samplers().get(k).edge();
+                    stage.inputs[k] = new Input(read, edge, false, readWidth, readHeight);
                 }
             }
-            stage.pass.shader().run(out, stage.values, stage.inputs, frame.crew());
+            stage.pass.shader().run(out, fullWidth, fullHeight, stage.values, stage.inputs, frame.crew());
         }
         if (meant != Values.SCREEN) return out;
         Picture shown = stages[stages.length - 1].kept ? frame.picture().copyFrom(out) : out;
         light(shown, frame);
         return shown;
+    }
+
+    private static int full(Passes.Pass pass, boolean last, int frame, boolean across) {
+        if (last) return frame;
+        return across ? pass.width(frame) : pass.height(frame);
+    }
+
+    /** Whether what pass {@code i} reads under this name has a size in pixels of its own. */
+    private boolean ofItsOwnSize(int i, String name) {
+        int place = name.equals(Passes.BEFORE) ? i : passes.place(name);
+        return place >= 0 && place < stages.length - 1 && stages[place].pass.fixed();
     }
 
     /** What a sampler of pass {@code i} reads: the step's input, a pass's picture of this frame or the last, or a lane. */

@@ -96,11 +96,16 @@ public record PointShader(
         if (n == 0) return out;
         Shader shader = memory.shader;
         for (Shader.Uniform u : shader.uniforms())
-            Playing.given(u, memory.values, frame.width(), frame.height(), frame);
+            Playing.given(
+                    u, memory.values, Playing.full(frame, frame.width()), Playing.full(frame, frame.height()), frame);
+        if (shader.countsPixels() && frame.renderScale() != 1) frame.trouble(Playing.COUNTS);
         for (int k = 0; k < memory.inputs.length; k++) {
             Picture read = frame.read(shader.samplers().get(k).name(), Picture.class);
-            memory.inputs[k] = new Input(
-                    read == null ? NOTHING : read, shader.samplers().get(k).edge(), false);
+            if (read == null) read = NOTHING;
+            boolean asItIs = shader.countsPixels() || read == NOTHING;
+            int width = asItIs ? read.width : Playing.full(frame, read.width);
+            int height = asItIs ? read.height : Playing.full(frame, read.height);
+            memory.inputs[k] = new Input(read, shader.samplers().get(k).edge(), false, width, height);
         }
         int column = 0;
         for (Shader.Port port : shader.ins()) {

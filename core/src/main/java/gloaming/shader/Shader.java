@@ -45,17 +45,19 @@ public final class Shader {
     private final List<Uniform> uniforms;
     private final List<Sampler> samplers;
     private final int scalars;
+    private final boolean countsPixels;
     private final Texels[] texels;
     private List<Port> ins = List.of();
     private List<Port> outs = List.of();
     /** Machines that are not at work; as many as threads that ever ran this at once. */
     private final ConcurrentLinkedQueue<Machine> machines = new ConcurrentLinkedQueue<>();
 
-    private Shader(Program program, List<Uniform> uniforms, List<Sampler> samplers, int scalars) {
+    private Shader(Program program, List<Uniform> uniforms, List<Sampler> samplers, int scalars, boolean countsPixels) {
         this.program = program;
         this.uniforms = uniforms;
         this.samplers = samplers;
         this.scalars = scalars;
+        this.countsPixels = countsPixels;
         texels = new Texels[samplers.size()];
         Arrays.setAll(texels, i -> new Texels());
     }
@@ -82,7 +84,9 @@ public final class Shader {
             }
         }
         Shader s = result.shader;
-        return s == null ? result : new Result(new Shader(s.program, s.uniforms, s.samplers, s.scalars), List.of());
+        return s == null
+                ? result
+                : new Result(new Shader(s.program, s.uniforms, s.samplers, s.scalars, s.countsPixels), List.of());
     }
 
     /** Compiles a text; its length and everything that comes of it is limited. */
@@ -179,7 +183,8 @@ public final class Shader {
             Reg[] numbers = lowering.points(tree, inputs, samplerOf, outputs.toArray(Var[]::new));
             new Shaping(lowering.out.code, numbers).shape();
             Program program = new Placing(lowering.out.code, numbers).place();
-            Shader shader = new Shader(program, List.copyOf(uniforms), List.copyOf(samplers), next);
+            Shader shader =
+                    new Shader(program, List.copyOf(uniforms), List.copyOf(samplers), next, lowering.out.countsPixels);
             shader.ins = List.copyOf(ins);
             shader.outs =
                     outputs.stream().map(v -> new Port(v.name, v.type.size())).toList();
@@ -198,7 +203,7 @@ public final class Shader {
         Shaping shaping = new Shaping(lowering.out.code, results);
         shaping.shape();
         Program program = new Placing(lowering.out.code, results).place();
-        return new Shader(program, List.copyOf(uniforms), List.copyOf(samplers), next);
+        return new Shader(program, List.copyOf(uniforms), List.copyOf(samplers), next, lowering.out.countsPixels);
     }
 
     /** A struct's members are uniforms of their own, as they are for whoever sets them. */
@@ -243,6 +248,11 @@ public final class Shader {
                 default -> {}
             }
         }
+    }
+
+    /** Whether it reads single pixels, or such as are so many pixels off, so that it draws otherwise on pictures of another size. */
+    boolean countsPixels() {
+        return countsPixels;
     }
 
     /** Attributes of points that come in, in their order. */
@@ -296,10 +306,17 @@ public final class Shader {
      * that does not end is an {@link Operation.TooLong}: when the crew's time is over, or within two seconds a tile.
      */
     public void run(Picture out, Values values, Input[] inputs, Crew crew) {
+        run(out, out.width, out.height, values, inputs, crew);
+    }
+
+    /** Draws as if {@code out} were so many pixels wide and high: in its coordinates and its slopes from one pixel to the next. */
+    void run(Picture out, int width, int height, Values values, Input[] inputs, Crew crew) {
+        float across = (float) width / out.width;
+        float up = (float) height / out.height;
         for (int i = 0; i < inputs.length; i++) {
             Program.Given size = Program.Given.of(i);
-            values.bits[size.width()] = inputs[i].picture().width;
-            values.bits[size.height()] = inputs[i].picture().height;
+            values.bits[size.width()] = inputs[i].width();
+            values.bits[size.height()] = inputs[i].height();
         }
         for (int i = 0; i < texels.length; i++) texels[i].fill(inputs[i], crew);
         float[][] planes = {out.r, out.g, out.b, out.a};
@@ -308,6 +325,7 @@ public final class Shader {
             Machine machine = machines.poll();
             if (machine == null) machine = new Machine();
             machine.load(program, values.bits, texels, crew);
+            machine.pixel(across, up);
             try {
                 for (int tile = from; tile < to && endless.get() == null; tile++) {
                     crew.check();
@@ -326,8 +344,8 @@ public final class Shader {
     void points(int n, float[][] columns, float[][] into, Values values, Input[] inputs, Crew crew) {
         for (int i = 0; i < inputs.length; i++) {
             Program.Given size = Program.Given.of(i);
-            values.bits[size.width()] = inputs[i].picture().width;
-            values.bits[size.height()] = inputs[i].picture().height;
+            values.bits[size.width()] = inputs[i].width();
+            values.bits[size.height()] = inputs[i].height();
         }
         for (int i = 0; i < texels.length; i++) texels[i].fill(inputs[i], crew);
         AtomicReference<Machine.Endless> endless = new AtomicReference<>();

@@ -149,11 +149,14 @@ public final class DeskEditFactory {
         var layer = look.layer(step);
         if (layer.isPresent()) {
             return new Edit.ChangeLayer(layer.get()
-                    .withFormula(typed == null ? null : read(look, typed).stored()));
+                    .withFormula(
+                            typed == null
+                                    ? null
+                                    : read(look, typed, step, setting).stored()));
         }
         Step at = look.step(step).orElseThrow(() -> new Refused("That step is not there any more."));
         if (typed == null) return new Edit.SetFormula(step, setting, null);
-        String stored = read(look, typed).stored();
+        String stored = read(look, typed, step, setting).stored();
         int i = catalogue.of(at).settingIndex(setting);
         if (i >= 0 && catalogue.of(at).settings().get(i).form() == Setting.Form.FORMULA) {
             return new Edit.Set(step, setting, Value.of(stored));
@@ -179,12 +182,23 @@ public final class DeskEditFactory {
         }
     }
 
-    /** Reads a formula as it is typed in this look; {@link Wrong} with its place when it makes no sense. */
-    public Formula read(Look look, String typed) {
+    /**
+     * Reads a formula as it is typed in this look for a setting, or for none ({@code step} is null); {@link Wrong} with its place when it
+     * makes no sense.
+     */
+    public Formula read(Look look, String typed, String step, String setting) {
         if (typed.length() > Limits.FORMULA) {
             throw new Refused("The formula is over " + Limits.FORMULA + " characters long.");
         }
-        return Formula.read(typed, Formulas.laneByName(look, rules));
+        List<String> words = look.step(step)
+                .map(catalogue::of)
+                .filter(description -> description.settingIndex(setting) >= 0)
+                .map(description -> description
+                        .settings()
+                        .get(description.settingIndex(setting))
+                        .words())
+                .orElse(List.of());
+        return Formula.read(typed, Formulas.laneByName(look, rules), words);
     }
 
     /** The range of a setting for a fader; {@code near} is how far up it goes where its whole range is much more than it is used. */

@@ -19,16 +19,23 @@ public final class Finder {
         search = new StepSearch(catalogue.entries());
     }
 
-    /**
-     * A step that was found.
-     *
-     * @param newLane whether it does not fit at the place that was asked for, and begins a lane of its own
-     */
-    public record Found(Description step, boolean newLane) {}
+    /** Where a step that was found goes. */
+    public enum Where {
+        /** At the place that was asked for. */
+        HERE,
+        /** It does not fit there, and begins a lane of its own. */
+        NEW_LANE,
+        /** Only behind a step that gives what it takes, which is not here. */
+        BEHIND_ANOTHER
+    }
+
+    /** A step that was found. */
+    public record Found(Description step, Where where) {}
 
     /**
      * The steps that fit at {@code place} of a lane and, behind them, those that begin a new one, best first; a null lane asks for a new
-     * one. With no words all that fit are given, by name. A step that is found by its name comes first even if it begins a new lane.
+     * one. With no words all that fit are given, by name. A step that is found by its name comes first even if it begins a new lane. The
+     * best of those that go nowhere here are named last, so that nobody thinks they are not there.
      */
     public List<Found> find(Look look, String lane, int place, String words) {
         Lane at = lane == null ? null : look.lane(lane).orElse(null);
@@ -36,19 +43,25 @@ public final class Finder {
         List<Found> elsewhere = new ArrayList<>();
         boolean any = words.isBlank();
         if (any) {
-            for (Description step : catalogue.entries()) if (fits(at, place, step)) here.add(new Found(step, false));
+            for (Description step : catalogue.entries())
+                if (fits(at, place, step)) here.add(new Found(step, Where.HERE));
             here.sort(java.util.Comparator.comparing(found -> found.step.name()));
             return here;
         }
         float best = 0;
         float bestHere = 0;
+        List<Found> nowhere = new ArrayList<>();
+        float bestNowhere = 0;
         for (StepSearch.Hit hit : search.find(words)) {
             if (fits(at, place, hit.step())) {
                 bestHere = Math.max(bestHere, hit.score());
-                here.add(new Found(hit.step(), false));
+                here.add(new Found(hit.step(), Where.HERE));
             } else if (hit.step().takes() == null) {
                 best = Math.max(best, hit.score());
-                elsewhere.add(new Found(hit.step(), true));
+                elsewhere.add(new Found(hit.step(), Where.NEW_LANE));
+            } else if (nowhere.size() < NOWHERE) {
+                nowhere.add(new Found(hit.step(), Where.BEHIND_ANOTHER));
+                if (nowhere.size() == 1) bestNowhere = hit.score();
             }
         }
         // What was meant can only begin a lane, and what fits is found by chance.
@@ -56,10 +69,13 @@ public final class Finder {
         if (best > CLEARLY * bestHere) all.add(elsewhere.removeFirst());
         all.addAll(here);
         all.addAll(elsewhere);
-        return all.subList(0, Math.min(MOST, all.size()));
+        List<Found> offered = new ArrayList<>(all.subList(0, Math.min(MOST, all.size())));
+        if (bestNowhere > Math.max(best, bestHere)) offered.addAll(nowhere);
+        return offered;
     }
 
     private static final float CLEARLY = 2;
+    private static final int NOWHERE = 3;
 
     /** Whether a step takes what comes at a place and gives what the step behind it takes. */
     public boolean fits(Lane lane, int place, Description description) {

@@ -60,8 +60,7 @@ public interface Frame {
 
     /** Says that a step keeps this picture: whoever comes behind writes elsewhere. */
     default Picture keep(Picture picture) {
-        picture.kept = true;
-        return picture;
+        return picture.keep();
     }
 
     /** What was brought into the show. */

@@ -69,6 +69,11 @@ public record Setting(
         return numeric() || form == Form.CHOICE;
     }
 
+    /** The ids of the words that a formula of it may choose from. */
+    public List<String> words() {
+        return form == Form.CHOICE ? choices : List.of();
+    }
+
     /** The lowest number that drives it. */
     public double lowest() {
         return form == Form.CHOICE ? 0 : min;

@@ -4,6 +4,8 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
 
+import java.util.ArrayList;
+import java.util.List;
 import org.junit.jupiter.api.Test;
 
 class PictureTest {
@@ -49,7 +51,7 @@ class PictureTest {
         assertThat(first.width).isEqualTo(8);
         pool.giveBack(first);
         assertThat(pool.borrow()).isSameAs(first);
-        first.kept = true;
+        first.keep();
         pool.giveBack(first);
         assertThat(pool.borrow()).isNotSameAs(first);
         Picture small = pool.borrow();
@@ -61,13 +63,26 @@ class PictureTest {
     @Test
     void aPoolKeepsALimitedNumber() {
         PicturePool pool = new PicturePool();
-        for (int i = 0; i < 100; i++) pool.giveBack(new Picture(1, 1));
-        java.util.Set<Picture> lent = java.util.Collections.newSetFromMap(new java.util.IdentityHashMap<>());
-        Picture fresh = new Picture(1, 1);
-        fresh.r[0] = 3;
-        for (int i = 0; i < 24; i++) lent.add(pool.borrow());
-        pool.giveBack(fresh);
-        assertThat(lent).hasSize(24);
-        assertThat(pool.borrow()).isSameAs(fresh);
+        List<Picture> lent = new ArrayList<>();
+        for (int i = 0; i < 100; i++) lent.add(pool.borrow());
+        lent.forEach(pool::giveBack);
+        int again = 0;
+        for (int i = 0; i < 100; i++) if (lent.contains(pool.borrow())) again++;
+        assertThat(again).isEqualTo(24);
+    }
+
+    @Test
+    void whatComesBackTwiceIsLentOnceAndWhatIsNotItsOwnNever() {
+        PicturePool pool = new PicturePool();
+        Picture lent = pool.borrow();
+        pool.giveBack(lent);
+        pool.giveBack(lent);
+        assertThat(pool.borrow()).isSameAs(lent);
+        assertThat(pool.borrow()).isNotSameAs(lent);
+        Picture own = new Picture(1, 1);
+        Picture others = new PicturePool().borrow();
+        pool.giveBack(own);
+        pool.giveBack(others);
+        assertThat(pool.borrow()).isNotSameAs(own).isNotSameAs(others);
     }
 }

@@ -80,6 +80,29 @@ class FormulaTest {
     }
 
     @Test
+    void wordsOfAChoiceStandForTheirNumbersAndAreKeptById() {
+        List<String> words = List.of("over", "add", "multiply-or-self");
+        Formula typed = Formula.read("t > 1 ? Add : 'multiply or self'", LANES::get, words);
+        assertThat(typed.stored()).isEqualTo("t > 1 ? {=add} : {=multiply-or-self}");
+        double[] at = new double[Formula.VARIABLES.size()];
+        assertThat(Formula.of(typed.stored(), words).code().value(at, new Signal[0]))
+                .isEqualTo(2);
+        at[Formula.T] = 2;
+        assertThat(Formula.of(typed.stored(), words).code().value(at, new Signal[0]))
+                .isEqualTo(1);
+        // Others may come between: the word goes on as what it was.
+        List<String> later = List.of("over", "screen", "add", "multiply-or-self");
+        assertThat(Formula.of(typed.stored(), later).code().value(at, new Signal[0]))
+                .isEqualTo(2);
+        assertThat(Formula.shown(typed.stored(), id -> null)).isEqualTo("t > 1 ? add : 'multiply-or-self'");
+        assertThat(Formula.of(typed.stored()).lanes()).isEmpty();
+        assertThatThrownBy(() -> Formula.of("{=gone}", words))
+                .isInstanceOf(Wrong.class)
+                .hasMessageContaining("'gone'");
+        assertThatThrownBy(() -> Formula.read("Add", LANES::get)).isInstanceOf(Wrong.class);
+    }
+
+    @Test
     void noTextExhaustsStackOrCode() {
         assertThatThrownBy(() -> read("(".repeat(5000))).hasMessageContaining("nested too deep");
         assertThatThrownBy(() -> read("1" + "+1".repeat(5000))).hasMessageContaining("too many parts");
@@ -92,7 +115,7 @@ class FormulaTest {
         SplittableRandom random = new SplittableRandom(seed);
         for (int i = 0; i < 150; i++) {
             String text = text(random, 5);
-            FormulaParser parser = new FormulaParser(text, Formula.VARIABLES, LANES::get);
+            FormulaParser parser = new FormulaParser(text, Formula.VARIABLES, LANES::get, List.of());
             FormulaTree tree = parser.all();
             Signal[] lanes = parser.lanes.stream()
                     .map(id -> Signal.of(random.nextDouble(), random.nextDouble(-2, 2)))

@@ -27,6 +27,30 @@ class MigrationsTest {
     }
 
     @Test
+    void whatTookLightAwayShowsItselfOverNothingAndStrandsAreTintedAsBefore() {
+        String old = """
+            {"format":"gloaming-look","version":2,"name":"Sluice","width":64,"height":36,"rate":30,"seed":1,"tempo":96,
+             "lanes":[{"id":"l1","name":"gate","steps":[{"id":"s1","type":"fill"},{"id":"s2","type":"lay","settings":{"blend":"darken"}}]},
+                      {"id":"l2","name":"reeds","steps":[{"id":"s3","type":"ring"},{"id":"s4","type":"strands"},
+                       {"id":"s5","type":"trails","settings":{"end":"#ff0000"}}]},{"id":"l3","name":"seed","steps":[{"id":"s6","type":"shed"}]}],
+             "mix":[{"id":"m1","lane":"l1","blend":"multiply","opacity":1},{"id":"m2","lane":"l1","blend":"add","opacity":1}]}
+            """;
+        Look look = LookJson.read(old);
+        assertThat(look.mix()).extracting(Layer::blend).containsExactly(Blend.MULTIPLY_OR_SELF, Blend.ADD);
+        assertThat(look.step("s2").orElseThrow().settings()).containsEntry("blend", Value.of("darken-or-self"));
+        assertThat(look.step("s4").orElseThrow().settings())
+                .containsEntry("tints", Value.of(true))
+                .containsEntry("tip", Value.of("#ffffff"));
+        assertThat(look.step("s5").orElseThrow().settings())
+                .containsEntry("tints", Value.of(true))
+                .containsEntry("end", Value.of("#ff0000"));
+        assertThat(look.step("s6").orElseThrow().settings()).containsEntry("beyond", Value.of(true));
+        Look now = LookJson.read(old.replace("\"version\":2", "\"version\":" + LookJson.VERSION));
+        assertThat(now.mix().getFirst().blend()).isEqualTo(Blend.MULTIPLY);
+        assertThat(now.step("s4").orElseThrow().settings()).isEmpty();
+    }
+
+    @Test
     void whatWasBroughtUpIsWrittenInThePresentVersionAndStaysSo() {
         Look look = LookJson.read(document(1, ""));
         String text = LookJson.write(look);

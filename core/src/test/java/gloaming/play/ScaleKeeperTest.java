@@ -28,10 +28,21 @@ class ScaleKeeperTest {
         assertThat(settle(keeper, 400, 300)).isEqualTo(1 / 3.0);
         keeper.another();
         assertThat(settle(keeper, 4, 100)).isEqualTo(1);
-        settle(keeper, 400, 60);
-        // The same look, only that it has become light: ten seconds of rest, then a size a second.
-        assertThat(settle(keeper, 4, 300)).isLessThan(1);
-        assertThat(settle(keeper, 4, 150)).isEqualTo(1);
+        assertThat(settle(keeper, 400, 60)).isEqualTo(1 / 3.0);
+        // The same look, only that something dear was taken out of it: it begins within two seconds, and is whole
+        // within three.
+        keeper.edited();
+        assertThat(settle(keeper, 4, 60)).isGreaterThan(1 / 3.0);
+        assertThat(settle(keeper, 4, 40)).isEqualTo(1);
+    }
+
+    @Test
+    void whatHasOnlyALittleRoomAfterBeingTooMuchWaitsTenSeconds() {
+        ScaleKeeper keeper = new ScaleKeeper();
+        settle(keeper, 20, 300);
+        assertThat(settle(keeper, 50, 60)).isEqualTo(0.75);
+        assertThat(settle(keeper, 20, 200)).isEqualTo(0.75);
+        assertThat(settle(keeper, 20, 200)).isEqualTo(1);
     }
 
     @Test

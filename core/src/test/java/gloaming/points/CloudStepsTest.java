@@ -239,6 +239,63 @@ class CloudStepsTest {
     }
 
     @Test
+    void formulasReadAttributesOfTheArtistsOwn() {
+        Points in = row(5);
+        Column own = new Column(5);
+        for (int i = 0; i < 5; i++) own.values[i] = 10 * i;
+        in.put("swing", own.length(5));
+        Points out = run("give-formula", in, "formulas", "y = swing + part; later = y * 2; z = later");
+        for (int i = 0; i < 5; i++) {
+            assertThat(out.at(Attribute.Y, i)).isEqualTo(10f * i);
+            assertThat(out.at(Attribute.Z, i)).isEqualTo(20f * i);
+        }
+        assertThat(frame.troubles).anyMatch(t -> t.contains("'part'")).noneMatch(t -> t.contains("'swing'"));
+    }
+
+    @Test
+    void strandsRunToTheColourOfTheirTipItselfOrOneTintedByIt() {
+        Points in = row(1);
+        in.column(Attribute.RED).constant(0);
+        in.column(Attribute.GREEN).constant(0.5f);
+        Points plain = run("strands", in, "places", 3, "tip", "#ffffff");
+        Points tinted = run("strands", in, "places", 3, "tip", "#ffffff", "tints", true);
+        assertThat(plain.at(Attribute.RED, 2)).isEqualTo(1f);
+        assertThat(plain.at(Attribute.GREEN, 1)).isEqualTo(0.75f);
+        assertThat(tinted.at(Attribute.RED, 2)).isZero();
+        assertThat(tinted.at(Attribute.GREEN, 2)).isEqualTo(0.5f);
+    }
+
+    @Test
+    void picturesShedWhereLightIsSeenAndNoneBelowBlack() {
+        for (boolean beyond : new boolean[] {false, true}) {
+            // Left is darker than black and right brighter than white; both change, and nobody sees it.
+            EmitFromPicture shed = new EmitFromPicture(
+                    EmitFromPicture.Where.BY_CHANGE, 100_000, 40, 2, 0.1, 2, 0, 0, 1, 0, 0.01, 0, 10_000, beyond);
+            EmitFromPicture.Memory memory = shed.memory();
+            Picture picture = new Picture(40, 20);
+            frame.reads.put("of", picture);
+            int born = 0;
+            for (int i = 0; i < 10; i++) {
+                picture.fill(-1 - i, -1 - i, -1 - i, 1);
+                for (int row = 0; row < 20; row++)
+                    for (int c = 0; c < 3; c++)
+                        java.util.Arrays.fill(picture.plane(c), picture.at(row) + 20, picture.at(row) + 40, 2 + i);
+                Points out = shed.run(null, memory, frame.next());
+                born += out.n();
+            }
+            if (beyond) assertThat(born).isPositive();
+            else assertThat(born).isZero();
+        }
+        EmitFromPicture shed = new EmitFromPicture(
+                EmitFromPicture.Where.BY_COVER, 100_000, 40, 2, 0.1, 2, 0, 0, 1, 0, 0.01, 0, 10_000, false);
+        frame.reads.put("of", new Picture(40, 20).fill(-1, 3, 0.5f, 1));
+        Points out = shed.run(null, shed.memory(), frame.next());
+        assertThat(out.n()).isPositive();
+        assertThat(out.at(Attribute.RED, 0)).isZero();
+        assertThat(out.at(Attribute.GREEN, 0)).isEqualTo(3f);
+    }
+
+    @Test
     void codeOverPointsAgreesWithWhatItSays() {
         String code = """
                 #version 300 es
@@ -417,7 +474,7 @@ class CloudStepsTest {
         Emit sow = new Emit(
                 90, 0, 0.7, 0.9, 0, 0, 0, 1, 0.01, 0, 40, Emit.Full.OLDEST_GO, Emit.Order.AT_RANDOM, 0, false, false);
         Emit.Memory sown = sow.memory();
-        Trails trails = new Trails(0.5, 12, 30, 1, 1, gloaming.step.Colour.parse("#ffffff"), runOut);
+        Trails trails = new Trails(0.5, 12, 30, 1, 1, gloaming.step.Colour.parse("#ffffff"), true, runOut);
         Trails.Memory memory = trails.memory();
         Map<Float, float[]> born = new HashMap<>();
         for (int i = 0; i < 400; i++) {
@@ -478,7 +535,7 @@ class CloudStepsTest {
     @Test
     void onlyWhatChangesShedsAndNoPixelMoreThanItMay() {
         EmitFromPicture shed = new EmitFromPicture(
-                EmitFromPicture.Where.BY_CHANGE, 100_000, 40, 2, 0.1, 2, 0, 0, 1, 0, 0.01, 0, 10_000);
+                EmitFromPicture.Where.BY_CHANGE, 100_000, 40, 2, 0.1, 2, 0, 0, 1, 0, 0.01, 0, 10_000, false);
         EmitFromPicture.Memory memory = shed.memory();
         Picture picture = new Picture(40, 20).fill(0.2f, 0.2f, 0.2f, 1);
         frame.reads.put("of", picture);

@@ -33,7 +33,7 @@ class PassesTest {
             Picture out = run(code, playing, frame.next());
             assertThat(out.r[77]).isEqualTo(i);
             assertThat(out.g[0]).isEqualTo(2 * i);
-            assertThat(out.kept).as("nobody else may write into it").isTrue();
+            assertThat(out.kept()).as("nobody else may write into it").isTrue();
         }
     }
 

@@ -199,4 +199,49 @@ class ShaderStepsTest {
             assertThat(red(player, 0)).isCloseTo(0.2140f, within(1e-3f));
         }
     }
+
+    private static final String SIZES = """
+            uniform vec2 size;
+            uniform sampler2D other;
+            void main() {
+                vec2 there = PLACE;
+                gl_FragColor = vec4(there / size, fwidth(there.x), size.x / 16.0);
+            }
+            """;
+
+    @Test
+    void coordinatesSizesAndSlopesAreThoseOfTheFullSizeAtEveryRenderScale() {
+        for (int side : new int[] {16, 8, 4, 32}) {
+            for (String place : new String[] {"gl_FragCoord.xy", "uv * vec2(textureSize(other, 0))"}) {
+                String code = SIZES.replace("PLACE", place).replaceFirst("^", "in vec2 uv;\n");
+                Look look = look(source(code).withRead("other", "l2"));
+                try (Crew crew = new Crew(1)) {
+                    Player player = new Player(Catalogue.all(), crew);
+                    player.load(rules.check(look));
+                    Picture out = player.play(new Moment(0, 0, 1 / 30.0), side, side, Sound.SILENCE, Onlooker.NOBODY);
+                    int last = out.pixels() - 1;
+                    assertThat(player.troubles()).isEmpty();
+                    assertThat(out.r[0]).isCloseTo(0.5f / side, within(1e-6f));
+                    assertThat(out.g[last]).isCloseTo((side - 0.5f) / side, within(1e-6f));
+                    assertThat(out.b[last]).isCloseTo(1, within(1e-5f));
+                    assertThat(out.a[last]).isEqualTo(1f);
+                }
+            }
+        }
+    }
+
+    @Test
+    void whoReadsSinglePixelsKeepsThemAndIsToldThatItLooksOtherwise() {
+        String code = "uniform sampler2D other; uniform vec2 size; out vec4 color;\n"
+                + "void main() { color = texelFetch(other, ivec2(gl_FragCoord.xy), 0) * size.x; }";
+        try (Crew crew = new Crew(1)) {
+            Player player = new Player(Catalogue.all(), crew);
+            player.load(rules.check(look(source(code).withRead("other", "l2"))));
+            Picture out = player.play(new Moment(0, 0, 1 / 30.0), 8, 8, Sound.SILENCE, Onlooker.NOBODY);
+            for (int i = 0; i < out.pixels(); i++) assertThat(out.r[i]).isEqualTo(8);
+            assertThat(player.troubles()).hasSize(1).first().asString().contains("reads single pixels");
+            player.play(new Moment(1, 1 / 30.0, 1 / 30.0), 16, 16, Sound.SILENCE, Onlooker.NOBODY);
+            assertThat(player.troubles()).isEmpty();
+        }
+    }
 }

@@ -275,10 +275,16 @@ class ShaderTest {
         assertThat(shader.samplers()).containsExactly(new Shader.Sampler("reeds", "mirror"));
         Note note = Note.of(shader.uniforms().getFirst().comment());
         assertThat(note.initial()).containsExactly(0.5);
-        assertThat(List.of(note.min(), note.max())).containsExactly(0.0, 2.0);
+        assertThat(note.range(0)).isEqualTo(new Note.Span(0, 2));
         assertThat(note.says()).isEqualTo("how fast it flows");
         assertThat(Note.of(shader.uniforms().get(1).comment()).initial()).containsExactly(4, 8);
+        assertThat(Note.of(shader.uniforms().get(1).comment()).range(0)).isEqualTo(new Note.Span(0, 8));
         assertThat(Note.of("no numbers here").initial()).isEmpty();
+        Note parts = Note.of("0.5 20 (0 to 1, 60 to 10) how wide, and how far");
+        assertThat(parts.initial(1)).isEqualTo(20);
+        assertThat(parts.range(0)).isEqualTo(new Note.Span(0, 1));
+        assertThat(List.of(parts.range(1), parts.range(3))).containsOnly(new Note.Span(10, 60));
+        assertThat(parts.says()).isEqualTo("how wide, and how far");
         assertThat(Note.of("#ffcc00 brass").colour()).isTrue();
         Shader.Values values = shader.values();
         values.set(shader.uniforms().get(0), 1.5)

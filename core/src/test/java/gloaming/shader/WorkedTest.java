@@ -44,7 +44,8 @@ class WorkedTest {
         for (int i = 0; i < 20; i++) {
             out = player.play(new Moment(i, i / 10.0, 0.1), 160, 90, Sound.SILENCE, Onlooker.NOBODY);
         }
-        assertThat(player.troubles()).isEmpty();
+        // It is drawn smaller than it is.
+        assertThat(player.troubles()).allMatch(told -> told.endsWith(Playing.COUNTS));
         float least = Float.MAX_VALUE;
         float most = -Float.MAX_VALUE;
         for (int y = 0; y < out.height; y++) {

@@ -41,6 +41,7 @@ class FinderTest {
 
     private static List<String> found(String words, String behind) {
         return FINDER.find(LOOK, behind.equals("new") ? null : behind, 1, words).stream()
+                .filter(f -> f.where() != Finder.Where.BEHIND_ANOTHER)
                 .map(f -> f.step().id())
                 .toList();
     }
@@ -79,12 +80,18 @@ class FinderTest {
     @Test
     void whatFitsOnlyInANewLaneIsOfferedBehindWhatFitsAndSaysSo() {
         List<Finder.Found> all = FINDER.find(LOOK, "picture", 1, "cloud noise");
-        assertThat(all.getFirst()).isEqualTo(new Finder.Found(Catalogue.all().find("cloud-noise"), true));
+        assertThat(all.getFirst())
+                .isEqualTo(new Finder.Found(Catalogue.all().find("cloud-noise"), Finder.Where.NEW_LANE));
         List<Finder.Found> glow = FINDER.find(LOOK, "picture", 1, "glow");
-        assertThat(glow.getFirst()).isEqualTo(new Finder.Found(Catalogue.all().find("glow"), false));
-        assertThat(FINDER.find(LOOK, null, 0, "cloud noise")).noneMatch(Finder.Found::newLane);
-        // What takes points has no place behind a picture, and begins no lane.
-        assertThat(found("flock of birds", "picture")).doesNotContain("flock");
+        assertThat(glow.getFirst()).isEqualTo(new Finder.Found(Catalogue.all().find("glow"), Finder.Where.HERE));
+        assertThat(FINDER.find(LOOK, null, 0, "cloud noise"))
+                .noneMatch(found -> found.where() == Finder.Where.NEW_LANE);
+        // What takes points has no place behind a picture, and begins no lane: it is named all the same, and chosen by
+        // nobody's Enter.
+        assertThat(FINDER.find(LOOK, "picture", 1, "flock of birds"))
+                .contains(new Finder.Found(Catalogue.all().find("flock"), Finder.Where.BEHIND_ANOTHER));
+        assertThat(FINDER.find(LOOK, null, 0, "count"))
+                .contains(new Finder.Found(Catalogue.all().find("count"), Finder.Where.BEHIND_ANOTHER));
     }
 
     @Test

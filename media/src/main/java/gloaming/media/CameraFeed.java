@@ -29,7 +29,7 @@ public final class CameraFeed implements Still {
             return;
         }
         if (picture == null) return;
-        picture.kept = true;
+        picture.keep();
         last = picture;
         arrived = System.nanoTime();
     }

@@ -119,7 +119,7 @@ final class ReelPlayer implements Reel {
         boolean fresh = shown == null || shown.width != c.width() || shown.height != c.height();
         if (fresh) {
             shown = new Picture(c.width(), c.height());
-            shown.kept = true;
+            shown.keep();
         } else if (laid.x != shownX || laid.y != shownY || laid.width != shownWidth) {
             shown.clear();
         }

@@ -85,7 +85,7 @@ class ShelfTest {
                 folder.resolve("q." + ending), encoder, format, 64, 48, 1, 25, 1, (n, x, y) -> quarters(x, y, 64, 48));
         assertThat(Facts.of(file, "q").kind()).isEqualTo(Facts.Kind.PICTURE);
         Picture p = still(file, new Cut(64, 48, 1, Fit.FIT));
-        assertThat(p.kept).isTrue();
+        assertThat(p.kept()).isTrue();
         float[][] corners = {{0, 0, 1, 1}, {1, 0, 0, 1}, {0, 1, 0, 1}};
         int[] at = {12 * 64 + 16, 36 * 64 + 16, 36 * 64 + 48};
         for (int i = 0; i < 3; i++) {

@@ -83,7 +83,7 @@ final class Steps {
         Runnable own = () -> {
             frame.next();
             // Steps that work in place must not find their own result.
-            if (in instanceof Picture p) p.kept = true;
+            if (in instanceof Picture p) p.keep();
             operation.run(in, memory, frame);
         };
         double perMegapixel = 1e6 / (WIDTH * HEIGHT);
@@ -208,13 +208,13 @@ final class Steps {
         public Picture picture() {
             lent = (lent + 1) % room.length;
             // A step may have kept one; then there is a fresh one in its place.
-            if (room[lent].kept) room[lent] = new Picture(WIDTH, HEIGHT);
+            if (room[lent].kept()) room[lent] = new Picture(WIDTH, HEIGHT);
             return room[lent];
         }
 
         @Override
         public Picture onto(Picture in) {
-            return in.kept ? picture() : in;
+            return in.kept() ? picture() : in;
         }
 
         @Override

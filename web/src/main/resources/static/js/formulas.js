@@ -30,11 +30,15 @@ function holdKeys() {
 
 /** @param {import('./page.js').Page} page */
 export function formulas({ live }) {
-  /** @param {string} text @returns {Promise<import('./messages.js').ToPageChecked>} */
-  const check = (text, once = false) => new Promise((then) => {
+  /**
+   * @param {string} text
+   * @param {{once?: boolean, step?: string, setting?: string}} of
+   * @returns {Promise<import('./messages.js').ToPageChecked>}
+   */
+  const check = (text, of) => new Promise((then) => {
     waiting.set(++asked, /** @type {(answer: import('./messages.js').ToPageChecked) => void} */ (then));
     if (waiting.size > 50) waiting.delete(waiting.keys().next().value ?? 0);
-    live.send({ do: 'check', asked, text, once });
+    live.send({ do: 'check', asked, text, once: of.once ?? false, step: of.step, setting: of.setting });
   });
   return /** @satisfies {ThisType<import('./bench/types.js').Bench>} */ ({
     startFormulas() {
@@ -63,7 +67,9 @@ export function formulas({ live }) {
     formulaSays(s) { const t = this.typing[this.formulaKey(s)]; return t && !t.ok ? t.says : ''; },
 
     startFormula(s, text = '') {
-      const now = s.form === 'CHOICE' ? '0' : String(this.shown(s));
+      // A choice's words stand in a formula as they are, or in quotes.
+      const word = () => (/^\w+$/.test(this.value(s)) ? this.value(s) : `'${this.value(s)}'`);
+      const now = s.form === 'CHOICE' ? word() : String(this.shown(s));
       if (!this.isFormula(s)) this.typing = { ...this.typing, [this.formulaKey(s)]: { text: text || now, ok: true } };
       const held = holdKeys();
       this.$nextTick(() => {
@@ -83,7 +89,7 @@ export function formulas({ live }) {
       const text = event.target.value;
       this.typing = { ...this.typing, [key]: { ...(this.typing[key] ?? { ok: true }), text, waits: true } };
       if (!text.trim()) { this.typing = { ...this.typing, [key]: { text, ok: false, from: 0, to: 0, says: 'nothing stands here yet' } }; return; }
-      const answer = await check(text);
+      const answer = await check(text, { step, setting: s.id });
       if (this.typing[key]?.text !== text) return;
       const left = this.typing[key].left;
       this.typing = { ...this.typing, [key]: { text, ...answer } };
@@ -122,7 +128,7 @@ export function formulas({ live }) {
     async reckon(text) {
       const typed = String(text).trim().replace(/^=/, '');
       if (/^[-+]?[\d.,]+(e[-+]?\d+)?$/i.test(typed)) return Number(typed.replace(',', '.'));
-      const answer = await check(typed, true);
+      const answer = await check(typed, { once: true });
       if (!answer.ok) this.say(`That is no number: ${answer.says}.`);
       return answer.value ?? NaN;
     },

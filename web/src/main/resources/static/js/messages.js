@@ -38,7 +38,7 @@
 /** @typedef {{edit: 'set-read', step: string, read: string, lane: string|null}} EditSetRead */
 /** @typedef {{edit: 'add-layer', place: number, layer: Layer}} EditAddLayer */
 /** @typedef {{id: string, lane: string, blend: Blend, opacity: number, hidden: boolean, mask?: string, follow?: Follow, formula?: string}} Layer */
-/** @typedef {'over'|'add'|'screen'|'multiply'|'lighten'|'darken'|'difference'|'subtract'} Blend */
+/** @typedef {'over'|'add'|'screen'|'multiply'|'lighten'|'darken'|'difference'|'subtract'|'multiply-or-self'|'darken-or-self'|'subtract-or-self'} Blend */
 /** @typedef {{edit: 'remove-layer', layer: string}} EditRemoveLayer */
 /** @typedef {{edit: 'move-layer', layer: string, place: number}} EditMoveLayer */
 /** @typedef {{edit: 'change-layer', layer: Layer}} EditChangeLayer */
@@ -71,7 +71,7 @@
 /** @typedef {{do: 'probe', u?: number, v?: number}} FromPageProbe */
 /** @typedef {{do: 'versions', step: string, setting: string}} FromPageVersions */
 /** @typedef {{do: 'keep', step: string, setting: string, name?: string|null}} FromPageKeep */
-/** @typedef {{do: 'check', asked?: number, text: string, once?: boolean}} FromPageCheck */
+/** @typedef {{do: 'check', asked?: number, text: string, once?: boolean, step?: string|null, setting?: string|null}} FromPageCheck */
 /** @typedef {{do: 'desk', on?: boolean|null}} FromPageDesk */
 /** @typedef {FromPageTake|FromPagePause|FromPageRewind|FromPageScale|FromPageFade|FromPageSound} FromPageTransport */
 /** @typedef {{do: 'take', look?: string|null, seconds?: number}} FromPageTake */
@@ -117,7 +117,8 @@
 /** @typedef {{is: 'table', step: string, n: number, columns: Column[]}} ToPageTable */
 /** @typedef {{name: string, length: number, low: string, high: string, first: string[]}} Column */
 /** @typedef {{is: 'found', asked: number, steps: FoundStep[]}} ToPageFound */
-/** @typedef {{type: string, newLane: boolean}} FoundStep */
+/** @typedef {{type: string, where: FinderWhere}} FoundStep */
+/** @typedef {'HERE'|'NEW_LANE'|'BEHIND_ANOTHER'} FinderWhere */
 /** @typedef {{is: 'versions', step: string, setting: string, list: Version[]}} ToPageVersions */
 /** @typedef {{id: number, at: string, name: string, works: boolean, lines: number, same: boolean}} Version */
 /** @typedef {{is: 'pong', at: number, clock: number, paused: boolean, length: number}} ToPagePong */

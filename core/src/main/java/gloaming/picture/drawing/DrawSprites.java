@@ -1,22 +1,24 @@
 package gloaming.picture.drawing;
 
 import gloaming.flow.Attribute;
+import gloaming.flow.Column;
 import gloaming.flow.Picture;
 import gloaming.flow.Points;
 import gloaming.look.Id;
 import gloaming.step.ByRows;
 import gloaming.step.Choice;
 import gloaming.step.Frame;
+import gloaming.step.Randomness;
 import gloaming.step.Range;
 import gloaming.step.Read;
 import gloaming.step.StepInfo;
 import java.util.Arrays;
 
 /**
- * A small picture at each point, turned to where the point looks or flies, and stretched by its speed.
+ * A small picture at each point, turned to where the point looks or flies, and stretched by its speed; of several pictures, each point
+ * has its own.
  *
- * <p>The picture is as high as twice the point's radius; it is read linearly from a copy halved until a pixel of it is no smaller than one of
- * the frame, so that small sprites do not flicker. Without a picture a soft dot is drawn.
+ * <p>The {@link Sprite} is as high as twice the point's radius. Without a picture a soft dot is drawn.
  */
 @Id("draw-sprites")
 @StepInfo(
@@ -30,6 +32,11 @@ import java.util.Arrays;
         kind = Picture.class,
         optional = true,
         says = "The picture that is drawn; without it, a soft dot.")
+@Read(name = "second", kind = Picture.class, optional = true, says = "Another, that some points have instead.")
+@Read(name = "third", kind = Picture.class, optional = true, says = "Another, that some points have instead.")
+@Read(name = "fourth", kind = Picture.class, optional = true, says = "Another, that some points have instead.")
+@Read(name = "fifth", kind = Picture.class, optional = true, says = "Another, that some points have instead.")
+@Read(name = "sixth", kind = Picture.class, optional = true, says = "Another, that some points have instead.")
 public record DrawSprites(
         @Id("size") @Range(min = 0.05, max = 200, initial = 3, byRatio = true, says = "Times each point's own size.")
         double size,
@@ -48,7 +55,25 @@ public record DrawSprites(
         double brightness,
 
         @Id("ink") @Choice(initial = "cover", says = "Whether sprites cover what is behind or add their light.")
-        DrawDots.Ink ink)
+        DrawDots.Ink ink,
+
+        @Id(value = "pick", label = "Which picture")
+        @Choice(
+                initial = "in-turn",
+                says = "Which of several pictures a point has: each the next, any, or by an attribute.")
+        Which pick,
+
+        @Id("attribute")
+        @Choice(
+                initial = "part",
+                says = "The attribute that picks: from 0 on it has the first picture, from 1 on the second.")
+        String attribute,
+
+        @Id(value = "crop", label = "Cropped")
+        @Choice(
+                initial = "true",
+                says = "Whether a sprite is what the picture covers, without the empty border round it.")
+        boolean crop)
         implements ByRows<Points, DrawSprites.Memory> {
 
     /** How a sprite is turned. */
@@ -61,13 +86,30 @@ public record DrawSprites(
         FLYING
     }
 
-    /** The dots' places by bands, and the sprite at each of its sizes. */
+    /** Which of several pictures a point has. */
+    public enum Which {
+        @Id("in-turn")
+        IN_TURN,
+        @Id("at-random")
+        AT_RANDOM,
+        @Id("by-attribute")
+        BY_ATTRIBUTE
+    }
+
+    /** The sprites' places by bands, and the sprites that there are. */
     public static final class Memory {
         int[] starts = new int[0];
         int[] order = new int[0];
-        final Picture[] sizes = new Picture[12];
-        int levels;
+        final Sprite[] sprites = new Sprite[READS.length];
+        int count;
+        /** From the middle of the widest to its corner, over half its height. */
+        double spread;
+
+        Column by;
+        long seed;
     }
+
+    private static final String[] READS = {"sprite", "second", "third", "fourth", "fifth", "sixth"};
 
     private static final int BAND = ByRows.STRIP;
     /** Sprites in bands, at most: what is beyond is not drawn. */
@@ -80,8 +122,7 @@ public record DrawSprites(
 
     @Override
     public Rows rows(Points in, Memory memory, Frame frame) {
-        Picture sprite = frame.read("sprite", Picture.class);
-        halve(memory, sprite);
+        take(memory, in, frame);
         int height = frame.height();
         int bands = (height + BAND - 1) / BAND;
         int[] starts = memory.starts.length < bands + 2 ? memory.starts = new int[bands + 2] : memory.starts;
@@ -91,7 +132,7 @@ public record DrawSprites(
         for (int pass = 0; pass < 2; pass++) {
             for (int i = 0; i < n; i++) {
                 float y = in.at(Attribute.Y, i) * height / 2f + height / 2f;
-                float reach = reach(in, i, height);
+                float reach = reach(in, i, height, memory.spread);
                 if (!(reach > 0.2f) || !(y + reach > 0 && y - reach < height) || !(in.at(Attribute.ALPHA, i) > 0))
                     continue;
                 float x = in.at(Attribute.X, i) * height / 2f + frame.width() / 2f;
@@ -118,10 +159,41 @@ public record DrawSprites(
         };
     }
 
+    private void take(Memory memory, Points in, Frame frame) {
+        memory.count = 0;
+        memory.spread = Math.sqrt(2);
+        for (String name : READS) {
+            Picture picture = frame.read(name, Picture.class);
+            if (picture == null) continue;
+            if (memory.sprites[memory.count] == null) memory.sprites[memory.count] = new Sprite();
+            Sprite sprite = memory.sprites[memory.count++];
+            sprite.of(picture, crop);
+            memory.spread = Math.max(memory.spread, Math.hypot(1, sprite.aspect()));
+        }
+        memory.seed = frame.seed();
+        boolean by = memory.count > 1 && pick == Which.BY_ATTRIBUTE;
+        memory.by = by ? in.column(attribute.strip()) : null;
+        if (by && memory.by == null) frame.trouble("finds no attribute '" + attribute.strip() + "'");
+    }
+
+    /** Which sprite a point has; null where there is none. */
+    private Sprite sprite(Memory memory, Points in, int i) {
+        int n = memory.count;
+        if (n < 2) return n == 0 ? null : memory.sprites[0];
+        long id = (long) in.at(Attribute.ID, i);
+        return memory.sprites[
+                switch (pick) {
+                    case IN_TURN -> (int) Math.floorMod(id, (long) n);
+                    case AT_RANDOM -> (int) (Randomness.uniform(memory.seed, id, 31) * n);
+                    case BY_ATTRIBUTE ->
+                        memory.by == null ? 0 : Math.floorMod((int) Math.floor(memory.by.at(i) + 1e-4f), n);
+                }];
+    }
+
     /** Pixels from a sprite's middle to its furthest corner. */
-    private float reach(Points in, int i, int height) {
+    private float reach(Points in, int i, int height, double spread) {
         double r = in.at(Attribute.SIZE, i) * size * height / 2;
-        return (float) (r * 1.5 * (1 + stretch * speed(in, i)));
+        return (float) (r * spread * (1 + stretch * speed(in, i)));
     }
 
     private double speed(Points in, int i) {
@@ -145,10 +217,8 @@ public record DrawSprites(
         double cos = (hx * cosTurn - hy * sinTurn) / length;
         double sin = (hx * sinTurn + hy * cosTurn) / length;
         double along = r * (1 + stretch * speed(in, i));
-        int level = 0;
-        while (level + 1 < memory.levels && memory.sizes[level + 1].height >= 2 * r) level++;
-        Picture sprite = memory.levels == 0 ? null : memory.sizes[level];
-        double aspect = sprite == null ? 1 : (double) sprite.width / sprite.height;
+        Sprite sprite = sprite(memory, in, i);
+        double aspect = sprite == null ? 1 : sprite.aspect();
         double wide = along * aspect;
         double spanX = Math.abs(wide * cos) + Math.abs(r * sin) + 1;
         double spanY = Math.abs(wide * sin) + Math.abs(r * cos) + 1;
@@ -162,6 +232,7 @@ public record DrawSprites(
         float blue = in.at(Attribute.BLUE, i) * (float) brightness;
         wide = Math.max(0.5, wide);
         double high = Math.max(0.5, r);
+        Picture level = sprite == null ? null : sprite.level(2 * r);
         boolean covers = ink == DrawDots.Ink.COVER;
         for (int row = bottom; row < top; row++) {
             int at = out.at(row);
@@ -181,63 +252,15 @@ public record DrawSprites(
                     out.a[p] += cover * (1 - out.a[p]);
                     continue;
                 }
-                float sx = (u + 1) / 2 * sprite.width - 0.5f;
-                float sy = (v + 1) / 2 * sprite.height - 0.5f;
-                float cover = read(sprite, sprite.a, sx, sy) * alpha;
+                float sx = sprite.x(level, u);
+                float sy = sprite.y(level, v);
+                float cover = Sprite.read(level, level.a, sx, sy) * alpha;
                 float keep = covers ? 1 - cover : 1;
-                out.r[p] = out.r[p] * keep + red * alpha * read(sprite, sprite.r, sx, sy);
-                out.g[p] = out.g[p] * keep + green * alpha * read(sprite, sprite.g, sx, sy);
-                out.b[p] = out.b[p] * keep + blue * alpha * read(sprite, sprite.b, sx, sy);
+                out.r[p] = out.r[p] * keep + red * alpha * Sprite.read(level, level.r, sx, sy);
+                out.g[p] = out.g[p] * keep + green * alpha * Sprite.read(level, level.g, sx, sy);
+                out.b[p] = out.b[p] * keep + blue * alpha * Sprite.read(level, level.b, sx, sy);
                 out.a[p] += cover * (1 - out.a[p]);
             }
-        }
-    }
-
-    /** Linearly between pixels; nothing beyond the borders. */
-    private static float read(Picture p, float[] plane, float x, float y) {
-        int left = (int) Math.floor(x);
-        int low = (int) Math.floor(y);
-        float u = x - left;
-        float v = y - low;
-        float a = pixel(p, plane, left, low);
-        float b = pixel(p, plane, left + 1, low);
-        float c = pixel(p, plane, left, low + 1);
-        float d = pixel(p, plane, left + 1, low + 1);
-        float under = a + (b - a) * u;
-        return under + (c + (d - c) * u - under) * v;
-    }
-
-    private static float pixel(Picture p, float[] plane, int x, int y) {
-        return x < 0 || y < 0 || x >= p.width || y >= p.height ? 0 : plane[p.at(y) + x];
-    }
-
-    private static void halve(Memory memory, Picture sprite) {
-        memory.levels = 0;
-        if (sprite == null) return;
-        memory.sizes[memory.levels++] = sprite;
-        while (memory.levels < memory.sizes.length && sprite.width > 2 && sprite.height > 2) {
-            int width = sprite.width / 2;
-            int height = sprite.height / 2;
-            Picture half = memory.sizes[memory.levels];
-            if (half == null || half.width != width || half.height != height) half = new Picture(width, height);
-            for (int c = 0; c < 4; c++) {
-                float[] from = sprite.plane(c);
-                float[] to = half.plane(c);
-                for (int y = 0; y < height; y++) {
-                    int low = sprite.at(2 * y);
-                    int high = sprite.at(2 * y + 1);
-                    int at = half.at(y);
-                    for (int x = 0; x < width; x++) {
-                        to[at + x] = 0.25f
-                                * (from[low + 2 * x]
-                                        + from[low + 2 * x + 1]
-                                        + from[high + 2 * x]
-                                        + from[high + 2 * x + 1]);
-                    }
-                }
-            }
-            memory.sizes[memory.levels++] = half;
-            sprite = half;
         }
     }
 }

@@ -46,8 +46,7 @@ public final class BlendKernels {
             FloatVector sv = Vectors.load(s, from + x).mul(kv);
             FloatVector sc = Vectors.load(sa, from + x).mul(kv);
             FloatVector bv = Vectors.load(b, at + x);
-            FloatVector bc = Vectors.load(ba, at + x);
-            sv.mul(bv).add(sv.sub(sv.mul(bc))).add(bv.sub(bv.mul(sc))).intoArray(b, at + x);
+            sv.mul(bv).add(bv.sub(bv.mul(sc))).intoArray(b, at + x);
         }
     }
 
@@ -73,11 +72,7 @@ public final class BlendKernels {
             FloatVector sc = Vectors.load(sa, from + x).mul(kv);
             FloatVector bv = Vectors.load(b, at + x);
             FloatVector bc = Vectors.load(ba, at + x);
-            sv.mul(bc)
-                    .min(bv.mul(sc))
-                    .add(sv.sub(sv.mul(bc)))
-                    .add(bv.sub(bv.mul(sc)))
-                    .intoArray(b, at + x);
+            sv.mul(bc).min(bv.mul(sc)).add(bv.sub(bv.mul(sc))).intoArray(b, at + x);
         }
     }
 
@@ -93,6 +88,44 @@ public final class BlendKernels {
     }
 
     public static void subtract(float[] s, float[] sa, int from, float[] k, float[] b, float[] ba, int at, int n) {
+        for (int x = 0; x < n; x += LANES) {
+            FloatVector kv = Vectors.load(k, x);
+            FloatVector sv = Vectors.load(s, from + x).mul(kv);
+            FloatVector bv = Vectors.load(b, at + x);
+            FloatVector bc = Vectors.load(ba, at + x);
+            bv.sub(sv.mul(bc)).intoArray(b, at + x);
+        }
+    }
+
+    public static void multiplyOrSelf(
+            float[] s, float[] sa, int from, float[] k, float[] b, float[] ba, int at, int n) {
+        for (int x = 0; x < n; x += LANES) {
+            FloatVector kv = Vectors.load(k, x);
+            FloatVector sv = Vectors.load(s, from + x).mul(kv);
+            FloatVector sc = Vectors.load(sa, from + x).mul(kv);
+            FloatVector bv = Vectors.load(b, at + x);
+            FloatVector bc = Vectors.load(ba, at + x);
+            sv.mul(bv).add(sv.sub(sv.mul(bc))).add(bv.sub(bv.mul(sc))).intoArray(b, at + x);
+        }
+    }
+
+    public static void darkenOrSelf(float[] s, float[] sa, int from, float[] k, float[] b, float[] ba, int at, int n) {
+        for (int x = 0; x < n; x += LANES) {
+            FloatVector kv = Vectors.load(k, x);
+            FloatVector sv = Vectors.load(s, from + x).mul(kv);
+            FloatVector sc = Vectors.load(sa, from + x).mul(kv);
+            FloatVector bv = Vectors.load(b, at + x);
+            FloatVector bc = Vectors.load(ba, at + x);
+            sv.mul(bc)
+                    .min(bv.mul(sc))
+                    .add(sv.sub(sv.mul(bc)))
+                    .add(bv.sub(bv.mul(sc)))
+                    .intoArray(b, at + x);
+        }
+    }
+
+    public static void subtractOrSelf(
+            float[] s, float[] sa, int from, float[] k, float[] b, float[] ba, int at, int n) {
         for (int x = 0; x < n; x += LANES) {
             FloatVector kv = Vectors.load(k, x);
             FloatVector sv = Vectors.load(s, from + x).mul(kv);

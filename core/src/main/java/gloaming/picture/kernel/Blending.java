@@ -7,19 +7,20 @@ import gloaming.look.Blend;
 /**
  * The blend modes, in linear light with premultiplied alpha (after Porter and Duff 1984 and W3C Compositing 1, section 9).
  *
- * <p>With {@code s, sa} the source's colour and alpha and {@code b, ba} what lies behind, alpha is always
- * {@code sa + ba - sa * ba}, and colour is:
+ * <p>With {@code s, sa} the source's colour and alpha and {@code b, ba} what lies behind, alpha is {@code sa + ba - sa * ba}, or
+ * {@code ba} for those that stay within what is there (Porter and Duff's atop), and colour is:
  *
  * <table>
  * <caption>Colour by mode</caption>
  * <tr><td>over</td><td>s + b (1 - sa)</td></tr>
  * <tr><td>add</td><td>s + b</td></tr>
  * <tr><td>screen</td><td>s + b - s b, the product taken of what lies within 0 to 1, so that light above 1 still adds</td></tr>
- * <tr><td>multiply</td><td>s b + s (1 - ba) + b (1 - sa)</td></tr>
+ * <tr><td>multiply</td><td>s b + b (1 - sa)</td></tr>
  * <tr><td>lighten</td><td>max(s ba, b sa) + s (1 - ba) + b (1 - sa)</td></tr>
- * <tr><td>darken</td><td>min(s ba, b sa) + s (1 - ba) + b (1 - sa)</td></tr>
+ * <tr><td>darken</td><td>min(s ba, b sa) + b (1 - sa)</td></tr>
  * <tr><td>difference</td><td>s + b - 2 min(s ba, b sa)</td></tr>
- * <tr><td>subtract</td><td>b + s (1 - 2 ba): b - s where both are opaque</td></tr>
+ * <tr><td>subtract</td><td>b - s ba</td></tr>
+ * <tr><td>one of these, or itself over nothing</td><td>the same + s (1 - ba)</td></tr>
  * </table>
  *
  * <p>{@link #one} is the plain version; rows are done by {@link BlendKernels}.
@@ -35,12 +36,20 @@ public final class Blending {
             case OVER -> s + b * (1 - sa);
             case ADD -> s + b;
             case SCREEN -> s + b - Math.clamp(s, 0f, 1f) * Math.clamp(b, 0f, 1f);
-            case MULTIPLY -> s * b + s * (1 - ba) + b * (1 - sa);
+            case MULTIPLY -> s * b + b * (1 - sa);
             case LIGHTEN -> Math.max(s * ba, b * sa) + s * (1 - ba) + b * (1 - sa);
-            case DARKEN -> Math.min(s * ba, b * sa) + s * (1 - ba) + b * (1 - sa);
+            case DARKEN -> Math.min(s * ba, b * sa) + b * (1 - sa);
             case DIFFERENCE -> s + b - 2 * Math.min(s * ba, b * sa);
-            case SUBTRACT -> b + s * (1 - 2 * ba);
+            case SUBTRACT -> b - s * ba;
+            case MULTIPLY_OR_SELF -> s * b + s * (1 - ba) + b * (1 - sa);
+            case DARKEN_OR_SELF -> Math.min(s * ba, b * sa) + s * (1 - ba) + b * (1 - sa);
+            case SUBTRACT_OR_SELF -> b + s * (1 - 2 * ba);
         };
+    }
+
+    /** Alpha of one pixel. */
+    public static float alpha(Blend mode, float sa, float ba) {
+        return mode.within() ? ba : sa + ba - sa * ba;
     }
 
     /**
@@ -66,10 +75,10 @@ public final class Blending {
                     b[row + x] = one(mode, s[at + x] * k[x], source.a[at + x] * k[x], b[row + x], target.a[row + x]);
                 }
             }
+            if (mode.within()) continue;
             BlendKernels.union(source.a, at, k, target.a, row, whole);
             for (int x = whole; x < width; x++) {
-                float sa = source.a[at + x] * k[x];
-                target.a[row + x] = sa + target.a[row + x] - sa * target.a[row + x];
+                target.a[row + x] = alpha(mode, source.a[at + x] * k[x], target.a[row + x]);
             }
         }
     }
@@ -93,6 +102,9 @@ public final class Blending {
             case DARKEN -> BlendKernels.darken(s, sa, at, k, b, ba, row, width);
             case DIFFERENCE -> BlendKernels.difference(s, sa, at, k, b, ba, row, width);
             case SUBTRACT -> BlendKernels.subtract(s, sa, at, k, b, ba, row, width);
+            case MULTIPLY_OR_SELF -> BlendKernels.multiplyOrSelf(s, sa, at, k, b, ba, row, width);
+            case DARKEN_OR_SELF -> BlendKernels.darkenOrSelf(s, sa, at, k, b, ba, row, width);
+            case SUBTRACT_OR_SELF -> BlendKernels.subtractOrSelf(s, sa, at, k, b, ba, row, width);
         }
     }
 }

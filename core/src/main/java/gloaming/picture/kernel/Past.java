@@ -21,7 +21,7 @@ public final class Past {
         newest = (newest + 1) % MOST;
         if (ring[newest] == null) ring[newest] = spare(room, picture);
         ring[newest].copyFrom(picture);
-        ring[newest].kept = true;
+        ring[newest].keep();
         held = Math.min(MOST, held + 1);
     }
 

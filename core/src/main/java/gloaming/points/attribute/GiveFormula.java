@@ -14,14 +14,16 @@ import gloaming.step.Operation;
 import gloaming.step.Range;
 import gloaming.step.StepInfo;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
+import java.util.Locale;
 
 /**
  * Formulas worked out for every point, one after the other, each put into an attribute: {@code size = 0.01 + 0.01 * sin(i * 40 + t); y = y + a}.
  *
- * <p>They are in the language of the formulas behind {@code =}. Variables are the attributes, {@code i} from 0 to 1 along the points,
- * {@code index}, {@code count}, {@code t}, {@code beat}, and {@code a} to {@code d}, which are settings. A formula sees what those before it
- * have written.
+ * <p>They are in the language of the formulas behind {@code =}. Variables are the attributes, those of one's own as well (a name that no
+ * point bears counts as 0 and is said), {@code i} from 0 to 1 along the points, {@code index}, {@code count}, {@code t}, {@code beat}, and
+ * {@code a} to {@code d}, which are settings. A formula sees what those before it have written.
  */
 @Id("give-formula")
 @StepInfo(
@@ -48,20 +50,23 @@ public record GiveFormula(
         double d)
         implements Operation<Points, Points, GiveFormula.Memory> {
     private static final int MOST = 16;
-    private static final List<String> ATTRIBUTES =
-            java.util.Arrays.stream(Attribute.values()).map(Attribute::id).toList();
     private static final List<String> GIVEN = List.of("i", "index", "count", "t", "beat", "a", "b", "c", "d");
+    private static final List<String> ATTRIBUTES =
+            Arrays.stream(Attribute.values()).map(Attribute::id).toList();
+    /** Variables at most: what is given, the attributes, and as many of one's own as points may bear. */
+    private static final int ROOM = GIVEN.size() + Attribute.values().length + Points.NAMED;
+
     private static final Signal[] NONE = {};
 
     /** What the formulas see of one point, on each thread. */
-    private static final ThreadLocal<double[]> VARIABLES =
-            ThreadLocal.withInitial(() -> new double[ATTRIBUTES.size() + MOST + GIVEN.size()]);
+    private static final ThreadLocal<double[]> VARIABLES = ThreadLocal.withInitial(() -> new double[ROOM]);
 
     /** The columns this step replaces, and the formulas as they were last read. */
     public static final class Memory {
         final ChangedColumns altered = new ChangedColumns();
         String read;
         public String trouble;
+        /** The attributes that are read or written; as variables they come behind what is given. */
         List<String> names = List.of();
         /** What each formula is, and which of the names it writes. */
         Formula.Code[] codes = {};
@@ -91,26 +96,31 @@ public record GiveFormula(
         Column[] sources = memory.sources;
         // Only what a formula writes is copied; the others are read as they are.
         for (int k = 0; k < own; k++) columns[k] = memory.writes[k] ? memory.altered.write(memory.names.get(k)) : null;
-        for (int k = 0; k < own; k++) sources[k] = columns[k] == null ? out.column(memory.names.get(k)) : null;
+        for (int k = 0; k < own; k++) {
+            sources[k] = columns[k] == null ? out.column(memory.names.get(k)) : null;
+            if (columns[k] == null && sources[k] == null)
+                frame.trouble("finds no attribute '" + memory.names.get(k) + "', which counts as 0");
+        }
         int[] targets = memory.targets;
         Formula.Code[] codes = memory.codes;
         frame.crew().each(n, Points.GRAIN, (from, to) -> {
             double[] v = VARIABLES.get();
-            v[own + 2] = n;
-            v[own + 3] = frame.time();
-            v[own + 4] = frame.beat();
-            v[own + 5] = a;
-            v[own + 6] = b;
-            v[own + 7] = c;
-            v[own + 8] = d;
+            int behind = GIVEN.size();
+            v[2] = n;
+            v[3] = frame.time();
+            v[4] = frame.beat();
+            v[5] = a;
+            v[6] = b;
+            v[7] = c;
+            v[8] = d;
             for (int i = from; i < to; i++) {
                 for (int k = 0; k < own; k++)
-                    v[k] = columns[k] != null ? columns[k][i] : sources[k] == null ? 0 : sources[k].at(i);
-                v[own] = n == 1 ? 0 : (double) i / (n - 1);
-                v[own + 1] = i;
+                    v[behind + k] = columns[k] != null ? columns[k][i] : sources[k] == null ? 0 : sources[k].at(i);
+                v[0] = n == 1 ? 0 : (double) i / (n - 1);
+                v[1] = i;
                 for (int k = 0; k < codes.length; k++) {
                     double value = codes[k].value(v, NONE);
-                    v[targets[k]] = value;
+                    v[behind + targets[k]] = value;
                     columns[targets[k]][i] = (float) value;
                 }
             }
@@ -121,37 +131,40 @@ public record GiveFormula(
     private void read(Memory memory) {
         memory.read = formulas;
         memory.trouble = null;
-        List<String> names = new ArrayList<>(ATTRIBUTES);
+        List<String> variables = new ArrayList<>(GIVEN);
+        variables.addAll(ATTRIBUTES);
         List<String[]> parts = new ArrayList<>();
         for (String text : formulas.split(";")) {
             if (text.isBlank()) continue;
             int at = text.indexOf('=');
-            String target = at < 0 ? "" : text.substring(0, at).strip().toLowerCase(java.util.Locale.ROOT);
+            String target = at < 0 ? "" : text.substring(0, at).strip().toLowerCase(Locale.ROOT);
             if (!target.matches("[a-z][a-z0-9_]{0,39}") || GIVEN.contains(target)) {
                 memory.trouble = "'" + text.strip() + "' is not an attribute, =, and a formula";
                 return;
             }
-            if (!names.contains(target)) names.add(target);
+            if (!variables.contains(target)) variables.add(target);
             parts.add(new String[] {target, text.substring(at + 1)});
         }
         if (parts.size() > MOST) {
             memory.trouble = "there are more than " + MOST + " formulas";
             return;
         }
-        List<String> variables = new ArrayList<>(names);
-        variables.addAll(GIVEN);
         Formula.Code[] codes = new Formula.Code[parts.size()];
-        int[] targets = new int[codes.length];
-        boolean[] writes = new boolean[names.size()];
         for (int k = 0; k < codes.length; k++) {
             String target = parts.get(k)[0];
             try {
-                codes[k] = Formula.over(variables, parts.get(k)[1].strip()).code();
+                codes[k] =
+                        Formula.over(variables, ROOM, parts.get(k)[1].strip()).code();
             } catch (Wrong wrong) {
                 memory.trouble = target + ": " + wrong.getMessage();
                 return;
             }
-            targets[k] = names.indexOf(target);
+        }
+        List<String> names = List.copyOf(variables.subList(GIVEN.size(), variables.size()));
+        int[] targets = new int[codes.length];
+        boolean[] writes = new boolean[names.size()];
+        for (int k = 0; k < codes.length; k++) {
+            targets[k] = names.indexOf(parts.get(k)[0]);
             writes[targets[k]] = true;
         }
         memory.names = names;

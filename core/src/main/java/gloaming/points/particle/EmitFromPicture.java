@@ -102,7 +102,13 @@ public record EmitFromPicture(
                 initial = 60000,
                 byRatio = true,
                 says = "At most so many alive; the oldest make room.")
-        int most)
+        int most,
+
+        @Id(value = "beyond", label = "Beyond black and white")
+        @Choice(
+                initial = "false",
+                says = "Whether light below black and above white counts and colours as well, or only what is seen.")
+        boolean beyond)
         implements Operation<Nothing, Points, EmitFromPicture.Memory> {
 
     /** Where particles are born. */
@@ -190,7 +196,7 @@ public record EmitFromPicture(
             float age = dt * (born - 1 - k + (float) Randomness.uniform(seed, id, 4)) / born;
             c[Brood.X][i] = wx + vx * age;
             c[Brood.Y][i] = wy + vy * age;
-            c[Brood.Z][i] = (float) (relief * Peek.light(of, at));
+            c[Brood.Z][i] = (float) (relief * light(of, at));
             c[Brood.VX][i] = vx;
             c[Brood.VY][i] = vy;
             c[Brood.VZ][i] = 0;
@@ -199,9 +205,11 @@ public record EmitFromPicture(
             c[Brood.LIFE][i] = (float) (life * (1 - lifeSpread * Randomness.uniform(seed, id, 6)));
             c[Brood.ID][i] = id & 0xFFFFFF;
             float cover = Math.max(of.a[at], 1e-4f);
-            c[Brood.RED][i] = of.r[at] / cover;
-            c[Brood.GREEN][i] = of.g[at] / cover;
-            c[Brood.BLUE][i] = of.b[at] / cover;
+            // Light above white is passed on, so that it glows; below black there is none to see.
+            float darkest = beyond ? Float.NEGATIVE_INFINITY : 0;
+            c[Brood.RED][i] = Math.max(darkest, of.r[at] / cover);
+            c[Brood.GREEN][i] = Math.max(darkest, of.g[at] / cover);
+            c[Brood.BLUE][i] = Math.max(darkest, of.b[at] / cover);
             cell[i] = place;
             // The last of its pixel that may live closes it for the rest of this frame.
             if (++memory.living[place] >= each && opened > 1) opened = close(memory, place, opened);
@@ -225,15 +233,15 @@ public record EmitFromPicture(
                 int px = Math.min(of.width - 1, (int) ((column + 0.5) * of.width / across));
                 int at = of.at(py) + px;
                 int i = row * across + column;
-                float now = where == Where.BY_COVER ? of.a[at] : Peek.light(of, at);
+                float now = where == Where.BY_COVER ? seen(of.a[at]) : light(of, at);
                 float worth = now;
                 if (where == Where.BY_CHANGE) worth = memory.known ? Math.abs(now - memory.before[i]) : 0;
                 if (where == Where.EDGES) {
                     int right = of.at(py) + Math.min(of.width - 1, px + 1);
                     int above = of.at(Math.min(of.height - 1, py + 1)) + px;
                     worth = (float) Math.max(
-                            Math.hypot(of.a[right] - of.a[at], of.a[above] - of.a[at]),
-                            Math.hypot(Peek.light(of, right) - now, Peek.light(of, above) - now));
+                            Math.hypot(seen(of.a[right]) - seen(of.a[at]), seen(of.a[above]) - seen(of.a[at])),
+                            Math.hypot(light(of, right) - now, light(of, above) - now));
                 }
                 memory.before[i] = now;
                 if (worth >= least && memory.living[i] < each) memory.open[opened++] = i;
@@ -241,5 +249,14 @@ public record EmitFromPicture(
         }
         memory.known = true;
         return opened;
+    }
+
+    /** The luminance of a pixel, as it is seen or as it is. */
+    private float light(Picture of, int i) {
+        return 0.2126f * seen(of.r[i]) + 0.7152f * seen(of.g[i]) + 0.0722f * seen(of.b[i]);
+    }
+
+    private float seen(float value) {
+        return beyond ? value : Math.clamp(value, 0f, 1f);
     }
 }

@@ -54,8 +54,14 @@ public record Strands(
         @Id("taper") @Range(min = 0, max = 1, initial = 1, says = "How much thinner the tip is.")
         double taper,
 
-        @Id("tip") @Choice(initial = "#ffffff", says = "Colour of the tip, times the point's own.")
-        Colour tip)
+        @Id("tip") @Choice(initial = "#e8d9a0", says = "Colour that each runs to.")
+        Colour tip,
+
+        @Id(value = "tints", label = "Tip tints")
+        @Choice(
+                initial = "false",
+                says = "Whether the tip's colour only tints the point's own, or is the colour itself.")
+        boolean tints)
         implements Operation<Points, Points, Strands.Memory> {
     private static final int MOST = 1_000_000;
 
@@ -100,7 +106,8 @@ public record Strands(
                             in.at(Attribute.GREEN, s),
                             in.at(Attribute.BLUE, s),
                             in.at(Attribute.ALPHA, s),
-                            tip);
+                            tip,
+                            tints);
                     float bent = (float) bend * step * 4;
                     hx += bent * GradientNoise.at(seed, a * over, b * over, c * over + time);
                     hy += bent * GradientNoise.at(seed + 101, a * over, b * over, c * over + time)

@@ -53,12 +53,15 @@ final class Strung {
         part[i] = along;
     }
 
-    /** Writes how place {@code i} looks; colours are those of the strand's beginning, times {@code end} at its end. */
-    void look(int i, float radius, float r, float g, float b, float cover, Colour end) {
+    /**
+     * Writes how place {@code i} looks. Colours run from that of the strand's beginning to {@code end}, or to the beginning's times {@code
+     * end} where that {@code tints}.
+     */
+    void look(int i, float radius, float r, float g, float b, float cover, Colour end, boolean tints) {
         size[i] = radius;
-        red[i] = r * (1 + (end.r() - 1) * part[i]);
-        green[i] = g * (1 + (end.g() - 1) * part[i]);
-        blue[i] = b * (1 + (end.b() - 1) * part[i]);
+        red[i] = r + ((tints ? r * end.r() : end.r()) - r) * part[i];
+        green[i] = g + ((tints ? g * end.g() : end.g()) - g) * part[i];
+        blue[i] = b + ((tints ? b * end.b() : end.b()) - b) * part[i];
         alpha[i] = cover;
     }
 }

@@ -53,9 +53,12 @@ public record Trails(
         @Id("fade") @Range(min = 0, max = 1, initial = 1, says = "How far the end fades.")
         double fade,
 
-        @Id(value = "end", label = "End colour")
-        @Choice(initial = "#ffffff", says = "Colour of the end, times the point's own.")
+        @Id(value = "end", label = "End colour") @Choice(initial = "#2f3f8f", says = "Colour that each runs to.")
         Colour end,
+
+        @Id(value = "tints", label = "End tints")
+        @Choice(initial = "false", says = "Whether the end colour only tints the point's own, or is the colour itself.")
+        boolean tints,
 
         @Id("runOut") @Choice(initial = "true", says = "Whether the trail of one that has died runs out behind it.")
         boolean runOut)
@@ -205,7 +208,8 @@ public record Trails(
                         m.looks[look + 2],
                         m.looks[look + 3],
                         m.looks[look + 4] * (1 - (float) fade * old),
-                        end);
+                        end,
+                        tints);
             }
         }
         return out;

@@ -106,7 +106,8 @@ class DrawPointsTest {
         one.each(Attribute.SIZE)[0] = 0.5f;
         one.each(Attribute.HX)[0] = (float) Math.cos(2 * Math.PI * turn);
         one.each(Attribute.HY)[0] = (float) Math.sin(2 * Math.PI * turn);
-        DrawSprites draw = new DrawSprites(1, DrawSprites.Turned.LOOKING, 0, 0, 1, DrawDots.Ink.COVER);
+        DrawSprites draw = new DrawSprites(
+                1, DrawSprites.Turned.LOOKING, 0, 0, 1, DrawDots.Ink.COVER, DrawSprites.Which.IN_TURN, "part", true);
         Picture out = draw.run(one, draw.memory(), frame);
         double ahead = 0.25;
         int front = place(out, ahead * Math.cos(2 * Math.PI * turn), ahead * Math.sin(2 * Math.PI * turn));
@@ -118,6 +119,43 @@ class DrawPointsTest {
         for (float a : out.a) covered += a;
         // Twice the radius high and wide: 50 by 50 pixels.
         assertThat(covered).isCloseTo(2_500, within(110.0));
+    }
+
+    @Test
+    void eachPointHasThePictureThatItsAttributePicksCroppedToWhatItCovers() {
+        // A red bar low on the left, four times as wide as high, and a green one in the middle.
+        Picture low = new Picture(64, 36);
+        Picture middle = new Picture(64, 36);
+        for (int y = 0; y < 4; y++) {
+            for (int x = 0; x < 16; x++) {
+                low.r[low.at(2 + y) + 3 + x] = low.a[low.at(2 + y) + 3 + x] = 1;
+                middle.g[middle.at(16 + y) + 20 + x] = middle.a[middle.at(16 + y) + 20 + x] = 1;
+            }
+        }
+        frame.reads.put("sprite", low);
+        frame.reads.put("third", middle);
+        Points points = at(-0.8f, 0.5f, 0.8f, 0.5f, 0.8f, -0.5f);
+        points.column(Attribute.SIZE).constant(0.1f);
+        points.put("sort", Column.of(0, 1.5f, 2));
+        DrawSprites draw = new DrawSprites(
+                1,
+                DrawSprites.Turned.UPRIGHT,
+                0,
+                0,
+                1,
+                DrawDots.Ink.COVER,
+                DrawSprites.Which.BY_ATTRIBUTE,
+                "sort",
+                true);
+        Picture out = draw.run(points, draw.memory(), frame);
+        // Each lies round its point, and reaches as far as its own shape: four times as wide as high.
+        for (float across : new float[] {-0.35f, 0, 0.35f}) {
+            assertThat(out.r[place(out, -0.8 + across, 0.5)]).isCloseTo(1, within(0.05f));
+            assertThat(out.g[place(out, 0.8 + across, 0.5)]).isCloseTo(1, within(0.05f));
+            assertThat(out.r[place(out, 0.8 + across, -0.5)]).isCloseTo(1, within(0.05f));
+        }
+        assertThat(out.a[place(out, -0.8, 0.65)]).isZero();
+        assertThat(out.a[place(out, -0.3, 0.5)]).isZero();
     }
 
     private static int place(Picture out, double x, double y) {

@@ -23,7 +23,10 @@ class BlendingTest {
         "LIGHTEN, 0.65",
         "DARKEN, 0.5",
         "DIFFERENCE, 0.4",
-        "SUBTRACT, 0.1"
+        "SUBTRACT, 0.1",
+        "MULTIPLY_OR_SELF, 0.45",
+        "DARKEN_OR_SELF, 0.5",
+        "SUBTRACT_OR_SELF, 0.1"
     })
     void halfCoveringLightOnAnOpaqueGround(Blend mode, float expected) {
         assertThat(Blending.one(mode, 0.4f, 0.5f, 0.5f, 1f)).isCloseTo(expected, offset(1e-6f));
@@ -35,11 +38,14 @@ class BlendingTest {
         "OVER, 0.525",
         "ADD, 0.65",
         "SCREEN, 0.55",
-        "MULTIPLY, 0.425",
+        "MULTIPLY, 0.225",
         "LIGHTEN, 0.525",
-        "DARKEN, 0.45",
+        "DARKEN, 0.25",
         "DIFFERENCE, 0.4",
-        "SUBTRACT, 0.25"
+        "SUBTRACT, 0.05",
+        "MULTIPLY_OR_SELF, 0.425",
+        "DARKEN_OR_SELF, 0.45",
+        "SUBTRACT_OR_SELF, 0.25"
     })
     void halfCoveringLightOnHalfAGround(Blend mode, float expected) {
         assertThat(Blending.one(mode, 0.4f, 0.5f, 0.25f, 0.5f)).isCloseTo(expected, offset(1e-6f));
@@ -72,8 +78,19 @@ class BlendingTest {
             }
             float sa = source.a[i] * k;
             assertThat(target.a[i])
-                    .isCloseTo(inside ? sa + before.a[i] - sa * before.a[i] : before.a[i], offset(1e-5f));
+                    .isCloseTo(inside ? Blending.alpha(mode, sa, before.a[i]) : before.a[i], offset(1e-5f));
         }
+    }
+
+    @Test
+    void whatTakesLightAwayLeavesNothingWhereNothingIsSeenAndAddsNoCover() {
+        for (Blend mode : Blend.values()) {
+            if (!mode.within()) continue;
+            assertThat(Blending.one(mode, 0.8f, 1, 0, 0)).as(mode.id()).isZero();
+            assertThat(Blending.alpha(mode, 1, 0.25f)).isEqualTo(0.25f);
+        }
+        assertThat(Blending.one(Blend.MULTIPLY_OR_SELF, 0.8f, 1, 0, 0)).isEqualTo(0.8f);
+        assertThat(Blending.alpha(Blend.MULTIPLY_OR_SELF, 1, 0.25f)).isEqualTo(1f);
     }
 
     @Test

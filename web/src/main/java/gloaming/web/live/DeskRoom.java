@@ -89,7 +89,7 @@ class DeskRoom {
     ToPage.Checked check(Look look, FromPage.Check m) {
         String text = m.text();
         try {
-            Formula formula = wishes.read(look, text);
+            Formula formula = wishes.read(look, text, m.step(), m.setting());
             Double value = formula.lanes().isEmpty() && m.once() ? (Double) Formula.reckon(text) : null;
             return new ToPage.Checked(m.asked(), true, 0, 0, null, value);
         } catch (Wrong e) {

@@ -41,7 +41,7 @@ class PageQuestions {
         switch (question) {
             case FromPage.Find m -> {
                 List<ToPage.FoundStep> found = finder.find(open.look(), m.lane(), m.place(), m.words()).stream()
-                        .map(f -> new ToPage.FoundStep(f.step().id(), f.newLane()))
+                        .map(f -> new ToPage.FoundStep(f.step().id(), f.where()))
                         .toList();
                 viewer.tell(new ToPage.Found(m.asked(), found));
             }

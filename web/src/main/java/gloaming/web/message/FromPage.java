@@ -166,9 +166,14 @@ public sealed interface FromPage {
     @JsonTypeName("keep")
     record Keep(String step, String setting, @Maybe String name) implements Question, Builds {}
 
-    /** Whether that is a formula; {@code once} asks for its value too. Answered by {@link ToPage.Checked}. */
+    /** Whether that is a formula, for a setting; {@code once} asks for its value too. Answered by {@link ToPage.Checked}. */
     @JsonTypeName("check")
-    record Check(long asked, String text, boolean once) implements Question {}
+    record Check(
+            long asked,
+            String text,
+            boolean once,
+            @Maybe String step,
+            @Maybe String setting) implements Question {}
 
     /** From now on the page is told what is heard and what arrives. */
     @JsonTypeName("desk")

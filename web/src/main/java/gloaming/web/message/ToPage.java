@@ -4,6 +4,7 @@ import com.fasterxml.jackson.annotation.JsonInclude;
 import com.fasterxml.jackson.annotation.JsonTypeInfo;
 import com.fasterxml.jackson.annotation.JsonTypeName;
 import gloaming.curve.Key;
+import gloaming.step.Finder;
 import gloaming.step.Setting;
 import java.util.List;
 import java.util.Map;
@@ -144,8 +145,8 @@ public sealed interface ToPage {
     @JsonTypeName("found")
     record Found(long asked, List<FoundStep> steps) implements ToPage {}
 
-    /** A step; with {@code newLane} it can only begin a lane of its own. */
-    record FoundStep(String type, boolean newLane) {}
+    /** A step, and where it can go. */
+    record FoundStep(String type, Finder.Where where) {}
 
     /** The versions of a text that were kept, newest first. */
     @JsonTypeName("versions")

@@ -1,5 +1,5 @@
 // @ts-check
-import { railOf } from '../kinds.js';
+import { KINDS, railOf } from '../kinds.js';
 import { $ } from '../page.js';
 
 /**
@@ -65,7 +65,8 @@ export function finder(page) {
     /** @param {import('../messages.js').FoundStep} found */
     addStep(found) {
       const { lane, place } = this.finder;
-      const where = found.newLane ? { lane: null, place: 0 } : { lane, place };
+      if (found.where === 'BEHIND_ANOTHER') return this.say(`${this.foundInfo(found).name} goes ${this.foundWhere(found)}: select such a step first.`);
+      const where = found.where === 'NEW_LANE' ? { lane: null, place: 0 } : { lane, place };
       page.live.send({ do: 'add-step', above: this.aboveLane, type: found.type, ...where });
       this.closeFinder();
     },
@@ -80,6 +81,12 @@ export function finder(page) {
     foundInfo(found) { return page.catalogue[found.type]; },
     /** @param {import('../messages.js').FoundStep} found */
     foundRail(found) { return railOf(page.catalogue[found.type].gives); },
+    /** Where it goes, if not here. @param {import('../messages.js').FoundStep} found */
+    foundWhere(found) {
+      if (found.where === 'NEW_LANE') return 'in a new lane';
+      const takes = page.catalogue[found.type].takes;
+      return found.where === 'BEHIND_ANOTHER' && takes ? `behind ${KINDS[takes].one}` : '';
+    },
     /** @param {number} i */
     foundId(i) { return `found-${i}`; },
     get finderNothing() { return this.finderFresh && this.finder.words && !this.finder.found.length; },

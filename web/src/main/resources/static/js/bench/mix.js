@@ -8,7 +8,10 @@ import { paint, slider } from '../slider.js';
  */
 export function mix(page) {
   return /** @satisfies {ThisType<import('./types.js').Bench>} */ ({
-    blends: ['over', 'add', 'screen', 'multiply', 'lighten', 'darken', 'difference', 'subtract'],
+    blends: ['over', 'add', 'screen', 'multiply', 'lighten', 'darken', 'difference', 'subtract',
+      'multiply-or-self', 'darken-or-self', 'subtract-or-self'],
+    /** @param {string} blend */
+    blendName(blend) { return blend.replace('-or-self', ', over nothing itself'); },
     startMix() { page.live.hear('board', (m) => { if (!page.dear) this.paintOpacities(m); }); },
     /** How opaque driven layers are now. @param {import('../messages.js').ToPageBoard} m */
     paintOpacities(m) {
@@ -56,13 +59,16 @@ export function mix(page) {
       this.startFormula(this.opacity, String(this.chosenLayer?.opacity ?? 1));
     },
     async setOpacity(event) {
-      const v = (await this.reckon(event.target.value)) / 100;
+      const v = await this.reckon(event.target.value);
       if (Number.isFinite(v)) this.changeLayer({ opacity: Math.min(1, Math.max(0, v)) });
     },
     /** @param {import('../messages.js').Layer} layer */
-    opacityText(layer) { return Math.round(layer.opacity * 100); },
+    opacityText(layer) { return Math.round(layer.opacity * 100) / 100; },
     /** @param {import('../messages.js').Layer} layer */
-    blendText(layer) { return `${layer.blend[0].toUpperCase()}${layer.blend.slice(1)} · ${this.opacityText(layer)}`; },
+    blendText(layer) {
+      const name = layer.blend.split('-')[0];
+      return `${name[0].toUpperCase()}${name.slice(1)} · ${this.opacityText(layer)}`;
+    },
     /** @param {import('../messages.js').Layer} layer */
     barOf(layer) { return { transform: `scaleX(${layer.opacity})` }; },
     removeLayer() {
