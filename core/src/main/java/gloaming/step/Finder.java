@@ -34,8 +34,8 @@ public final class Finder {
 
     /**
      * The steps that fit at {@code place} of a lane and, behind them, those that begin a new one, best first; a null lane asks for a new
-     * one. With no words all that fit are given, by name. A step that is found by its name comes first even if it begins a new lane. The
-     * best of those that go nowhere here are named last, so that nobody thinks they are not there.
+     * one. With no words all that fit are given, by name. A step that is found by its name comes first even if it begins a new lane. Of
+     * those that go nowhere here the best are named too, so that nobody thinks they are not there.
      */
     public List<Found> find(Look look, String lane, int place, String words) {
         Lane at = lane == null ? null : look.lane(lane).orElse(null);
@@ -70,7 +70,9 @@ public final class Finder {
         all.addAll(here);
         all.addAll(elsewhere);
         List<Found> offered = new ArrayList<>(all.subList(0, Math.min(MOST, all.size())));
-        if (bestNowhere > Math.max(best, bestHere)) offered.addAll(nowhere);
+        // Whoever means a step that goes nowhere here is told so, and not given another.
+        if (bestNowhere > CLEARLY * Math.max(best, bestHere)) offered.addFirst(nowhere.removeFirst());
+        offered.addAll(nowhere);
         return offered;
     }
 

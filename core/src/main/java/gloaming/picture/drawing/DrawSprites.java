@@ -32,7 +32,7 @@ import java.util.Arrays;
         kind = Picture.class,
         optional = true,
         says = "The picture that is drawn; without it, a soft dot.")
-@Read(name = "second", kind = Picture.class, optional = true, says = "Another, that some points have instead.")
+@Read(name = "second", kind = Picture.class, optional = true, says = "A second one, that some points have instead.")
 @Read(name = "third", kind = Picture.class, optional = true, says = "Another, that some points have instead.")
 @Read(name = "fourth", kind = Picture.class, optional = true, says = "Another, that some points have instead.")
 @Read(name = "fifth", kind = Picture.class, optional = true, says = "Another, that some points have instead.")

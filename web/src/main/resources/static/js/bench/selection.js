@@ -34,7 +34,12 @@ export function selection(page) {
     get problems() { return this.info?.problems ?? []; },
     /** Code comes last: what it grew stays in sight above it. */
     get settings() { return this.info ? this.info.settings.toSorted((a, b) => Number(a.form === 'CODE') - Number(b.form === 'CODE')) : []; },
-    get readers() { return this.info ? this.info.reads : []; },
+    /** Of reads that are one more of the same, those that are set and the next. */
+    get readers() {
+      const all = this.info?.reads ?? [];
+      const set = (/** @type {number} */ i) => Boolean(this.chosen?.reads?.[all[i].name]);
+      return all.filter((r, i) => !i || r.says !== all[i - 1].says || set(i) || set(i - 1));
+    },
     /** @param {string} id */
     setting(id) { return this.settings.find((s) => s.id === id) ?? null; },
     /** @param {string} id a step's, or empty */
