@@ -14,6 +14,7 @@ import gloaming.web.store.Shows;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.nio.file.StandardOpenOption;
 import java.util.Map;
 import org.springframework.boot.SpringApplication;
 import org.springframework.boot.web.server.PortInUseException;
@@ -22,6 +23,9 @@ import org.springframework.context.ConfigurableApplicationContext;
 
 /** Starts the application and says where it is once the first picture is made. */
 public final class Server {
+    /** Bytes that there must be room for at a start. */
+    private static final int ROOM = 1 << 20;
+
     private static final long FIRST_PICTURE_MS = 8_000;
     /** Frames after which a look counts as playing. */
     private static final long SETTLED = 60;
@@ -42,6 +46,7 @@ public final class Server {
         } catch (IOException e) {
             throw new Refused("The folder " + data + " cannot be made; choose another with --data.");
         }
+        writable(data);
         SpringApplication app = new SpringApplication(App.class);
         app.setDefaultProperties(Map.of(
                 "gloaming.port",
@@ -123,6 +128,32 @@ public final class Server {
         }
     }
 
+    /** Asked before anything is opened: a database that cannot be written would look damaged. */
+    private static void writable(Path data) {
+        Path probe = data.resolve("room.tmp");
+        try {
+            Files.write(
+                    probe,
+                    new byte[ROOM],
+                    StandardOpenOption.CREATE,
+                    StandardOpenOption.WRITE,
+                    StandardOpenOption.SYNC);
+            Files.delete(probe);
+        } catch (IOException e) {
+            try {
+                Files.deleteIfExists(probe);
+            } catch (IOException left) {
+                e.addSuppressed(left);
+            }
+            throw new Refused(full(data));
+        }
+    }
+
+    private static String full(Path data) {
+        return "The data folder " + data
+                + " cannot be written to: the disk is full, or it may only be read. Make room, or choose another with --data.";
+    }
+
     private static RuntimeException plain(RuntimeException e, int port, Path data) {
         for (Throwable cause = e; cause != null; cause = cause.getCause()) {
             if (cause instanceof PortInUseException) {
@@ -130,9 +161,7 @@ public final class Server {
                         "Port " + port + " is taken, perhaps by another Gloaming; choose another with --port.");
             }
             if (Damage.full(cause)) {
-                return new Refused(
-                        "The data folder " + data
-                                + " cannot be written to: the disk is full, or it may only be read. Make room, or choose another with --data.");
+                return new Refused(full(data));
             }
             if (cause.getMessage() != null && cause.getMessage().contains("may be already in use")) {
                 return new Refused("The folder " + data

@@ -14,12 +14,15 @@ export function settings(page) {
     startSettings() {
       this.loadMedia();
       addEventListener('focus', () => this.loadMedia());
-      takesFiles(String(page.root.dataset.show), $('#upload input[name=_csrf]').value, {
-        busy: (says) => this.say(says),
-        refused: (says) => this.say(says),
-        is: (medium) => { this.refusal = ''; this.brought(medium); },
+      this.stopArriving = takesFiles(String(page.root.dataset.show), $('#upload input[name=_csrf]').value, {
+        busy: (says) => { this.arriving = says; },
+        refused: (says) => { this.arriving = ''; this.say(says); },
+        is: (medium) => { this.arriving = ''; this.refusal = ''; this.brought(medium); },
       });
     },
+    /** What is said of a file while it is on its way. */
+    arriving: '',
+    stopArriving: () => {},
     /** @param {{id: string, initial: any}} setting @returns {any} */
     value(setting) {
       const v = this.chosen?.settings?.[setting.id];
