@@ -11,6 +11,7 @@ import gloaming.look.Step;
 import gloaming.look.Value;
 import gloaming.media.Shelf;
 import gloaming.picture.kernel.Blending;
+import gloaming.picture.kernel.Exit;
 import gloaming.play.Moment;
 import gloaming.play.Onlooker;
 import gloaming.play.Player;
@@ -78,6 +79,27 @@ final class KernelTimes {
                     "ms",
                     "FFmpeg gblur %.2f ms".formatted(medians[1]),
                     steps[30] / medians[1]));
+        }
+    }
+
+    /** From light to bytes, for an output of the full size and a monitor of 640 pixels, in add-blends of the same size. */
+    static List<Result> exit() {
+        Picture in = noise();
+        Picture ground = noise();
+        byte[] large = new byte[WIDTH * HEIGHT * 3];
+        byte[] small = new byte[640 * 360 * 3];
+        try (Crew crew = new Crew(THREADS)) {
+            double[] ms = Clocked.medians(
+                    200,
+                    200,
+                    () -> crew.each(HEIGHT, 8, (from, to) -> Blending.rows(Blend.ADD, in, 0.9, null, ground, from, to)),
+                    () -> Exit.rgb(in, WIDTH, HEIGHT, large, crew),
+                    () -> Exit.rgb(in, 640, 360, small, crew));
+            String peer = "an add-blend, %.2f ms".formatted(ms[0]);
+            return List.of(
+                    new Result("exit at 960x540", ms[1], "ms", peer, ms[1] / ms[0]),
+                    new Result("exit at 640x360", ms[2], "ms", peer, ms[2] / ms[0]),
+                    new Result("exit at both", ms[1] + ms[2], "ms", "3 blends wanted", (ms[1] + ms[2]) / (3 * ms[0])));
         }
     }
 

@@ -33,6 +33,7 @@ public final class Perf implements Callable<Integer> {
         all.put("look", KernelTimes::look);
         all.put("blur", KernelTimes::blur);
         all.put("blend", KernelTimes::blends);
+        all.put("exit", KernelTimes::exit);
         all.put("swirl", KernelTimes::swirl);
         all.put("particles", Clouds::particles);
         all.put("clouds", Clouds::others);
@@ -47,6 +48,7 @@ public final class Perf implements Callable<Integer> {
         all.put("start", Live::start);
         all.put("monitor", Live::monitor);
         all.put("clip", Live::clip);
+        all.put("full", FullLook::run);
         all.put("live", LiveLooks::run);
         all.put("soak", Live::soak);
         List<Result> results = new ArrayList<>();

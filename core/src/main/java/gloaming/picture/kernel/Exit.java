@@ -2,6 +2,7 @@ package gloaming.picture.kernel;
 
 import gloaming.flow.Crew;
 import gloaming.flow.Picture;
+import gloaming.flow.Vectors;
 import gloaming.step.Colour;
 
 /**
@@ -15,17 +16,35 @@ import gloaming.step.Colour;
 public final class Exit {
     private static final float KNEE = 0.9f;
     private static final float GROUND = 0.02f;
-    private static final float HEAT = 0.12f;
+    static final float HEAT = 0.12f;
     /** The table is indexed by a float's exponent and nine bits of its fraction, from 2^-14 to 2^5. */
-    private static final int SHIFT = 14;
+    static final int SHIFT = 14;
 
-    private static final int BASE = Float.floatToRawIntBits(0x1p-14f) >> SHIFT;
-    private static final int LAST = (Float.floatToRawIntBits(0x1p5f) >> SHIFT) - BASE;
+    static final int BASE = Float.floatToRawIntBits(0x1p-14f) >> SHIFT;
+    static final int LAST = (Float.floatToRawIntBits(0x1p5f) >> SHIFT) - BASE;
     private static final int INFINITE = Float.floatToRawIntBits(Float.POSITIVE_INFINITY);
     private static final short[] TABLE = new short[LAST + 1];
     private static final int DITHER_SIDE = 64;
     private static final short[] DITHER = new short[DITHER_SIDE * DITHER_SIDE];
-    private static final ThreadLocal<float[][]> ROWS = ThreadLocal.withInitial(() -> new float[4][0]);
+    private static final ThreadLocal<Rows> ROWS = ThreadLocal.withInitial(Rows::new);
+
+    /** Room of one thread: three rows of light as wide as the picture, three as wide as what leaves, and where each looks in the table. */
+    private static final class Rows {
+        float[][] wide = new float[3][0];
+        float[][] narrow = new float[3][0];
+        int[][] index = new int[3][0];
+
+        Rows room(int from, int to) {
+            int most = Math.max(from, to) + 2 * Vectors.LANES;
+            if (index[0].length >= most) return this;
+            for (int c = 0; c < 3; c++) {
+                wide[c] = new float[most];
+                narrow[c] = new float[most];
+                index[c] = new int[most];
+            }
+            return this;
+        }
+    }
 
     static {
         for (int i = 0; i <= LAST; i++) {
@@ -55,48 +74,46 @@ public final class Exit {
      * mean of the light it covers. Sizes above the picture's own repeat pixels.
      */
     public static void rgb(Picture in, int width, int height, byte[] out, Crew crew) {
+        Reduction narrower = in.width > width ? Reduction.of(in.width, width) : null;
         crew.each(height, 8, (from, to) -> {
-            float[][] rows = ROWS.get();
-            if (rows[0].length < Math.max(width, in.width))
-                for (int c = 0; c < rows.length; c++) rows[c] = new float[Math.max(width, in.width)];
+            Rows rows = ROWS.get().room(in.width, width);
             for (int row = from; row < to; row++) {
                 int at = (height - 1 - row) * width * 3;
                 if (in.width == width && in.height == height) {
-                    encode(in.r, in.g, in.b, row * width, width, row, out, at);
-                } else {
-                    for (int c = 0; c < 3; c++) {
-                        gather(
-                                in.plane(c),
-                                in.width,
-                                row * (double) in.height / height,
-                                (row + 1) * (double) in.height / height,
-                                in.height,
-                                rows[3]);
-                        resize(rows[3], in.width, rows[c], width);
-                    }
-                    encode(rows[0], rows[1], rows[2], 0, width, row, out, at);
+                    encode(in.r, in.g, in.b, row * width, width, row, rows, out, at);
+                    continue;
                 }
+                double low = row * (double) in.height / height;
+                double high = (row + 1) * (double) in.height / height;
+                for (int c = 0; c < 3; c++) gather(in.plane(c), in.width, low, high, in.height, rows.wide[c]);
+                if (narrower != null) narrower.run(rows.wide, rows.narrow);
+                else widen(rows.wide, in.width, rows.narrow, width);
+                encode(rows.narrow[0], rows.narrow[1], rows.narrow[2], 0, width, row, rows, out, at);
             }
         });
     }
 
     /** The mean of the rows from {@code low} to {@code high}, where a row's part counts as much as it is covered. */
-    private static void gather(float[] plane, int width, double low, double high, int height, float[] row) {
+    static void gather(float[] plane, int width, double low, double high, int height, float[] row) {
         int first = (int) low;
         int last = Math.min(height - 1, (int) Math.ceil(high) - 1);
-        for (int y = first; y <= last; y++) {
-            float weight = (float) ((Math.min(high, y + 1) - Math.max(low, y)) / (high - low));
-            int at = y * width;
-            if (y == first) for (int x = 0; x < width; x++) row[x] = weight * plane[at + x];
-            else for (int x = 0; x < width; x++) row[x] += weight * plane[at + x];
+        // Two rows are added at a time: what lies between the sizes of a look and a monitor has no more, or three.
+        for (int y = first; y <= last; y += 2) {
+            float one = covered(y, low, high);
+            float two = y < last ? covered(y + 1, low, high) : 0;
+            int next = Math.min(y + 1, last) * width;
+            ExitKernels.gather(plane, y * width, next, one, two, y == first, row, width);
         }
     }
 
-    /** A row as long as it is to be: each pixel the mean of what it covers, or one of those it lies in. */
-    private static void resize(float[] row, int from, float[] out, int to) {
-        if (from > to) Reduction.of(from, to).run(row, out);
-        else if (from == to) System.arraycopy(row, 0, out, 0, to);
-        else for (int i = 0; i < to; i++) out[i] = row[(int) ((long) i * from / to)];
+    private static float covered(int y, double low, double high) {
+        return (float) ((Math.min(high, y + 1) - Math.max(low, y)) / (high - low));
+    }
+
+    /** Rows no shorter than they were: each pixel is one of those that it lies in. */
+    private static void widen(float[][] rows, int from, float[][] out, int to) {
+        for (int c = 0; c < 3; c++)
+            for (int i = 0; i < to; i++) out[c][i] = rows[c][from == to ? i : (int) ((long) i * from / to)];
     }
 
     /** How much each pixel of a shorter row takes of those of a longer one: as much as it covers of them. */
@@ -110,6 +127,11 @@ public final class Exit {
         private final int taps;
         private final int[] first;
         private final float[] weights;
+        /** Where each pixel of a vector finds its first, from the first of the vector's own on; none where that is too far. */
+        private final float[] within;
+
+        /** The weights, all first ones, all second ones, all third ones. */
+        private final float[] apart;
 
         private Reduction(int from, int to) {
             this.from = from;
@@ -129,6 +151,13 @@ public final class Exit {
                     weights[i * taps + k] = x < from && covered > 0 ? (float) (covered / each) : 0;
                 }
             }
+            boolean near = taps == 3 && each * (Vectors.LANES - 1) + 4 < 2 * Vectors.LANES;
+            within = near ? new float[to] : null;
+            apart = near ? new float[3 * to] : null;
+            for (int i = 0; near && i < to; i++) {
+                within[i] = first[i] - first[i / Vectors.LANES * Vectors.LANES];
+                for (int k = 0; k < 3; k++) apart[k * to + i] = weights[3 * i + k];
+            }
         }
 
         /** The one for these sizes, {@code from} above {@code to}. Threads may make the same one twice. */
@@ -139,16 +168,30 @@ public final class Exit {
             return LAST[place] = new Reduction(from, to);
         }
 
-        void run(float[] row, float[] out) {
-            if (taps == 3 && from >= 3) three(row, out);
-            else each(row, out);
+        /** Shortens red, green and blue. */
+        void run(float[][] rows, float[][] out) {
+            if (taps != 3 || from < 3) {
+                for (int c = 0; c < 3; c++) each(rows[c], out[c]);
+                return;
+            }
+            // Vectors read on beyond the row's end, where there has to be room.
+            int whole = within != null ? to / Vectors.LANES * Vectors.LANES : 0;
+            while (whole > 0 && first[whole - Vectors.LANES] + 2 * Vectors.LANES > rows[0].length)
+                whole -= Vectors.LANES;
+            for (int c = 0; c < 3; c++) ExitKernels.reduce(rows[c], first, within, apart, to, out[c], whole);
+            three(rows[0], rows[1], rows[2], out[0], out[1], out[2], whole);
         }
 
         /** From one and a half to two pixels to one: what a monitor shows of most looks. */
-        private void three(float[] row, float[] out) {
-            for (int i = 0, w = 0; i < to; i++, w += 3) {
+        private void three(float[] r, float[] g, float[] b, float[] red, float[] green, float[] blue, int begin) {
+            for (int i = begin, w = 3 * begin; i < to; i++, w += 3) {
                 int x = first[i];
-                out[i] = weights[w] * row[x] + weights[w + 1] * row[x + 1] + weights[w + 2] * row[x + 2];
+                float left = weights[w];
+                float middle = weights[w + 1];
+                float right = weights[w + 2];
+                red[i] = left * r[x] + middle * r[x + 1] + right * r[x + 2];
+                green[i] = left * g[x] + middle * g[x + 1] + right * g[x + 2];
+                blue[i] = left * b[x] + middle * b[x + 1] + right * b[x + 2];
             }
         }
 
@@ -162,9 +205,28 @@ public final class Exit {
         }
     }
 
-    private static void encode(float[] r, float[] g, float[] b, int from, int width, int row, byte[] out, int at) {
+    private static void encode(
+            float[] r, float[] g, float[] b, int from, int width, int row, Rows rows, byte[] out, int at) {
+        int whole = width / Vectors.LANES * Vectors.LANES;
+        ExitKernels.index(r, g, b, from, rows.index[0], rows.index[1], rows.index[2], whole);
         int dither = (row & DITHER_SIDE - 1) * DITHER_SIDE;
-        for (int x = 0; x < width; x++) {
+        bytes(rows.index[0], rows.index[1], rows.index[2], whole, dither, out, at);
+        plain(r, g, b, from, whole, width, dither, out, at + 3 * whole);
+    }
+
+    /** Looks {@code n} pixels up in the table, and dithers them. */
+    private static void bytes(int[] r, int[] g, int[] b, int n, int dither, byte[] out, int at) {
+        for (int x = 0; x < n; x++, at += 3) {
+            int d = DITHER[dither + (x & DITHER_SIDE - 1)];
+            out[at] = (byte) (TABLE[r[x]] + d >> 7);
+            out[at + 1] = (byte) (TABLE[g[x]] + d >> 7);
+            out[at + 2] = (byte) (TABLE[b[x]] + d >> 7);
+        }
+    }
+
+    /** Pixels {@code first} to {@code end} of a row: the plain version of {@link ExitKernels#index} and {@link #bytes}. */
+    static void plain(float[] r, float[] g, float[] b, int from, int first, int end, int dither, byte[] out, int at) {
+        for (int x = first; x < end; x++) {
             float red = r[from + x];
             float green = g[from + x];
             float blue = b[from + x];

@@ -89,13 +89,34 @@ class ExitTest {
         assertThat(sum / rgb.length).isCloseTo(255 * Colour.toSrgb(0.4), within(4.0));
     }
 
+    @Test
+    void rowsAreThePlainVersionAtEveryPixelWhateverStandsThere() {
+        Picture picture = new Picture(83, 70);
+        java.util.SplittableRandom random = new java.util.SplittableRandom(3);
+        float[] odd = {Float.NaN, Float.POSITIVE_INFINITY, Float.NEGATIVE_INFINITY, -0f, 1, 40, 1e-30f, -3};
+        for (int i = 0; i < picture.pixels(); i++)
+            for (int c = 0; c < 3; c++)
+                picture.plane(c)[i] = random.nextInt(20) == 0
+                        ? odd[random.nextInt(odd.length)]
+                        : (float) Math.pow(random.nextDouble(), 4) * 3;
+        byte[] rgb = new byte[picture.pixels() * 3];
+        Exit.rgb(picture, picture.width, picture.height, rgb, crew);
+        byte[] plain = new byte[rgb.length];
+        for (int y = 0; y < picture.height; y++) {
+            int at = (picture.height - 1 - y) * picture.width * 3;
+            Exit.plain(picture.r, picture.g, picture.b, picture.at(y), 0, picture.width, (y & 63) * 64, plain, at);
+        }
+        assertThat(rgb).isEqualTo(plain);
+    }
+
     @ParameterizedTest
     @CsvSource({"960,640", "960,639", "480,320", "7,5", "3,2", "2,1", "1920,640", "100,99", "5,1"})
     void aShorterRowTakesOfALongerOneWhatEachPixelCovers(int from, int to) {
         float[] row = new float[from];
         for (int i = 0; i < from; i++) row[i] = (float) Math.sin(i * 1.7) + 2;
         float[] out = new float[to];
-        Exit.Reduction.of(from, to).run(row, out);
+        Exit.Reduction.of(from, to)
+                .run(new float[][] {row, row, row}, new float[][] {new float[to], out, new float[to]});
         double each = (double) from / to;
         for (int i = 0; i < to; i++) {
             // The integral of the row's steps between the pixel's edges.
