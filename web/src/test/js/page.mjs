@@ -13,7 +13,7 @@ const KINDS = {
 const none = new Proxy(function nothing() {}, { get: (_, name) => (name === Symbol.toPrimitive ? () => '' : none), apply: () => none, set: () => true });
 globalThis.document = /** @type {any} */ ({
   querySelector: () => null, querySelectorAll: () => [], getElementById: () => null, activeElement: null, title: '',
-  createElementNS: () => none,
+  createElementNS: () => none, addEventListener: () => {}, hidden: false,
 });
 const kept = new Map();
 globalThis.localStorage = /** @type {any} */ ({ getItem: (name) => kept.get(name) ?? null, setItem: (name, value) => kept.set(name, value) });

@@ -1,6 +1,9 @@
 package gloaming.flow;
 
 import java.util.Arrays;
+import jdk.incubator.vector.FloatVector;
+import jdk.incubator.vector.VectorMask;
+import jdk.incubator.vector.VectorOperators;
 
 /**
  * A planar 32-bit float picture in linear light with premultiplied alpha, unbounded below and above.
@@ -154,8 +157,18 @@ public final class Picture implements Flow {
     /** Makes 0 of what is no number or infinite in rows {@code from} to {@code to}, so that what is remembered heals. */
     public void mend(int from, int to) {
         for (int c = 0; c < 4; c++) {
-            float[] plane = plane(c);
-            for (int i = at(from); i < at(to); i++) plane[i] = plane[i] - plane[i] == 0 ? plane[i] : 0;
+            mend(plane(c), at(from), at(to));
         }
+    }
+
+    @Kernel
+    private static void mend(float[] plane, int from, int to) {
+        int i = from;
+        for (; i <= to - Vectors.LANES; i += Vectors.LANES) {
+            FloatVector here = Vectors.load(plane, i);
+            VectorMask<Float> number = here.sub(here).compare(VectorOperators.EQ, 0f);
+            if (!number.allTrue()) here.blend(0f, number.not()).intoArray(plane, i);
+        }
+        for (; i < to; i++) plane[i] = plane[i] - plane[i] == 0 ? plane[i] : 0;
     }
 }

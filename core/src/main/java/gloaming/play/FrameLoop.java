@@ -272,8 +272,11 @@ final class FrameLoop {
         player.outbox(now.onAir() ? live.outbox() : Outbox.NOWHERE);
         Picture mix = player.play(new Moment(frame, pace.time, dt, pace.sound), width, height, now.sound(), eyes);
         mustGoOn();
-        glance(mix, step);
-        leave(null, mix);
+        boolean seen = eyes.sees();
+        if (seen) {
+            glance(mix, step);
+            leave(null, mix);
+        }
         double ms = (System.nanoTime() - started) / 1e6;
         exitMs += (left / 1e6 - exitMs) * 0.1;
         left = 0;
@@ -281,7 +284,7 @@ final class FrameLoop {
         frameMs = frameMs == 0 ? ms : frameMs + (ms - frameMs) * 0.1;
         fps = fps == 0 ? 1 / step : fps + (1 / step - fps) * 0.1;
         double budget = budget(now);
-        if (now.scale() == 0) keeper.saw(ms, budget, step);
+        if (now.scale() == 0 && seen) keeper.saw(ms, budget, step);
         write(now, mix, scale, budget);
         if (live.ears.wanted()) {
             live.ears.fill(player.hearing());

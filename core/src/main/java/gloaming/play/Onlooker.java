@@ -21,6 +21,15 @@ public interface Onlooker {
         public void see(int index, String step, Flow out) {}
     };
 
+    /**
+     * Whether anybody sees a picture in this frame. Where nobody does none is made, but what others go by goes on: signals, clocks,
+     * particles, what is told to other programs, and the pictures that these are taken from. What pictures remember, as an echo does,
+     * stands still meanwhile.
+     */
+    default boolean sees() {
+        return true;
+    }
+
     /** Whether a lane is to be worked out even if the mix does not need it. */
     boolean watches(String lane);
 

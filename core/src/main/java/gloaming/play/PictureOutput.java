@@ -10,14 +10,27 @@ public final class PictureOutput extends Relay {
     public final String subject;
 
     public final int most;
+    /** Whether it is asked now and then for a picture to be kept, and by nobody who looks. */
+    final boolean passing;
+
     private byte[] rgb = new byte[0];
     private int width;
     private int height;
 
     /** An outlet at most {@code most} pixels wide, 16 to 8192. */
     public PictureOutput(String subject, int most) {
+        this(subject, most, false);
+    }
+
+    private PictureOutput(String subject, int most, boolean passing) {
         this.subject = subject;
+        this.passing = passing;
         this.most = Math.clamp(most, 16, 8192);
+    }
+
+    /** One of the whole look for a picture to be kept, which nobody looks at. */
+    public static PictureOutput toBeKept(int most) {
+        return new PictureOutput(null, most, true);
     }
 
     /** 8-bit RGB, top row first; the reader's while {@link #ready}. */

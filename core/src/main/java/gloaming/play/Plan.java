@@ -51,6 +51,8 @@ final class Plan {
         /** Lanes that its formulas speak of. */
         final List<LaneRun> spokenOf;
 
+        /** Whether it goes on while nobody sees a picture. */
+        boolean goesOn;
         /** Whether a step ahead of it was edited since the last frame. */
         boolean edited;
         /** Whether somebody reads what leaves it, and that for the rest of the frame; what was read in the last one is used again. */
@@ -232,6 +234,7 @@ final class Plan {
             layers.add(new LayerRun(
                     layer, byId.get(layer.lane()), layer.mask() == null ? null : byId.get(layer.mask()), opacity));
         }
+        for (LaneRun run : lanes) Unseen.mark(run);
     }
 
     /** What is in hands, by what it is of and the setting; grips on settings whose bindings stay keep their hold. */

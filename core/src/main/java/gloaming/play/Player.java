@@ -57,6 +57,7 @@ public final class Player {
     private Outbox outbox = Outbox.NOWHERE;
     private long others;
     private boolean realTime;
+    private boolean seen = true;
     /** The step that runs now, when it was begun, and how many were. */
     private volatile Plan.StepRun running;
 
@@ -173,9 +174,13 @@ public final class Player {
         return beats;
     }
 
-    /** Works out one frame at {@code width} by {@code height}; the picture is the player's and valid until the next call. */
+    /**
+     * Works out one frame at {@code width} by {@code height}; the picture is the player's and valid until the next call. While the onlooker
+     * sees none it is the last that was seen.
+     */
     public Picture play(Moment moment, int width, int height, Sound sound, Onlooker onlooker) {
         cpu = THREADS.getCurrentThreadCpuTime();
+        seen = onlooker.sees();
         pool.resize(width, height);
         if (mix == null || mix.width != width || mix.height != height) mix = new Picture(width, height);
         hearing.listen(sound, moment.sound());
@@ -273,6 +278,10 @@ public final class Player {
         Flow flow = null;
         for (int i = 0; i < lane.steps.size(); i++) {
             Plan.StepRun step = lane.steps.get(i);
+            if (!seen && !step.goesOn) {
+                flow = nothing(step, pass, flow);
+                continue;
+            }
             boolean alike = step.description.takes() == step.description.gives();
             if (step.step.bypassed() && alike) {
                 flow = hold(step, pass, flow);
@@ -280,10 +289,7 @@ public final class Player {
             }
             boolean something = flow != null || pass.size() > 0;
             if (step.step.bypassed() || (step.description.takes() != null && !something)) {
-                flow = whole(pass, flow);
-                giveBack(flow);
-                flow = null;
-                step.held = null;
+                flow = nothing(step, pass, flow);
                 continue;
             }
             long started = System.nanoTime();
@@ -327,6 +333,13 @@ public final class Player {
             flow = hold(step, pass, flow);
         }
         lane.end = lane.shared ? whole(pass, flow) : flow;
+    }
+
+    /** Nothing leaves a step; what came to it is given back. */
+    private Flow nothing(Plan.StepRun step, Pass pass, Flow flow) {
+        giveBack(whole(pass, flow));
+        step.held = null;
+        return null;
     }
 
     /** Keeps what leaves a step for those who read it later in the frame, whatever steps behind it do with it. */
@@ -414,6 +427,8 @@ public final class Player {
     private void blend(Moment moment) {
         for (Plan.LayerRun layer : plan.layers)
             if (layer.opacity() != null) layer.opacity().advance(moment.dt(), moment.time(), beats.beat(), 0);
+        // The mix stays as it was seen last.
+        if (!seen) return;
         List<Plan.LayerRun> layers = plan.layers;
         crew.each(mix.height, ByRows.STRIP, (from, to) -> {
             boolean empty = true;
@@ -423,14 +438,17 @@ public final class Player {
                 if (layer.layer().hidden() || (lane.pass.size() == 0 && !(lane.end instanceof Picture))) continue;
                 double opacity =
                         layer.opacity() == null ? layer.layer().opacity() : Math.clamp(layer.opacity().value, 0.0, 1.0);
+                Picture mask = layer.mask() != null && layer.mask().end instanceof Picture m ? m : null;
+                // What the mix begins with is made in its place.
+                boolean first =
+                        empty && opacity == 1 && mask == null && layer.layer().blend() == Blend.OVER;
                 Picture picture = lane.pass.size() == 0
                         ? (Picture) lane.end
-                        : lane.pass.run(strips.get().take(mix.width, mix.height, from), from, to);
+                        : lane.pass.run(first ? mix : strips.get().take(mix.width, mix.height, from), from, to);
                 // A pass is run even for a layer that does not show: its steps may have a memory.
                 if (opacity == 0) continue;
-                Picture mask = layer.mask() != null && layer.mask().end instanceof Picture m ? m : null;
-                if (empty && opacity == 1 && mask == null && layer.layer().blend() == Blend.OVER) {
-                    mix.copyFrom(picture, from, to);
+                if (first) {
+                    if (picture != mix) mix.copyFrom(picture, from, to);
                     empty = false;
                     continue;
                 }

@@ -23,6 +23,12 @@ final class PreviewTap implements Onlooker {
     /** Whether anything is ready for the courier. */
     boolean made;
 
+    /** Nanoseconds for which pictures are still made after somebody has asked for one: no page asks for every frame. */
+    private static final long LOOKS_NS = 1_000_000_000;
+
+    private long asked = System.nanoTime();
+    private boolean seen = true;
+
     PreviewTap(LivePlayer live, FrameLoop loop, Player player) {
         this.live = live;
         this.loop = loop;
@@ -37,6 +43,9 @@ final class PreviewTap implements Onlooker {
         }
         for (Noted note : noted) note.begin();
         made = false;
+        long now = System.nanoTime();
+        if (asks(false)) asked = now;
+        seen = now - asked < LOOKS_NS || asks(true);
         Tiles[] wanted = live.subscriptions.tiles;
         if (wanted != drawing) {
             boolean others = wanted.length != drawing.length;
@@ -49,6 +58,21 @@ final class PreviewTap implements Onlooker {
             if (others) for (Noted note : noted) note.light = -1;
         }
         for (Tiles tiles : drawing) tiles.nextFrame();
+    }
+
+    /** Whether a picture is asked for, by a page or only to be kept. */
+    private boolean asks(boolean toBeKept) {
+        for (PictureOutput outlet : live.subscriptions.outlets)
+            if (outlet.passing == toBeKept && outlet.wanted()) return true;
+        if (toBeKept) return false;
+        for (Tiles tiles : live.subscriptions.tiles) if (tiles.wanted()) return true;
+        for (Probe probe : live.subscriptions.probes) if (probe.wanted()) return true;
+        return false;
+    }
+
+    @Override
+    public boolean sees() {
+        return seen;
     }
 
     private static boolean among(Tiles[] all, Tiles one) {

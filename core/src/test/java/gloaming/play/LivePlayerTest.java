@@ -157,7 +157,12 @@ class LivePlayerTest {
             until("taken back together", () -> bench.now() < 0.3 && stage.now() < 0.3);
             bench.onAir();
             double sound = stage.now();
+            // The size is found by what pictures cost, and they are made for somebody.
+            PictureOutput output = new PictureOutput(null, 640);
+            bench.subscribe(new Subscriptions(List.of(output), List.of(), List.of(), List.of()));
             until("full size", () -> {
+                if (!output.idle() && output.ready()) output.rest();
+                if (output.idle()) output.want();
                 FrameStats board = bench.board();
                 if (board.idle() || board.width < 640) board.want();
                 return board.ready() && board.width == 640 && board.onAir;

@@ -9,6 +9,7 @@ import gloaming.play.LivePlayer;
 import gloaming.web.command.Server;
 import gloaming.web.live.House;
 import gloaming.web.store.Shows;
+import java.lang.management.ManagementFactory;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
@@ -36,6 +37,7 @@ final class LiveLooks {
     static List<Result> run() throws Exception {
         List<Result> results = new ArrayList<>();
         Path data = Files.createTempDirectory("gloaming-perf");
+        double blend = blend();
         ConfigurableApplicationContext context = Server.run(0, data, true);
         ChromeDriver browser = Live.browser();
         try {
@@ -52,7 +54,7 @@ final class LiveLooks {
                 house.player().scale(1);
                 browser.get(at + "/bench/" + look.id());
                 Thread.sleep(WARM_MS);
-                results.addAll(look(look.name(), house.player(), browser));
+                results.addAll(look(look.name(), house.player(), browser, blend));
             }
         } finally {
             browser.quit();
@@ -61,7 +63,35 @@ final class LiveLooks {
         return results;
     }
 
-    private static List<Result> look(String name, LivePlayer player, ChromeDriver browser) throws Exception {
+    /** What the first look costs while no page and no output is open. */
+    static List<Result> nobody() throws Exception {
+        Path data = Files.createTempDirectory("gloaming-perf");
+        ConfigurableApplicationContext context = Server.run(0, data, true);
+        try {
+            Thread.sleep(WARM_MS);
+            var system = (com.sun.management.OperatingSystemMXBean) ManagementFactory.getOperatingSystemMXBean();
+            LivePlayer player = context.getBean(House.class).player();
+            long made = player.made();
+            long cpu = system.getProcessCpuTime();
+            long started = System.nanoTime();
+            Thread.sleep(10_000);
+            double seconds = (System.nanoTime() - started) / 1e9;
+            double core = 100 * (system.getProcessCpuTime() - cpu) / 1e9 / seconds;
+            return List.of(
+                    new Result("nobody looks", core, "% of a core", "10 % wanted", core / 10),
+                    new Result(
+                            "nobody looks, frames",
+                            (player.made() - made) / seconds,
+                            "a second",
+                            "30 wanted",
+                            30 * seconds / (player.made() - made)));
+        } finally {
+            context.close();
+        }
+    }
+
+    private static List<Result> look(String name, LivePlayer player, ChromeDriver browser, double blend)
+            throws Exception {
         long made = player.made();
         long shown = frames(browser);
         long started = System.nanoTime();
@@ -72,7 +102,6 @@ final class LiveLooks {
             seen.add(new double[] {Arrays.stream(board.cost).sum(), board.exitMs, board.frameMs});
         }
         double seconds = (System.nanoTime() - started) / 1e9;
-        double blend = blend();
         double steps = median(seen, 0);
         double exit = median(seen, 1);
         double frame = median(seen, 2);
@@ -105,19 +134,17 @@ final class LiveLooks {
                         30 / Math.max(0.1, (frames(browser) - shown) / seconds)));
     }
 
-    /** Milliseconds of an add-blend, while nothing else is asked of the threads but the show: the least of many, as others are chance. */
+    /** Milliseconds of an add-blend on these threads, before the program begins. */
     private static double blend() {
         Picture top = new Picture(WIDTH, HEIGHT).fill(0.2f, 0.3f, 0.4f, 0.5f);
         Picture ground = new Picture(WIDTH, HEIGHT).fill(0.1f, 0.1f, 0.1f, 1);
-        double least = Double.MAX_VALUE;
         try (Crew crew = new Crew(THREADS)) {
-            for (int i = 0; i < 200; i++) {
-                long started = System.nanoTime();
-                crew.each(HEIGHT, 8, (from, to) -> Blending.rows(Blend.ADD, top, 0.9, null, ground, from, to));
-                least = Math.min(least, (System.nanoTime() - started) / 1e6);
-            }
+            return Clocked.medians(
+                    300,
+                    300,
+                    () -> crew.each(
+                            HEIGHT, 8, (from, to) -> Blending.rows(Blend.ADD, top, 0.9, null, ground, from, to)))[0];
         }
-        return least;
     }
 
     private static double median(List<double[]> seen, int which) {

@@ -48,14 +48,17 @@ public final class Perf implements Callable<Integer> {
         all.put("start", Live::start);
         all.put("monitor", Live::monitor);
         all.put("clip", Live::clip);
+        all.put("growth", Growth::run);
+        all.put("cold", Cold::run);
+        all.put("nobody", LiveLooks::nobody);
         all.put("full", FullLook::run);
         all.put("live", LiveLooks::run);
         all.put("soak", Live::soak);
         List<Result> results = new ArrayList<>();
         for (var entry : all.entrySet()) {
-            // Seven and ten minutes long, so only when asked for.
+            // Five to ten minutes long, so only when asked for.
             boolean wanted = only == null
-                    ? !List.of("soak", "live").contains(entry.getKey())
+                    ? !List.of("soak", "live", "cold", "growth").contains(entry.getKey())
                     : entry.getKey().startsWith(only);
             if (!wanted) continue;
             for (Result result : entry.getValue().run()) {

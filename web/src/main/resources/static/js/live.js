@@ -25,6 +25,12 @@ export class Live {
     this.open = false;
     this.asked = 0;
     this.wait = 150;
+    /** Pictures that came while the page was hidden. */
+    this.owed = 0;
+    document.addEventListener('visibilitychange', () => {
+      if (document.hidden) return;
+      for (; this.owed > 0; this.owed--) this.send({ do: 'ack' });
+    });
     setInterval(() => this.tell(), 500);
     addEventListener('beforeunload', (event) => { if (this.unsaved.all.length && !this.open) event.preventDefault(); });
     this.connect();
@@ -54,6 +60,7 @@ export class Live {
     socket.onclose = () => {
       const was = this.open;
       this.open = false;
+      this.owed = 0;
       if (was) this.say({ is: 'state', open: false });
       this.tell();
       setTimeout(() => this.connect(), this.wait);
@@ -94,6 +101,11 @@ export class Live {
     const view = new DataView(data);
     const which = view.getUint8(0);
     const frame = which === 1;
+    // Who is hidden draws nothing and says so by not asking for more.
+    if (document.hidden) {
+      if (frame) this.owed++;
+      return;
+    }
     try {
       const bitmap = await createImageBitmap(new Blob([data.slice(which === 2 ? 8 : 6)], { type: 'image/jpeg' }));
       if (which === 3) this.say({ is: 'small', bitmap });

@@ -1,7 +1,5 @@
 package gloaming.web.command;
 
-import gloaming.web.live.House;
-import gloaming.web.store.Shows;
 import java.nio.file.Path;
 import java.util.concurrent.Callable;
 import picocli.CommandLine.Command;
@@ -16,9 +14,7 @@ final class Demo implements Callable<Integer> {
     @Option(names = "--data", description = "Folder for shows and media.")
     Path data = Path.of(System.getProperty("user.home"), ".gloaming-demo");
 
-    private static final int ENOUGH = 100;
-
-    @Option(names = "--once", hidden = true, description = "Ends after some pictures.")
+    @Option(names = "--once", hidden = true, description = "Ends when all looks have played once.")
     boolean once;
 
     @Option(
@@ -31,16 +27,7 @@ final class Demo implements Callable<Integer> {
     public Integer call() throws Exception {
         var context = Server.run(port, data, true, network);
         if (once) {
-            House house = context.getBean(House.class);
-            while (house.player().made() < ENOUGH) Thread.sleep(20);
-            // A look with a shader too, so that its machine is among what the next start has ready.
-            Shows shows = context.getBean(Shows.class);
-            shows.shows().stream()
-                    .flatMap(s -> shows.looks(s.id()).stream())
-                    .filter(l -> l.name().equals("Weir"))
-                    .findFirst()
-                    .ifPresent(house::take);
-            while (house.player().made() < ENOUGH) Thread.sleep(20);
+            Rehearsal.of(context);
             context.close();
         }
         return 0;

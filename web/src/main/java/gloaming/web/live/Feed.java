@@ -51,7 +51,7 @@ final class Feed {
 
     private List<PictureOutput> outlets = List.of();
     /** A small picture of the look, now and then, to be kept for the page of shows. */
-    private final PictureOutput small = new PictureOutput(null, 320);
+    private final PictureOutput small = PictureOutput.toBeKept(320);
 
     private final Map<PictureOutput, JpegEncoder> encoders = new HashMap<>();
     private final Map<Viewer, JpegEncoder> tileEncoders = new HashMap<>();
@@ -183,7 +183,7 @@ final class Feed {
                 message.putShort((short) Tiles.HEIGHT).putShort((short) viewer.tilesList);
                 viewer.send(new BinaryMessage(message.put(jpeg).flip()));
             }
-            if (due && tiles.idle()) tiles.want();
+            if (due && tiles.idle() && !viewer.away(now)) tiles.want();
         }
     }
 
@@ -197,7 +197,7 @@ final class Feed {
                 viewer.tell(boards.probe(probe.pixel()));
                 probe.rest();
             }
-            if (due && probe.idle()) probe.want();
+            if (due && probe.idle() && !viewer.away(now)) probe.want();
         }
     }
 

@@ -136,7 +136,7 @@ final class Screens {
             small.rest();
             for (Viewer viewer : elsewhere) viewer.send(new BinaryMessage(message.duplicate()));
         }
-        if (small.idle() && now >= nextSmall && !elsewhere.isEmpty()) {
+        if (small.idle() && now >= nextSmall && elsewhere.stream().anyMatch(v -> !v.away(now))) {
             nextSmall = now + SMALL_NS;
             small.want();
         }

@@ -30,6 +30,8 @@ final class Viewer {
 
     private static final int MOST_TRIES = 20;
     private static final long BETWEEN_NS = 100_000_000;
+    /** A page that has drawn nothing for so long is hidden, or stands. */
+    private static final long AWAY_NS = 1_500_000_000;
 
     final WebSocketSession session;
     final boolean bench;
@@ -50,6 +52,9 @@ final class Viewer {
 
     volatile int most = 640;
     volatile int credit = CREDIT;
+    /** When it was sent its last picture. */
+    private volatile long sent;
+
     volatile long knowsVersion = -1;
     /** The page's own change that was done last. */
     volatile long done;
@@ -103,7 +108,13 @@ final class Viewer {
     void picture(ByteBuffer message) {
         if (credit <= 0) return;
         credit--;
+        sent = System.nanoTime();
         send(new BinaryMessage(message.duplicate()));
+    }
+
+    /** Whether it does not draw what it is sent, as a hidden page does not. */
+    boolean away(long now) {
+        return credit <= 0 && now - sent > AWAY_NS;
     }
 
     boolean closed() {
