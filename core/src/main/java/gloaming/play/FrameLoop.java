@@ -50,6 +50,9 @@ final class FrameLoop {
     private final Crew crew;
     private final Player player;
     private final ScaleKeeper keeper = new ScaleKeeper();
+    /** Whether a lane of the look tells others something. */
+    private boolean outward;
+
     private final PreviewTap eyes;
     private final Thread thread;
     /** When the frame that is being made was begun, or 0 between frames. */
@@ -192,7 +195,10 @@ final class FrameLoop {
                 place(onAir);
             }
             Look look = now.look();
-            int together = onAir ? 1 : BENCH_FRAMES;
+            // While nobody sees a picture it is enough to go on by two frames at a time, but for what others are told.
+            boolean each = onAir && (eyes.sees() || outward);
+            int together = each ? 1 : BENCH_FRAMES;
+            crew.alone(!each);
             double period = together * 1e9 / look.rate();
             due += (long) period;
             long steps = together;
@@ -284,6 +290,7 @@ final class FrameLoop {
         frameMs = frameMs == 0 ? ms : frameMs + (ms - frameMs) * 0.1;
         fps = fps == 0 ? 1 / step : fps + (1 / step - fps) * 0.1;
         double budget = budget(now);
+        outward = tells(player.plan());
         if (now.scale() == 0 && seen) keeper.saw(ms, budget, step);
         write(now, mix, scale, budget);
         if (live.ears.wanted()) {
@@ -301,6 +308,11 @@ final class FrameLoop {
         }
         pace.stamp();
         live.made++;
+    }
+
+    private static boolean tells(Plan plan) {
+        for (int i = 0; i < plan.lanes.size(); i++) if (plan.lanes.get(i).outward) return true;
+        return false;
     }
 
     /** Milliseconds that a frame may take. */

@@ -66,7 +66,7 @@ final class Cold {
             String at = line.replaceAll(".*(http://localhost:\\d+)/.*", "$1");
             long begun = System.nanoTime();
             Output output = new Output();
-            client.newWebSocketBuilder()
+            WebSocket socket = client.newWebSocketBuilder()
                     .header("Origin", at)
                     .buildAsync(URI.create(at.replace("http", "ws") + "/live?page=cold"), output)
                     .join();
@@ -95,6 +95,8 @@ final class Cold {
                 Thread.sleep(14_000);
                 add(results, name, output.pictures, taken);
             }
+            // The client would wait for it.
+            socket.abort();
         } finally {
             program.destroyForcibly().waitFor();
         }

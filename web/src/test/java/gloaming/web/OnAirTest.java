@@ -94,6 +94,50 @@ class OnAirTest extends PageTest {
     }
 
     @Test
+    void whatIsOnAirGoesOnWhileTheNextOneNeedsLongForItsFirstPicture() throws InterruptedException {
+        Shows shows = program.get(Shows.class);
+        String red = look("Red till then", "#ff0000");
+        String code = "in vec2 uv; out vec4 color; void main() { float s = 0.0;"
+                + " for (int i = 0; i < 200000; i++) s += sin(uv.x * float(i)); color = vec4(s); }";
+        Step endless = Step.of("s1", "shader-source").with("code", Value.of(code));
+        String slow = shows.addLook(
+                shows.shows().getFirst().id(),
+                new Look(
+                        "Slow",
+                        1920,
+                        1080,
+                        30,
+                        1,
+                        96,
+                        List.of(new Lane("l1", "sky", Clock.SHOW, List.of(endless))),
+                        List.of(Layer.of("m1", "l1", Blend.OVER, 1))));
+        program.put(red);
+        try (SocketPage output = new SocketPage(program, "");
+                SocketPage bench = new SocketPage(program, "?look=" + red)) {
+            List.of(output, bench).forEach(page -> page.say("{'do':'watch','most':64}"));
+            watch(output, 0, OnAirTest::red);
+            long[] took = new long[1];
+            Thread take = Thread.ofPlatform().start(() -> {
+                long begun = System.nanoTime();
+                program.get(House.class).take(shows.look(slow).orElseThrow());
+                took[0] = System.nanoTime() - begun;
+            });
+            int before = pictures(output, 1).size();
+            while (take.isAlive()) {
+                output.say("{'do':'ack'}");
+                Thread.sleep(20);
+            }
+            take.join();
+            int came = pictures(output, 1).size() - before;
+            assertThat(took[0]).as("it takes long").isGreaterThan(500_000_000L);
+            // Not in the first moment alone: some for each tenth of a second.
+            assertThat(came).isGreaterThan((int) (took[0] / 200_000_000L));
+        } finally {
+            program.put(red);
+        }
+    }
+
+    @Test
     void twoLooksPlayAtOnceAndEachPageSeesItsOwn() {
         String red = look("Red at dusk", "#ff0000");
         String blue = look("Blue at dusk", "#0000ff");

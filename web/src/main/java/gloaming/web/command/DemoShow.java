@@ -73,7 +73,7 @@ public class DemoShow {
         String show = shows.addShow(NAME);
         for (String name : MEDIA) {
             try (InputStream in = DemoShow.class.getResourceAsStream("/demo/media/" + name)) {
-                store.add(show, "", name, "", in);
+                store.addShipped(show, name, in);
             } catch (IOException e) {
                 throw new UncheckedIOException(e);
             }

@@ -255,7 +255,11 @@ public class FrameBroadcaster {
         for (Viewer viewer : viewers) {
             if (!viewer.bench || !looked.add(viewer.look)) continue;
             OpenLook own = house.player(viewer.look) == null ? journal.opened(viewer.look) : null;
-            if (own != null && house.bench(own)) regroup = true;
+            // A look that begins may have media to read first.
+            if (own != null)
+                Thread.ofVirtual().name("bench").start(() -> {
+                    if (house.bench(own)) changed();
+                });
         }
         house.keepBenches(looked);
     }

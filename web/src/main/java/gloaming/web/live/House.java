@@ -23,6 +23,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import java.util.concurrent.locks.ReentrantLock;
 import java.util.function.Consumer;
 import org.springframework.stereotype.Component;
 
@@ -55,6 +56,12 @@ public class House {
         }
     }
 
+    /**
+     * Held while what plays changes, which takes as long as a look needs for its first picture. Whoever carries pictures to the audience
+     * never waits for it.
+     */
+    private final ReentrantLock changing = new ReentrantLock();
+
     private final Shows shows;
     private final Journal journal;
     private final Shelves shelves;
@@ -69,7 +76,7 @@ public class House {
     /** What fades out now, or null. */
     private Playing fading;
     /** The looks that pages work on, as the courier told last. */
-    private Set<String> looked = Set.of();
+    private volatile Set<String> looked = Set.of();
 
     private volatile Thread courier;
 
@@ -142,16 +149,20 @@ public class House {
                 .toList();
     }
 
-    /** Lets a look play at a bench, unless it plays already; false where there is no room for one more. */
-    synchronized boolean bench(OpenLook look) {
+    /** Lets a look play at a bench, unless it plays already; false where there is no room for one more, or just not now. */
+    boolean bench(OpenLook look) {
         Playing playing = playing(look.id);
         if (playing != null) {
             playing.seen = System.nanoTime();
             return true;
         }
-        if (benches.size() >= MOST_BENCHES) return false;
-        put(begin(look));
-        return true;
+        if (benches.size() >= MOST_BENCHES || !changing.tryLock()) return false;
+        try {
+            if (playing(look.id) == null && benches.size() < MOST_BENCHES) put(begin(look));
+            return playing(look.id) != null;
+        } finally {
+            changing.unlock();
+        }
     }
 
     private void put(Playing bench) {
@@ -206,7 +217,16 @@ public class House {
      *
      * @param seconds how long it fades over, 0 to 60; 0 is a cut
      */
-    public synchronized OpenLook take(Shows.LookRow row, double seconds) {
+    public OpenLook take(Shows.LookRow row, double seconds) {
+        changing.lock();
+        try {
+            return taken(row, seconds);
+        } finally {
+            changing.unlock();
+        }
+    }
+
+    private OpenLook taken(Shows.LookRow row, double seconds) {
         OpenLook look = journal.open(row);
         Playing before = onAir;
         if (before != null && before.look == look) return look;
@@ -257,13 +277,16 @@ public class House {
                 Thread.currentThread().interrupt();
             }
             programme.settled(state.number());
-            synchronized (this) {
+            changing.lock();
+            try {
                 if (idle != null) idle.close();
                 // A take that another has overtaken has nothing to end any more.
                 if (fading != null && programme.state().number() == state.number()) {
                     release(fading);
                     fading = null;
                 }
+            } finally {
+                changing.unlock();
             }
         });
     }
@@ -283,17 +306,29 @@ public class House {
         Thread.ofVirtual().name("bench-closer").start(() -> {
             gone.forEach(bench -> bench.player.close());
             Set<String> active = new HashSet<>();
-            synchronized (this) {
+            changing.lock();
+            try {
                 all().forEach(p -> active.add(p.look.showId));
                 shelves.keep(active);
                 sounds.keep(active);
+            } finally {
+                changing.unlock();
             }
         });
     }
 
     /** Keeps the benches of these looks, and lets others go that nobody has looked at for a while. */
-    synchronized void keepBenches(Set<String> looked) {
+    void keepBenches(Set<String> looked) {
         this.looked = looked;
+        if (!changing.tryLock()) return;
+        try {
+            letGo(looked);
+        } finally {
+            changing.unlock();
+        }
+    }
+
+    private void letGo(Set<String> looked) {
         long now = System.nanoTime();
         List<Playing> gone = new ArrayList<>();
         for (Playing bench : benches.values()) {

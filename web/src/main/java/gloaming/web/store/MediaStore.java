@@ -4,6 +4,7 @@ import gloaming.look.Refused;
 import gloaming.media.Decoder;
 import gloaming.media.Facts;
 import gloaming.media.Halt;
+import gloaming.media.Here;
 import gloaming.media.Shelf;
 import gloaming.media.Unreadable;
 import java.io.File;
@@ -61,13 +62,24 @@ public class MediaStore {
                 name,
                 bytes,
                 halt,
+                decoder,
                 (hash, size, facts) ->
                         media.add(show, ref.isEmpty() ? Shelf.refOf(name) : ref, name, folder, hash, size, facts));
     }
 
+    /** Takes in a file that ships with the program: nobody else's bytes, so they are read without a process of their own. */
+    public Media.Row addShipped(String show, String name, InputStream bytes) throws IOException {
+        return take(
+                name,
+                bytes,
+                new Halt(),
+                new Here(),
+                (hash, size, facts) -> media.add(show, Shelf.refOf(name), name, "", hash, size, facts));
+    }
+
     /** Gives a medium the bytes of another file of its kind; refused as {@link #add} is, and then all is as it was. */
     public void replace(Media.Row old, String name, InputStream bytes) throws IOException {
-        take(name, bytes, new Halt(), (hash, size, facts) -> {
+        take(name, bytes, new Halt(), decoder, (hash, size, facts) -> {
             if (facts.kind() != old.facts().kind()) {
                 throw new Refused("'" + name + "' is a " + facts.kind().id() + "; '" + old.name() + "' is a "
                         + old.facts().kind().id() + " and can only be replaced by one.");
@@ -95,14 +107,14 @@ public class MediaStore {
         Media.Row make(String hash, long size, Facts facts);
     }
 
-    private Media.Row take(String name, InputStream bytes, Halt halt, Entry entry) throws IOException {
+    private Media.Row take(String name, InputStream bytes, Halt halt, Decoder reader, Entry entry) throws IOException {
         Files.createDirectories(folder.media());
         // Known before it is there, so that no sweep takes it.
         Path incoming = folder.media().resolve("incoming-" + UUID.randomUUID() + PART);
         this.incoming.add(incoming);
         try {
             String hash = copy(bytes, incoming, name, quota.room());
-            Facts facts = decoder.facts(incoming, name, halt);
+            Facts facts = reader.facts(incoming, name, halt);
             Path home = path(hash);
             Files.createDirectories(home.getParent());
             long size = Files.size(incoming);
