@@ -93,7 +93,7 @@ final class Driven {
     double advance(double dt, double time, double beat, double x) {
         double now = own;
         if (follow != null) {
-            raw = Player.number(followed.end);
+            raw = LaneClocks.number(followed.end);
             eased = Double.isNaN(eased) ? raw : follow.ease(eased, raw, dt);
             now = follow.map(eased);
         }

@@ -7,20 +7,15 @@ import gloaming.flow.Flow;
 import gloaming.flow.Kind;
 import gloaming.flow.Picture;
 import gloaming.flow.PicturePool;
-import gloaming.flow.Signal;
 import gloaming.library.Library;
-import gloaming.look.Blend;
-import gloaming.look.Clock;
 import gloaming.look.Limits;
 import gloaming.look.Look;
 import gloaming.look.Refused;
-import gloaming.picture.kernel.Blending;
 import gloaming.sound.BeatClock;
 import gloaming.sound.Hearing;
 import gloaming.sound.Sound;
 import gloaming.step.ByRows;
 import gloaming.step.Catalogue;
-import gloaming.step.Frame;
 import gloaming.step.Operation;
 import gloaming.step.Rules;
 import gloaming.step.Setting;
@@ -37,24 +32,20 @@ import java.util.List;
  * frame goes on. One thread at a time.
  */
 public final class Player {
-    /** Seconds of a lane in a second of the show that a signal can push at most. */
-    private static final double FASTEST = 64;
-
     private static final ThreadMXBean THREADS = ManagementFactory.getThreadMXBean();
 
     private final Catalogue catalogue;
     private final Rules rules;
-    private final Crew crew;
-    private final PicturePool pool = new PicturePool();
+    final Crew crew;
+    final PicturePool pool = new PicturePool();
     private final Hearing hearing;
     private final BeatClock beats;
-    private final Hand hand = new Hand();
-    private final ThreadLocal<Strip> strips = ThreadLocal.withInitial(Strip::new);
+    private final StepFrame hand = new StepFrame(this);
+    private final LayerMix layerMix = new LayerMix();
     private Plan plan;
-    private Library library = Library.EMPTY;
-    private Picture mix;
-    private Inbox inbox = Inbox.EMPTY;
-    private Outbox outbox = Outbox.NOWHERE;
+    Library library = Library.EMPTY;
+    Inbox inbox = Inbox.EMPTY;
+    Outbox outbox = Outbox.NOWHERE;
     private long others;
     private boolean realTime;
     private boolean seen = true;
@@ -182,7 +173,7 @@ public final class Player {
         cpu = THREADS.getCurrentThreadCpuTime();
         seen = onlooker.sees();
         pool.resize(width, height);
-        if (mix == null || mix.width != width || mix.height != height) mix = new Picture(width, height);
+        Picture mix = layerMix.at(width, height);
         hearing.listen(sound, moment.sound());
         beats.advance(moment.sound(), moment.dt(), sound, hearing, plan.look.tempo());
         choose(onlooker);
@@ -190,73 +181,20 @@ public final class Player {
         boolean begun = false;
         for (Plan.LaneRun lane : plan.lanes) {
             if (!lane.ahead && !begun) {
-                looks = lookTime(moment.dt());
+                looks = LaneClocks.lookTime(plan, moment.dt());
                 begun = true;
             }
-            go(lane, moment, lane.ahead ? moment.dt() : looks);
+            LaneClocks.go(plan, lane, moment, lane.ahead ? moment.dt() : looks, beats);
             if (lane.needed) run(lane, moment, onlooker);
             // Time goes on in a lane that nobody looks at.
             lane.time += lane.dt;
         }
-        blend(moment);
+        for (Plan.LayerRun layer : plan.layers)
+            if (layer.opacity() != null) layer.opacity().advance(moment.dt(), moment.time(), beats.beat(), 0);
+        // While nobody sees it the mix stays as it was seen last.
+        if (seen) layerMix.run(plan.layers, crew);
         for (Plan.LaneRun lane : plan.lanes) finish(lane);
         return mix;
-    }
-
-    /** Seconds of the look's time in this frame; the lanes its clock depends on have run. */
-    private double lookTime(double dt) {
-        Clock clock = plan.look.clock();
-        if (plan.restart != null && plan.restarts.by(value(plan.restart))) {
-            for (Plan.LaneRun lane : plan.lanes) if (!lane.ahead) restart(lane);
-        }
-        return dt * clock.factor() * (plan.push == null ? 1 : pushed(plan.push));
-    }
-
-    /** Lets a lane's time go on by its clock: {@code dt} seconds of the look's time. */
-    private void go(Plan.LaneRun lane, Moment moment, double dt) {
-        Clock clock = lane.lane.clock();
-        boolean asTheShow = clock.plain() && (lane.ahead || plan.look.clock().plain());
-        lane.dt = dt * clock.factor() * (lane.push == null ? 1 : pushed(lane.push));
-        // A lane that comes in the middle of the show is in step with the others, and with the sound; one that is
-        // pushed begins.
-        if (Double.isNaN(lane.time)) {
-            boolean begins = lane.push != null || lane.restart != null || plan.push != null || plan.restart != null;
-            double factor = clock.factor() * (lane.ahead ? 1 : plan.look.clock().factor());
-            lane.time = begins ? 0 : moment.time() * factor;
-            lane.beat = begins ? 0 : beats.beat() * factor;
-            lane.showBeat = beats.beat();
-            lane.inStep = asTheShow;
-        }
-        if (lane.restart != null && lane.restarts.by(value(lane.restart))) restart(lane);
-        // A clock that was turned leaves the beat where it is.
-        if (lane.inStep && !asTheShow) lane.beat = lane.showBeat;
-        lane.inStep &= asTheShow;
-        if (moment.dt() > 0) lane.beat += (beats.beat() - lane.showBeat) * lane.dt / moment.dt();
-        lane.showBeat = beats.beat();
-        if (lane.inStep) lane.beat = beats.beat();
-    }
-
-    /** Starts a lane anew: its time, its beat and all that its steps remember. */
-    private void restart(Plan.LaneRun lane) {
-        lane.time = 0;
-        lane.beat = 0;
-        lane.inStep = false;
-        for (Plan.StepRun step : lane.steps) step.fresh = true;
-    }
-
-    private static double value(Plan.LaneRun lane) {
-        return number(lane.end);
-    }
-
-    /** What a setting gets that follows this. */
-    static double number(Flow flow) {
-        Signal signal = Kind.signalOf(flow);
-        return signal == null ? 0 : signal.value();
-    }
-
-    /** How many times as fast a signal pushes: never backwards, and no more than a frame can bear. */
-    private static double pushed(Plan.LaneRun lane) {
-        return Math.clamp(value(lane), 0.0, FASTEST);
     }
 
     private void choose(Onlooker onlooker) {
@@ -301,7 +239,7 @@ public final class Player {
             boolean late = false;
             try {
                 step.trouble = null;
-                drive(step, lane, moment.dt(), number(flow));
+                drive(step, lane, moment.dt(), LaneClocks.number(flow));
                 if (step.fresh) {
                     step.memory = step.operation.memory();
                     step.fresh = false;
@@ -424,42 +362,6 @@ public final class Player {
         if (flow != null) Kind.of(flow.getClass()).recycle(flow, pool);
     }
 
-    private void blend(Moment moment) {
-        for (Plan.LayerRun layer : plan.layers)
-            if (layer.opacity() != null) layer.opacity().advance(moment.dt(), moment.time(), beats.beat(), 0);
-        // The mix stays as it was seen last.
-        if (!seen) return;
-        List<Plan.LayerRun> layers = plan.layers;
-        crew.each(mix.height, ByRows.STRIP, (from, to) -> {
-            boolean empty = true;
-            for (int i = 0; i < layers.size(); i++) {
-                Plan.LayerRun layer = layers.get(i);
-                Plan.LaneRun lane = layer.lane();
-                if (layer.layer().hidden() || (lane.pass.size() == 0 && !(lane.end instanceof Picture))) continue;
-                double opacity =
-                        layer.opacity() == null ? layer.layer().opacity() : Math.clamp(layer.opacity().value, 0.0, 1.0);
-                Picture mask = layer.mask() != null && layer.mask().end instanceof Picture m ? m : null;
-                // What the mix begins with is made in its place.
-                boolean first =
-                        empty && opacity == 1 && mask == null && layer.layer().blend() == Blend.OVER;
-                Picture picture = lane.pass.size() == 0
-                        ? (Picture) lane.end
-                        : lane.pass.run(first ? mix : strips.get().take(mix.width, mix.height, from), from, to);
-                // A pass is run even for a layer that does not show: its steps may have a memory.
-                if (opacity == 0) continue;
-                if (first) {
-                    if (picture != mix) mix.copyFrom(picture, from, to);
-                    empty = false;
-                    continue;
-                }
-                if (empty) mix.clear(from, to);
-                empty = false;
-                Blending.rows(layer.layer().blend(), picture, opacity, mask, mix, from, to);
-            }
-            if (empty) mix.clear(from, to);
-        });
-    }
-
     private void finish(Plan.LaneRun lane) {
         for (Plan.StepRun step : lane.steps) {
             step.count(crew.threads());
@@ -488,165 +390,5 @@ public final class Player {
             if (step.trouble != null) troubles.add(step.step.id() + ": " + step.trouble);
         }
         return troubles;
-    }
-
-    /** Room for the rows that one thread works on. */
-    private static final class Strip {
-        private Picture rows;
-
-        Picture take(int width, int height, int from) {
-            if (rows == null || rows.width != width || rows.height != height) {
-                rows = Picture.strip(width, height, ByRows.STRIP);
-            }
-            return rows.hold(from);
-        }
-    }
-
-    /** What a step may use: one object for all steps, set anew for each. */
-    private final class Hand implements Frame {
-        private final List<Picture> lent = new ArrayList<>();
-        private Plan.StepRun step;
-        private Plan.LaneRun lane;
-        private Moment moment;
-
-        void begin(Plan.StepRun step, Plan.LaneRun lane, Moment moment) {
-            this.step = step;
-            this.lane = lane;
-            this.moment = moment;
-            lent.clear();
-        }
-
-        void end(Flow out) {
-            for (int i = 0; i < lent.size(); i++) if (lent.get(i) != out) pool.giveBack(lent.get(i));
-            lent.clear();
-        }
-
-        @Override
-        public void trouble(String predicate) {
-            step.trouble = predicate;
-        }
-
-        @Override
-        public boolean edited() {
-            return step.edited;
-        }
-
-        @Override
-        public void place(double place) {
-            step.place = place;
-        }
-
-        @Override
-        public void rule(int few, int many, String how) {
-            step.few = few;
-            step.many = many;
-            step.how = how;
-        }
-
-        @Override
-        public void lives(long born, long culled) {
-            step.born = born;
-            step.culled = culled;
-        }
-
-        @Override
-        public long index() {
-            return moment.index();
-        }
-
-        @Override
-        public double time() {
-            return lane.time;
-        }
-
-        @Override
-        public double dt() {
-            return lane.dt;
-        }
-
-        @Override
-        public double beat() {
-            return lane.beat;
-        }
-
-        @Override
-        public double tempo() {
-            return beats.tempo();
-        }
-
-        @Override
-        public Inbox inbox() {
-            return inbox;
-        }
-
-        @Override
-        public Outbox outbox() {
-            return outbox;
-        }
-
-        @Override
-        public Signal lane(String id) {
-            Plan.LaneRun run = plan.byId.get(id);
-            return run == null ? null : Kind.signalOf(run.end);
-        }
-
-        @Override
-        public long seed() {
-            return step.seed;
-        }
-
-        @Override
-        public int width() {
-            return pool.width();
-        }
-
-        @Override
-        public int height() {
-            return pool.height();
-        }
-
-        @Override
-        public Crew crew() {
-            return crew;
-        }
-
-        @Override
-        public Hearing hearing() {
-            return hearing;
-        }
-
-        @Override
-        public Library library() {
-            return library;
-        }
-
-        @Override
-        public double renderScale() {
-            return (double) pool.height() / plan.look.height();
-        }
-
-        @Override
-        public Picture picture() {
-            Picture picture = pool.borrow();
-            lent.add(picture);
-            return picture;
-        }
-
-        @Override
-        public Picture onto(Picture in) {
-            return in.kept() ? picture() : in;
-        }
-
-        @Override
-        public <T extends Flow> T read(String name, Class<T> type) {
-            for (Plan.Source source : step.sources) {
-                if (!source.name().equals(name)) continue;
-                Flow flow = source.behind() != null
-                        ? source.behind().held
-                        : source.before() ? source.lane().before : source.lane().end;
-                return type.isInstance(flow) ? type.cast(flow) : null;
-            }
-            return null;
-        }
     }
 }

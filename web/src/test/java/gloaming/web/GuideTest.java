@@ -43,7 +43,8 @@ class GuideTest extends PageTest {
         byte[] rgb = new byte[width * height * 3];
         try (Crew crew = new Crew(2)) {
             Player player = new Player(Catalogue.all(), crew);
-            player.load(worked.look());
+            // A look of the size of the picture: dots and lines of so many pixels are seen as what they are.
+            player.load(worked.look().withFormat(width, height, 30, 1, 96));
             Picture out = null;
             for (int i = 0; i < (grows ? 240 : 1); i++) {
                 Moment moment = grows ? new Moment(i, i / 30.0, 1 / 30.0) : new Moment(i, 3, 1 / 30.0);

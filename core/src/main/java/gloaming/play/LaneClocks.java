@@ -1,0 +1,67 @@
+package gloaming.play;
+
+import gloaming.flow.Flow;
+import gloaming.flow.Kind;
+import gloaming.flow.Signal;
+import gloaming.look.Clock;
+import gloaming.sound.BeatClock;
+
+/** How the time and the beat of lanes go on: by the show's, a factor, and signals that push or restart them. */
+final class LaneClocks {
+    /** Seconds of a lane in a second of the show that a signal can push at most. */
+    private static final double FASTEST = 64;
+
+    private LaneClocks() {}
+
+    /** Seconds of the look's time in this frame; the lanes its clock depends on have run. */
+    static double lookTime(Plan plan, double dt) {
+        Clock clock = plan.look.clock();
+        if (plan.restart != null && plan.restarts.by(number(plan.restart.end))) {
+            for (Plan.LaneRun lane : plan.lanes) if (!lane.ahead) restart(lane);
+        }
+        return dt * clock.factor() * (plan.push == null ? 1 : pushed(plan.push));
+    }
+
+    /** Lets a lane's time go on by its clock: {@code dt} seconds of the look's time, or of the show's for what that depends on. */
+    static void go(Plan plan, Plan.LaneRun lane, Moment moment, double dt, BeatClock beats) {
+        Clock clock = lane.lane.clock();
+        boolean asTheShow = clock.plain() && (lane.ahead || plan.look.clock().plain());
+        lane.dt = dt * clock.factor() * (lane.push == null ? 1 : pushed(lane.push));
+        // A lane that comes in the middle of the show is in step with the others, and with the sound; one that is
+        // pushed begins.
+        if (Double.isNaN(lane.time)) {
+            boolean begins = lane.push != null || lane.restart != null || plan.push != null || plan.restart != null;
+            double factor = clock.factor() * (lane.ahead ? 1 : plan.look.clock().factor());
+            lane.time = begins ? 0 : moment.time() * factor;
+            lane.beat = begins ? 0 : beats.beat() * factor;
+            lane.showBeat = beats.beat();
+            lane.inStep = asTheShow;
+        }
+        if (lane.restart != null && lane.restarts.by(number(lane.restart.end))) restart(lane);
+        // A clock that was turned leaves the beat where it is.
+        if (lane.inStep && !asTheShow) lane.beat = lane.showBeat;
+        lane.inStep &= asTheShow;
+        if (moment.dt() > 0) lane.beat += (beats.beat() - lane.showBeat) * lane.dt / moment.dt();
+        lane.showBeat = beats.beat();
+        if (lane.inStep) lane.beat = beats.beat();
+    }
+
+    /** Starts a lane anew: its time, its beat and all that its steps remember. */
+    private static void restart(Plan.LaneRun lane) {
+        lane.time = 0;
+        lane.beat = 0;
+        lane.inStep = false;
+        for (Plan.StepRun step : lane.steps) step.fresh = true;
+    }
+
+    /** What a setting gets that follows this. */
+    static double number(Flow flow) {
+        Signal signal = Kind.signalOf(flow);
+        return signal == null ? 0 : signal.value();
+    }
+
+    /** How many times as fast a signal pushes: never backwards, and no more than a frame can bear. */
+    private static double pushed(Plan.LaneRun lane) {
+        return Math.clamp(number(lane.end), 0.0, FASTEST);
+    }
+}
