@@ -54,6 +54,7 @@ final class Feed {
     private final PictureOutput small = PictureOutput.toBeKept(320);
 
     private final Map<PictureOutput, JpegEncoder> encoders = new HashMap<>();
+    private final Map<PictureOutput, MonitorPace> paces = new HashMap<>();
     private final Map<Viewer, JpegEncoder> tileEncoders = new HashMap<>();
     private long nextBoard;
     private long nextTiles;
@@ -96,6 +97,7 @@ final class Feed {
         encoders.entrySet().removeIf(e -> ended(e.getValue(), now.contains(e.getKey())));
         tileEncoders.entrySet().removeIf(e -> ended(e.getValue(), close.contains(e.getKey())));
         outlets = now;
+        paces.keySet().retainAll(now);
         player.subscribe(new Subscriptions(
                 Stream.of(now, others, List.of(small)).flatMap(List::stream).toList(),
                 close.stream().map(v -> v.tiles).filter(Objects::nonNull).toList(),
@@ -109,7 +111,7 @@ final class Feed {
     }
 
     void round(long now) {
-        for (PictureOutput outlet : outlets) serve(outlet);
+        for (PictureOutput outlet : outlets) serve(outlet, now);
         board(now);
         tiles(now);
         probes(now);
@@ -122,7 +124,7 @@ final class Feed {
         return viewer.most == outlet.most && Objects.equals(viewer.subject, outlet.subject);
     }
 
-    private void serve(PictureOutput outlet) {
+    private void serve(PictureOutput outlet, long now) {
         if (outlet.ready()) {
             ByteBuffer message =
                     picture(FRAME, encoder(outlet).encode(outlet.rgb()), 1, outlet.width(), outlet.height());
@@ -130,7 +132,9 @@ final class Feed {
             outlet.rest();
             for (Viewer viewer : viewers) if (shows(viewer, outlet)) viewer.picture(message);
         }
-        if (outlet.idle() && viewers.stream().anyMatch(v -> v.credit > 0 && shows(v, outlet))) outlet.want();
+        if (!outlet.idle() || viewers.stream().noneMatch(v -> v.credit > 0 && shows(v, outlet))) return;
+        MonitorPace pace = paces.computeIfAbsent(outlet, o -> new MonitorPace());
+        if (pace.due(now, player.load(), look.look().rate())) outlet.want();
     }
 
     static ByteBuffer picture(int is, byte[] jpeg, double light, int width, int height) {
