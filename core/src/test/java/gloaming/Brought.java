@@ -23,10 +23,10 @@ public final class Brought implements Library {
         for (int y = 0; y < p.height; y++) {
             for (int x = 0; x < p.width; x++) {
                 int i = y * p.width + x;
-                p.r[i] = (float) (0.5 + 0.2 * p.worldX(x));
-                p.g[i] = (float) (0.5 + 0.3 * p.worldY(y));
-                p.b[i] = (float) which;
-                p.a[i] = 1;
+                p.r()[i] = (float) (0.5 + 0.2 * p.worldX(x));
+                p.g()[i] = (float) (0.5 + 0.3 * p.worldY(y));
+                p.b()[i] = (float) which;
+                p.a()[i] = 1;
             }
         }
         p.keep();

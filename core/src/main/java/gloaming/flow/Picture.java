@@ -17,10 +17,10 @@ import jdk.incubator.vector.VectorOperators;
 public final class Picture implements Flow {
     public final int width;
     public final int height;
-    public final float[] r;
-    public final float[] g;
-    public final float[] b;
-    public final float[] a;
+    private final float[] r;
+    private final float[] g;
+    private final float[] b;
+    private final float[] a;
 
     /** The lowest row that the planes hold: 0 but for a strip. */
     private int top;
@@ -107,6 +107,47 @@ public final class Picture implements Flow {
     /** World y of the centre of row {@code y}. */
     public double worldY(double y) {
         return (2 * (y + 0.5)) / height - 1;
+    }
+
+    /** The plane of red light. */
+    public float[] r() {
+        return r;
+    }
+
+    /** The plane of green light. */
+    public float[] g() {
+        return g;
+    }
+
+    /** The plane of blue light. */
+    public float[] b() {
+        return b;
+    }
+
+    /** The plane of cover. */
+    public float[] a() {
+        return a;
+    }
+
+    /** A row of pixels, for whoever does not need the speed of whole planes. */
+    public record Row(Picture picture, int at) {
+        /** One number of a pixel: channel 0 to 3 as {@link Picture#plane} has it. */
+        public float get(int channel, int x) {
+            return picture.plane(channel)[at + x];
+        }
+
+        public void set(int channel, int x, float value) {
+            picture.plane(channel)[at + x] = value;
+        }
+
+        /** Rec. 709 luminance of a pixel. */
+        public float light(int x) {
+            return 0.2126f * picture.r[at + x] + 0.7152f * picture.g[at + x] + 0.0722f * picture.b[at + x];
+        }
+    }
+
+    public Row row(int y) {
+        return new Row(this, at(y));
     }
 
     /** One plane: 0 red, 1 green, 2 blue, 3 alpha. */

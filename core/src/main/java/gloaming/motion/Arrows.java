@@ -69,8 +69,8 @@ public record Arrows(
                 int px = Math.clamp((int) ((x + in.aspect()) * in.scale()), 0, in.width - 1);
                 int py = Math.clamp((int) ((y + 1) * in.scale()), 0, in.height - 1);
                 int p = py * in.width + px;
-                double vx = in.r[p] * reach;
-                double vy = in.g[p] * reach;
+                double vx = in.r()[p] * reach;
+                double vy = in.g()[p] * reach;
                 double length = Math.hypot(vx, vy);
                 // Longer than three cells tells nothing and hides its neighbours.
                 double k = !(length < 1e6) ? 0 : length > 3 * apart ? 3 * apart / length : 1;
@@ -133,11 +133,11 @@ public record Arrows(
                 float ey = py - h * dy;
                 float cover = strength * Math.clamp(half + 0.5f - (float) Math.sqrt(ex * ex + ey * ey), 0, 1);
                 int p = out.at(y) + x;
-                if (cover <= out.a[p]) continue;
-                out.r[p] = cover * colour.r();
-                out.g[p] = cover * colour.g();
-                out.b[p] = cover * colour.b();
-                out.a[p] = cover;
+                if (cover <= out.a()[p]) continue;
+                out.r()[p] = cover * colour.r();
+                out.g()[p] = cover * colour.g();
+                out.b()[p] = cover * colour.b();
+                out.a()[p] = cover;
             }
         }
     }

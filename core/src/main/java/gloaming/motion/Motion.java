@@ -77,10 +77,10 @@ public record Motion(
                 // From nothing at the threshold to all of it at half as much again, so that nothing flickers there.
                 float part = least <= 0 ? 1 : Math.clamp((speed - least) / (0.5f * least), 0, 1);
                 int p = y * out.width + x;
-                out.r[p] = strength * part * vx;
-                out.g[p] = strength * part * vy;
-                out.b[p] = 0;
-                out.a[p] = 1;
+                out.r()[p] = strength * part * vx;
+                out.g()[p] = strength * part * vy;
+                out.b()[p] = 0;
+                out.a()[p] = 1;
             }
         }
     }

@@ -138,7 +138,7 @@ final class OpticalFlow {
                     for (int sy = y0; sy < y1; sy++) {
                         for (int sx = x0; sx < x1; sx++) {
                             int i = sy * p.width + sx;
-                            sum += 0.2126f * p.r[i] + 0.7152f * p.g[i] + 0.0722f * p.b[i];
+                            sum += 0.2126f * p.r()[i] + 0.7152f * p.g()[i] + 0.0722f * p.b()[i];
                         }
                     }
                     float mean = sum / ((y1 - y0) * (x1 - x0));

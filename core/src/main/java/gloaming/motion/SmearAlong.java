@@ -47,8 +47,8 @@ public record SmearAlong(
     private void smear(Picture in, Picture by, Picture out, int x, int y) {
         int p = y * out.width + x;
         float scale = (float) out.scale();
-        float dx = (float) shutter * by.r[p] * scale;
-        float dy = (float) shutter * by.g[p] * scale;
+        float dx = (float) shutter * by.r()[p] * scale;
+        float dy = (float) shutter * by.g()[p] * scale;
         float length = (float) Math.sqrt(dx * dx + dy * dy);
         if (!(length >= 0.5f)) {
             for (int c = 0; c < 4; c++) out.plane(c)[p] = in.plane(c)[p];
@@ -72,14 +72,14 @@ public record SmearAlong(
         float v = y + 0.5f - 0.5f * (dy - stepY);
         for (int i = 0; i < n; i++, u += stepX, v += stepY) {
             int q = Math.clamp((int) v, 0, in.height - 1) * in.width + Math.clamp((int) u, 0, in.width - 1);
-            r += in.r[q];
-            g += in.g[q];
-            b += in.b[q];
-            a += in.a[q];
+            r += in.r()[q];
+            g += in.g()[q];
+            b += in.b()[q];
+            a += in.a()[q];
         }
-        out.r[p] = r / n;
-        out.g[p] = g / n;
-        out.b[p] = b / n;
-        out.a[p] = a / n;
+        out.r()[p] = r / n;
+        out.g()[p] = g / n;
+        out.b()[p] = b / n;
+        out.a()[p] = a / n;
     }
 }

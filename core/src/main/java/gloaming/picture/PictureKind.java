@@ -91,7 +91,7 @@ public final class PictureKind extends Kind {
     @Override
     public Flow spoilt(int width, int height) {
         Picture picture = (Picture) sample(width, height, 0);
-        picture.r[picture.pixels() / 2] = picture.a[picture.pixels() / 3] = Float.NaN;
+        picture.r()[picture.pixels() / 2] = picture.a()[picture.pixels() / 3] = Float.NaN;
         return picture;
     }
 
@@ -109,6 +109,6 @@ public final class PictureKind extends Kind {
         Picture picture = (Picture) flow;
         return Stream.of(0.0, 0.25, 0.5, 0.68)
                 .map(part -> (int) (part * picture.pixels()))
-                .map(i -> picture.r[i] + picture.a[i]);
+                .map(i -> picture.r()[i] + picture.a()[i]);
     }
 }

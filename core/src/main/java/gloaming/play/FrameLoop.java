@@ -360,7 +360,7 @@ final class FrameLoop {
         for (int y = mix.height / 16; y < mix.height; y += Math.max(1, mix.height / 40)) {
             for (int x = mix.width / 32; x < mix.width; x += Math.max(1, mix.width / 64)) {
                 int i = y * mix.width + x;
-                most = Math.max(most, Math.max(mix.r[i], Math.max(mix.g[i], mix.b[i])));
+                most = Math.max(most, Math.max(mix.r()[i], Math.max(mix.g()[i], mix.b()[i])));
             }
         }
         mixLight = most;

@@ -28,7 +28,8 @@ public final class Probe extends Relay {
         int y = Math.clamp((int) (v * picture.height), 0, picture.height - 1);
         pixel[0] = x;
         pixel[1] = y;
-        for (int c = 0; c < 4; c++) pixel[2 + c] = picture.plane(c)[y * picture.width + x];
+        Picture.Row row = picture.row(y);
+        for (int c = 0; c < 4; c++) pixel[2 + c] = row.get(c, x);
         done();
     }
 }

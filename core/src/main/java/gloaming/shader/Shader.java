@@ -319,7 +319,7 @@ public final class Shader {
             values.bits[size.height()] = inputs[i].height();
         }
         for (int i = 0; i < texels.length; i++) texels[i].fill(inputs[i], crew);
-        float[][] planes = {out.r, out.g, out.b, out.a};
+        float[][] planes = {out.r(), out.g(), out.b(), out.a()};
         AtomicReference<Machine.Endless> endless = new AtomicReference<>();
         crew.each(Machine.tiles(out.width, out.height), 4, (from, to) -> {
             Machine machine = machines.poll();

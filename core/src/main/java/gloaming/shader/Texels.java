@@ -69,10 +69,10 @@ final class Texels {
         int at = p.at(of);
         int to = start + 4 * LOW;
         for (int x = 0; x < width; x++) {
-            rgba[to + 4 * x] = p.r[at + x];
-            rgba[to + 4 * x + 1] = p.g[at + x];
-            rgba[to + 4 * x + 2] = p.b[at + x];
-            rgba[to + 4 * x + 3] = p.a[at + x];
+            rgba[to + 4 * x] = p.r()[at + x];
+            rgba[to + 4 * x + 1] = p.g()[at + x];
+            rgba[to + 4 * x + 2] = p.b()[at + x];
+            rgba[to + 4 * x + 3] = p.a()[at + x];
         }
         for (int k = 0; k < MARGIN; k++) {
             int x = k < LOW ? k - LOW : width + k - LOW;

@@ -83,11 +83,11 @@ public record SamplePicture(
 
     private double value(Picture p, int i) {
         return switch (of) {
-            case LIGHT -> 0.2126 * p.r[i] + 0.7152 * p.g[i] + 0.0722 * p.b[i];
-            case RED -> p.r[i];
-            case GREEN -> p.g[i];
-            case BLUE -> p.b[i];
-            case COVER -> p.a[i];
+            case LIGHT -> 0.2126 * p.r()[i] + 0.7152 * p.g()[i] + 0.0722 * p.b()[i];
+            case RED -> p.r()[i];
+            case GREEN -> p.g()[i];
+            case BLUE -> p.b()[i];
+            case COVER -> p.a()[i];
         };
     }
 }

@@ -320,10 +320,10 @@ public record Lettering(
             if (a == 0) continue;
             int p = at + x;
             float rest = 1 - a;
-            out.r[p] = a * colour.r() + rest * out.r[p];
-            out.g[p] = a * colour.g() + rest * out.g[p];
-            out.b[p] = a * colour.b() + rest * out.b[p];
-            out.a[p] = a + rest * out.a[p];
+            out.r()[p] = a * colour.r() + rest * out.r()[p];
+            out.g()[p] = a * colour.g() + rest * out.g()[p];
+            out.b()[p] = a * colour.b() + rest * out.b()[p];
+            out.a()[p] = a + rest * out.a()[p];
         }
     }
 }

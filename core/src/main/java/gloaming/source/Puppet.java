@@ -123,7 +123,7 @@ public record Puppet(
 
     private static void empty(Picture out, int from, int to) {
         out.clear(from, to);
-        java.util.Arrays.fill(out.a, out.at(from), out.at(to), 1f);
+        java.util.Arrays.fill(out.a(), out.at(from), out.at(to), 1f);
     }
 
     /** A sum of two slow rounds with seeded phases: -1 to 1, smooth, never quite the same. */
@@ -209,21 +209,21 @@ public record Puppet(
                 switch (shows) {
                     case PICTURE -> {
                         float light = shade(along / s, across / s, limb, d / thick);
-                        out.r[p] += (cloth[0] * light - out.r[p]) * cover;
-                        out.g[p] += (cloth[1] * light - out.g[p]) * cover;
-                        out.b[p] += (cloth[2] * light - out.b[p]) * cover;
+                        out.r()[p] += (cloth[0] * light - out.r()[p]) * cover;
+                        out.g()[p] += (cloth[1] * light - out.g()[p]) * cover;
+                        out.b()[p] += (cloth[2] * light - out.b()[p]) * cover;
                     }
                     case MATTE -> {
-                        float sum = Math.max(out.a[p], cover);
-                        out.r[p] = sum;
-                        out.g[p] = sum;
-                        out.b[p] = sum;
-                        out.a[p] = sum;
+                        float sum = Math.max(out.a()[p], cover);
+                        out.r()[p] = sum;
+                        out.g()[p] = sum;
+                        out.b()[p] = sum;
+                        out.a()[p] = sum;
                     }
                     default -> {
                         if (cover < 0.5f || dt <= 0) continue;
-                        out.r[p] = (j[a] + px - (old[a] + along * ox + across * oy)) / dt;
-                        out.g[p] = (j[a + 1] + py - (old[a + 1] + along * oy - across * ox)) / dt;
+                        out.r()[p] = (j[a] + px - (old[a] + along * ox + across * oy)) / dt;
+                        out.g()[p] = (j[a + 1] + py - (old[a + 1] + along * oy - across * ox)) / dt;
                     }
                 }
             }
@@ -274,10 +274,10 @@ public record Puppet(
                 float lamp = 0.35f + 0.65f * (float) Math.exp(-0.6 * (u * u + (v - 0.3) * (v - 0.3)));
                 float light = wood * gap * lamp;
                 int p = y * wall.width + x;
-                wall.r[p] = 0.34f * light;
-                wall.g[p] = 0.25f * light;
-                wall.b[p] = 0.17f * light;
-                wall.a[p] = 1;
+                wall.r()[p] = 0.34f * light;
+                wall.g()[p] = 0.25f * light;
+                wall.b()[p] = 0.17f * light;
+                wall.a()[p] = 1;
             }
         }
         memory.wall = wall;

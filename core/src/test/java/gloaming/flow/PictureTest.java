@@ -23,17 +23,17 @@ class PictureTest {
     @Test
     void aStripHoldsTheRowsItIsToldAndCopiesOnlyThose() {
         Picture whole = new Picture(5, 12);
-        for (int i = 0; i < whole.pixels(); i++) whole.g[i] = i;
+        for (int i = 0; i < whole.pixels(); i++) whole.g()[i] = i;
         Picture strip = Picture.strip(5, 12, 4).hold(8);
         strip.copyFrom(whole, 8, 12);
-        assertThat(strip.g).hasSize(20);
-        assertThat(strip.g[strip.at(9)]).isEqualTo(45);
+        assertThat(strip.g()).hasSize(20);
+        assertThat(strip.g()[strip.at(9)]).isEqualTo(45);
         strip.clear(9, 10);
-        assertThat(strip.g[strip.at(9) + 4]).isZero();
-        assertThat(strip.g[strip.at(10)]).isEqualTo(50);
+        assertThat(strip.g()[strip.at(9) + 4]).isZero();
+        assertThat(strip.g()[strip.at(10)]).isEqualTo(50);
         Picture back = new Picture(5, 12).copyFrom(strip, 10, 12);
-        assertThat(back.g[55]).isEqualTo(55);
-        assertThat(back.g[45]).isZero();
+        assertThat(back.g()[55]).isEqualTo(55);
+        assertThat(back.g()[45]).isZero();
     }
 
     @Test
@@ -84,5 +84,15 @@ class PictureTest {
         pool.giveBack(own);
         pool.giveBack(others);
         assertThat(pool.borrow()).isNotSameAs(own).isNotSameAs(others);
+    }
+
+    @Test
+    void aRowIsAViewOfItsPictureAlsoOfAStrip() {
+        Picture strip = Picture.strip(8, 36, 4).hold(12);
+        Picture.Row row = strip.row(14);
+        row.set(1, 3, 0.5f);
+        assertThat(strip.g()[2 * 8 + 3]).isEqualTo(0.5f);
+        assertThat(row.get(1, 3)).isEqualTo(0.5f);
+        assertThat(row.light(3)).isCloseTo(0.5f * 0.7152f, within(1e-6f));
     }
 }

@@ -32,8 +32,8 @@ class MotionTest {
                     sum += GradientNoise.at(octave, u * f, v * f, 0.5f) / (1 << octave);
                 }
                 int i = y * W + x;
-                p.r[i] = p.g[i] = p.b[i] = 0.4f + 0.3f * sum;
-                p.a[i] = 1;
+                p.r()[i] = p.g()[i] = p.b()[i] = 0.4f + 0.3f * sum;
+                p.a()[i] = 1;
             }
         }
         return p;
@@ -53,7 +53,7 @@ class MotionTest {
         for (int y = 10; y < H - 10; y++) {
             for (int x = 10; x < W - 10; x++, n++) {
                 int p = y * W + x;
-                sum += Math.hypot(flow.r[p] * k - dx, flow.g[p] * k - dy);
+                sum += Math.hypot(flow.r()[p] * k - dx, flow.g()[p] * k - dy);
             }
         }
         return sum / n;
@@ -85,8 +85,8 @@ class MotionTest {
             Picture known = truth.run(null, b, frame);
             if (i == 0) continue;
             for (int p = 0; p < W * H; p++, n++) {
-                sum += k * Math.hypot(flow.r[p] - known.r[p], flow.g[p] - known.g[p]);
-                most = Math.max(most, k * Math.hypot(known.r[p], known.g[p]));
+                sum += k * Math.hypot(flow.r()[p] - known.r()[p], flow.g()[p] - known.g()[p]);
+                most = Math.max(most, k * Math.hypot(known.r()[p], known.g()[p]));
             }
         }
         assertThat(most).as("pixels a frame where it moves fastest").isBetween(1.5, 12.0);
@@ -98,29 +98,29 @@ class MotionTest {
     void gainAndThresholdDoWhatTheySay() {
         Picture plain = measured(new Motion(4, 0, 1), pattern(0, 0), pattern(2, 0));
         Picture strong = measured(new Motion(4, 0, 10), pattern(0, 0), pattern(2, 0));
-        assertThat(strong.r[90 * W + 160]).isCloseTo(10 * plain.r[90 * W + 160], offset(1e-3f));
+        assertThat(strong.r()[90 * W + 160]).isCloseTo(10 * plain.r()[90 * W + 160], offset(1e-3f));
         // Two pixels a thirtieth of a second at 90 pixels a unit are two thirds of a unit a second.
-        assertThat(plain.r[90 * W + 160]).isCloseTo(0.667f, offset(0.05f));
+        assertThat(plain.r()[90 * W + 160]).isCloseTo(0.667f, offset(0.05f));
         Picture still = measured(new Motion(4, 1.5, 1), pattern(0, 0), pattern(2, 0));
         for (int y = 10; y < H - 10; y++) {
             for (int p = y * W + 10; p < y * W + W - 10; p++)
-                assertThat(still.r[p]).isZero();
+                assertThat(still.r()[p]).isZero();
         }
     }
 
     @Test
     void aStillPictureAndAStandingClockHaveNoMotion() {
         Picture flow = measured(new Motion(4, 0.02, 1), pattern(0, 0), pattern(0, 0));
-        for (int p = 0; p < W * H; p++) assertThat(flow.r[p]).isZero();
+        for (int p = 0; p < W * H; p++) assertThat(flow.r()[p]).isZero();
         Motion motion = new Motion(4, 0, 1);
         Motion.Memory memory = motion.memory();
         motion.run(pattern(0, 0), memory, frame.next());
         frame.dt = 0;
-        assertThat(motion.run(pattern(5, 0), memory, frame).r[90 * W + 160]).isZero();
+        assertThat(motion.run(pattern(5, 0), memory, frame).r()[90 * W + 160]).isZero();
         // What moved while the clock stood is not made up for: the picture before is still the one from before.
         frame.dt = 1 / 30.0;
         Picture after = motion.run(pattern(1, 0), memory, frame.next());
-        assertThat(after.r[90 * W + 160]).isCloseTo(1 / 3f, offset(0.05f));
+        assertThat(after.r()[90 * W + 160]).isCloseTo(1 / 3f, offset(0.05f));
     }
 
     @Test
@@ -129,7 +129,7 @@ class MotionTest {
         Arrows arrows = new Arrows(0.5, 0.4, 0.02, new Colour(1, 0.5f, 0));
         Picture out = arrows.run(motion, arrows.memory(), frame);
         int lit = 0;
-        for (float a : out.a) if (a > 0.5f) lit++;
+        for (float a : out.a()) if (a > 0.5f) lit++;
         assertThat(lit).isPositive();
         // The arrow from the middle cell at (-0.25 or 0.25, ±0.25) runs to the right for 0.2 units and has its head
         // there.
@@ -137,12 +137,12 @@ class MotionTest {
         int along = at(-0.1, -0.25);
         int beyond = at(0.0, -0.25);
         int behind = at(-0.3, -0.25);
-        assertThat(out.a[start]).isGreaterThan(0.5f);
-        assertThat(out.a[along]).isGreaterThan(0.5f);
-        assertThat(out.a[beyond]).isZero();
-        assertThat(out.a[behind]).isZero();
-        assertThat(out.g[along]).isCloseTo(out.r[along] / 2, offset(1e-5f));
-        assertThat(arrows.run(new Picture(W, H), arrows.memory(), frame).a).containsOnly(0f);
+        assertThat(out.a()[start]).isGreaterThan(0.5f);
+        assertThat(out.a()[along]).isGreaterThan(0.5f);
+        assertThat(out.a()[beyond]).isZero();
+        assertThat(out.a()[behind]).isZero();
+        assertThat(out.g()[along]).isCloseTo(out.r()[along] / 2, offset(1e-5f));
+        assertThat(arrows.run(new Picture(W, H), arrows.memory(), frame).a()).containsOnly(0f);
     }
 
     private static int at(double x, double y) {

@@ -44,7 +44,7 @@ class AroundStepsTest {
         for (int i = 0; i < p.pixels(); i++) {
             float v = (float) (i % W * acrossAPixel + i / W * upAPixel);
             for (int c = 0; c < 3; c++) p.plane(c)[i] = v;
-            p.a[i] = 1;
+            p.a()[i] = 1;
         }
         return p;
     }
@@ -57,18 +57,22 @@ class AroundStepsTest {
     @EnumSource(Edges.Of.class)
     void theEdgesOfASlopeAreItsSteepnessAndOfAFlatPictureNothing(Edges.Of of) {
         Picture out = new Edges(0.002, 1, of).run(slope(0.03, 0.04), null, frame);
-        assertThat(out.g[40 * W + 80]).isCloseTo(0.05f, offset(1e-5f));
-        assertThat(new Edges(0.01, 5, of).run(flat(3), null, frame).r[77]).isZero();
+        assertThat(out.g()[40 * W + 80]).isCloseTo(0.05f, offset(1e-5f));
+        assertThat(new Edges(0.01, 5, of).run(flat(3), null, frame).r()[77]).isZero();
     }
 
     @Test
     void aReliefIsHalfGreyWhereItIsFlatAndLightWhereItFacesTheLamp() {
-        assertThat(new Emboss(0.25, 0.002, 3, 0).run(flat(0.9f), null, frame).r[900])
+        assertThat(new Emboss(0.25, 0.002, 3, 0).run(flat(0.9f), null, frame).r()[900])
                 .isEqualTo(0.5f);
         // The lamp is above, and a slope that falls upward faces it.
-        assertThat(new Emboss(0.25, 0.002, 3, 0).run(slope(0, -0.02), null, frame).r[40 * W + 9])
+        assertThat(new Emboss(0.25, 0.002, 3, 0)
+                        .run(slope(0, -0.02), null, frame)
+                        .r()[40 * W + 9])
                 .isGreaterThan(0.52f);
-        assertThat(new Emboss(0.25, 0.002, 3, 0).run(slope(0, 0.02), null, frame).r[40 * W + 9])
+        assertThat(new Emboss(0.25, 0.002, 3, 0)
+                        .run(slope(0, 0.02), null, frame)
+                        .r()[40 * W + 9])
                 .isLessThan(0.48f);
     }
 
@@ -76,9 +80,9 @@ class AroundStepsTest {
     void aNormalFacesAwayFromTheRise() {
         Picture out = new HeightToNormal(1).run(slope(1 / 45.0, 0), null, frame);
         // Height rises one unit a unit: the surface leans 45 degrees to the left.
-        assertThat(out.r[40 * W + 50]).isCloseTo(0.5f - 0.5f * (float) Math.sqrt(0.5), offset(1e-4f));
-        assertThat(out.g[40 * W + 50]).isCloseTo(0.5f, offset(1e-4f));
-        assertThat(out.b[40 * W + 50]).isCloseTo(0.5f + 0.5f * (float) Math.sqrt(0.5), offset(1e-4f));
+        assertThat(out.r()[40 * W + 50]).isCloseTo(0.5f - 0.5f * (float) Math.sqrt(0.5), offset(1e-4f));
+        assertThat(out.g()[40 * W + 50]).isCloseTo(0.5f, offset(1e-4f));
+        assertThat(out.b()[40 * W + 50]).isCloseTo(0.5f + 0.5f * (float) Math.sqrt(0.5), offset(1e-4f));
     }
 
     @Test
@@ -91,7 +95,7 @@ class AroundStepsTest {
         Sharpen sharpen = new Sharpen(1.5, 0.05);
         Picture out = sharpen.run(new Picture(W, H).copyFrom(in), sharpen.memory(), frame);
         for (int i = 0; i < in.pixels(); i += 11) {
-            assertThat(out.g[i]).isCloseTo(in.g[i] + 1.5f * (in.g[i] - soft.g[i]), offset(1e-4f));
+            assertThat(out.g()[i]).isCloseTo(in.g()[i] + 1.5f * (in.g()[i] - soft.g()[i]), offset(1e-4f));
         }
     }
 
@@ -106,11 +110,11 @@ class AroundStepsTest {
                 float best = reach > 0 ? -1 : 2;
                 for (int j = Math.max(0, y - r); j <= Math.min(H - 1, y + r); j++) {
                     for (int i = Math.max(0, x - r); i <= Math.min(W - 1, x + r); i++) {
-                        float v = in.b[j * W + i];
+                        float v = in.b()[j * W + i];
                         best = reach > 0 ? Math.max(best, v) : Math.min(best, v);
                     }
                 }
-                assertThat(out.b[y * W + x]).isEqualTo(best);
+                assertThat(out.b()[y * W + x]).isEqualTo(best);
             }
         }
     }
@@ -126,8 +130,8 @@ class AroundStepsTest {
             assertThat(Median.middle(nine)).isEqualTo(sorted[4]);
         }
         Picture specks = flat(0.3f);
-        specks.r[40 * W + 40] = 9;
-        assertThat(new Median(0.004).run(specks, null, frame).r[40 * W + 40]).isEqualTo(0.3f);
+        specks.r()[40 * W + 40] = 9;
+        assertThat(new Median(0.004).run(specks, null, frame).r()[40 * W + 40]).isEqualTo(0.3f);
     }
 
     @Test
@@ -136,10 +140,10 @@ class AroundStepsTest {
         Past past = delay.memory();
         for (int i = 0; i < 80; i++) {
             Picture out = delay.run(flat(i), past, frame.next());
-            assertThat(out.r[5]).isEqualTo(Math.max(0, i - 7));
+            assertThat(out.r()[5]).isEqualTo(Math.max(0, i - 7));
         }
         // Asked for longer ago than it has kept, it hands out the oldest; a pause takes nothing in.
-        assertThat(new Delay(31).run(flat(80), past, frame.next()).r[5]).isBetween(0f, 74f);
+        assertThat(new Delay(31).run(flat(80), past, frame.next()).r()[5]).isBetween(0f, 74f);
     }
 
     @Test
@@ -148,18 +152,18 @@ class AroundStepsTest {
         Past past = offset.memory();
         Picture out = null;
         for (int i = 0; i < 20; i++) out = offset.run(flat(i), past, frame.next());
-        assertThat(out.r[5]).isEqualTo(19);
-        assertThat(out.g[5]).isEqualTo(17);
-        assertThat(out.b[5]).isEqualTo(15);
+        assertThat(out.r()[5]).isEqualTo(19);
+        assertThat(out.g()[5]).isEqualTo(17);
+        assertThat(out.b()[5]).isEqualTo(15);
     }
 
     @Test
     void coloursAreDrawnApartByTheDistance() {
         Picture out = new ColourOffset(10 / 45.0, 0, 1, 0, Border.HOLD).run(slope(1, 0), new Past(), frame);
         int i = 40 * W + 80;
-        assertThat(out.r[i]).isCloseTo(70, offset(1e-3f));
-        assertThat(out.g[i]).isEqualTo(80);
-        assertThat(out.b[i]).isCloseTo(90, offset(1e-3f));
+        assertThat(out.r()[i]).isCloseTo(70, offset(1e-3f));
+        assertThat(out.g()[i]).isEqualTo(80);
+        assertThat(out.b()[i]).isCloseTo(90, offset(1e-3f));
     }
 
     @Test
@@ -171,13 +175,13 @@ class AroundStepsTest {
             mean.run(flat(0), memory, at);
             Picture out = null;
             for (int i = 0; i < rate; i++) out = mean.run(flat(1), memory, at.next());
-            assertThat(out.r[3]).isCloseTo((float) (1 - Math.exp(-1)), offset(1e-3f));
+            assertThat(out.r()[3]).isCloseTo((float) (1 - Math.exp(-1)), offset(1e-3f));
         }
         LongExposure lightest = new LongExposure(LongExposure.Keep.LIGHTEST, 60);
         LongExposure.Memory memory = lightest.memory();
         lightest.run(flat(0.2f), memory, frame);
         lightest.run(flat(5), memory, frame);
-        assertThat(lightest.run(flat(0), memory, frame).r[3]).isGreaterThan(4.9f);
+        assertThat(lightest.run(flat(0), memory, frame).r()[3]).isGreaterThan(4.9f);
     }
 
     @Test
@@ -188,12 +192,12 @@ class AroundStepsTest {
         Picture out = learn.run(flat(0.9f), memory, frame);
         for (int i = 0; i < 120; i++) out = learn.run(slope(0.004, 0), memory, frame.next());
         out = keep.run(slope(0.004, 0), memory, frame.next());
-        assertThat(out.r[500]).isCloseTo(0, offset(1e-3f));
+        assertThat(out.r()[500]).isCloseTo(0, offset(1e-3f));
         Picture person = slope(0.004, 0);
-        for (int i = 3000; i < 3050; i++) person.r[i] = person.g[i] = person.b[i] = 2;
+        for (int i = 3000; i < 3050; i++) person.r()[i] = person.g()[i] = person.b()[i] = 2;
         out = keep.run(person, memory, frame.next());
-        assertThat(out.r[3020]).isEqualTo(1);
-        assertThat(out.r[3100]).isCloseTo(0, offset(1e-3f));
+        assertThat(out.r()[3020]).isEqualTo(1);
+        assertThat(out.r()[3100]).isCloseTo(0, offset(1e-3f));
     }
 
     @Test
@@ -207,8 +211,8 @@ class AroundStepsTest {
             byMiddle.run(seen, middle, frame.next());
             byMean.run(seen, mean, frame.next());
         }
-        assertThat(middle.learnt.r[500]).isCloseTo(0.3f, offset(0.08f));
-        assertThat(mean.learnt.r[500]).isGreaterThan(0.6f);
+        assertThat(middle.learnt.r()[500]).isCloseTo(0.3f, offset(0.08f));
+        assertThat(mean.learnt.r()[500]).isGreaterThan(0.6f);
     }
 
     @Test
@@ -218,10 +222,10 @@ class AroundStepsTest {
         Background learns = new Background(true, 0.1, 0.05, 5, Threshold.Paint.WHITE, Background.By.ONE_FRAME);
         waits.run(flat(0.1f), memory, frame.next());
         waits.run(flat(0.9f), memory, frame.next());
-        assertThat(memory.learnt.r[500]).isEqualTo(0.1f);
+        assertThat(memory.learnt.r()[500]).isEqualTo(0.1f);
         learns.run(flat(0.6f), memory, frame.next());
         learns.run(flat(0.8f), memory, frame.next());
-        assertThat(memory.learnt.r[500]).isCloseTo(0.6f, offset(1e-6f));
+        assertThat(memory.learnt.r()[500]).isCloseTo(0.6f, offset(1e-6f));
     }
 
     @Test

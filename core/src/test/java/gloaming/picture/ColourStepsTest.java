@@ -38,7 +38,7 @@ class ColourStepsTest {
         Picture picture = new Picture(160, 90);
         for (int i = 0; i < picture.pixels(); i++) {
             for (int c = 0; c < 3; c++) picture.plane(c)[i] = (float) random.nextDouble(-0.3, 2.5);
-            picture.a[i] = 1;
+            picture.a()[i] = 1;
         }
         return picture;
     }
@@ -61,7 +61,7 @@ class ColourStepsTest {
         Picture in = noise();
         Picture out = grade.run(new Picture(160, 90).copyFrom(in), null, frame);
         for (int i = 0; i < in.pixels(); i += 7) {
-            float[] expected = grade.one(in.r[i], in.g[i], in.b[i]);
+            float[] expected = grade.one(in.r()[i], in.g()[i], in.b()[i]);
             for (int c = 0; c < 3; c++) {
                 assertThat(out.plane(c)[i]).isCloseTo(expected[c], offset(2e-4f * Math.max(1, Math.abs(expected[c]))));
             }
@@ -86,7 +86,7 @@ class ColourStepsTest {
     void aThresholdKeepsOneSideWithASoftKnee(Threshold.Side side) {
         Threshold threshold = new Threshold(0.5, 0.2, side, Threshold.Paint.WHITE);
         for (double light : new double[] {0, 0.39, 0.45, 0.5, 0.55, 0.61, 3}) {
-            assertThat(threshold.run(flat(light), null, frame).r[50])
+            assertThat(threshold.run(flat(light), null, frame).r()[50])
                     .isCloseTo((float) threshold.kept(light), offset(1e-5f));
         }
         boolean above = side == Threshold.Side.ABOVE;
@@ -109,7 +109,7 @@ class ColourStepsTest {
         }
         Picture in = noise();
         Picture out = new ToneCurve(0, 0.25, 0.5, 0.75, 1).run(new Picture(160, 90).copyFrom(in), null, frame);
-        for (int i = 0; i < in.pixels(); i += 13) assertThat(out.r[i]).isCloseTo(in.r[i], offset(1e-4f));
+        for (int i = 0; i < in.pixels(); i += 13) assertThat(out.r()[i]).isCloseTo(in.r()[i], offset(1e-4f));
     }
 
     @Test
@@ -118,23 +118,23 @@ class ColourStepsTest {
         Picture out = new Channels(
                         Channels.Source.BLUE, Channels.Source.COVER, Channels.Source.LIGHT, Channels.Source.FULL)
                 .run(in, null, frame);
-        assertThat(out.r[9]).isEqualTo(-0.5f);
-        assertThat(out.g[9]).isEqualTo(0.25f);
-        assertThat(out.b[9]).isCloseTo(0.02126f + 1.4304f - 0.0361f, offset(1e-5f));
-        assertThat(out.a[9]).isEqualTo(1);
+        assertThat(out.r()[9]).isEqualTo(-0.5f);
+        assertThat(out.g()[9]).isEqualTo(0.25f);
+        assertThat(out.b()[9]).isCloseTo(0.02126f + 1.4304f - 0.0361f, offset(1e-5f));
+        assertThat(out.a()[9]).isEqualTo(1);
     }
 
     @Test
     void posterisingLeavesSoManyTones() {
         Picture out = new Posterise(4).run(noise(), null, frame);
         long tones = java.util.stream.IntStream.range(0, out.pixels())
-                .mapToObj(i -> out.r[i])
+                .mapToObj(i -> out.r()[i])
                 .filter(v -> v >= 0 && v <= 1)
                 .distinct()
                 .count();
         assertThat(tones).isEqualTo(4);
-        assertThat(new Posterise(4).run(flat(1), null, frame).r[3]).isEqualTo(1);
-        assertThat(new Posterise(4).run(flat(0), null, frame).r[3]).isZero();
+        assertThat(new Posterise(4).run(flat(1), null, frame).r()[3]).isEqualTo(1);
+        assertThat(new Posterise(4).run(flat(0), null, frame).r()[3]).isZero();
     }
 
     @ParameterizedTest
@@ -156,8 +156,8 @@ class ColourStepsTest {
     void aDitheredGreyShowsItsToneInWhiteCells() {
         for (double tone : new double[] {0.25, 0.5, 0.75}) {
             Picture out = new Dither(2, 2, 2.0 / 90).run(flat(tone * tone), null, frame);
-            assertThat(mean(out.r)).isCloseTo(tone, offset(0.03));
-            for (int i = 0; i < 300; i++) assertThat(out.r[i]).isIn(0f, 1f);
+            assertThat(mean(out.r())).isCloseTo(tone, offset(0.03));
+            for (int i = 0; i < 300; i++) assertThat(out.r()[i]).isIn(0f, 1f);
         }
     }
 
@@ -169,7 +169,7 @@ class ColourStepsTest {
         for (double tone : new double[] {0.3, 0.5, 0.7, 0.9}) {
             Picture grey =
                     new Picture(640, 360).fill((float) (tone * tone), (float) (tone * tone), (float) (tone * tone), 1);
-            assertThat(mean(raster.run(grey, null, large).r)).isCloseTo(tone, offset(0.04));
+            assertThat(mean(raster.run(grey, null, large).r())).isCloseTo(tone, offset(0.04));
         }
         assertThat(raster.ink(0, 0.2f, 0.4f, 0.1f)).isZero();
         assertThat(raster.ink(1, 0.5f, 0.5f, 0.1f)).isEqualTo(1);
@@ -179,16 +179,16 @@ class ColourStepsTest {
     void recolouringRunsFromTheDarkColourToTheLightOne() {
         Recolour recolour =
                 new Recolour(Colour.parse("#ff0000"), Colour.parse("#00ff00"), Colour.parse("#0000ff"), 0.5, 1);
-        assertThat(recolour.run(flat(0), recolour.memory(), frame).r[7]).isCloseTo(1, offset(1e-3f));
-        assertThat(recolour.run(flat(0.25), recolour.memory(), frame).g[7]).isCloseTo(1, offset(1e-3f));
-        assertThat(recolour.run(flat(9), recolour.memory(), frame).b[7]).isCloseTo(1, offset(1e-3f));
+        assertThat(recolour.run(flat(0), recolour.memory(), frame).r()[7]).isCloseTo(1, offset(1e-3f));
+        assertThat(recolour.run(flat(0.25), recolour.memory(), frame).g()[7]).isCloseTo(1, offset(1e-3f));
+        assertThat(recolour.run(flat(9), recolour.memory(), frame).b()[7]).isCloseTo(1, offset(1e-3f));
     }
 
     @Test
     void theFastRampIsThePlainOne() {
         Ramp ramp = new Ramp(Colour.parse("#204060"), Colour.parse("#e0a030"), Colour.parse("#102000"), 0.3);
         Picture out = new Picture(101, 1).fill(0, 0, 0, 1);
-        for (int i = 0; i <= 100; i++) out.r[i] = i / 100f;
+        for (int i = 0; i <= 100; i++) out.r()[i] = i / 100f;
         ramp.paint(out, 0, 101, 2);
         for (int i = 0; i <= 100; i++) {
             float[] expected = ramp.colour(i / 100.0);
@@ -201,33 +201,35 @@ class ColourStepsTest {
         Colour cloth = Colour.parse("#2fbf4a");
         ColourKey key = new ColourKey(cloth, 0.25, 0.15, 1);
         Picture in = new Picture(160, 90).fill(cloth.r(), cloth.g(), cloth.b(), 1);
-        assertThat(key.run(in, null, frame).a[4]).isZero();
+        assertThat(key.run(in, null, frame).a()[4]).isZero();
         Picture shadow = new Picture(160, 90).fill(cloth.r() * 0.3f, cloth.g() * 0.3f, cloth.b() * 0.3f, 1);
-        assertThat(key.run(shadow, null, frame).a[4]).isZero();
+        assertThat(key.run(shadow, null, frame).a()[4]).isZero();
         Picture skin = new Picture(160, 90).fill(0.6f, 0.35f, 0.25f, 1);
         Picture kept = key.run(skin, null, frame);
-        assertThat(kept.a[4]).isEqualTo(1);
-        assertThat(kept.r[4]).isEqualTo(0.6f);
+        assertThat(kept.a()[4]).isEqualTo(1);
+        assertThat(kept.r()[4]).isEqualTo(0.6f);
     }
 
     @Test
     void aLightKeyClearsTheDarkAndKeepsTheColours() {
         Picture in = new Picture(160, 90).fill(0.9f, 0.4f, 0.2f, 1);
         Picture out = new LightKey(0.2, 0.1, Threshold.Side.ABOVE).run(in, null, frame);
-        assertThat(out.r[2]).isEqualTo(0.9f);
-        assertThat(new LightKey(0.2, 0.1, Threshold.Side.BELOW).run(out, null, frame).a[2])
+        assertThat(out.r()[2]).isEqualTo(0.9f);
+        assertThat(new LightKey(0.2, 0.1, Threshold.Side.BELOW)
+                        .run(out, null, frame)
+                        .a()[2])
                 .isZero();
     }
 
     @Test
     void aMaskKeepsWhatTheOtherLaneShows() {
         Picture mask = new Picture(160, 90);
-        for (int i = 0; i < mask.pixels(); i++) mask.r[i] = mask.g[i] = mask.b[i] = i % 160 < 80 ? 1 : 0.25f;
+        for (int i = 0; i < mask.pixels(); i++) mask.r()[i] = mask.g()[i] = mask.b()[i] = i % 160 < 80 ? 1 : 0.25f;
         frame.reads.put("by", mask);
         Picture out = new Mask(Mask.By.LIGHT, false, 1).run(flat(0.8), null, frame);
-        assertThat(out.r[10]).isCloseTo(0.8f, offset(1e-6f));
-        assertThat(out.r[100]).isCloseTo(0.2f, offset(1e-6f));
-        assertThat(new Mask(Mask.By.LIGHT, true, 1).run(flat(0.8), null, frame).r[10])
+        assertThat(out.r()[10]).isCloseTo(0.8f, offset(1e-6f));
+        assertThat(out.r()[100]).isCloseTo(0.2f, offset(1e-6f));
+        assertThat(new Mask(Mask.By.LIGHT, true, 1).run(flat(0.8), null, frame).r()[10])
                 .isCloseTo(0, offset(1e-6f));
         frame.reads.clear();
     }
@@ -255,14 +257,14 @@ class ColourStepsTest {
         Picture c = dither.run(new Picture(width, 9).copyFrom(in), null, frame);
         float cell = (float) Math.max(1, 0.2 * frame.height() / 2);
         for (int i = 0; i < in.pixels(); i++) {
-            float light = in.g[i];
-            assertThat(a.g[i]).isCloseTo(bent.one(light, in.a[i]), offset(2e-6f * (1 + Math.abs(light))));
-            assertThat(b.g[i]).isCloseTo(Tone.linear(Math.round(Tone.seen(light) * 4) / 4f), offset(1e-6f));
+            float light = in.g()[i];
+            assertThat(a.g()[i]).isCloseTo(bent.one(light, in.a()[i]), offset(2e-6f * (1 + Math.abs(light))));
+            assertThat(b.g()[i]).isCloseTo(Tone.linear(Math.round(Tone.seen(light) * 4) / 4f), offset(1e-6f));
             int x = (int) (i % width / cell) & 3;
             int y = (int) (i / width / cell) & 3;
-            assertThat(c.g[i]).isCloseTo(Dither.step(light, 2, Dither.threshold(x, y, 2)), offset(1e-6f));
+            assertThat(c.g()[i]).isCloseTo(Dither.step(light, 2, Dither.threshold(x, y, 2)), offset(1e-6f));
         }
-        assertThat(a.a).isEqualTo(in.a);
+        assertThat(a.a()).isEqualTo(in.a());
     }
 
     @ParameterizedTest
@@ -272,7 +274,7 @@ class ColourStepsTest {
         ColourKey key = new ColourKey(Colour.parse("#2fbf4a"), 0.2, 0.6, 0.8);
         Picture out = key.run(new Picture(width, 9).copyFrom(in), null, frame);
         for (int i = 0; i < in.pixels(); i++) {
-            float[] plain = key.one(in.r[i], in.g[i], in.b[i], in.a[i]);
+            float[] plain = key.one(in.r()[i], in.g()[i], in.b()[i], in.a()[i]);
             for (int c = 0; c < 4; c++) {
                 float near = 1e-4f * (1 + Math.abs(plain[c]));
                 assertThat(out.plane(c)[i]).isCloseTo(plain[c], offset(near));
@@ -288,7 +290,7 @@ class ColourStepsTest {
             for (int x = 0; x < out.width; x += 3) {
                 double far = crop.distance(out.worldX(x), out.worldY(y), 0.3);
                 double k = Math.clamp(0.5 - far / 0.15, 0.0, 1.0);
-                assertThat(out.a[out.at(y) + x]).isCloseTo((float) k, offset(1e-4f));
+                assertThat(out.a()[out.at(y) + x]).isCloseTo((float) k, offset(1e-4f));
             }
         }
     }
@@ -297,7 +299,7 @@ class ColourStepsTest {
     void aCropKeepsItsRectangleToThePixel() {
         Picture out = new Crop(1, 0.5, 0.25, 0, 0, 0).run(flat(1), null, frame);
         // World 1 by 0.5 is 45 by 22.5 pixels of a picture 90 high.
-        assertThat(mean(out.a) * out.pixels()).isCloseTo(45 * 22.5, offset(25.0));
+        assertThat(mean(out.a()) * out.pixels()).isCloseTo(45 * 22.5, offset(25.0));
         assertThat(new Crop(1, 1, 0, 0, 0.5, 0).distance(0.5, 0, 0.5)).isCloseTo(0, offset(1e-9));
         assertThat(new Crop(1, 1, 0, 0, 0.5, 0).distance(0.5, 0.5, 0.5)).isCloseTo(Math.sqrt(0.5) - 0.5, offset(1e-9));
     }
@@ -307,7 +309,7 @@ class ColourStepsTest {
         double before = 2;
         for (double amount : new double[] {0, 0.3, 0.6, 1}) {
             Dissolve dissolve = new Dissolve(amount, 0.3, 0.05, 0);
-            double now = mean(dissolve.run(flat(1), dissolve.memory(), frame).a);
+            double now = mean(dissolve.run(flat(1), dissolve.memory(), frame).a());
             assertThat(now).isLessThan(before);
             before = now;
         }
@@ -321,9 +323,9 @@ class ColourStepsTest {
         Picture none = new CrossFade(0, pattern, 0.1, 0).run(flat(0.2), null, frame);
         Picture half = new CrossFade(0.5, pattern, 0.1, 0).run(flat(0.2), null, frame);
         Picture all = new CrossFade(1, pattern, 0.1, 0).run(flat(0.2), null, frame);
-        assertThat(mean(none.r)).isCloseTo(0.2, offset(1e-6));
-        assertThat(mean(half.r)).isBetween(0.2, 1.0);
-        assertThat(mean(all.r)).isCloseTo(1, offset(1e-6));
+        assertThat(mean(none.r())).isCloseTo(0.2, offset(1e-6));
+        assertThat(mean(half.r())).isBetween(0.2, 1.0);
+        assertThat(mean(all.r())).isCloseTo(1, offset(1e-6));
         frame.reads.clear();
     }
 

@@ -28,7 +28,7 @@ class MoreStepsTest {
     private static Picture spots(int seed, int count) {
         SplittableRandom random = new SplittableRandom(seed);
         Picture p = new Picture(W, H);
-        for (int i = 0; i < count; i++) p.r[random.nextInt(W * H)] = 9;
+        for (int i = 0; i < count; i++) p.r()[random.nextInt(W * H)] = 9;
         return p;
     }
 
@@ -39,14 +39,14 @@ class MoreStepsTest {
         DistanceToOutline step = new DistanceToOutline(0.5, DistanceToOutline.Side.BOTH, 1);
         Picture out = step.run(in, step.memory(), frame);
         for (int p = 0; p < W * H; p += 3) {
-            boolean inside = in.r[p] > 0;
+            boolean inside = in.r()[p] > 0;
             double least = 1e9;
             for (int q = 0; q < W * H; q++) {
-                if (in.r[q] > 0 == inside) continue;
+                if (in.r()[q] > 0 == inside) continue;
                 least = Math.min(least, Math.hypot(p % W - q % W, p / W - q / W));
             }
             double expected = (least - 0.5) * 2 / H * (inside ? -1 : 1);
-            assertThat(out.r[p]).isCloseTo((float) expected, offset(1e-5f));
+            assertThat(out.r()[p]).isCloseTo((float) expected, offset(1e-5f));
         }
     }
 
@@ -55,8 +55,8 @@ class MoreStepsTest {
         for (DistanceToOutline.Side side : DistanceToOutline.Side.values()) {
             DistanceToOutline step = new DistanceToOutline(0.5, side, 1);
             Picture empty = step.run(new Picture(W, H), step.memory(), frame);
-            for (float v : empty.r) assertThat(v).isFinite();
-            assertThat(empty.r[77]).isEqualTo(side == DistanceToOutline.Side.INSIDE ? 0f : 2f * W * 2 / H);
+            for (float v : empty.r()) assertThat(v).isFinite();
+            assertThat(empty.r()[77]).isEqualTo(side == DistanceToOutline.Side.INSIDE ? 0f : 2f * W * 2 / H);
         }
     }
 
@@ -72,9 +72,9 @@ class MoreStepsTest {
         for (int y = 1; y < 224; y++) {
             for (int x = 1; x < 399; x++) {
                 int i = y * 400 + x;
-                divergence += Math.abs(p.r[i + 1] - p.r[i - 1] + p.g[i + 400] - p.g[i - 400]);
-                slope += Math.abs(p.r[i + 400] - p.r[i - 400]) + Math.abs(p.g[i + 1] - p.g[i - 1]);
-                speed = Math.max(speed, Math.hypot(p.r[i], p.g[i]));
+                divergence += Math.abs(p.r()[i + 1] - p.r()[i - 1] + p.g()[i + 400] - p.g()[i - 400]);
+                slope += Math.abs(p.r()[i + 400] - p.r()[i - 400]) + Math.abs(p.g()[i + 1] - p.g()[i - 1]);
+                speed = Math.max(speed, Math.hypot(p.r()[i], p.g()[i]));
             }
         }
         assertThat(divergence / slope).isLessThan(1e-3);
@@ -93,7 +93,7 @@ class MoreStepsTest {
         CloudNoise.Memory memory = step.memory();
         float[][] frames = new float[81][];
         for (int i = 0; i < 81; i++)
-            frames[i] = step.run(null, memory, frame.next()).r.clone();
+            frames[i] = step.run(null, memory, frame.next()).r().clone();
         double most = 0;
         double least = 1e9;
         for (int i = 1; i < 81; i++) {
@@ -117,7 +117,7 @@ class MoreStepsTest {
         frame.size(320, 180).next();
         CloudNoise ridged =
                 new CloudNoise(0.8, 1, 0.5, 1, 0, 0, 0, 1, 0, BLACK, WHITE, WHITE, 1, false, CloudNoise.Form.RIDGED, 0);
-        float[] v = ridged.run(null, ridged.memory(), frame).r;
+        float[] v = ridged.run(null, ridged.memory(), frame).r();
         double crest = 0;
         double hollow = 0;
         for (int y = 1; y < 179; y++) {
@@ -134,7 +134,7 @@ class MoreStepsTest {
     @Test
     void aStreakIsAsLongAsTheWayAndKeepsItsLight() {
         Picture in = new Picture(W, H);
-        in.r[22 * W + 40] = 1;
+        in.r()[22 * W + 40] = 1;
         Picture motion = new Picture(W, H).fill(4, 0, 0, 1);
         frame.reads.put("by", motion);
         // Four units a second for a tenth are 0.4 units: nine pixels.
@@ -142,16 +142,16 @@ class MoreStepsTest {
         float sum = 0;
         int lit = 0;
         for (int x = 0; x < W; x++) {
-            sum += out.r[22 * W + x];
-            if (out.r[22 * W + x] > 0.01f) lit++;
+            sum += out.r()[22 * W + x];
+            if (out.r()[22 * W + x] > 0.01f) lit++;
         }
         assertThat(sum).isCloseTo(1, offset(0.02f));
         assertThat(lit).isBetween(9, 11);
-        assertThat(out.r[23 * W + 40]).isZero();
+        assertThat(out.r()[23 * W + 40]).isZero();
         assertThat(new SmearAlong(0.1, 1).run(in, null, new Moments().size(W, H)))
                 .isSameAs(in);
         frame.reads.put("by", new Picture(W, H).fill(Float.NaN, 0, 0, 1));
-        assertThat(new SmearAlong(0.1, 1).run(in, null, frame).r).isEqualTo(in.r);
+        assertThat(new SmearAlong(0.1, 1).run(in, null, frame).r()).isEqualTo(in.r());
     }
 
     @Test
@@ -159,18 +159,19 @@ class MoreStepsTest {
         frame.size(320, 180);
         Picture tones = new Picture(320, 180);
         // Half a tone by eye on the left, nothing on the right.
-        for (int i = 0; i < tones.pixels(); i++) if (i % 320 < 160) tones.r[i] = tones.g[i] = tones.b[i] = 0.2140411f;
+        for (int i = 0; i < tones.pixels(); i++)
+            if (i % 320 < 160) tones.r()[i] = tones.g()[i] = tones.b()[i] = 0.2140411f;
         frame.reads.put("tone", tones);
         Picture in = new Picture(320, 180).fill(0.5f, 0.25f, 0, 1);
         Picture out =
                 screen(Halftone.Mark.LINES, 0.1, 0, 0.1, Halftone.Inks.LIGHT).run(in, null, frame);
         double left = 0;
         for (int y = 0; y < 180; y++) {
-            for (int x = 0; x < 160; x++) left += out.a[y * 320 + x];
-            for (int x = 160; x < 320; x++) assertThat(out.a[y * 320 + x]).isZero();
+            for (int x = 0; x < 160; x++) left += out.a()[y * 320 + x];
+            for (int x = 160; x < 320; x++) assertThat(out.a()[y * 320 + x]).isZero();
         }
         assertThat(left / (160 * 180)).as("half of it is covered").isCloseTo(0.5, offset(0.07));
-        for (int i = 0; i < out.pixels(); i++) assertThat(out.g[i]).isCloseTo(out.r[i] / 2, offset(1e-6f));
+        for (int i = 0; i < out.pixels(); i++) assertThat(out.g()[i]).isCloseTo(out.r()[i] / 2, offset(1e-6f));
     }
 
     private static Halftone screen(Halftone.Mark mark, double pitch, double turn, double feather, Halftone.Inks inks) {

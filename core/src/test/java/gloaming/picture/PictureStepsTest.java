@@ -55,8 +55,8 @@ class PictureStepsTest {
             for (int x = 0; x < 160; x++) {
                 float d2 = (x - px) * (x - px) + (y - py) * (y - py);
                 float cover = Dots.cover(d2, Math.max(Dots.LEAST, r), (float) softness) * shrink * shrink;
-                assertThat(out.a[y * 160 + x]).isCloseTo(cover, offset(2e-4f));
-                assertThat(out.g[y * 160 + x]).isCloseTo(2 * cover, offset(4e-4f));
+                assertThat(out.a()[y * 160 + x]).isCloseTo(cover, offset(2e-4f));
+                assertThat(out.g()[y * 160 + x]).isCloseTo(2 * cover, offset(4e-4f));
             }
         }
     }
@@ -67,9 +67,9 @@ class PictureStepsTest {
         Picture added = new DrawDots(1, 0, 1, DrawDots.Ink.ADD).run(two, new Dots(), frame);
         Picture covered = new DrawDots(1, 0, 1, DrawDots.Ink.COVER).run(two, new Dots(), frame);
         int middle = 45 * 160 + 80;
-        assertThat(added.r[middle]).isEqualTo(2f);
-        assertThat(added.a[middle]).isEqualTo(1f);
-        assertThat(covered.r[middle]).isEqualTo(1f);
+        assertThat(added.r()[middle]).isEqualTo(2f);
+        assertThat(added.a()[middle]).isEqualTo(1f);
+        assertThat(covered.r()[middle]).isEqualTo(1f);
     }
 
     @Test
@@ -108,8 +108,8 @@ class PictureStepsTest {
                     double wy = out.worldY(y) - move[3];
                     double sx = (cos * wx + sin * wy) * 15 + 19.5;
                     double sy = (-sin * wx + cos * wy) * 15 + 14.5;
-                    float expected = 0.8f * Sampler.at(in, in.g, sx, sy, border);
-                    assertThat(out.g[y * 40 + x])
+                    float expected = 0.8f * Sampler.at(in, in.g(), sx, sy, border);
+                    assertThat(out.g()[y * 40 + x])
                             .as("%d,%d of %s", x, y, move[0])
                             .isCloseTo(expected, offset(2e-4f));
                 }
@@ -126,7 +126,7 @@ class PictureStepsTest {
             echo.run(at.picture().fill(1, 1, 1, 1), memory, at);
             Picture out = null;
             for (int i = 0; i < rate; i++) out = echo.run(new Picture(160, 90), memory, at.next());
-            assertThat(out.r[6000]).isCloseTo(0.25f, offset(1e-3f));
+            assertThat(out.r()[6000]).isCloseTo(0.25f, offset(1e-3f));
         }
     }
 
@@ -135,14 +135,14 @@ class PictureStepsTest {
         Levels levels = new Levels(0.2, 0.8, 2.2, 1.5, 1, true);
         Picture in = new Picture(67, 3);
         for (int i = 0; i < in.pixels(); i++) {
-            in.r[i] = i * 0.02f - 1;
-            in.a[i] = 1;
+            in.r()[i] = i * 0.02f - 1;
+            in.a()[i] = 1;
         }
         Picture before = new Picture(67, 3).copyFrom(in);
         Picture out = levels.run(in, null, frame);
         for (int i = 0; i < out.pixels(); i++)
-            assertThat(out.r[i]).isCloseTo(levels.one(before.r[i], 1), offset(2e-5f));
-        assertThat(out.r[0]).isNegative();
+            assertThat(out.r()[i]).isCloseTo(levels.one(before.r()[i], 1), offset(2e-5f));
+        assertThat(out.r()[0]).isNegative();
         Levels ends = new Levels(0.2, 0.8, 1, 2, 1, false);
         assertThat(List.of(ends.one(0.1f, 1), ends.one(0.9f, 1), ends.one(0.5f, 1)))
                 .as("black, white and between, times the gain")
@@ -165,35 +165,35 @@ class PictureStepsTest {
                 2,
                 false);
         Picture out = gradient.run(null, gradient.memory(), frame);
-        assertThat(out.r[80]).isCloseTo(2f, offset(0.1f));
-        assertThat(out.g[45 * 160 + 80]).isCloseTo(2f, offset(0.1f));
-        assertThat(out.b[89 * 160 + 80]).isCloseTo(2f, offset(0.1f));
-        assertThat(out.a[0]).isEqualTo(1f);
+        assertThat(out.r()[80]).isCloseTo(2f, offset(0.1f));
+        assertThat(out.g()[45 * 160 + 80]).isCloseTo(2f, offset(0.1f));
+        assertThat(out.b()[89 * 160 + 80]).isCloseTo(2f, offset(0.1f));
+        assertThat(out.a()[0]).isEqualTo(1f);
     }
 
     @Test
     void glowSpillsLightAroundWhatIsBrightAndLeavesTheRest() {
         Picture in = new DrawDots(1, 0, 4, DrawDots.Ink.ADD).run(one(0, 0, 0.1), new Dots(), frame);
-        float dark = in.r[45 * 160 + 95];
+        float dark = in.r()[45 * 160 + 95];
         Picture out = new Glow(1, 0.4, 0.4, 0.5, WHITE).run(in, new Glow(1, 0.4, 0.4, 0.5, WHITE).memory(), frame);
         assertThat(dark).isZero();
-        assertThat(out.r[45 * 160 + 95]).isGreaterThan(0.01f);
+        assertThat(out.r()[45 * 160 + 95]).isGreaterThan(0.01f);
         Picture dim = frame.picture().fill(0.2f, 0.2f, 0.2f, 1);
         Glow tinted = new Glow(1, 0.4, 0.4, 0.5, Colour.parse("#ff0000"));
         Picture red = tinted.run(
                 new DrawDots(1, 0, 4, DrawDots.Ink.ADD).run(one(0, 0, 0.1), new Dots(), frame), tinted.memory(), frame);
-        assertThat(red.r[45 * 160 + 95]).as("light of the tint").isGreaterThan(0.01f);
-        assertThat(red.g[45 * 160 + 95]).as("and of no other colour").isEqualTo(dark);
+        assertThat(red.r()[45 * 160 + 95]).as("light of the tint").isGreaterThan(0.01f);
+        assertThat(red.g()[45 * 160 + 95]).as("and of no other colour").isEqualTo(dark);
         Picture same = new Glow(1, 0.4, 0.4, 0.5, WHITE).run(dim, new Glow(1, 0.4, 0.4, 0.5, WHITE).memory(), frame);
-        assertThat(same.r[300]).isCloseTo(0.2f, offset(1e-4f));
+        assertThat(same.r()[300]).isCloseTo(0.2f, offset(1e-4f));
     }
 
     @Test
     void layReadsAnotherLane() {
         frame.reads.put("with", new Picture(160, 90).fill(0.5f, 0, 0, 0.5f));
         Picture out = new Lay(Blend.OVER, 1).run(frame.picture().fill(0, 1, 0, 1), null, frame);
-        assertThat(out.r[5]).isEqualTo(0.5f);
-        assertThat(out.g[5]).isEqualTo(0.5f);
+        assertThat(out.r()[5]).isEqualTo(0.5f);
+        assertThat(out.g()[5]).isEqualTo(0.5f);
         frame.reads.clear();
         Picture in = frame.picture();
         assertThat(new Lay(Blend.OVER, 1).run(in, null, frame)).isSameAs(in);
@@ -222,10 +222,10 @@ class PictureStepsTest {
         Picture large = clouds.run(null, clouds.memory(), new Moments().size(480, 270));
         for (int y = 5; y < 85; y += 7) {
             for (int x = 5; x < 155; x += 7) {
-                assertThat(large.r[(y * 3 + 1) * 480 + x * 3 + 1]).isCloseTo(small.r[y * 160 + x], offset(0.02f));
+                assertThat(large.r()[(y * 3 + 1) * 480 + x * 3 + 1]).isCloseTo(small.r()[y * 160 + x], offset(0.02f));
             }
         }
-        for (float value : small.r) assertThat(value).isBetween(0f, 1.001f);
+        for (float value : small.r()) assertThat(value).isBetween(0f, 1.001f);
     }
 
     @Test
@@ -249,7 +249,7 @@ class PictureStepsTest {
     @Test
     void shrinkingAveragesLight() {
         Picture picture = new Picture(6, 6);
-        for (int i = 0; i < 36; i++) picture.r[i] = (i + i / 6) % 2 == 0 ? 1 : 0;
+        for (int i = 0; i < 36; i++) picture.r()[i] = (i + i / 6) % 2 == 0 ? 1 : 0;
         byte[] rgb = new byte[27];
         try (Crew crew = new Crew(1)) {
             Exit.rgb(picture, 3, 3, rgb, crew);

@@ -205,7 +205,7 @@ class BudgetTest {
 
     private static float red(Player player, int frame) {
         Picture mix = player.play(new Moment(frame, frame / 30.0, 1 / 30.0), 64, 36, Sound.SILENCE, Onlooker.NOBODY);
-        return mix.r[mix.pixels() / 2];
+        return mix.r()[mix.pixels() / 2];
     }
 
     private static Look shader(String code) {

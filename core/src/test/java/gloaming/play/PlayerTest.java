@@ -98,8 +98,9 @@ class PlayerTest {
     }
 
     private static int hash(Picture p) {
-        return Arrays.hashCode(
-                new int[] {Arrays.hashCode(p.r), Arrays.hashCode(p.g), Arrays.hashCode(p.b), Arrays.hashCode(p.a)});
+        return Arrays.hashCode(new int[] {
+            Arrays.hashCode(p.r()), Arrays.hashCode(p.g()), Arrays.hashCode(p.b()), Arrays.hashCode(p.a())
+        });
     }
 
     /** Gamma and polar coordinates are worked out alike before the JIT has seen them and after. */
@@ -152,7 +153,7 @@ class PlayerTest {
         try (Crew crew = new Crew(1)) {
             Player player = new Player(Catalogue.all(), crew);
             player.load(look);
-            assertThat(frame(player, 0, 8, 8).b[0]).isPositive();
+            assertThat(frame(player, 0, 8, 8).b()[0]).isPositive();
             assertThat(player.troubles())
                     .containsExactly(
                             "s2: is passed over: It stopped with IllegalStateException; the picture goes on without it.");
@@ -207,7 +208,7 @@ class PlayerTest {
         try (Crew crew = new Crew(1)) {
             Player player = new Player(Catalogue.all(), crew);
             player.load(look);
-            assertThat(frame(player, 0, 8, 8).r[0]).isEqualTo(6f);
+            assertThat(frame(player, 0, 8, 8).r()[0]).isEqualTo(6f);
         }
     }
 
@@ -227,7 +228,8 @@ class PlayerTest {
         try (Crew crew = new Crew(2)) {
             Player player = new Player(Catalogue.all(), crew);
             player.load(look);
-            for (int i = 1; i <= 4; i++) assertThat(frame(player, i, 8, 8).r[0]).isEqualTo(0.25f * i);
+            for (int i = 1; i <= 4; i++)
+                assertThat(frame(player, i, 8, 8).r()[0]).isEqualTo(0.25f * i);
         }
     }
 
@@ -240,9 +242,9 @@ class PlayerTest {
         try (Crew crew = new Crew(1)) {
             Player player = new Player(Catalogue.all(), crew);
             player.load(look);
-            assertThat(frame(player, 0, 8, 8).b[0]).isPositive();
+            assertThat(frame(player, 0, 8, 8).b()[0]).isPositive();
             player.load(Edits.apply(look, new Edit.Bypass("s1", true)));
-            assertThat(frame(player, 1, 8, 8).b[0]).isZero();
+            assertThat(frame(player, 1, 8, 8).b()[0]).isZero();
         }
     }
 

@@ -45,8 +45,8 @@ class ReadSourceTest {
             player.load(look);
             for (int i = 0; i < frames; i++) {
                 Picture mix = player.play(new Moment(i, i / 30.0, 1 / 30.0), 48, 32, BAND, Onlooker.NOBODY);
-                float[] copy = new float[mix.r.length];
-                for (int k = 0; k < copy.length; k++) copy[k] = mix.r[k] + 2 * mix.g[k] + 4 * mix.b[k];
+                float[] copy = new float[mix.r().length];
+                for (int k = 0; k < copy.length; k++) copy[k] = mix.r()[k] + 2 * mix.g()[k] + 4 * mix.b()[k];
                 all.add(copy);
             }
             assertThat(player.troubles()).isEmpty();

@@ -116,9 +116,10 @@ class UnseenTest {
             Noting onlooker = new Noting();
             onlooker.sees = true;
             play(player, onlooker, 0);
-            float[] last = play(player, onlooker, 1).r.clone();
+            float[] last = play(player, onlooker, 1).r().clone();
             onlooker.sees = false;
-            for (int i = 2; i < 20; i++) assertThat(play(player, onlooker, i).r).isEqualTo(last);
+            for (int i = 2; i < 20; i++)
+                assertThat(play(player, onlooker, i).r()).isEqualTo(last);
         }
     }
 }

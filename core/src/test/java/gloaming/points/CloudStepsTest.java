@@ -214,7 +214,7 @@ class CloudStepsTest {
         assertThat(run("give-signal", row(5), "laid", "mirror").at(Attribute.SIZE, 2))
                 .isEqualTo(2f);
         Picture picture = new Picture(64, 32);
-        for (int i = 0; i < picture.pixels(); i++) picture.r[i] = i % 64 / 63f;
+        for (int i = 0; i < picture.pixels(); i++) picture.r()[i] = i % 64 / 63f;
         frame.reads.put("by", picture);
         out = run("give-picture", row(5));
         assertThat(out.at(Attribute.RED, 2)).isCloseTo(0.5f, within(0.01f));
@@ -391,8 +391,8 @@ class CloudStepsTest {
         Picture picture = new Picture(80, 40);
         for (int i = 0; i < picture.pixels(); i++) {
             if (i % 80 < 40) continue;
-            picture.r[i] = picture.g[i] = picture.b[i] = picture.a[i] = 0.8f;
-            picture.b[i] = 0.2f;
+            picture.r()[i] = picture.g()[i] = picture.b()[i] = picture.a()[i] = 0.8f;
+            picture.b()[i] = 0.2f;
         }
         frame.reads.put("of", picture);
         Points out = run("pixels", null, "cells", 80, "full", 0.5);
@@ -541,10 +541,10 @@ class CloudStepsTest {
         frame.reads.put("of", picture);
         for (int i = 0; i < 10; i++)
             assertThat(shed.run(null, memory, frame.next()).n()).isZero();
-        picture.r[picture.at(10) + 30] = 1;
+        picture.r()[picture.at(10) + 30] = 1;
         Points out = null;
         for (int i = 0; i < 5; i++) {
-            picture.g[picture.at(10) + 30] = i % 2;
+            picture.g()[picture.at(10) + 30] = i % 2;
             out = shed.run(null, memory, frame.next());
         }
         assertThat(out.n()).isBetween(1, 2);

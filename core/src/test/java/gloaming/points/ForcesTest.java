@@ -147,8 +147,8 @@ public class ForcesTest {
         Picture picture = new Picture(160, 90);
         for (int row = 0; row < 90; row++) {
             for (int column = 0; column < 160; column++) {
-                picture.r[picture.at(row) + column] = (float) (-0.4 * picture.worldY(row));
-                picture.g[picture.at(row) + column] = (float) (0.4 * picture.worldX(column));
+                picture.r()[picture.at(row) + column] = (float) (-0.4 * picture.worldY(row));
+                picture.g()[picture.at(row) + column] = (float) (0.4 * picture.worldX(column));
             }
         }
         return picture;

@@ -46,12 +46,12 @@ class KernelsTest {
         Machine machine = new Machine();
         machine.load(program, new int[Program.Given.UNIFORMS], new Texels[0], new Crew(1));
         Picture picture = new Picture(32, 16);
-        machine.tile(0, 32, 16, new float[][] {picture.r, picture.g, picture.b, picture.a});
+        machine.tile(0, 32, 16, new float[][] {picture.r(), picture.g(), picture.b(), picture.a()});
         int[] bits = new int[picture.pixels()];
         int[] lanes = new int[bits.length];
         for (int i = 0; i < bits.length; i++) {
-            bits[i] = Float.floatToRawIntBits(picture.r[i]);
-            lanes[i] = (int) (picture.g[i] + picture.b[i] * 32);
+            bits[i] = Float.floatToRawIntBits(picture.r()[i]);
+            lanes[i] = (int) (picture.g()[i] + picture.b()[i] * 32);
         }
         return new int[][] {bits, lanes};
     }
@@ -188,7 +188,7 @@ class KernelsTest {
     @Test
     void bordersAreHeldRepeatedMirroredOrEmpty() {
         Picture picture = new Picture(4, 1);
-        for (int i = 0; i < 4; i++) picture.r[i] = i + 1;
+        for (int i = 0; i < 4; i++) picture.r()[i] = i + 1;
         float[] f = new float[6 * AT];
         for (int i = 0; i < 12; i++) {
             f[i] = (i - 4 + 0.5f) / 4;

@@ -31,8 +31,8 @@ class PassesTest {
         Playing playing = new Playing();
         for (int i = 1; i <= 5; i++) {
             Picture out = run(code, playing, frame.next());
-            assertThat(out.r[77]).isEqualTo(i);
-            assertThat(out.g[0]).isEqualTo(2 * i);
+            assertThat(out.r()[77]).isEqualTo(i);
+            assertThat(out.g()[0]).isEqualTo(2 * i);
             assertThat(out.kept()).as("nobody else may write into it").isTrue();
         }
     }
@@ -56,8 +56,8 @@ class PassesTest {
             Picture out = run(code, playing, frame.next());
             one = two + 1;
             two = 10 * one;
-            assertThat(out.r[5]).isEqualTo(one);
-            assertThat(out.g[5]).isEqualTo(two);
+            assertThat(out.r()[5]).isEqualTo(one);
+            assertThat(out.g()[5]).isEqualTo(two);
         }
     }
 
@@ -73,7 +73,7 @@ class PassesTest {
                 void main() { color = vec4(texture(small, uv).rg, textureSize(small, 0)); }
                 """.formatted(size);
         Picture out = run(code, new Playing(), frame.next());
-        assertThat(List.of(out.r[9], out.g[9], out.b[9], out.a[9]))
+        assertThat(List.of(out.r()[9], out.g()[9], out.b()[9], out.a()[9]))
                 .containsExactly((float) width, (float) height, (float) width, (float) height);
         assertThat(out.width).isEqualTo(32);
     }
@@ -85,13 +85,13 @@ class PassesTest {
         code = code.replace("void main", "uniform int frame;\nvoid main");
         Playing playing = new Playing();
         run(code, playing, frame.next());
-        assertThat(run(code, playing, frame.next()).r[40]).isEqualTo(3);
+        assertThat(run(code, playing, frame.next()).r()[40]).isEqualTo(3);
         frame.size(64, 36);
-        assertThat(run(code, playing, frame.next()).r[36 * 32]).isCloseTo(3, offset(1e-5f));
+        assertThat(run(code, playing, frame.next()).r()[36 * 32]).isCloseTo(3, offset(1e-5f));
         String edited = code.replace("vec4(frame", "0.5 * vec4(frame");
-        assertThat(run(edited, playing, frame.next()).r[36 * 32]).isCloseTo(3, offset(1e-5f));
+        assertThat(run(edited, playing, frame.next()).r()[36 * 32]).isCloseTo(3, offset(1e-5f));
         String broken = edited + " wrong";
-        assertThat(run(broken, playing, frame.next()).r[36 * 32])
+        assertThat(run(broken, playing, frame.next()).r()[36 * 32])
                 .as("the last good text")
                 .isCloseTo(3, offset(1e-5f));
     }
@@ -132,7 +132,7 @@ class PassesTest {
                         void main() { color = texture(a, uv) + late; }
                         """, Playing.Values.LIGHT, new Object[] {7.0, 2.0}, null, frame.next());
         // Settings stand in the order in which the text declares them.
-        assertThat(out.r[3]).isEqualTo(9);
+        assertThat(out.r()[3]).isEqualTo(9);
     }
 
     @Test

@@ -263,7 +263,7 @@ class RandomProgramsTest {
                 body.act.on(s);
                 int p = y * W + x;
                 int table = s[4] ^ s[5] ^ s[6] ^ s[7];
-                assertThat(new float[] {out.r[p], out.g[p], out.b[p], out.a[p]})
+                assertThat(new float[] {out.r()[p], out.g()[p], out.b()[p], out.a()[p]})
                         .as("pixel %d,%d of\n%s", x, y, text)
                         .containsExactly(s[0] & 0xffff, (s[1] ^ s[2]) & 0xffff, s[3] & 0xffff, table & 0xffff);
             }

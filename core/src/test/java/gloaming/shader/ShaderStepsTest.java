@@ -66,7 +66,7 @@ class ShaderStepsTest {
 
     private static float red(Player player, long frame) {
         Picture out = player.play(new Moment(frame, frame / 30.0, 1 / 30.0), 16, 16, Sound.SILENCE, Onlooker.NOBODY);
-        return out.r[40];
+        return out.r()[40];
     }
 
     @Test
@@ -221,10 +221,10 @@ class ShaderStepsTest {
                     Picture out = player.play(new Moment(0, 0, 1 / 30.0), side, side, Sound.SILENCE, Onlooker.NOBODY);
                     int last = out.pixels() - 1;
                     assertThat(player.troubles()).isEmpty();
-                    assertThat(out.r[0]).isCloseTo(0.5f / side, within(1e-6f));
-                    assertThat(out.g[last]).isCloseTo((side - 0.5f) / side, within(1e-6f));
-                    assertThat(out.b[last]).isCloseTo(1, within(1e-5f));
-                    assertThat(out.a[last]).isEqualTo(1f);
+                    assertThat(out.r()[0]).isCloseTo(0.5f / side, within(1e-6f));
+                    assertThat(out.g()[last]).isCloseTo((side - 0.5f) / side, within(1e-6f));
+                    assertThat(out.b()[last]).isCloseTo(1, within(1e-5f));
+                    assertThat(out.a()[last]).isEqualTo(1f);
                 }
             }
         }
@@ -238,7 +238,7 @@ class ShaderStepsTest {
             Player player = new Player(Catalogue.all(), crew);
             player.load(rules.check(look(source(code).withRead("other", "l2"))));
             Picture out = player.play(new Moment(0, 0, 1 / 30.0), 8, 8, Sound.SILENCE, Onlooker.NOBODY);
-            for (int i = 0; i < out.pixels(); i++) assertThat(out.r[i]).isEqualTo(8);
+            for (int i = 0; i < out.pixels(); i++) assertThat(out.r()[i]).isEqualTo(8);
             assertThat(player.troubles()).hasSize(1).first().asString().contains("reads single pixels");
             player.play(new Moment(1, 1 / 30.0, 1 / 30.0), 16, 16, Sound.SILENCE, Onlooker.NOBODY);
             assertThat(player.troubles()).isEmpty();

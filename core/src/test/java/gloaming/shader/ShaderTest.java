@@ -66,15 +66,17 @@ class ShaderTest {
                         "lamp.paint", new double[] {1, 2, 3},
                         "lamp.turn", new double[] {1, 2, 3, 4},
                         "lamp.level", new double[] {9, 0.5}));
-        assertThat(new float[] {named.r[5], named.g[5], named.b[5], named.a[5]}).containsExactly(0.5f, 1, 1.5f, 3);
+        assertThat(new float[] {named.r()[5], named.g()[5], named.b()[5], named.a()[5]})
+                .containsExactly(0.5f, 1, 1.5f, 3);
         Picture open = withUniforms(
                 "uniform Lamp { vec3 paint; float level; }; out vec4 color; void main() { color = vec4(paint, level); }",
                 Map.of("paint", new double[] {1, 2, 3}, "level", new double[] {4}));
-        assertThat(new float[] {open.r[5], open.g[5], open.b[5], open.a[5]}).containsExactly(1, 2, 3, 4);
+        assertThat(new float[] {open.r()[5], open.g()[5], open.b()[5], open.a()[5]})
+                .containsExactly(1, 2, 3, 4);
         Picture struct = withUniforms(
                 "struct L { float a; bool b; }; uniform L l; out vec4 color; void main() { color = vec4(l.a, l.b, 0, 1); }",
                 Map.of("l.a", new double[] {0.25}, "l.b", new double[] {1}));
-        assertThat(new float[] {struct.r[5], struct.g[5]}).containsExactly(0.25f, 1);
+        assertThat(new float[] {struct.r()[5], struct.g()[5]}).containsExactly(0.25f, 1);
         assertThat(Shader.compile("uniform B { sampler2D t; }; out vec4 c; void main() { c = vec4(1); }")
                         .problems())
                 .extracting(Problem::text)
@@ -95,7 +97,7 @@ class ShaderTest {
         Input input = new Input(new Picture(2, 2), Input.Edge.HOLD, false);
         Picture out = new Picture(4, 4);
         shader.run(out, shader.values(), new Input[] {input, input}, crew);
-        assertThat(out.r[5]).isEqualTo(2);
+        assertThat(out.r()[5]).isEqualTo(2);
     }
 
     /** One line of statements, and the sentence at its place: the line and column of what is wrong. */
@@ -214,10 +216,10 @@ class ShaderTest {
                     gl_FragColor = vec4(place, gl_FragCoord.x, 1.0);
                 }
                 """);
-        assertThat(out.r[10]).isCloseTo(10.5f / 64, within(1e-6f));
-        assertThat(out.g[64]).isCloseTo(1.5f / 48, within(1e-6f));
-        assertThat(out.b[3]).isEqualTo(3.5f);
-        assertThat(drawn("void main() { gl_FragData[0] = vec4(2.0); }").a[5]).isEqualTo(2);
+        assertThat(out.r()[10]).isCloseTo(10.5f / 64, within(1e-6f));
+        assertThat(out.g()[64]).isCloseTo(1.5f / 48, within(1e-6f));
+        assertThat(out.b()[3]).isEqualTo(3.5f);
+        assertThat(drawn("void main() { gl_FragData[0] = vec4(2.0); }").a()[5]).isEqualTo(2);
     }
 
     @Test
@@ -227,9 +229,9 @@ class ShaderTest {
             Picture out = new Picture(size[0], size[1]).fill(-1, -1, -1, -1);
             shader.run(out, shader.values(), new Input[0], crew);
             for (int i = 0; i < out.pixels(); i++) {
-                assertThat(out.r[i]).isEqualTo(i % size[0] + 0.5f);
-                assertThat(out.g[i]).isEqualTo(i / size[0] + 0.5f);
-                assertThat(out.a[i]).isCloseTo((i / size[0] + 0.5f) / size[1], within(1e-6f));
+                assertThat(out.r()[i]).isEqualTo(i % size[0] + 0.5f);
+                assertThat(out.g()[i]).isEqualTo(i / size[0] + 0.5f);
+                assertThat(out.a()[i]).isCloseTo((i / size[0] + 0.5f) / size[1], within(1e-6f));
             }
         }
     }
@@ -248,7 +250,7 @@ class ShaderTest {
                 }
                 color = vec4(sum, rounds, n, 1);"""));
         for (int p = 0; p < out.pixels(); p++) {
-            float n = out.b[p];
+            float n = out.b()[p];
             float sum = 0;
             float rounds = 0;
             for (int i = 0; i < 100 && i <= n; i++) {
@@ -256,8 +258,8 @@ class ShaderTest {
                 for (int k = 0; k < Math.min(i, 5); k++) sum += n;
                 rounds++;
             }
-            assertThat(out.g[p]).isEqualTo(rounds);
-            assertThat(out.r[p]).isCloseTo(sum, within(1e-3f * (1 + sum)));
+            assertThat(out.g()[p]).isEqualTo(rounds);
+            assertThat(out.r()[p]).isCloseTo(sum, within(1e-3f * (1 + sum)));
         }
     }
 
@@ -292,7 +294,7 @@ class ShaderTest {
                 .set(shader.uniforms().get(2), 1);
         Picture out = new Picture(4, 4);
         shader.run(out, values, new Input[] {new Input(new Picture(1, 1), Input.Edge.HOLD, false)}, crew);
-        assertThat(List.of(out.r[0], out.g[0], out.b[0], out.a[0])).containsExactly(1.5f, 3f, 4f, 1f);
+        assertThat(List.of(out.r()[0], out.g()[0], out.b()[0], out.a()[0])).containsExactly(1.5f, 3f, 4f, 1f);
     }
 
     @Test

@@ -50,7 +50,7 @@ class WorkedTest {
         float most = -Float.MAX_VALUE;
         for (int y = 0; y < out.height; y++) {
             for (int x = 0; x < out.width; x++) {
-                float g = out.g[out.at(y) + x];
+                float g = out.g()[out.at(y) + x];
                 assertThat(Float.isFinite(g)).isTrue();
                 least = Math.min(least, g);
                 most = Math.max(most, g);

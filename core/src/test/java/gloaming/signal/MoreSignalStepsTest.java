@@ -236,7 +236,7 @@ class MoreSignalStepsTest {
     @Test
     void aGlanceIsThePixelOrTheMeanOfItsSquare() {
         Picture p = new Picture(80, 40);
-        for (int y = 0; y < 40; y++) for (int x = 0; x < 80; x++) p.g[p.at(y) + x] = x;
+        for (int y = 0; y < 40; y++) for (int x = 0; x < 80; x++) p.g()[p.at(y) + x] = x;
         frame.reads.put("at", p);
         SamplePicture whole = new SamplePicture(SamplePicture.Of.GREEN, 0, 0, 8);
         assertThat(whole.run(null, new Signal(), frame).value()).isCloseTo(39.5, offset(0.3));

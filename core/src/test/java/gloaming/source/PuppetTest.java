@@ -23,10 +23,11 @@ class PuppetTest {
         Picture matte = shown(Puppet.Shows.MATTE, 1);
         int inside = 0;
         for (int p = 0; p < picture.pixels(); p++) {
-            boolean same = picture.r[p] == wall.r[p] && picture.g[p] == wall.g[p] && picture.b[p] == wall.b[p];
-            if (matte.a[p] == 0)
+            boolean same =
+                    picture.r()[p] == wall.r()[p] && picture.g()[p] == wall.g()[p] && picture.b()[p] == wall.b()[p];
+            if (matte.a()[p] == 0)
                 assertThat(same).as("nothing outside the matte").isTrue();
-            if (matte.a[p] == 1) inside++;
+            if (matte.a()[p] == 1) inside++;
         }
         assertThat(inside).as("pixels of the performer").isBetween(2_500, 20_000);
     }
@@ -45,9 +46,9 @@ class PuppetTest {
         for (int y = 15; y < 165; y++) {
             for (int x = 15; x < 305; x++) {
                 int p = y * 320 + x;
-                if (Math.hypot(motion.r[p], motion.g[p]) * k < 1) continue;
-                followed += Math.abs(now.g[p] - sampled(before.g, x - motion.r[p] * k, y - motion.g[p] * k));
-                stayed += Math.abs(now.g[p] - before.g[p]);
+                if (Math.hypot(motion.r()[p], motion.g()[p]) * k < 1) continue;
+                followed += Math.abs(now.g()[p] - sampled(before.g(), x - motion.r()[p] * k, y - motion.g()[p] * k));
+                stayed += Math.abs(now.g()[p] - before.g()[p]);
             }
         }
         assertThat(stayed).isPositive();
@@ -68,10 +69,10 @@ class PuppetTest {
         frame.next();
         Picture still = shown(Puppet.Shows.MOTION, 0);
         for (int p = 0; p < still.pixels(); p++)
-            assertThat(Math.abs(still.r[p])).isLessThan(1e-3f);
+            assertThat(Math.abs(still.r()[p])).isLessThan(1e-3f);
         Picture one = shown(Puppet.Shows.PICTURE, 1);
         Picture two = shown(Puppet.Shows.PICTURE, 1);
-        assertThat(two.r).isEqualTo(one.r);
+        assertThat(two.r()).isEqualTo(one.r());
     }
 
     @Test
@@ -81,10 +82,10 @@ class PuppetTest {
             if (i % 20 > 0) continue;
             Picture matte = shown(Puppet.Shows.MATTE, 1);
             float edge = 0;
-            for (int y = 0; y < 180; y++) edge = Math.max(edge, Math.max(matte.a[y * 320], matte.a[y * 320 + 319]));
+            for (int y = 0; y < 180; y++) edge = Math.max(edge, Math.max(matte.a()[y * 320], matte.a()[y * 320 + 319]));
             assertThat(edge).isZero();
             float middle = 0;
-            for (float a : matte.a) middle += a;
+            for (float a : matte.a()) middle += a;
             assertThat(middle).isGreaterThan(2_000);
         }
         assertThat(frame.time).isCloseTo(20, offset(1e-6));

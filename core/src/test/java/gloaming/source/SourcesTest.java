@@ -31,7 +31,7 @@ class SourcesTest {
 
     /** The frame that a clip shows: its blue tells. */
     private static int number(Picture p) {
-        return Math.round(p.b[0] * Brought.FRAMES);
+        return Math.round(p.b()[0] * Brought.FRAMES);
     }
 
     private List<Integer> shown(Clip clip, int frames) {
@@ -96,7 +96,7 @@ class SourcesTest {
         float[] expected = {a, a, (a + b) / 2, b, (b + c) / 2, c, a, b};
         for (int i = 0; i < times.length; i++) {
             frame.time = times[i];
-            assertThat(slides.run(null, memory, frame).b[77])
+            assertThat(slides.run(null, memory, frame).b()[77])
                     .as("at %s s", times[i])
                     .isCloseTo(expected[i], offset(1e-5f));
         }
@@ -108,7 +108,7 @@ class SourcesTest {
     }
 
     private static float blue(String ref) {
-        return new Brought().still(ref).at(new Cut(2, 2, 1, Fit.FIT)).b[0];
+        return new Brought().still(ref).at(new Cut(2, 2, 1, Fit.FIT)).b()[0];
     }
 
     @ParameterizedTest
@@ -127,7 +127,7 @@ class SourcesTest {
     void aCameraIsMirrored() {
         Picture plain = new LiveCamera(Fit.FIT, false).run(null, new LiveCamera(Fit.FIT, false).memory(), frame);
         Picture mirrored = new LiveCamera(Fit.FIT, true).run(null, new LiveCamera(Fit.FIT, true).memory(), frame);
-        for (int x = 0; x < 160; x++) assertThat(mirrored.r[160 + x]).isEqualTo(plain.r[160 + 159 - x]);
+        for (int x = 0; x < 160; x++) assertThat(mirrored.r()[160 + x]).isEqualTo(plain.r()[160 + 159 - x]);
     }
 
     private static Lettering lettering(String words, double fill, double outline, double part, Lettering.Align align) {
@@ -140,7 +140,7 @@ class SourcesTest {
 
     private double area(Picture p) {
         double sum = 0;
-        for (float a : p.a) sum += a;
+        for (float a : p.a()) sum += a;
         // Pixels to square units.
         return sum / (45.0 * 45.0);
     }
@@ -172,7 +172,7 @@ class SourcesTest {
         Picture p = written(lettering("X", 1, 0, 1, align));
         int row = 45;
         int first = 0;
-        while (p.a[row * 160 + first] < 0.5f) first++;
+        while (p.a()[row * 160 + first] < 0.5f) first++;
         assertThat(p.worldX(first - 0.5)).isCloseTo(left, offset(0.02));
     }
 

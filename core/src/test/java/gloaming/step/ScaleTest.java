@@ -82,10 +82,10 @@ class ScaleTest {
                 double wx = p.worldX(x);
                 double wy = p.worldY(y);
                 double light = 0.9 * Math.exp(-8 * (sq(wx - 0.6 * which + 0.8) + sq(wy - 0.2)));
-                p.r[i] = (float) (0.25 + 0.1 * wx + light);
-                p.g[i] = (float) (0.3 + 0.15 * wy + 0.7 * light);
-                p.b[i] = (float) (0.35 - 0.1 * wx + 0.2 * light);
-                p.a[i] = 1;
+                p.r()[i] = (float) (0.25 + 0.1 * wx + light);
+                p.g()[i] = (float) (0.3 + 0.15 * wy + 0.7 * light);
+                p.b()[i] = (float) (0.35 - 0.1 * wx + 0.2 * light);
+                p.a()[i] = 1;
             }
         }
         return p;

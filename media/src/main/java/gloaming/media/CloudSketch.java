@@ -43,9 +43,9 @@ final class CloudSketch {
             if (!(px >= 0 && py >= 0 && px < width && py < height)) continue;
             int at = (int) py * width + (int) px;
             // Crowded pixels come near to white and never get there all at once.
-            out.r[at] += (1 - out.r[at]) * one * Math.clamp(points.at(Attribute.RED, i), 0f, 1f);
-            out.g[at] += (1 - out.g[at]) * one * Math.clamp(points.at(Attribute.GREEN, i), 0f, 1f);
-            out.b[at] += (1 - out.b[at]) * one * Math.clamp(points.at(Attribute.BLUE, i), 0f, 1f);
+            out.r()[at] += (1 - out.r()[at]) * one * Math.clamp(points.at(Attribute.RED, i), 0f, 1f);
+            out.g()[at] += (1 - out.g()[at]) * one * Math.clamp(points.at(Attribute.GREEN, i), 0f, 1f);
+            out.b()[at] += (1 - out.b()[at]) * one * Math.clamp(points.at(Attribute.BLUE, i), 0f, 1f);
         }
         return out;
     }

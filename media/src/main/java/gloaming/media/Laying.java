@@ -98,10 +98,10 @@ final class Laying {
 
     private static void add(float[] row, float k, Picture out, int at) {
         for (int x = 0; x < out.width; x++) {
-            out.r[at + x] += k * row[4 * x];
-            out.g[at + x] += k * row[4 * x + 1];
-            out.b[at + x] += k * row[4 * x + 2];
-            out.a[at + x] += k * row[4 * x + 3];
+            out.r()[at + x] += k * row[4 * x];
+            out.g()[at + x] += k * row[4 * x + 1];
+            out.b()[at + x] += k * row[4 * x + 2];
+            out.a()[at + x] += k * row[4 * x + 3];
         }
     }
 }

@@ -55,15 +55,15 @@ public final class RawPicture {
             for (int x = 0; x < width; x++, at++) {
                 if (indexed) {
                     int argb = image.getRGB(x, y);
-                    out.r[at] = (argb >> 16 & 255) / 255f;
-                    out.g[at] = (argb >> 8 & 255) / 255f;
-                    out.b[at] = (argb & 255) / 255f;
-                    out.a[at] = (argb >>> 24) / 255f;
+                    out.r()[at] = (argb >> 16 & 255) / 255f;
+                    out.g()[at] = (argb >> 8 & 255) / 255f;
+                    out.b()[at] = (argb & 255) / 255f;
+                    out.a()[at] = (argb >>> 24) / 255f;
                 } else {
-                    out.r[at] = raster.getSample(x, y, 0) / full;
-                    out.g[at] = bands < 3 ? out.r[at] : raster.getSample(x, y, 1) / full;
-                    out.b[at] = bands < 3 ? out.r[at] : raster.getSample(x, y, 2) / full;
-                    out.a[at] = bands % 2 == 1 ? 1 : raster.getSample(x, y, bands - 1) / full;
+                    out.r()[at] = raster.getSample(x, y, 0) / full;
+                    out.g()[at] = bands < 3 ? out.r()[at] : raster.getSample(x, y, 1) / full;
+                    out.b()[at] = bands < 3 ? out.r()[at] : raster.getSample(x, y, 2) / full;
+                    out.a()[at] = bands % 2 == 1 ? 1 : raster.getSample(x, y, bands - 1) / full;
                 }
             }
         }
@@ -81,10 +81,10 @@ public final class RawPicture {
         for (int y = 0; y < picture.height; y++) {
             int at = (picture.height - 1 - y) * picture.width;
             for (int x = 0; x < picture.width; x++, at++) {
-                int argb = level(picture.a[at]) << 24
-                        | level(picture.r[at]) << 16
-                        | level(picture.g[at]) << 8
-                        | level(picture.b[at]);
+                int argb = level(picture.a()[at]) << 24
+                        | level(picture.r()[at]) << 16
+                        | level(picture.g()[at]) << 8
+                        | level(picture.b()[at]);
                 image.setRGB(x, y, argb);
             }
         }
@@ -104,7 +104,7 @@ public final class RawPicture {
                 row.clear();
                 for (int x = 0; x < picture.width; x++) {
                     int at = y * picture.width + x;
-                    row.putFloat(picture.r[at]).putFloat(picture.g[at]).putFloat(picture.b[at]);
+                    row.putFloat(picture.r()[at]).putFloat(picture.g()[at]).putFloat(picture.b()[at]);
                 }
                 out.write(row.array());
             }

@@ -129,7 +129,7 @@ final class ReelPlayer implements Reel {
         showing = block;
         Picture to = shown;
         crew.each(laid.height, 16, (from, until) -> {
-            for (int y = from; y < until; y++) laid.light(y, to.r, to.g, to.b, to.a, to.width, to.height);
+            for (int y = from; y < until; y++) laid.light(y, to.r(), to.g(), to.b(), to.a(), to.width, to.height);
         });
     }
 

@@ -114,7 +114,7 @@ class ApartTest {
                 Reel.Way way = new Reel.Way(1, 0, 59, true);
                 Picture shown = a.at(n, way, CUT, crew);
                 same(shown, b.at(n, way, CUT, crew));
-                assertThat(Filming.number(shown.r, 45, 160)).isEqualTo(n);
+                assertThat(Filming.number(shown.r(), 45, 160)).isEqualTo(n);
             }
         }
     }
@@ -133,8 +133,8 @@ class ApartTest {
             Reel.Way way = new Reel.Way(1, 0, 59, true);
             until(() -> reel.at(3, way, CUT, crew) != null);
             killAll();
-            assertThat(Filming.number(reel.at(3, way, CUT, crew).r, 45, 160)).isEqualTo(3);
-            until(() -> Filming.number(reel.at(40, way, CUT, crew).r, 45, 160) == 40);
+            assertThat(Filming.number(reel.at(3, way, CUT, crew).r(), 45, 160)).isEqualTo(3);
+            until(() -> Filming.number(reel.at(40, way, CUT, crew).r(), 45, 160) == 40);
         }
     }
 

@@ -186,12 +186,12 @@ class CloudFileTest {
         Picture picture = CloudSketch.of(points, 160, 90);
         int[] span = {160, -1};
         for (int at = 0; at < picture.pixels(); at++) {
-            if (picture.r[at] + picture.b[at] == 0) continue;
+            if (picture.r()[at] + picture.b()[at] == 0) continue;
             int column = at % 160;
             span[0] = Math.min(span[0], column);
             span[1] = Math.max(span[1], column);
-            if (column < 75) assertThat(picture.b[at]).isZero();
-            if (column > 85) assertThat(picture.r[at]).isZero();
+            if (column < 75) assertThat(picture.b()[at]).isZero();
+            if (column > 85) assertThat(picture.r()[at]).isZero();
         }
         assertThat(span[0]).isBetween(5, 15);
         assertThat(span[1]).isBetween(145, 155);
@@ -201,8 +201,8 @@ class CloudFileTest {
     void aSketchOfNothingIsBlack() {
         for (int n : new int[] {0, 1, 3}) {
             Picture picture = CloudSketch.of(new Points().n(n), 16, 9);
-            assertThat(picture.r).hasSize(144);
-            for (float light : picture.r) assertThat(light).isFinite();
+            assertThat(picture.r()).hasSize(144);
+            for (float light : picture.r()) assertThat(light).isFinite();
         }
     }
 }

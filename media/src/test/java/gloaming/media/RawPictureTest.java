@@ -21,10 +21,10 @@ class RawPictureTest {
     void whatIsWrittenIsReadBackLevelByLevel() throws Exception {
         Picture picture = new Picture(16, 16);
         for (int i = 0; i < 256; i++) {
-            picture.r[i] = i / 255f;
-            picture.g[i] = (255 - i) / 255f;
-            picture.b[i] = (i * 7 & 255) / 255f;
-            picture.a[i] = i == 9 ? 0 : 1;
+            picture.r()[i] = i / 255f;
+            picture.g()[i] = (255 - i) / 255f;
+            picture.b()[i] = (i * 7 & 255) / 255f;
+            picture.a()[i] = i == 9 ? 0 : 1;
         }
         RawPicture.write(picture, folder.resolve("a.png"));
         Picture back = RawPicture.read(folder.resolve("a.png"));
@@ -50,10 +50,10 @@ class RawPictureTest {
         ImageIO.write(image, "png", folder.resolve("a.png").toFile());
         Picture picture = RawPicture.read(folder.resolve("a.png"));
         // The first row of a file is the top one, which is the last here.
-        assertThat(picture.r[3]).isEqualTo(0.2f);
-        assertThat(picture.b[3]).isEqualTo(0.2f);
-        assertThat(picture.a[3]).isEqualTo(1);
-        assertThat(picture.r[0]).isZero();
+        assertThat(picture.r()[3]).isEqualTo(0.2f);
+        assertThat(picture.b()[3]).isEqualTo(0.2f);
+        assertThat(picture.a()[3]).isEqualTo(1);
+        assertThat(picture.r()[0]).isZero();
     }
 
     @Test

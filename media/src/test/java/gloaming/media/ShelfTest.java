@@ -94,8 +94,8 @@ class ShelfTest {
             }
         }
         int half = 12 * 64 + 48;
-        assertThat(p.a[half]).isCloseTo(alpha ? 128 / 255f : 1, offset(near));
-        if (alpha) assertThat(p.r[half]).as("premultiplied").isCloseTo(128 / 255f, offset(near));
+        assertThat(p.a()[half]).isCloseTo(alpha ? 128 / 255f : 1, offset(near));
+        if (alpha) assertThat(p.r()[half]).as("premultiplied").isCloseTo(128 / 255f, offset(near));
     }
 
     @Test
@@ -124,7 +124,7 @@ class ShelfTest {
             for (int y = 0; y < 2; y++) image.getRaster().setSample(x, y, 0, 30_000 + x);
         javax.imageio.ImageIO.write(image, "png", file.toFile());
         Picture p = still(file, new Cut(1024, 2, 1, Fit.STRETCH));
-        for (int x = 1; x < 1024; x++) assertThat(p.r[x]).isGreaterThan(p.r[x - 1]);
+        for (int x = 1; x < 1024; x++) assertThat(p.r()[x]).isGreaterThan(p.r()[x - 1]);
     }
 
     @ParameterizedTest
@@ -145,8 +145,8 @@ class ShelfTest {
         double across = 0;
         double up = 0;
         for (int i = 0; i < 120; i++) {
-            across += p.g[60 * 120 + i];
-            up += p.g[i * 120 + 60];
+            across += p.g()[60 * 120 + i];
+            up += p.g()[i * 120 + 60];
         }
         double expected = switch (fit) {
             case FIT, STRETCH -> 48;
@@ -155,7 +155,7 @@ class ShelfTest {
         };
         assertThat(across).isCloseTo(expected, offset(1.5));
         assertThat(up).isCloseTo(fit == Fit.STRETCH ? 96 : expected, offset(1.5));
-        assertThat(p.a[0]).isEqualTo(fit == Fit.FIT || fit == Fit.ACTUAL ? 0f : 1f);
+        assertThat(p.a()[0]).isEqualTo(fit == Fit.FIT || fit == Fit.ACTUAL ? 0f : 1f);
     }
 
     @Test
@@ -172,7 +172,7 @@ class ShelfTest {
                 1,
                 (n, x, y) -> (x + y) % 2 == 0 ? 0xffffffff : 0x000000ff);
         Picture p = still(file, new Cut(37, 37, 1, Fit.FIT));
-        for (float v : p.g) assertThat(v).isCloseTo(0.5f, offset(0.02f));
+        for (float v : p.g()) assertThat(v).isCloseTo(0.5f, offset(0.02f));
     }
 
     @ParameterizedTest
@@ -228,7 +228,7 @@ class ShelfTest {
         for (int n : order) {
             Reel.Way way = new Reel.Way(Integer.signum(n - before), 0, frames - 1, false);
             Picture p = reel.at(n, way, cut, CREW);
-            assertThat(Filming.number(p.r, 22, 80)).as("frame asked for").isEqualTo(n);
+            assertThat(Filming.number(p.r(), 22, 80)).as("frame asked for").isEqualTo(n);
             before = n;
         }
     }
@@ -246,7 +246,7 @@ class ShelfTest {
             for (int n : new int[] {0, 1, 2, 3, 4, 48, 49, 0, 1, 30}) {
                 await(() -> {
                     Picture p = reel.at(n, way, cut, CREW);
-                    return p != null && Filming.number(p.r, 22, 80) == n;
+                    return p != null && Filming.number(p.r(), 22, 80) == n;
                 });
             }
             Still still = shelf.still("nowhere");
@@ -271,12 +271,12 @@ class ShelfTest {
             shelf.hold(List.of(item(red)));
             Still still = shelf.still("m");
             Cut cut = new Cut(8, 8, 1, Fit.FIT);
-            await(() -> still.at(cut) != null && still.at(cut).r[9] == 1);
+            await(() -> still.at(cut) != null && still.at(cut).r()[9] == 1);
             shelf.hold(List.of(item(blue)));
             assertThat(still.at(cut))
                     .as("the old one until the new one is read")
                     .isNotNull();
-            await(() -> still.at(cut).b[9] == 1);
+            await(() -> still.at(cut).b()[9] == 1);
             // Another size is asked for: the old one stands in meanwhile.
             assertThat(still.at(new Cut(16, 16, 1, Fit.FIT))).isNotNull();
             await(() -> still.at(new Cut(16, 16, 1, Fit.FIT)).width == 16);

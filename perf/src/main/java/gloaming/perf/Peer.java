@@ -78,7 +78,7 @@ final class Peer implements AutoCloseable {
         AVFrame frame = av_frame_alloc();
         frame.format(numbers).width(picture.width).height(picture.height);
         check(av_frame_get_buffer(frame, 0));
-        float[][] planes = {picture.g, picture.b, picture.r, picture.a};
+        float[][] planes = {picture.g(), picture.b(), picture.r(), picture.a()};
         int n = picture.width;
         for (int p = 0; p < (numbers == AV_PIX_FMT_RGBA ? 1 : 4); p++) {
             for (int y = 0; y < picture.height; y++) {

@@ -135,7 +135,7 @@ final class Steps {
                 double wave = Math.sin(picture.worldX(i % WIDTH) * (3 + c)) * Math.cos(picture.worldY(i / WIDTH) * 4);
                 picture.plane(c)[i] = (float) (0.5 + 0.4 * wave + 0.1 * random.nextDouble());
             }
-            picture.a[i] = 1;
+            picture.a()[i] = 1;
         }
         return picture;
     }

@@ -59,11 +59,14 @@ class DemoLooksTest {
             for (int i = 0; i < FRAMES; i++) {
                 Picture out = player.play(new Moment(i, i / 30.0, 1 / 30.0), 192, 108, band, Onlooker.NOBODY);
                 hashes[i] = Arrays.hashCode(new int[] {
-                    Arrays.hashCode(out.r), Arrays.hashCode(out.g), Arrays.hashCode(out.b), Arrays.hashCode(out.a)
+                    Arrays.hashCode(out.r()),
+                    Arrays.hashCode(out.g()),
+                    Arrays.hashCode(out.b()),
+                    Arrays.hashCode(out.a())
                 });
                 if (i < FRAMES - 1) continue;
                 float most = 0;
-                for (float light : out.g) most = Math.max(most, light);
+                for (float light : out.g()) most = Math.max(most, light);
                 assertThat(most).as("its light").isGreaterThan(0.02f);
             }
             assertThat(player.troubles()).isEmpty();

@@ -274,7 +274,7 @@ class MediaTest extends PageTest {
                 var picture = program.get(House.class)
                         .camera()
                         .at(new gloaming.library.Cut(64, 36, 1, gloaming.library.Fit.FILL));
-                return picture.g[18 * 64 + 32] > 0.4f && picture.r[18 * 64 + 32] < 0.1f;
+                return picture.g()[18 * 64 + 32] > 0.4f && picture.r()[18 * 64 + 32] < 0.1f;
             } catch (IllegalArgumentException none) {
                 return false;
             }

@@ -60,14 +60,14 @@ public record Channels(
     public Pixels pixels(Void memory, Frame frame) {
         return (p, from, to, row) -> {
             for (int i = from; i < to; i++) {
-                float r = p.r[i];
-                float g = p.g[i];
-                float b = p.b[i];
-                float a = p.a[i];
-                p.r[i] = red.of(r, g, b, a);
-                p.g[i] = green.of(r, g, b, a);
-                p.b[i] = blue.of(r, g, b, a);
-                p.a[i] = cover.of(r, g, b, a);
+                float r = p.r()[i];
+                float g = p.g()[i];
+                float b = p.b()[i];
+                float a = p.a()[i];
+                p.r()[i] = red.of(r, g, b, a);
+                p.g()[i] = green.of(r, g, b, a);
+                p.b()[i] = blue.of(r, g, b, a);
+                p.a()[i] = cover.of(r, g, b, a);
             }
         };
     }

@@ -46,8 +46,8 @@ public record ColourKey(
         return (p, from, to, row) -> {
             float[] far = RowRoom.of(p.width).x;
             for (int i = from; i < to; i += p.width) {
-                ColourKernels.distance(p.r, p.g, p.b, i, key[0], key[1], scale, far, p.width);
-                ColourKernels.key(p.r, p.g, p.b, p.a, i, far, near, sharp, strength, p.width);
+                ColourKernels.distance(p.r(), p.g(), p.b(), i, key[0], key[1], scale, far, p.width);
+                ColourKernels.key(p.r(), p.g(), p.b(), p.a(), i, far, near, sharp, strength, p.width);
             }
         };
     }

@@ -53,7 +53,7 @@ public record Grade(
                 Runs.times(p.plane(c), from, gain * each[c], p.plane(c), from, to - from);
                 if (contrast != 1) Runs.power(p.plane(c), from, (float) contrast, scale, to - from);
             }
-            mix(m, p.r, p.g, p.b, from, to);
+            mix(m, p.r(), p.g(), p.b(), from, to);
         };
     }
 

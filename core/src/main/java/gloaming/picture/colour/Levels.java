@@ -54,9 +54,9 @@ public record Levels(
             int n = (to - from) * in.width;
             int at = in.at(from);
             int into = out.at(from);
-            for (int c = 0; c < 3; c++) level(in.plane(c), in.a, at, out.plane(c), into, n);
+            for (int c = 0; c < 3; c++) level(in.plane(c), in.a(), at, out.plane(c), into, n);
             if (saturation != 1) saturate(out, into, into + n);
-            if (out != in) System.arraycopy(in.a, at, out.a, into, n);
+            if (out != in) System.arraycopy(in.a(), at, out.a(), into, n);
             return out;
         };
     }
@@ -95,10 +95,10 @@ public record Levels(
     private void saturate(Picture p, int from, int to) {
         float s = (float) saturation;
         for (int i = from; i < to; i++) {
-            float light = 0.2126f * p.r[i] + 0.7152f * p.g[i] + 0.0722f * p.b[i];
-            p.r[i] = light + s * (p.r[i] - light);
-            p.g[i] = light + s * (p.g[i] - light);
-            p.b[i] = light + s * (p.b[i] - light);
+            float light = 0.2126f * p.r()[i] + 0.7152f * p.g()[i] + 0.0722f * p.b()[i];
+            p.r()[i] = light + s * (p.r()[i] - light);
+            p.g()[i] = light + s * (p.g()[i] - light);
+            p.b()[i] = light + s * (p.b()[i] - light);
         }
     }
 }

@@ -29,7 +29,7 @@ public record LightKey(
     public Pixels pixels(Void memory, Frame frame) {
         float slope = (float) (1 / softness) * (keep == Threshold.Side.ABOVE ? 1 : -1);
         float low = (float) level;
-        return (p, from, to, row) -> cut(p.r, p.g, p.b, p.a, low, slope, from, to);
+        return (p, from, to, row) -> cut(p.r(), p.g(), p.b(), p.a(), low, slope, from, to);
     }
 
     private static void cut(float[] r, float[] g, float[] b, float[] a, float level, float slope, int from, int to) {

@@ -47,13 +47,13 @@ public final class Ramp {
      */
     public void paint(Picture picture, int from, int to, float k) {
         int whole = from + (to - from) / Vectors.LANES * Vectors.LANES;
-        ColourKernels.ramp(roots, bend, k, picture.r, picture.g, picture.b, picture.a, from, whole);
+        ColourKernels.ramp(roots, bend, k, picture.r(), picture.g(), picture.b(), picture.a(), from, whole);
         for (int i = whole; i < to; i++) {
-            float[] colour = colour(picture.r[i]);
-            float times = k * picture.a[i];
-            picture.r[i] = times * colour[0];
-            picture.g[i] = times * colour[1];
-            picture.b[i] = times * colour[2];
+            float[] colour = colour(picture.r()[i]);
+            float times = k * picture.a()[i];
+            picture.r()[i] = times * colour[0];
+            picture.g()[i] = times * colour[1];
+            picture.b()[i] = times * colour[2];
         }
     }
 }

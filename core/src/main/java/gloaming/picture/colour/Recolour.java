@@ -48,9 +48,9 @@ public record Recolour(
         memory.made = this;
         Ramp ramp = memory.ramp;
         return (p, from, to, row) -> {
-            float[] r = p.r;
+            float[] r = p.r();
             for (int i = from; i < to; i++) {
-                float seen = 0.2126f * r[i] + 0.7152f * p.g[i] + 0.0722f * p.b[i];
+                float seen = 0.2126f * r[i] + 0.7152f * p.g()[i] + 0.0722f * p.b()[i];
                 r[i] = Math.min(1f, Math.max(0f, (float) Math.sqrt(Math.max(0f, seen))));
             }
             ramp.paint(p, from, to, (float) brightness);

@@ -49,7 +49,7 @@ public record Threshold(
         float slope = (float) (1 / Math.max(softness, 1e-4)) * (keep == Side.ABOVE ? 1 : -1);
         float low = (float) level;
         float own = paint == Paint.OWN ? 1 : 0;
-        return (p, from, to, row) -> cut(p.r, p.g, p.b, p.a, low, slope, own, from, to);
+        return (p, from, to, row) -> cut(p.r(), p.g(), p.b(), p.a(), low, slope, own, from, to);
     }
 
     /** How much of a pixel of this light is kept: the plain version. */

@@ -40,7 +40,7 @@ public record ToneCurve(
         float[] at = {(float) shadows, (float) darks, (float) middle, (float) lights, (float) highlights};
         float[] pieces = pieces(at, slopes(at));
         return (p, from, to, row) -> {
-            for (int c = 0; c < 3; c++) ColourKernels.tones(p.plane(c), p.a, pieces, from, to);
+            for (int c = 0; c < 3; c++) ColourKernels.tones(p.plane(c), p.a(), pieces, from, to);
         };
     }
 

@@ -83,7 +83,7 @@ public record CrossFade(
     }
 
     private static float light(Picture p, int i) {
-        return 0.2126f * p.r[i] + 0.7152f * p.g[i] + 0.0722f * p.b[i];
+        return 0.2126f * p.r()[i] + 0.7152f * p.g()[i] + 0.0722f * p.b()[i];
     }
 
     private static double part(double turns) {

@@ -68,7 +68,7 @@ public record Dissolve(
                             p.width,
                             1);
                 }
-                take(p.r, p.g, p.b, p.a, noise, from + j * p.width, p.width);
+                take(p.r(), p.g(), p.b(), p.a(), noise, from + j * p.width, p.width);
             }
         };
     }

@@ -46,8 +46,8 @@ public record Mask(
             if (out != in) out.copyFrom(in, from, to);
             float[] k = RowRoom.of(in.width).x;
             for (int row = from; row < to; row++) {
-                if (by == By.COVER) System.arraycopy(mask.a, mask.at(row), k, 0, in.width);
-                else light(mask.r, mask.g, mask.b, mask.at(row), k, in.width);
+                if (by == By.COVER) System.arraycopy(mask.a(), mask.at(row), k, 0, in.width);
+                else light(mask.r(), mask.g(), mask.b(), mask.at(row), k, in.width);
                 keep(k, inverted ? -1 : 1, inverted ? 1 : 0, (float) amount, in.width);
                 for (int c = 0; c < 4; c++) Runs.times(out.plane(c), out.at(row), k, in.width);
             }

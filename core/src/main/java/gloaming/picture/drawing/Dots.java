@@ -88,10 +88,10 @@ public final class Dots {
             if (written) {
                 if (out.width >= 4) {
                     k = DotKernels.specks(
-                            out.r,
-                            out.g,
-                            out.b,
-                            out.a,
+                            out.r(),
+                            out.g(),
+                            out.b(),
+                            out.a(),
                             out.at(from),
                             out.width,
                             from,
@@ -242,10 +242,10 @@ public final class Dots {
         int rows = top - bottom;
         float hide = add ? 0 : 1;
         DotKernels.dot(
-                out.r,
-                out.g,
-                out.b,
-                out.a,
+                out.r(),
+                out.g(),
+                out.b(),
+                out.a(),
                 at,
                 out.width,
                 rows,
@@ -280,10 +280,10 @@ public final class Dots {
             float green,
             float blue,
             float hide) {
-        float[] r = out.r;
-        float[] g = out.g;
-        float[] b = out.b;
-        float[] a = out.a;
+        float[] r = out.r();
+        float[] g = out.g();
+        float[] b = out.b();
+        float[] a = out.a();
         for (int column = from; column < to; column++) {
             float dx = column - x;
             float q = Math.min(1f, Math.max(0f, most - dx * dx * inverse));

@@ -186,10 +186,10 @@ public record DrawMarks(
                 float c = cover(cos * dx + sin * dy, cos * dy - sin * dx, m[at + 2], m[at + 3]) * m[at + 6];
                 if (c <= 0) continue;
                 float keep = adds ? 1 : 1 - c;
-                out.r[i] = out.r[i] * keep + c * m[at + 7];
-                out.g[i] = out.g[i] * keep + c * m[at + 8];
-                out.b[i] = out.b[i] * keep + c * m[at + 9];
-                out.a[i] += c - out.a[i] * c;
+                out.r()[i] = out.r()[i] * keep + c * m[at + 7];
+                out.g()[i] = out.g()[i] * keep + c * m[at + 8];
+                out.b()[i] = out.b()[i] * keep + c * m[at + 9];
+                out.a()[i] += c - out.a()[i] * c;
             }
         }
     }

@@ -246,20 +246,20 @@ public record DrawSprites(
                 if (sprite == null) {
                     float cover = Dots.cover(u * u + v * v, 1, 1) * alpha;
                     float keep = covers ? 1 - cover : 1;
-                    out.r[p] = out.r[p] * keep + red * cover;
-                    out.g[p] = out.g[p] * keep + green * cover;
-                    out.b[p] = out.b[p] * keep + blue * cover;
-                    out.a[p] += cover * (1 - out.a[p]);
+                    out.r()[p] = out.r()[p] * keep + red * cover;
+                    out.g()[p] = out.g()[p] * keep + green * cover;
+                    out.b()[p] = out.b()[p] * keep + blue * cover;
+                    out.a()[p] += cover * (1 - out.a()[p]);
                     continue;
                 }
                 float sx = sprite.x(level, u);
                 float sy = sprite.y(level, v);
-                float cover = Sprite.read(level, level.a, sx, sy) * alpha;
+                float cover = Sprite.read(level, level.a(), sx, sy) * alpha;
                 float keep = covers ? 1 - cover : 1;
-                out.r[p] = out.r[p] * keep + red * alpha * Sprite.read(level, level.r, sx, sy);
-                out.g[p] = out.g[p] * keep + green * alpha * Sprite.read(level, level.g, sx, sy);
-                out.b[p] = out.b[p] * keep + blue * alpha * Sprite.read(level, level.b, sx, sy);
-                out.a[p] += cover * (1 - out.a[p]);
+                out.r()[p] = out.r()[p] * keep + red * alpha * Sprite.read(level, level.r(), sx, sy);
+                out.g()[p] = out.g()[p] * keep + green * alpha * Sprite.read(level, level.g(), sx, sy);
+                out.b()[p] = out.b()[p] * keep + blue * alpha * Sprite.read(level, level.b(), sx, sy);
+                out.a()[p] += cover * (1 - out.a()[p]);
             }
         }
     }

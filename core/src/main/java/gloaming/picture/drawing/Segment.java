@@ -61,11 +61,11 @@ final class Segment {
         int at = out.at(bottom);
         int end = out.at(to);
         if (adds) {
-            add(out.r, out.g, out.b, at, out.width, rows, end);
-            join(out.a, at, out.width, rows, end);
+            add(out.r(), out.g(), out.b(), at, out.width, rows, end);
+            join(out.a(), at, out.width, rows, end);
         } else {
-            claim(out.a, at, out.width, rows, end);
-            put(out.r, out.g, out.b, at, out.width, rows, end);
+            claim(out.a(), at, out.width, rows, end);
+            put(out.r(), out.g(), out.b(), at, out.width, rows, end);
         }
     }
 

@@ -80,10 +80,10 @@ final class Sprite {
         for (int y = 0; y < picture.height; y++) {
             int row = picture.at(y);
             int from = 0;
-            while (from < width && !(picture.a[row + from] > EMPTY)) from++;
+            while (from < width && !(picture.a()[row + from] > EMPTY)) from++;
             if (from == width) continue;
             int to = width - 1;
-            while (!(picture.a[row + to] > EMPTY)) to--;
+            while (!(picture.a()[row + to] > EMPTY)) to--;
             if (bottom < 0) bottom = y;
             top = y;
             first = Math.min(first, from);

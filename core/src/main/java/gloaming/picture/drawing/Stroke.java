@@ -344,10 +344,10 @@ public final class Stroke {
             for (int column = 0; column < out.width; column++) {
                 float cover = line[column];
                 if (cover <= 0) continue;
-                out.r[at + column] = filling[0] * cover;
-                out.g[at + column] = filling[1] * cover;
-                out.b[at + column] = filling[2] * cover;
-                out.a[at + column] = cover;
+                out.r()[at + column] = filling[0] * cover;
+                out.g()[at + column] = filling[1] * cover;
+                out.b()[at + column] = filling[2] * cover;
+                out.a()[at + column] = cover;
             }
         }
     }

@@ -86,21 +86,21 @@ public record Background(
         float slope = (float) (1 / softness);
         return (in, out, from, to) -> {
             for (int i = in.at(from), o = out.at(from), s = still.at(from); i < in.at(to); i++, o++, s++) {
-                float r = in.r[i] - still.r[s];
-                float g = in.g[i] - still.g[s];
-                float b = in.b[i] - still.b[s];
-                still.r[s] += middle ? Math.clamp(r, -step, step) : part * r;
-                still.g[s] += middle ? Math.clamp(g, -step, step) : part * g;
-                still.b[s] += middle ? Math.clamp(b, -step, step) : part * b;
+                float r = in.r()[i] - still.r()[s];
+                float g = in.g()[i] - still.g()[s];
+                float b = in.b()[i] - still.b()[s];
+                still.r()[s] += middle ? Math.clamp(r, -step, step) : part * r;
+                still.g()[s] += middle ? Math.clamp(g, -step, step) : part * g;
+                still.b()[s] += middle ? Math.clamp(b, -step, step) : part * b;
                 float far = (float) Math.sqrt((r * r + g * g + b * b) / 3);
                 float t = Math.clamp((far - low) * slope + 0.5f, 0f, 1f);
                 float k = first ? 0 : t * t * (3 - 2 * t);
                 float white = paint == Threshold.Paint.WHITE ? 1 : 0;
                 float own = (1 - white) * k;
-                out.r[o] = white * k + own * in.r[i];
-                out.g[o] = white * k + own * in.g[i];
-                out.b[o] = white * k + own * in.b[i];
-                out.a[o] = white * k + own * in.a[i];
+                out.r()[o] = white * k + own * in.r()[i];
+                out.g()[o] = white * k + own * in.g()[i];
+                out.b()[o] = white * k + own * in.b()[i];
+                out.a()[o] = white * k + own * in.a()[i];
             }
             still.mend(from, to);
             return out;

@@ -66,7 +66,7 @@ public record DistanceToOutline(
         float[] outside = memory.toOutside;
         float edge = (float) level;
         for (int i = 0; i < n; i++) {
-            boolean in0 = 0.2126f * in.r[i] + 0.7152f * in.g[i] + 0.0722f * in.b[i] > edge;
+            boolean in0 = 0.2126f * in.r()[i] + 0.7152f * in.g()[i] + 0.0722f * in.b()[i] > edge;
             inside[i] = in0 ? 0 : FAR;
             outside[i] = in0 ? FAR : 0;
         }
@@ -83,10 +83,10 @@ public record DistanceToOutline(
                 if (side == Side.BOTH && outside[i] > 0) d = -d;
                 // Where there is no outline at all, everything is as far as the frame is wide.
                 float v = k * Math.clamp(d, -2f * out.width, 2f * out.width);
-                out.r[i] = v;
-                out.g[i] = v;
-                out.b[i] = v;
-                out.a[i] = 1;
+                out.r()[i] = v;
+                out.g()[i] = v;
+                out.b()[i] = v;
+                out.a()[i] = 1;
             }
         });
         return out;

@@ -62,7 +62,7 @@ public record Edges(
                     if (of == Of.COLOURS) Slope.row(in, in.plane(c), row, step, room.dx, room.dy);
                     ReliefKernels.steepness(room.dx, room.dy, k, out.plane(c), at, in.width);
                 }
-                System.arraycopy(in.a, in.at(row), out.a, at, in.width);
+                System.arraycopy(in.a(), in.at(row), out.a(), at, in.width);
             }
             return out;
         };

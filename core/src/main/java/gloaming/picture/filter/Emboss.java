@@ -62,9 +62,9 @@ public record Emboss(
                 int into = out.at(row);
                 for (int c = 0; c < 3; c++) {
                     ReliefKernels.lift(
-                            room.dx, room.dy, kx, ky, in.a, in.plane(c), at, own, out.plane(c), into, in.width);
+                            room.dx, room.dy, kx, ky, in.a(), in.plane(c), at, own, out.plane(c), into, in.width);
                 }
-                System.arraycopy(in.a, at, out.a, into, in.width);
+                System.arraycopy(in.a(), at, out.a(), into, in.width);
             }
             return out;
         };

@@ -84,9 +84,9 @@ public record Glow(
         float green = tint.g();
         float blue = tint.b();
         frame.crew().each(picture.pixels(), 16_384, (from, to) -> {
-            float[] r = picture.r;
-            float[] g = picture.g;
-            float[] b = picture.b;
+            float[] r = picture.r();
+            float[] g = picture.g();
+            float[] b = picture.b();
             for (int i = from; i < to; i++) {
                 float light = Math.max(r[i], Math.max(g[i], b[i]));
                 float over = Math.max(0f, light - low);

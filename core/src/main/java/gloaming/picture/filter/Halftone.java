@@ -120,13 +120,13 @@ public record Halftone(
                 if (tones != null) {
                     // Marks of the picture's own colour, as large as the other picture is light.
                     int t = i + shift;
-                    float light = 0.2126f * tones.r[t] + 0.7152f * tones.g[t] + 0.0722f * tones.b[t];
+                    float light = 0.2126f * tones.r()[t] + 0.7152f * tones.g()[t] + 0.0722f * tones.b()[t];
                     float k = ink(light, x * cos[0] + y * sin[0], y * cos[0] - x * sin[0], soft);
                     for (int c = 0; c < 4; c++) p.plane(c)[i] *= k;
                 } else if (inks == Inks.LIGHT) {
-                    float light = 0.2126f * p.r[i] + 0.7152f * p.g[i] + 0.0722f * p.b[i];
+                    float light = 0.2126f * p.r()[i] + 0.7152f * p.g()[i] + 0.0722f * p.b()[i];
                     float k = ink(light, x * cos[0] + y * sin[0], y * cos[0] - x * sin[0], soft);
-                    p.r[i] = p.g[i] = p.b[i] = k;
+                    p.r()[i] = p.g()[i] = p.b()[i] = k;
                 } else if (inks == Inks.PRINT) {
                     print(p, i, x, y, cos, sin, soft);
                 } else {
@@ -145,7 +145,7 @@ public record Halftone(
 
     /** What three inks leave of the paper's light at pixel {@code i}: each lies on as much of it as its colour is wanting. */
     private void print(Picture p, int i, float x, float y, float[] cos, float[] sin, float soft) {
-        float cover = p.a[i];
+        float cover = p.a()[i];
         if (!(cover > 0)) return;
         float red = paper.r();
         float green = paper.g();
@@ -158,9 +158,9 @@ public record Halftone(
             green *= 1 - lies * (1 - ink.g());
             blue *= 1 - lies * (1 - ink.b());
         }
-        p.r[i] = red * cover;
-        p.g[i] = green * cover;
-        p.b[i] = blue * cover;
+        p.r()[i] = red * cover;
+        p.g()[i] = green * cover;
+        p.b()[i] = blue * cover;
     }
 
     /** Light at a place of the raster, given in pitches: a mark's area is the tone the eye sees. */

@@ -38,10 +38,10 @@ public record HeightToNormal(
                     float nx = -k * room.dx[x];
                     float ny = -k * room.dy[x];
                     float inverse = 1 / (float) Math.sqrt(nx * nx + ny * ny + 1);
-                    out.r[into + x] = 0.5f + 0.5f * nx * inverse;
-                    out.g[into + x] = 0.5f + 0.5f * ny * inverse;
-                    out.b[into + x] = 0.5f + 0.5f * inverse;
-                    out.a[into + x] = 1;
+                    out.r()[into + x] = 0.5f + 0.5f * nx * inverse;
+                    out.g()[into + x] = 0.5f + 0.5f * ny * inverse;
+                    out.b()[into + x] = 0.5f + 0.5f * inverse;
+                    out.a()[into + x] = 1;
                 }
             }
             return out;

@@ -70,15 +70,16 @@ public final class Blending {
             for (int c = 0; c < 3; c++) {
                 float[] s = source.plane(c);
                 float[] b = target.plane(c);
-                channel(mode, s, source.a, at, k, b, target.a, row, whole);
+                channel(mode, s, source.a(), at, k, b, target.a(), row, whole);
                 for (int x = whole; x < width; x++) {
-                    b[row + x] = one(mode, s[at + x] * k[x], source.a[at + x] * k[x], b[row + x], target.a[row + x]);
+                    b[row + x] =
+                            one(mode, s[at + x] * k[x], source.a()[at + x] * k[x], b[row + x], target.a()[row + x]);
                 }
             }
             if (mode.within()) continue;
-            BlendKernels.union(source.a, at, k, target.a, row, whole);
+            BlendKernels.union(source.a(), at, k, target.a(), row, whole);
             for (int x = whole; x < width; x++) {
-                target.a[row + x] = alpha(mode, source.a[at + x] * k[x], target.a[row + x]);
+                target.a()[row + x] = alpha(mode, source.a()[at + x] * k[x], target.a()[row + x]);
             }
         }
     }
@@ -86,7 +87,7 @@ public final class Blending {
     private static void strength(Picture mask, float opacity, int row, int width, float[] k) {
         // A premultiplied picture's luminance is already its luminance times its alpha.
         for (int x = 0; x < width; x++) {
-            float light = 0.2126f * mask.r[row + x] + 0.7152f * mask.g[row + x] + 0.0722f * mask.b[row + x];
+            float light = 0.2126f * mask.r()[row + x] + 0.7152f * mask.g()[row + x] + 0.0722f * mask.b()[row + x];
             k[x] = opacity * Math.clamp(light, 0f, 1f);
         }
     }

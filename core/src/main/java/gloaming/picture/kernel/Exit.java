@@ -80,7 +80,7 @@ public final class Exit {
             for (int row = from; row < to; row++) {
                 int at = (height - 1 - row) * width * 3;
                 if (in.width == width && in.height == height) {
-                    encode(in.r, in.g, in.b, row * width, width, row, rows, out, at);
+                    encode(in.r(), in.g(), in.b(), row * width, width, row, rows, out, at);
                     continue;
                 }
                 double low = row * (double) in.height / height;
@@ -267,11 +267,11 @@ public final class Exit {
                     int sx = (int) ((x + 0.25f + 0.5f * (s & 1)) * in.width / width);
                     int sy = (int) ((y + 0.25f + 0.5f * (s >> 1)) * in.height / height);
                     int i = Math.min(in.height - 1, sy) * in.width + Math.min(in.width - 1, sx);
-                    red += in.r[i];
-                    green += in.g[i];
-                    blue += in.b[i];
-                    cover = Math.max(cover, in.a[i]);
-                    ground += 1 - Math.min(1, in.a[i]);
+                    red += in.r()[i];
+                    green += in.g()[i];
+                    blue += in.b()[i];
+                    cover = Math.max(cover, in.a()[i]);
+                    ground += 1 - Math.min(1, in.a()[i]);
                 }
                 brightest = Math.max(brightest, Math.max(red, Math.max(green, blue)) / 4);
                 image[at++] = encode((red + GROUND * ground) / 4, 64);

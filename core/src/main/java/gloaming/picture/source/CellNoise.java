@@ -74,8 +74,8 @@ public record CellNoise(
                                 case CRACKS -> Math.max(0, 1 - 6 * (near[1] - near[0]));
                                 case FLAT -> near[2];
                             };
-                    out.r[at + x] = out.g[at + x] = out.b[at + x] = k;
-                    out.a[at + x] = 1;
+                    out.r()[at + x] = out.g()[at + x] = out.b()[at + x] = k;
+                    out.a()[at + x] = 1;
                 }
             }
             return out;

@@ -128,7 +128,7 @@ public record CloudNoise(
         int at = out.at(from);
         int end = out.at(to);
         // The red plane holds the sum until the colours replace it.
-        Arrays.fill(out.r, at, end, 0);
+        Arrays.fill(out.r(), at, end, 0);
         float weights;
         if (loop == 0) {
             weights = layers(memory.x, memory.y, memory.time, 1, out, from, to, seed);
@@ -143,9 +143,9 @@ public record CloudNoise(
         }
         float gain = (float) (0.5 * contrast / Math.sqrt(weights));
         float offset = (float) (0.5 + 0.5 * balance);
-        for (int i = at; i < end; i++) out.r[i] = Math.min(1f, Math.max(0f, offset + gain * out.r[i]));
-        if (clearDark) System.arraycopy(out.r, at, out.a, at, end - at);
-        else Arrays.fill(out.a, at, end, 1f);
+        for (int i = at; i < end; i++) out.r()[i] = Math.min(1f, Math.max(0f, offset + gain * out.r()[i]));
+        if (clearDark) System.arraycopy(out.r(), at, out.a(), at, end - at);
+        else Arrays.fill(out.a(), at, end, 1f);
         memory.ramp.paint(out, at, end, (float) brightness);
     }
 
@@ -165,7 +165,7 @@ public record CloudNoise(
             float seen = Math.clamp(2 - 2 * Math.max(cells, step * frequency), 0f, 1f);
             if (seen > 0) {
                 boolean ridged = form == Form.RIDGED;
-                float[] into = ridged ? out.g : out.r;
+                float[] into = ridged ? out.g() : out.r();
                 float k = (float) (weight * seen * part);
                 if (ridged) Arrays.fill(into, at, out.at(to), 0);
                 NoiseRows.add(
@@ -182,7 +182,7 @@ public record CloudNoise(
                         out.width,
                         to - from);
                 if (ridged) {
-                    for (int i = at; i < out.at(to); i++) out.r[i] += k * (1 - RIDGE_MEAN - 2 * Math.abs(into[i]));
+                    for (int i = at; i < out.at(to); i++) out.r()[i] += k * (1 - RIDGE_MEAN - 2 * Math.abs(into[i]));
                 }
             }
             weights += weight * weight;

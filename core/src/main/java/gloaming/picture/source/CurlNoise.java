@@ -97,10 +97,10 @@ public record CurlNoise(
             int p = (y - from + 1) * wide + 1;
             int at = out.at(y);
             for (int x = 0; x < out.width; x++, p++) {
-                out.r[at + x] = k * (potential[p + wide] - potential[p - wide]);
-                out.g[at + x] = -k * (potential[p + 1] - potential[p - 1]);
-                out.b[at + x] = 0;
-                out.a[at + x] = 1;
+                out.r()[at + x] = k * (potential[p + wide] - potential[p - wide]);
+                out.g()[at + x] = -k * (potential[p + 1] - potential[p - 1]);
+                out.b()[at + x] = 0;
+                out.a()[at + x] = 1;
             }
         }
     }

@@ -102,7 +102,7 @@ public record Gradient(
             int n = drawn.at(to) - at;
             for (int c = 0; c < 3; c++)
                 Runs.times(drawn.plane(c), at, (float) brightness, out.plane(c), out.at(from), n);
-            System.arraycopy(drawn.a, at, out.a, out.at(from), n);
+            System.arraycopy(drawn.a(), at, out.a(), out.at(from), n);
             return out;
         };
     }
@@ -129,8 +129,8 @@ public record Gradient(
                     yield (float) (angle - Math.floor(angle));
                 }
             };
-            out.r[at + column] = Math.clamp(t, 0f, 1f);
-            out.a[at + column] = clearEnd ? fade(t) : 1;
+            out.r()[at + column] = Math.clamp(t, 0f, 1f);
+            out.a()[at + column] = clearEnd ? fade(t) : 1;
         }
         ramp.paint(out, at, at + out.width, 1);
     }

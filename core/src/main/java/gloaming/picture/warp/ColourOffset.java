@@ -62,9 +62,9 @@ public record ColourOffset(
             int n = out.at(to) - at;
             red.rows(out, from, to);
             last.rows(room, from, to);
-            System.arraycopy(room.b, at, out.b, at, n);
-            System.arraycopy(green.g, at, out.g, at, n);
-            for (int i = at; i < at + n; i++) out.a[i] = Math.max(green.a[i], Math.max(out.a[i], room.a[i]));
+            System.arraycopy(room.b(), at, out.b(), at, n);
+            System.arraycopy(green.g(), at, out.g(), at, n);
+            for (int i = at; i < at + n; i++) out.a()[i] = Math.max(green.a()[i], Math.max(out.a()[i], room.a()[i]));
         });
         return out;
     }

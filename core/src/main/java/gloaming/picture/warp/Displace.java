@@ -55,9 +55,9 @@ public record Displace(
         return (row, x, y, n) -> {
             int at = map.at(row);
             for (int i = 0; i < n; i++) {
-                float u = map.r[at + i];
-                float v = map.g[at + i];
-                if (by == By.LIGHT) u = v = 0.2126f * u + 0.7152f * v + 0.0722f * map.b[at + i];
+                float u = map.r()[at + i];
+                float v = map.g()[at + i];
+                if (by == By.LIGHT) u = v = 0.2126f * u + 0.7152f * v + 0.0722f * map.b()[at + i];
                 x[i] -= sideways * (u - zero);
                 y[i] -= upward * (v - zero);
             }

@@ -71,18 +71,20 @@ public record GivePicture(
         Picture by = frame.read("by", Picture.class);
         if (n == 0 || by == null) return out;
         if (of == Of.OWN_COLOUR) {
-            Attributes.put(altered, out, "red", how, frame, i -> read(by, by.r, in, i));
-            Attributes.put(altered, out, "green", how, frame, i -> read(by, by.g, in, i));
-            Attributes.put(altered, out, "blue", how, frame, i -> read(by, by.b, in, i));
+            Attributes.put(altered, out, "red", how, frame, i -> read(by, by.r(), in, i));
+            Attributes.put(altered, out, "green", how, frame, i -> read(by, by.g(), in, i));
+            Attributes.put(altered, out, "blue", how, frame, i -> read(by, by.b(), in, i));
             return out;
         }
         Attributes.put(altered, out, attribute, how, frame, i -> switch (of) {
-            case RED -> read(by, by.r, in, i);
-            case GREEN -> read(by, by.g, in, i);
-            case BLUE -> read(by, by.b, in, i);
-            case ALPHA -> read(by, by.a, in, i);
+            case RED -> read(by, by.r(), in, i);
+            case GREEN -> read(by, by.g(), in, i);
+            case BLUE -> read(by, by.b(), in, i);
+            case ALPHA -> read(by, by.a(), in, i);
             default ->
-                0.2126f * read(by, by.r, in, i) + 0.7152f * read(by, by.g, in, i) + 0.0722f * read(by, by.b, in, i);
+                0.2126f * read(by, by.r(), in, i)
+                        + 0.7152f * read(by, by.g(), in, i)
+                        + 0.0722f * read(by, by.b(), in, i);
         });
         return out;
     }

@@ -28,6 +28,6 @@ public final class Peek {
 
     /** Rec. 709 luminance of a pixel. */
     public static float light(Picture picture, int i) {
-        return 0.2126f * picture.r[i] + 0.7152f * picture.g[i] + 0.0722f * picture.b[i];
+        return 0.2126f * picture.r()[i] + 0.7152f * picture.g()[i] + 0.0722f * picture.b()[i];
     }
 }

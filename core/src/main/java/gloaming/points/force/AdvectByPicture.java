@@ -73,8 +73,8 @@ public record AdvectByPicture(
         float held = (float) (1 - Math.exp(-grip * dt));
         frame.crew().each(n, Points.GRAIN, (from, to) -> {
             for (int i = from; i < to; i++) {
-                float u = Peek.at(by, by.r, px[i], py[i], 0);
-                float v = Peek.at(by, by.g, px[i], py[i], 0);
+                float u = Peek.at(by, by.r(), px[i], py[i], 0);
+                float v = Peek.at(by, by.g(), px[i], py[i], 0);
                 if (!(u * u + v * v > least * least)) continue;
                 u *= (float) strength;
                 v *= (float) strength;

@@ -112,7 +112,7 @@ public record Pixels(
             float light = Peek.light(of, at);
             double worth = switch (where) {
                 case GRID, BY_LIGHT -> light;
-                case BY_COVER -> of.a[at];
+                case BY_COVER -> of.a()[at];
                 case EDGES -> edge(of, px, py);
             };
             if (!(worth >= least)) continue;
@@ -124,10 +124,10 @@ public record Pixels(
             y[n] = (float) of.worldY(above * of.height / up - 0.5);
             z[n] = (float) (relief * light);
             // Colours are premultiplied in a picture and not in points.
-            float cover = Math.max(of.a[at], 1e-4f);
-            red[n] = coloured ? of.r[at] / cover : 1;
-            green[n] = coloured ? of.g[at] / cover : 1;
-            blue[n] = coloured ? of.b[at] / cover : 1;
+            float cover = Math.max(of.a()[at], 1e-4f);
+            red[n] = coloured ? of.r()[at] / cover : 1;
+            green[n] = coloured ? of.g()[at] / cover : 1;
+            blue[n] = coloured ? of.b()[at] / cover : 1;
             id[n] = cell;
             n++;
         }
@@ -144,7 +144,7 @@ public record Pixels(
         int right = of.at(py) + Math.min(of.width - 1, px + 1);
         int low = of.at(Math.max(0, py - 1)) + px;
         int high = of.at(Math.min(of.height - 1, py + 1)) + px;
-        double cover = Math.hypot(of.a[right] - of.a[left], of.a[high] - of.a[low]);
+        double cover = Math.hypot(of.a()[right] - of.a()[left], of.a()[high] - of.a()[low]);
         return Math.max(
                 cover,
                 Math.hypot(Peek.light(of, right) - Peek.light(of, left), Peek.light(of, high) - Peek.light(of, low)));

@@ -190,8 +190,8 @@ public record EmitFromPicture(
             float vx = (float) (away * Math.cos(angle));
             float vy = (float) (away * Math.sin(angle));
             if (motion != null) {
-                vx += (float) inherit * Peek.at(motion, motion.r, wx, wy, 0);
-                vy += (float) inherit * Peek.at(motion, motion.g, wx, wy, 0);
+                vx += (float) inherit * Peek.at(motion, motion.r(), wx, wy, 0);
+                vy += (float) inherit * Peek.at(motion, motion.g(), wx, wy, 0);
             }
             float age = dt * (born - 1 - k + (float) Randomness.uniform(seed, id, 4)) / born;
             c[Brood.X][i] = wx + vx * age;
@@ -204,12 +204,12 @@ public record EmitFromPicture(
             c[Brood.AGE][i] = age;
             c[Brood.LIFE][i] = (float) (life * (1 - lifeSpread * Randomness.uniform(seed, id, 6)));
             c[Brood.ID][i] = id & 0xFFFFFF;
-            float cover = Math.max(of.a[at], 1e-4f);
+            float cover = Math.max(of.a()[at], 1e-4f);
             // Light above white is passed on, so that it glows; below black there is none to see.
             float darkest = beyond ? Float.NEGATIVE_INFINITY : 0;
-            c[Brood.RED][i] = Math.max(darkest, of.r[at] / cover);
-            c[Brood.GREEN][i] = Math.max(darkest, of.g[at] / cover);
-            c[Brood.BLUE][i] = Math.max(darkest, of.b[at] / cover);
+            c[Brood.RED][i] = Math.max(darkest, of.r()[at] / cover);
+            c[Brood.GREEN][i] = Math.max(darkest, of.g()[at] / cover);
+            c[Brood.BLUE][i] = Math.max(darkest, of.b()[at] / cover);
             cell[i] = place;
             // The last of its pixel that may live closes it for the rest of this frame.
             if (++memory.living[place] >= each && opened > 1) opened = close(memory, place, opened);
@@ -233,14 +233,14 @@ public record EmitFromPicture(
                 int px = Math.min(of.width - 1, (int) ((column + 0.5) * of.width / across));
                 int at = of.at(py) + px;
                 int i = row * across + column;
-                float now = where == Where.BY_COVER ? seen(of.a[at]) : light(of, at);
+                float now = where == Where.BY_COVER ? seen(of.a()[at]) : light(of, at);
                 float worth = now;
                 if (where == Where.BY_CHANGE) worth = memory.known ? Math.abs(now - memory.before[i]) : 0;
                 if (where == Where.EDGES) {
                     int right = of.at(py) + Math.min(of.width - 1, px + 1);
                     int above = of.at(Math.min(of.height - 1, py + 1)) + px;
                     worth = (float) Math.max(
-                            Math.hypot(seen(of.a[right]) - seen(of.a[at]), seen(of.a[above]) - seen(of.a[at])),
+                            Math.hypot(seen(of.a()[right]) - seen(of.a()[at]), seen(of.a()[above]) - seen(of.a()[at])),
                             Math.hypot(light(of, right) - now, light(of, above) - now));
                 }
                 memory.before[i] = now;
@@ -253,7 +253,7 @@ public record EmitFromPicture(
 
     /** The luminance of a pixel, as it is seen or as it is. */
     private float light(Picture of, int i) {
-        return 0.2126f * seen(of.r[i]) + 0.7152f * seen(of.g[i]) + 0.0722f * seen(of.b[i]);
+        return 0.2126f * seen(of.r()[i]) + 0.7152f * seen(of.g()[i]) + 0.0722f * seen(of.b()[i]);
     }
 
     private float seen(float value) {

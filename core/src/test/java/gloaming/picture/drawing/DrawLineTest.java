@@ -51,7 +51,7 @@ class DrawLineTest {
         Picture out = line.run(points(x, y, size), stroke, frame);
         for (int row = 0; row < out.height; row++) {
             for (int column = 0; column < out.width; column++) {
-                assertThat(out.a[out.at(row) + column]).isCloseTo(stroke.cover(column, row), offset(1e-5f));
+                assertThat(out.a()[out.at(row) + column]).isCloseTo(stroke.cover(column, row), offset(1e-5f));
             }
         }
     }
@@ -61,7 +61,7 @@ class DrawLineTest {
         Points two = points(new float[] {-0.5f, 0.5f}, new float[] {0.1f, 0.1f}, new float[] {0.2f, 0.2f});
         Picture out = drawn(new DrawLine(1, 0, 1, false, false, 0, false), two);
         double area = 0;
-        for (int i = 0; i < out.a.length; i++) area += out.a[i];
+        for (int i = 0; i < out.a().length; i++) area += out.a()[i];
         double scale = 45;
         double expected = (1 * 0.4 + Math.PI * 0.04) * scale * scale;
         assertThat(area).isCloseTo(expected, offset(expected * 0.06));
@@ -77,7 +77,7 @@ class DrawLineTest {
 
     private static double height(Picture out, int column) {
         double sum = 0;
-        for (int row = 0; row < out.height; row++) sum += out.a[out.at(row) + column];
+        for (int row = 0; row < out.height; row++) sum += out.a()[out.at(row) + column];
         return sum;
     }
 
@@ -89,8 +89,8 @@ class DrawLineTest {
             double angle = 2 * Math.PI * i / 720;
             int column = (int) Math.round(79.5 + 0.7 * 45 * Math.cos(angle));
             int row = (int) Math.round(44.5 + 0.7 * 45 * Math.sin(angle));
-            assertThat(out.a[out.at(row) + column]).isCloseTo(1f, offset(1e-3f));
-            assertThat(out.r[out.at(row) + column]).isLessThanOrEqualTo(1.0001f);
+            assertThat(out.a()[out.at(row) + column]).isCloseTo(1f, offset(1e-3f));
+            assertThat(out.r()[out.at(row) + column]).isLessThanOrEqualTo(1.0001f);
         }
     }
 
@@ -98,14 +98,16 @@ class DrawLineTest {
     void whatThinsOutFadesAndWhatIsNowhereDoesNoHarm() {
         Points thin = points(new float[] {-1, 1}, new float[] {0, 0}, new float[] {0.001f, 0.001f});
         float most = 0;
-        for (float a : drawn(new DrawLine(1, 0, 1, false, false, 0, false), thin).a) most = Math.max(most, a);
+        for (float a :
+                drawn(new DrawLine(1, 0, 1, false, false, 0, false), thin).a()) most = Math.max(most, a);
         assertThat(most).isBetween(0.01f, 0.06f);
         Points odd = points(new float[] {0, Float.NaN, 1}, new float[] {0, 0, Float.POSITIVE_INFINITY}, new float[] {
             0.1f, 0.1f, 0.1f
         });
-        for (float a : drawn(new DrawLine(1, 0, 1, true, true, 0, false), odd).a)
+        for (float a : drawn(new DrawLine(1, 0, 1, true, true, 0, false), odd).a())
             assertThat(a).isBetween(0f, 1f);
-        for (float a : drawn(new DrawLine(1, 0, 1, true, true, 0, false), new Points()).a)
+        for (float a :
+                drawn(new DrawLine(1, 0, 1, true, true, 0, false), new Points()).a())
             assertThat(a).isZero();
     }
 

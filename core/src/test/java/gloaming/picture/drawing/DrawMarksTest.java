@@ -32,7 +32,7 @@ class DrawMarksTest {
 
     private static double area(Picture picture) {
         double sum = 0;
-        for (float a : picture.a) sum += a;
+        for (float a : picture.a()) sum += a;
         return sum;
     }
 
@@ -50,12 +50,12 @@ class DrawMarksTest {
     @Test
     void itLiesAlongItsFlightAndAWedgePointsThere() {
         Picture up = draw(DrawMarks.Form.SQUARE, 8, 0, point(0, 0, 0.05, 0, 3));
-        assertThat(up.a[up.at(HEIGHT / 2 + 30) + 160]).isGreaterThan(0.9f);
-        assertThat(up.a[up.at(HEIGHT / 2) + 190]).isZero();
+        assertThat(up.a()[up.at(HEIGHT / 2 + 30) + 160]).isGreaterThan(0.9f);
+        assertThat(up.a()[up.at(HEIGHT / 2) + 190]).isZero();
         Picture wedge = draw(DrawMarks.Form.WEDGE, 1, 0, point(0, 0, 0.3, -1, 0));
         // Its base lies behind, on the right.
-        assertThat(wedge.a[wedge.at(HEIGHT / 2 + 22) + 184]).isGreaterThan(0.9f);
-        assertThat(wedge.a[wedge.at(HEIGHT / 2 + 22) + 136]).isZero();
+        assertThat(wedge.a()[wedge.at(HEIGHT / 2 + 22) + 184]).isGreaterThan(0.9f);
+        assertThat(wedge.a()[wedge.at(HEIGHT / 2 + 22) + 136]).isZero();
     }
 
     @Test
@@ -79,7 +79,7 @@ class DrawMarksTest {
             many.each(Attribute.SIZE)[i] = i == 9 ? Float.NaN : 0.02f;
         }
         Picture one = draw(DrawMarks.Form.FRAME, 2, 0.1, many);
-        for (float a : one.a) assertThat(a).isBetween(0f, 1f);
+        for (float a : one.a()) assertThat(a).isBetween(0f, 1f);
         assertThat(area(one)).isGreaterThan(1_000);
     }
 }

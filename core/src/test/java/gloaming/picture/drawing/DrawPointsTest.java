@@ -39,7 +39,7 @@ class DrawPointsTest {
     private static float alpha(Picture picture, double x, double y) {
         int column = (int) Math.round(x * picture.height / 2.0 + picture.width / 2.0 - 0.5);
         int row = (int) Math.round(y * picture.height / 2.0 + picture.height / 2.0 - 0.5);
-        return picture.a[picture.at(row) + column];
+        return picture.a()[picture.at(row) + column];
     }
 
     @Test
@@ -78,7 +78,9 @@ class DrawPointsTest {
         int found = 0;
         for (int i = 0; i < 40; i++) found += memory.count[i];
         assertThat(found).isEqualTo(pairs);
-        assertThat(new DrawLinks(0.005, 4, 1, 1, 1).run(points, new DrawLinks.Memory(), frame).a)
+        assertThat(new DrawLinks(0.005, 4, 1, 1, 1)
+                        .run(points, new DrawLinks.Memory(), frame)
+                        .a())
                 .containsOnly(0f);
     }
 
@@ -98,8 +100,8 @@ class DrawPointsTest {
         Picture sprite = new Picture(32, 32).fill(0, 1, 0, 1);
         for (int i = 0; i < sprite.pixels(); i++) {
             if (i % 32 >= 16) continue;
-            sprite.r[i] = 1;
-            sprite.g[i] = 0;
+            sprite.r()[i] = 1;
+            sprite.g()[i] = 0;
         }
         frame.reads.put("sprite", sprite);
         Points one = at(0, 0);
@@ -112,11 +114,11 @@ class DrawPointsTest {
         double ahead = 0.25;
         int front = place(out, ahead * Math.cos(2 * Math.PI * turn), ahead * Math.sin(2 * Math.PI * turn));
         int back = place(out, -ahead * Math.cos(2 * Math.PI * turn), -ahead * Math.sin(2 * Math.PI * turn));
-        assertThat(out.g[front]).isCloseTo(1, within(0.02f));
-        assertThat(out.r[front]).isCloseTo(0, within(0.02f));
-        assertThat(out.r[back]).isCloseTo(1, within(0.02f));
+        assertThat(out.g()[front]).isCloseTo(1, within(0.02f));
+        assertThat(out.r()[front]).isCloseTo(0, within(0.02f));
+        assertThat(out.r()[back]).isCloseTo(1, within(0.02f));
         double covered = 0;
-        for (float a : out.a) covered += a;
+        for (float a : out.a()) covered += a;
         // Twice the radius high and wide: 50 by 50 pixels.
         assertThat(covered).isCloseTo(2_500, within(110.0));
     }
@@ -128,8 +130,8 @@ class DrawPointsTest {
         Picture middle = new Picture(64, 36);
         for (int y = 0; y < 4; y++) {
             for (int x = 0; x < 16; x++) {
-                low.r[low.at(2 + y) + 3 + x] = low.a[low.at(2 + y) + 3 + x] = 1;
-                middle.g[middle.at(16 + y) + 20 + x] = middle.a[middle.at(16 + y) + 20 + x] = 1;
+                low.r()[low.at(2 + y) + 3 + x] = low.a()[low.at(2 + y) + 3 + x] = 1;
+                middle.g()[middle.at(16 + y) + 20 + x] = middle.a()[middle.at(16 + y) + 20 + x] = 1;
             }
         }
         frame.reads.put("sprite", low);
@@ -150,12 +152,12 @@ class DrawPointsTest {
         Picture out = draw.run(points, draw.memory(), frame);
         // Each lies round its point, and reaches as far as its own shape: four times as wide as high.
         for (float across : new float[] {-0.35f, 0, 0.35f}) {
-            assertThat(out.r[place(out, -0.8 + across, 0.5)]).isCloseTo(1, within(0.05f));
-            assertThat(out.g[place(out, 0.8 + across, 0.5)]).isCloseTo(1, within(0.05f));
-            assertThat(out.r[place(out, 0.8 + across, -0.5)]).isCloseTo(1, within(0.05f));
+            assertThat(out.r()[place(out, -0.8 + across, 0.5)]).isCloseTo(1, within(0.05f));
+            assertThat(out.g()[place(out, 0.8 + across, 0.5)]).isCloseTo(1, within(0.05f));
+            assertThat(out.r()[place(out, 0.8 + across, -0.5)]).isCloseTo(1, within(0.05f));
         }
-        assertThat(out.a[place(out, -0.8, 0.65)]).isZero();
-        assertThat(out.a[place(out, -0.3, 0.5)]).isZero();
+        assertThat(out.a()[place(out, -0.8, 0.65)]).isZero();
+        assertThat(out.a()[place(out, -0.3, 0.5)]).isZero();
     }
 
     private static int place(Picture out, double x, double y) {
@@ -169,7 +171,7 @@ class DrawPointsTest {
         DrawLine draw = new DrawLine(1, 0, 1, true, false, 1, false);
         Picture out = draw.run(square, draw.memory(), frame);
         double covered = 0;
-        for (float a : out.a) covered += a;
+        for (float a : out.a()) covered += a;
         assertThat(covered).isCloseTo(2_500, within(60.0));
         assertThat(alpha(out, 0, 0)).isCloseTo(1, within(1e-4f));
         assertThat(alpha(out, 0.7, 0)).isZero();

@@ -25,23 +25,24 @@ class SegmentTest {
             for (int row = from; row < to; row++) {
                 for (int column = 0; column < width; column++) {
                     int p = row * width + column;
-                    out.r[p] = out.g[p] = out.b[p] = 0.1f;
-                    out.a[p] = 0.2f;
+                    out.r()[p] = out.g()[p] = out.b()[p] = 0.1f;
+                    out.a()[p] = 0.2f;
                 }
             }
             segment.draw(out, from, to, adds);
             for (int p = 0; p < out.pixels(); p++) {
                 int row = p / width;
                 if (row < from || row >= to) {
-                    assertThat(out.r[p] + out.g[p] + out.b[p] + out.a[p]).isEqualTo(4 * UNTOUCHED);
+                    assertThat(out.r()[p] + out.g()[p] + out.b()[p] + out.a()[p])
+                            .isEqualTo(4 * UNTOUCHED);
                     continue;
                 }
                 double[] wanted = plain(segment, p % width, row, adds);
                 String where = "column %d of %d, row %d, %s".formatted(p % width, width, row, adds ? "adds" : "over");
-                assertThat((double) out.r[p]).as(where).isCloseTo(wanted[0], within(2e-4));
-                assertThat((double) out.g[p]).as(where).isCloseTo(wanted[1], within(2e-4));
-                assertThat((double) out.b[p]).as(where).isCloseTo(wanted[2], within(2e-4));
-                assertThat((double) out.a[p]).as(where).isCloseTo(wanted[3], within(2e-4));
+                assertThat((double) out.r()[p]).as(where).isCloseTo(wanted[0], within(2e-4));
+                assertThat((double) out.g()[p]).as(where).isCloseTo(wanted[1], within(2e-4));
+                assertThat((double) out.b()[p]).as(where).isCloseTo(wanted[2], within(2e-4));
+                assertThat((double) out.a()[p]).as(where).isCloseTo(wanted[3], within(2e-4));
             }
         }
     }

@@ -68,8 +68,8 @@ class SpecksTest {
                     cover += c * (1 - cover);
                 }
                 int at = out.at(row) + column;
-                assertThat(out.r[at]).isCloseTo((float) light, within(2e-4f + (float) light * 1e-4f));
-                assertThat(out.a[at]).isCloseTo((float) cover, within(2e-4f));
+                assertThat(out.r()[at]).isCloseTo((float) light, within(2e-4f + (float) light * 1e-4f));
+                assertThat(out.a()[at]).isCloseTo((float) cover, within(2e-4f));
             }
         }
     }

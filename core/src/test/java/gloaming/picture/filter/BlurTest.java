@@ -37,10 +37,10 @@ class BlurTest {
         for (int y = 0; y < 97; y++) {
             for (int x = 0; x < 131; x++) {
                 int i = y * 131 + x;
-                picture.r[i] = x > 60 ? 1 : 0;
-                picture.g[i] = (x - 40) * (x - 40) + (y - 50) * (y - 50) < 400 ? 4 : 0;
-                picture.b[i] = random.nextInt(9) == 0 ? 1 : 0;
-                picture.a[i] = 1;
+                picture.r()[i] = x > 60 ? 1 : 0;
+                picture.g()[i] = (x - 40) * (x - 40) + (y - 50) * (y - 50) < 400 ? 4 : 0;
+                picture.b()[i] = random.nextInt(9) == 0 ? 1 : 0;
+                picture.a()[i] = 1;
             }
         }
         return picture;
@@ -59,11 +59,13 @@ class BlurTest {
                 int i = y * 131 + x;
                 boolean inside = Math.min(Math.min(x, 130 - x), Math.min(y, 96 - y)) > 2 * sigma;
                 float most = inside ? 0.01f : 0.02f;
-                assertThat(out.r[i]).as("step at %d,%d", x, y).isCloseTo(plain(in, in.r, x, y, sigma), offset(most));
-                assertThat(out.g[i] / 4)
+                assertThat(out.r()[i])
+                        .as("step at %d,%d", x, y)
+                        .isCloseTo(plain(in, in.r(), x, y, sigma), offset(most));
+                assertThat(out.g()[i] / 4)
                         .as("disc at %d,%d", x, y)
-                        .isCloseTo(plain(in, in.g, x, y, sigma) / 4, offset(most));
-                assertThat(out.a[i]).isCloseTo(1f, offset(1e-5f));
+                        .isCloseTo(plain(in, in.g(), x, y, sigma) / 4, offset(most));
+                assertThat(out.a()[i]).isCloseTo(1f, offset(1e-5f));
             }
         }
     }
@@ -75,10 +77,10 @@ class BlurTest {
         for (int k = 0; k < 3; k++) {
             Moments frame = new Moments().size(heights[k] * 16 / 9, heights[k]);
             Picture in = new Picture(frame.width, frame.height);
-            for (int i = 0; i < in.pixels(); i++) in.r[i] = i % in.width > in.width / 2 ? 1 : 0;
+            for (int i = 0; i < in.pixels(); i++) in.r()[i] = i % in.width > in.width / 2 ? 1 : 0;
             Picture out = new Blur(0.3).run(in, new Blur(0.3).memory(), frame);
             int x = (int) (in.width * 0.56);
-            middles[k] = out.r[in.height / 2 * in.width + x];
+            middles[k] = out.r()[in.height / 2 * in.width + x];
         }
         assertThat(middles[1]).isCloseTo(middles[2], offset(0.02f));
         assertThat(middles[0]).isCloseTo(middles[2], offset(0.03f));

@@ -68,17 +68,18 @@ class BlendingTest {
         Blending.rows(mode, source, 0.7, mask, target, 1, 4);
         for (int i = 0; i < target.pixels(); i++) {
             int row = i / 37;
-            float k = 0.7f * Math.clamp(0.2126f * mask.r[i] + 0.7152f * mask.g[i] + 0.0722f * mask.b[i], 0f, 1f);
+            float k = 0.7f * Math.clamp(0.2126f * mask.r()[i] + 0.7152f * mask.g()[i] + 0.0722f * mask.b()[i], 0f, 1f);
             boolean inside = row >= 1 && row < 4;
             for (int c = 0; c < 3; c++) {
                 float expected = inside
-                        ? Blending.one(mode, source.plane(c)[i] * k, source.a[i] * k, before.plane(c)[i], before.a[i])
+                        ? Blending.one(
+                                mode, source.plane(c)[i] * k, source.a()[i] * k, before.plane(c)[i], before.a()[i])
                         : before.plane(c)[i];
                 assertThat(target.plane(c)[i]).isCloseTo(expected, offset(1e-5f));
             }
-            float sa = source.a[i] * k;
-            assertThat(target.a[i])
-                    .isCloseTo(inside ? Blending.alpha(mode, sa, before.a[i]) : before.a[i], offset(1e-5f));
+            float sa = source.a()[i] * k;
+            assertThat(target.a()[i])
+                    .isCloseTo(inside ? Blending.alpha(mode, sa, before.a()[i]) : before.a()[i], offset(1e-5f));
         }
     }
 
@@ -101,7 +102,7 @@ class BlendingTest {
     private static Picture random(SplittableRandom random, int width, int height) {
         Picture picture = new Picture(width, height);
         for (int i = 0; i < picture.pixels(); i++) {
-            picture.a[i] = (float) random.nextDouble();
+            picture.a()[i] = (float) random.nextDouble();
             for (int c = 0; c < 3; c++) picture.plane(c)[i] = (float) random.nextDouble(-0.5, 3);
         }
         return picture;

@@ -67,7 +67,7 @@ class ExitTest {
     @Test
     void theTopRowComesFirst() {
         Picture picture = new Picture(4, 2);
-        for (int x = 0; x < 4; x++) picture.r[4 + x] = picture.a[4 + x] = 0.9f;
+        for (int x = 0; x < 4; x++) picture.r()[4 + x] = picture.a()[4 + x] = 0.9f;
         byte[] rgb = new byte[24];
         Exit.rgb(picture, 4, 2, rgb, crew);
         assertThat(rgb[0] & 255).isGreaterThan(200);
@@ -79,8 +79,8 @@ class ExitTest {
         Picture board = new Picture(64, 64);
         for (int i = 0; i < board.pixels(); i++) {
             float on = (i % 64 + i / 64) % 2 == 0 ? 0.8f : 0;
-            board.r[i] = board.g[i] = board.b[i] = on;
-            board.a[i] = 1;
+            board.r()[i] = board.g()[i] = board.b()[i] = on;
+            board.a()[i] = 1;
         }
         byte[] rgb = new byte[24 * 24 * 3];
         Exit.rgb(board, 24, 24, rgb, crew);
@@ -104,7 +104,8 @@ class ExitTest {
         byte[] plain = new byte[rgb.length];
         for (int y = 0; y < picture.height; y++) {
             int at = (picture.height - 1 - y) * picture.width * 3;
-            Exit.plain(picture.r, picture.g, picture.b, picture.at(y), 0, picture.width, (y & 63) * 64, plain, at);
+            Exit.plain(
+                    picture.r(), picture.g(), picture.b(), picture.at(y), 0, picture.width, (y & 63) * 64, plain, at);
         }
         assertThat(rgb).isEqualTo(plain);
     }
