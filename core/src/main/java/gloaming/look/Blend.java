@@ -38,6 +38,11 @@ public enum Blend {
         return name().toLowerCase(Locale.ROOT).replace('_', '-');
     }
 
+    /** Whether it is one that takes light away and shows as itself where nothing lies behind. */
+    public boolean orSelf() {
+        return this == MULTIPLY_OR_SELF || this == DARKEN_OR_SELF || this == SUBTRACT_OR_SELF;
+    }
+
     /** Whether it stays within what lies behind and adds no cover of its own. */
     public boolean within() {
         return this == MULTIPLY || this == DARKEN || this == SUBTRACT;

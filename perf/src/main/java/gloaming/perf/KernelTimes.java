@@ -111,7 +111,7 @@ final class KernelTimes {
             Picture out = new Picture(WIDTH, HEIGHT).copyFrom(ground);
             for (Blend mode : Blend.values()) {
                 // The peer knows no cover, and so no "or itself".
-                if (mode.id().endsWith("-or-self")) continue;
+                if (mode.orSelf()) continue;
                 String name = mode == Blend.OVER ? "normal" : mode == Blend.ADD ? "addition" : mode.id();
                 try (Peer peer = new Peer("blend", "all_mode=" + name + ":all_opacity=0.9", THREADS, top, ground)) {
                     double[] ms = Clocked.medians(

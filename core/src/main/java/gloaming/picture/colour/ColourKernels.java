@@ -10,7 +10,7 @@ import jdk.incubator.vector.VectorOperators;
 
 /** Light bent, stepped, coloured and keyed, a run of pixels at a time. */
 @Kernel
-final class ColourKernels {
+public final class ColourKernels {
     private static final int LANES = Vectors.LANES;
 
     private ColourKernels() {}

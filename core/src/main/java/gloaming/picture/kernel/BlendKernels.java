@@ -97,41 +97,12 @@ public final class BlendKernels {
         }
     }
 
-    public static void multiplyOrSelf(
-            float[] s, float[] sa, int from, float[] k, float[] b, float[] ba, int at, int n) {
+    /** Adds what the source shows by itself where less or nothing lies behind: {@code s (1 - ba)}. */
+    public static void self(float[] s, int from, float[] k, float[] b, float[] ba, int at, int n) {
         for (int x = 0; x < n; x += LANES) {
-            FloatVector kv = Vectors.load(k, x);
-            FloatVector sv = Vectors.load(s, from + x).mul(kv);
-            FloatVector sc = Vectors.load(sa, from + x).mul(kv);
-            FloatVector bv = Vectors.load(b, at + x);
+            FloatVector sv = Vectors.load(s, from + x).mul(Vectors.load(k, x));
             FloatVector bc = Vectors.load(ba, at + x);
-            sv.mul(bv).add(sv.sub(sv.mul(bc))).add(bv.sub(bv.mul(sc))).intoArray(b, at + x);
-        }
-    }
-
-    public static void darkenOrSelf(float[] s, float[] sa, int from, float[] k, float[] b, float[] ba, int at, int n) {
-        for (int x = 0; x < n; x += LANES) {
-            FloatVector kv = Vectors.load(k, x);
-            FloatVector sv = Vectors.load(s, from + x).mul(kv);
-            FloatVector sc = Vectors.load(sa, from + x).mul(kv);
-            FloatVector bv = Vectors.load(b, at + x);
-            FloatVector bc = Vectors.load(ba, at + x);
-            sv.mul(bc)
-                    .min(bv.mul(sc))
-                    .add(sv.sub(sv.mul(bc)))
-                    .add(bv.sub(bv.mul(sc)))
-                    .intoArray(b, at + x);
-        }
-    }
-
-    public static void subtractOrSelf(
-            float[] s, float[] sa, int from, float[] k, float[] b, float[] ba, int at, int n) {
-        for (int x = 0; x < n; x += LANES) {
-            FloatVector kv = Vectors.load(k, x);
-            FloatVector sv = Vectors.load(s, from + x).mul(kv);
-            FloatVector bv = Vectors.load(b, at + x);
-            FloatVector bc = Vectors.load(ba, at + x);
-            bv.add(sv.mul(bc.mul(-2f).add(1f))).intoArray(b, at + x);
+            Vectors.load(b, at + x).add(sv.sub(sv.mul(bc))).intoArray(b, at + x);
         }
     }
 

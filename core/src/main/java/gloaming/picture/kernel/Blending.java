@@ -98,14 +98,12 @@ public final class Blending {
             case OVER -> BlendKernels.over(s, sa, at, k, b, ba, row, width);
             case ADD -> BlendKernels.add(s, sa, at, k, b, ba, row, width);
             case SCREEN -> BlendKernels.screen(s, sa, at, k, b, ba, row, width);
-            case MULTIPLY -> BlendKernels.multiply(s, sa, at, k, b, ba, row, width);
+            case MULTIPLY, MULTIPLY_OR_SELF -> BlendKernels.multiply(s, sa, at, k, b, ba, row, width);
             case LIGHTEN -> BlendKernels.lighten(s, sa, at, k, b, ba, row, width);
-            case DARKEN -> BlendKernels.darken(s, sa, at, k, b, ba, row, width);
+            case DARKEN, DARKEN_OR_SELF -> BlendKernels.darken(s, sa, at, k, b, ba, row, width);
             case DIFFERENCE -> BlendKernels.difference(s, sa, at, k, b, ba, row, width);
-            case SUBTRACT -> BlendKernels.subtract(s, sa, at, k, b, ba, row, width);
-            case MULTIPLY_OR_SELF -> BlendKernels.multiplyOrSelf(s, sa, at, k, b, ba, row, width);
-            case DARKEN_OR_SELF -> BlendKernels.darkenOrSelf(s, sa, at, k, b, ba, row, width);
-            case SUBTRACT_OR_SELF -> BlendKernels.subtractOrSelf(s, sa, at, k, b, ba, row, width);
+            case SUBTRACT, SUBTRACT_OR_SELF -> BlendKernels.subtract(s, sa, at, k, b, ba, row, width);
         }
+        if (mode.orSelf()) BlendKernels.self(s, at, k, b, ba, row, width);
     }
 }
