@@ -51,7 +51,6 @@ public final class Perf implements Callable<Integer> {
         all.put("growth", Growth::run);
         all.put("cold", Cold::run);
         all.put("nobody", LiveLooks::nobody);
-        all.put("full", FullLook::run);
         all.put("live", LiveLooks::run);
         all.put("soak", Live::soak);
         List<Result> results = new ArrayList<>();
