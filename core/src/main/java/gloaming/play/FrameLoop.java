@@ -195,7 +195,8 @@ final class FrameLoop {
                 place(onAir);
             }
             Look look = now.look();
-            // While nobody sees a picture it is enough to go on by two frames at a time, but for what others are told.
+            // At a bench, and while nobody sees a picture and nobody is told anything, one thread goes on by two frames
+            // at a time.
             boolean each = onAir && (eyes.sees() || outward);
             int together = each ? 1 : BENCH_FRAMES;
             crew.alone(!each);
@@ -232,10 +233,9 @@ final class FrameLoop {
         crew.close();
     }
 
-    /** On air all threads work before everybody else; at a bench one does, behind everybody. */
+    /** On air it works before everybody else, at a bench behind everybody and at a smaller size. */
     private void place(boolean onAir) {
         thread.setPriority(onAir ? Thread.MAX_PRIORITY : Thread.MIN_PRIORITY + 1);
-        crew.alone(!onAir);
         keeper.largest(onAir ? 0 : BENCH_SIZE);
     }
 
