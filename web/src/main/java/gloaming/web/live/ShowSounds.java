@@ -17,6 +17,8 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
+import java.util.concurrent.atomic.AtomicLong;
+import java.util.concurrent.atomic.AtomicReference;
 import java.util.function.Function;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
@@ -44,7 +46,12 @@ public final class ShowSounds {
     private final Decoder decoder;
     private final Function<String, List<LivePlayer>> players;
     private final Map<String, Heard> heard = new ConcurrentHashMap<>();
+    /** The number of the last choice of each show: what was asked for before it comes too late. */
+    private final Map<String, Long> asked = new ConcurrentHashMap<>();
+
+    private final AtomicLong asks = new AtomicLong();
     private volatile LiveSound microphone;
+    private final Object makesBand = new Object();
     private HouseBand band;
 
     /** @param players who plays looks of a show now */
@@ -85,6 +92,7 @@ public final class ShowSounds {
     void keep(Set<String> active) {
         for (String show : heard.keySet()) {
             Heard gone = active.contains(show) ? null : heard.remove(show);
+            if (gone != null) asked.remove(show);
             if (gone != null && gone.input() != null) gone.input().close();
         }
     }
@@ -110,12 +118,15 @@ public final class ShowSounds {
         return now;
     }
 
-    public synchronized HouseBand band() {
-        if (band == null) band = new HouseBand(11, 96);
-        return band;
+    public HouseBand band() {
+        synchronized (makesBand) {
+            if (band == null) band = new HouseBand(11, 96);
+            return band;
+        }
     }
 
-    private void tell(String show) {
+    /** One after another, so that the players are left with what was heard last. */
+    private synchronized void tell(String show) {
         Heard now = heard.get(show);
         if (now == null) return;
         Sound sound = louder(now.sound(), show);
@@ -128,9 +139,12 @@ public final class ShowSounds {
     }
 
     private void load(String show) {
+        long ask = asks.incrementAndGet();
+        asked.merge(show, ask, Math::max);
         String wanted = shows.show(show).map(Shows.ShowRow::sound).orElse(null);
         // Decoding takes a moment; whoever plays goes on with what it hears until then.
         Thread.ofVirtual().name("sound").start(() -> {
+            // An input can be opened once only: the one before goes first.
             Heard before = heard.get(show);
             if (before != null && before.input() != null) before.input().close();
             Heard now;
@@ -143,19 +157,32 @@ public final class ShowSounds {
                         : "The sound of the show cannot be played; the log has the details.";
                 now = new Heard(SILENCE, Sound.SILENCE, null, trouble);
             }
-            if (heard.replace(show, now) == null && now.input() != null)
-                now.input().close();
+            put(show, now, ask);
             tell(show);
         });
+    }
+
+    /** What was read is heard, unless something else was asked for meanwhile; whichever is not heard is closed. */
+    private void put(String show, Heard read, long ask) {
+        AtomicReference<Heard> left = new AtomicReference<>(read);
+        heard.computeIfPresent(show, (s, before) -> {
+            if (asked.getOrDefault(show, 0L) != ask) return before;
+            left.set(before);
+            // A page may have brought its microphone since it was read.
+            return read.id().equals(MICROPHONE) ? microphoneNow() : read;
+        });
+        if (left.get().input() != null) left.get().input().close();
+    }
+
+    private Heard microphoneNow() {
+        LiveSound now = microphone;
+        return new Heard(MICROPHONE, now == null ? Sound.SILENCE : now, null, "");
     }
 
     private Heard read(String id) throws Unreadable {
         if (id == null) return new Heard(BAND, band(), null, "");
         if (id.equals(SILENCE)) return Heard.NOTHING;
-        if (id.equals(MICROPHONE)) {
-            LiveSound now = microphone;
-            return new Heard(MICROPHONE, now == null ? Sound.SILENCE : now, null, "");
-        }
+        if (id.equals(MICROPHONE)) return microphoneNow();
         if (id.startsWith(INPUT)) {
             MachineInput input = MachineInput.open(id.substring(INPUT.length()));
             return new Heard(id, input.sound(), input, "");
