@@ -107,6 +107,19 @@ public abstract class Kind {
      */
     public abstract Flow copy(Flow flow, Flow last, PicturePool pool);
 
+    /** Whether a step that takes this kind can be given the other: itself, and what stands for it. */
+    public boolean accepts(Kind other) {
+        return other == this;
+    }
+
+    /**
+     * What stands for a flow of a kind that this one {@link #accepts}: itself where it is of this kind. {@code last} is what was returned in
+     * the frame before, to be used again, or null.
+     */
+    public Flow accept(Flow flow, Flow last) {
+        return flow;
+    }
+
     /** Gives back what nobody needs after this frame. */
     public void recycle(Flow flow, PicturePool pool) {}
 

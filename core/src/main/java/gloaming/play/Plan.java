@@ -4,6 +4,7 @@ import gloaming.desk.BoundControl;
 import gloaming.desk.BoundSetting;
 import gloaming.desk.Inbox;
 import gloaming.flow.Flow;
+import gloaming.flow.Kind;
 import gloaming.flow.Picture;
 import gloaming.flow.Rising;
 import gloaming.look.Binding;
@@ -38,7 +39,31 @@ import java.util.concurrent.atomic.AtomicLong;
 final class Plan {
 
     /** A further input, resolved: the end of a lane, what left a step of it, or the lane's frame before. */
-    record Source(String name, LaneRun lane, StepRun behind, boolean before) {}
+    static final class Source {
+        final String name;
+        final LaneRun lane;
+        final StepRun behind;
+        final boolean before;
+        /** What stood for what was read, where that was of another kind than the step wants. */
+        private Flow stood;
+
+        Source(String name, LaneRun lane, StepRun behind, boolean before) {
+            this.name = name;
+            this.lane = lane;
+            this.behind = behind;
+            this.before = before;
+        }
+
+        /** What is read now, as one of a kind; null where there is nothing. */
+        Flow read(Kind wanted) {
+            Flow flow = behind != null ? behind.held : before ? lane.before : lane.end;
+            if (flow == null || wanted == null) return flow;
+            Kind is = Kind.of(flow.getClass());
+            if (wanted == is || !wanted.accepts(is)) return flow;
+            stood = wanted.accept(flow, stood);
+            return stood;
+        }
+    }
 
     /** One step with its memory. */
     static final class StepRun {
@@ -60,6 +85,9 @@ final class Plan {
 
         Flow held;
         Flow lastHeld;
+        /** What stood for what came in, where that was of another kind than the step takes. */
+        Flow stood;
+
         int index;
         Operation<?, ?, ?> operation;
         Object memory;
@@ -352,7 +380,7 @@ final class Plan {
         if (lane.push != null) need(lane.push);
         if (lane.restart != null) need(lane.restart);
         for (StepRun step : lane.steps) {
-            for (Source source : step.sources) need(source.lane());
+            for (Source source : step.sources) need(source.lane);
             for (Driven driven : step.driven) driven.each(this::need);
             for (LaneRun spokenOf : step.spokenOf) need(spokenOf);
         }

@@ -245,6 +245,7 @@ public final class Player {
                     step.fresh = false;
                 }
                 if (reach(step) != ByRows.Reach.PIXEL) flow = whole(pass, flow);
+                flow = standing(step, flow);
                 if (realTime) crew.limit(step.budget.most(step));
                 Operation<?, ?, ?> operation = realTime ? step.budget.allowed(step) : step.operation;
                 if (operation == null) throw Budget.PASSED_OVER;
@@ -271,6 +272,14 @@ public final class Player {
             flow = hold(step, pass, flow);
         }
         lane.end = lane.shared ? whole(pass, flow) : flow;
+    }
+
+    /** What comes to a step, or what stands for it where it is of another kind than the step takes. */
+    private static Flow standing(Plan.StepRun step, Flow flow) {
+        Kind takes = step.description.takes();
+        if (flow == null || takes == null || takes == Kind.of(flow.getClass())) return flow;
+        step.stood = takes.accept(flow, step.stood);
+        return step.stood;
     }
 
     /** Nothing leaves a step; what came to it is given back. */

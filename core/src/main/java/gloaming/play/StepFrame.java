@@ -156,10 +156,8 @@ final class StepFrame implements Frame {
     @Override
     public <T extends Flow> T read(String name, Class<T> type) {
         for (Plan.Source source : step.sources) {
-            if (!source.name().equals(name)) continue;
-            Flow flow = source.behind() != null
-                    ? source.behind().held
-                    : source.before() ? source.lane().before : source.lane().end;
+            if (!source.name.equals(name)) continue;
+            Flow flow = source.read(Kind.of(type));
             return type.isInstance(flow) ? type.cast(flow) : null;
         }
         return null;

@@ -25,8 +25,8 @@ final class Unseen {
             if (step.goesOn) return;
             step.goesOn = true;
             for (Source source : step.sources) {
-                LaneRun from = source.lane();
-                if (source.behind() != null) upTo(from, from.steps.indexOf(source.behind()));
+                LaneRun from = source.lane;
+                if (source.behind != null) upTo(from, from.steps.indexOf(source.behind));
                 else if (from != null) upTo(from, from.steps.size() - 1);
             }
         }

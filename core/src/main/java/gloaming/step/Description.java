@@ -120,6 +120,8 @@ public final class Description {
 
     private static Type between(Class<?> type, int which) {
         for (Type shape : type.getGenericInterfaces()) {
+            if (shape instanceof Class<?> plain && Operation.class.isAssignableFrom(plain))
+                return between(plain, which);
             if (!(shape instanceof ParameterizedType p)) continue;
             Class<?> raw = (Class<?>) p.getRawType();
             if (raw == Operation.class) return p.getActualTypeArguments()[which];

@@ -87,8 +87,10 @@ public final class Finder {
         Kind goes = place >= lane.steps().size()
                 ? null
                 : catalogue.find(lane.steps().get(Math.max(0, place)).type()).takes();
-        if (description.takes() != comes) return false;
-        return place >= lane.steps().size() || description.gives() == goes;
+        if (comes == null
+                ? description.takes() != null
+                : description.takes() == null || !description.takes().accepts(comes)) return false;
+        return place >= lane.steps().size() || goes != null && goes.accepts(description.gives());
     }
 
     private Kind gives(Lane lane, int step) {

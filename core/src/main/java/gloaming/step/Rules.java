@@ -166,7 +166,7 @@ public final class Rules {
                 throw new Refused(description.name() + " cannot start the lane '" + lane.name() + "': it takes "
                         + description.takes().id() + " from a step before it.");
             }
-            if (!first && description.takes() != flows) {
+            if (!first && (description.takes() == null || !description.takes().accepts(flows))) {
                 throw new Refused(
                         description.name() + " cannot stand there in the lane '" + lane.name() + "': it takes "
                                 + (description.takes() == null
@@ -238,7 +238,7 @@ public final class Rules {
         Description from = catalogue.find(step.type());
         if (input.before())
             throw new Refused(sentence + " " + from.name() + "; of the frame before there are only the ends of lanes.");
-        if (from.gives() != input.kind()) {
+        if (!input.kind().accepts(from.gives())) {
             throw new Refused(sentence + " " + from.name() + ", which gives "
                     + from.gives().id() + " and not " + input.kind().id() + ".");
         }
@@ -302,7 +302,7 @@ public final class Rules {
         Lane lane = look.lane(id).orElse(null);
         if (lane == null) throw new Refused(sentence + " the lane '" + id + "', which is not in this look.");
         Kind gives = gives(lane);
-        if (gives != null && gives != kind) {
+        if (gives != null && !kind.accepts(gives)) {
             throw new Refused(
                     sentence + " '" + lane.name() + "', which gives " + gives.id() + " and not " + kind.id() + ".");
         }

@@ -125,8 +125,8 @@ class SourcesTest {
 
     @Test
     void aCameraIsMirrored() {
-        Picture plain = new LiveCamera(Fit.FIT, false).run(null, new LiveCamera(Fit.FIT, false).memory(), frame);
-        Picture mirrored = new LiveCamera(Fit.FIT, true).run(null, new LiveCamera(Fit.FIT, true).memory(), frame);
+        Picture plain = new VideoInput(Fit.FIT, false).run(null, new VideoInput(Fit.FIT, false).memory(), frame);
+        Picture mirrored = new VideoInput(Fit.FIT, true).run(null, new VideoInput(Fit.FIT, true).memory(), frame);
         for (int x = 0; x < 160; x++) assertThat(mirrored.r()[160 + x]).isEqualTo(plain.r()[160 + 159 - x]);
     }
 

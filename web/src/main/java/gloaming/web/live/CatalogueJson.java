@@ -27,7 +27,7 @@ public class CatalogueJson {
             List<ToPage.Problem> problems) {}
 
     /** What can be done with a lane that ends in a kind, and how its rail is drawn. */
-    public record KindEntry(String one, boolean curve, boolean drives, boolean mixes, Kind.Rail rail) {}
+    public record KindEntry(String one, boolean curve, boolean drives, boolean mixes, Kind.Rail rail, List<String> accepts) {}
 
     private static final JsonMapper JSON = JsonMapper.builder().build();
 
@@ -60,10 +60,14 @@ public class CatalogueJson {
         return all;
     }
 
+    private static List<String> accepted(Kind kind) {
+        return Kind.values().stream().filter(kind::accepts).map(Kind::id).toList();
+    }
+
     private static Map<String, KindEntry> kindEntries() {
         Map<String, KindEntry> all = new LinkedHashMap<>();
         for (Kind kind : Kind.values()) {
-            all.put(kind.id(), new KindEntry(kind.one(), kind.curve(), kind.drives(), kind.mixes(), kind.rail()));
+            all.put(kind.id(), new KindEntry(kind.one(), kind.curve(), kind.drives(), kind.mixes(), kind.rail(), accepted(kind)));
         }
         return all;
     }

@@ -41,11 +41,12 @@ export function follows(page) {
      */
     readable(input) {
       const own = this.laneOf(this.stepId);
+      const accepts = (/** @type {string} */ kind) => KINDS[input.kind].accepts.includes(kind);
       return this.look.lanes.flatMap((lane) => {
         const end = lane.steps.length - (lane === own ? 0 : 1);
         const ahead = lane === own ? lane.steps.findIndex((s) => s.id === this.stepId) : end;
-        const steps = input.before ? [] : lane.steps.slice(0, ahead).filter((s) => this.gives(s) === input.kind);
-        const whole = this.endOf(lane) === input.kind && (lane !== own || input.before);
+        const steps = input.before ? [] : lane.steps.slice(0, ahead).filter((s) => accepts(this.gives(s)));
+        const whole = accepts(this.endOf(lane)) && (lane !== own || input.before);
         const from = steps.map((s) => ({ value: `@${s.id}`, name: `${lane.name}, behind ${this.name(s)}` }));
         return whole ? [{ value: lane.id, name: lane.name }, ...from] : from;
       });

@@ -12,18 +12,18 @@ import gloaming.step.StepInfo;
 /** What the camera of an open Media page sees. */
 @Id("camera")
 @StepInfo(
-        name = "Live camera",
+        name = "Video input",
         does = "Shows what the camera of this computer sees.",
         find = "webcam live video person input capture camera webcam",
         ifBlack = "open the camera on the Media page")
-public record LiveCamera(
+public record VideoInput(
         @Id("fit")
         @Choice(initial = "fill", says = "Whole, over all of the frame, drawn to its shape, or pixel for pixel.")
         Fit fit,
 
         @Id("mirrored") @Choice(initial = "true", says = "Left and right as in a mirror.")
         boolean mirrored)
-        implements Operation<Nothing, Picture, LiveCamera.Memory> {
+        implements Operation<Nothing, Picture, VideoInput.Memory> {
 
     /** The cut that is asked for. */
     public static final class Memory {

@@ -23,11 +23,11 @@ import java.util.Arrays;
  */
 @Id("eye")
 @StepInfo(
-        name = "Camera",
+        name = "View points",
         does = "Looks at points through a camera that orbits them: perspective, fog, and depth of field.",
         ifBlack = "all points are behind the camera, or in the fog",
         find = "camera 3d perspective parallel orbit view fog depth of field focus lens project eye perspective view")
-public record Camera(
+public record ViewPoints(
         @Id(value = "round", label = "Turn round")
         @Range(
                 min = -100,
@@ -102,7 +102,7 @@ public record Camera(
         @Id("sorted")
         @Choice(initial = "false", says = "Whether points behind are drawn first, for what covers; strands as a whole.")
         boolean sorted)
-        implements Operation<Points, Points, Camera.Memory> {
+        implements Operation<Points, Points, ViewPoints.Memory> {
 
     /** How distance changes size. */
     public enum Lens {

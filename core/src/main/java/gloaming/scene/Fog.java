@@ -1,0 +1,29 @@
+package gloaming.scene;
+
+/** What lies between things and who looks: light of its own colour takes the place of theirs with distance. */
+public final class Fog {
+    public float red;
+    public float green;
+    public float blue;
+    /** How much is lost a unit: of the light, {@code exp(-density * distance)} is left. */
+    public float density;
+    /** Where it is densest, and over how many units of height it thins out to a third; 0 where it is alike at any height. */
+    public float ground = -1;
+
+    public float height;
+
+    Fog copyFrom(Fog other) {
+        red = other.red;
+        green = other.green;
+        blue = other.blue;
+        density = other.density;
+        ground = other.ground;
+        height = other.height;
+        return this;
+    }
+
+    Fog none() {
+        density = 0;
+        return this;
+    }
+}

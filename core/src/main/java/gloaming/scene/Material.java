@@ -1,0 +1,96 @@
+package gloaming.scene;
+
+import gloaming.flow.Picture;
+
+/**
+ * What a thing is made of, by the metal-rough model: a base colour, how rough and how much of a metal it is, and what it gives off.
+ *
+ * <p>Colours are linear light, not premultiplied. Pictures take part by their texture places and are valid for the frame. One belongs to
+ * whoever made it; others take over its values.
+ */
+public final class Material {
+    /** How light meets it. */
+    public enum Model {
+        /** As it is, whatever lights there are. */
+        UNLIT,
+        /** By the laws of light. */
+        LIT,
+        /** In so many steps. */
+        BANDS
+    }
+
+    public Model model = Model.LIT;
+    public float red = 0.6f;
+    public float green = 0.58f;
+    public float blue = 0.55f;
+    /** 0 is a mirror, 1 is chalk; the width of the highlight goes by its square. */
+    public float roughness = 0.7f;
+    /** 0 for what is no metal, 1 for one. */
+    public float metal;
+    /** What it throws back straight on where it is no metal, 0 to 1: 0.04 for most things, 0 for none at all. */
+    public float shine = 0.04f;
+    /** Light it gives off by itself. */
+    public float glowRed;
+
+    public float glowGreen;
+    public float glowBlue;
+    /** How much it covers, 0 to 1. */
+    public float cover = 1;
+    /** Whether it is seen from behind too. */
+    public boolean bothSides;
+    /** How far light goes round into the dark side, 0 to 1: wax, skin, leaves. */
+    public float soft;
+    /** Steps of light for {@link Model#BANDS}. */
+    public int bands = 3;
+
+    /** Pictures laid on it by its texture places, or null. */
+    public Picture colourMap;
+
+    public Picture roughMap;
+    public Picture glowMap;
+    /** A picture whose light is a height; {@link #relief} says how much. */
+    public Picture heightMap;
+    /** How far full light stands out, as a part of the picture's height. */
+    public float relief;
+    /** How often pictures are laid side by side. */
+    public float tilesAcross = 1;
+
+    public float tilesUp = 1;
+
+    public Material copyFrom(Material other) {
+        model = other.model;
+        red = other.red;
+        green = other.green;
+        blue = other.blue;
+        roughness = other.roughness;
+        metal = other.metal;
+        shine = other.shine;
+        glowRed = other.glowRed;
+        glowGreen = other.glowGreen;
+        glowBlue = other.glowBlue;
+        cover = other.cover;
+        bothSides = other.bothSides;
+        soft = other.soft;
+        bands = other.bands;
+        colourMap = other.colourMap;
+        roughMap = other.roughMap;
+        glowMap = other.glowMap;
+        heightMap = other.heightMap;
+        relief = other.relief;
+        tilesAcross = other.tilesAcross;
+        tilesUp = other.tilesUp;
+        return this;
+    }
+
+    /** Whether something behind it can be seen through it. */
+    public boolean seeThrough() {
+        return cover < 1 || (colourMap != null && model == Model.UNLIT);
+    }
+
+    /** The plain grey stuff that everything is made of until somebody says otherwise. */
+    public Material plain() {
+        return copyFrom(PLAIN);
+    }
+
+    private static final Material PLAIN = new Material();
+}

@@ -1,0 +1,63 @@
+package gloaming.scene.render;
+
+import gloaming.flow.Picture;
+import gloaming.scene.Fog;
+import gloaming.scene.Scene;
+
+/** What is seen where nothing stands: the sky, and the fog before it. */
+final class Backdrop {
+    /** Units that fog goes on behind everything. */
+    private static final float FAR = 200;
+
+    private Backdrop() {}
+
+    /** Pixels between two for which the fog is worked out. */
+    private static final int APART = 8;
+
+    /** Lays it behind a row of a picture; {@code up} has room for a number a pixel. */
+    static void row(Scene scene, View view, int samples, boolean seen, Picture out, int row, float[] up) {
+        Fog fog = scene.fog();
+        int n = out.width;
+        int at = out.at(row);
+        // How far up the eye looks there.
+        float across = view.parallel ? 0 : samples / view.pixels;
+        float left = view.parallel ? 0 : (0.5f * samples - view.width / 2f) / view.pixels;
+        float py = view.parallel ? 0 : ((row + 0.5f) * samples - view.height / 2f) / view.pixels;
+        float start = py * view.up[1] - view.back[1];
+        float square = py * py + 1;
+        for (int x = 0; x < n; x++) {
+            float px = left + x * across;
+            up[x] = (px * view.right[1] + start) / (float) Math.sqrt(px * px + square);
+        }
+        float[] a = out.a();
+        for (int from = 0; from < n; from += APART) {
+            int to = Math.min(n, from + APART);
+            float gone = fog.density > 0 ? gone(fog, view, up[from]) : 0;
+            float further = fog.density > 0 ? (gone(fog, view, up[to - 1]) - gone) / APART : 0;
+            for (int x = from; x < to; x++, gone += further) {
+                float open = 1 - a[at + x];
+                if (!(open > 0.001f)) continue;
+                float clear = seen ? (1 - gone) * open : 0;
+                float mist = gone * open;
+                out.r()[at + x] += mist * fog.red + clear * scene.sky().towards(up[x], 0);
+                out.g()[at + x] += mist * fog.green + clear * scene.sky().towards(up[x], 1);
+                out.b()[at + x] += mist * fog.blue + clear * scene.sky().towards(up[x], 2);
+                a[at + x] += mist + clear;
+            }
+        }
+    }
+
+    private static float gone(Fog fog, View view, float up) {
+        return 1 - (float) Math.exp(-fog.density * way(fog, view.eye[1], up));
+    }
+
+    /** How much fog there is on the way: its integral along the ray where it thins with height. */
+    private static float way(Fog fog, float eye, float up) {
+        if (fog.height <= 0) return FAR;
+        double h = fog.height;
+        double start = Math.exp(Math.min(8, (fog.ground - eye) / h));
+        if (Math.abs(up) < 1e-3) return (float) (FAR * start);
+        double end = Math.exp(Math.min(8, (fog.ground - eye - up * FAR) / h));
+        return (float) Math.min(FAR * 3000.0, (start - end) * h / up);
+    }
+}

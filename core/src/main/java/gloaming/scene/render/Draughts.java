@@ -1,0 +1,116 @@
+package gloaming.scene.render;
+
+import gloaming.flow.Crew;
+import gloaming.scene.Scene;
+import gloaming.scene.Thing;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.List;
+
+/** All triangles of a scene as one view has them: batches in an order that does not depend on who works on them. */
+final class Draughts {
+    /** Rows of pixels in a band. */
+    static final int ROWS = 32;
+
+    /** Triangles that one view takes, at most, whatever is left of them. */
+    private static final long MOST = 40_000_000;
+
+    private final List<Batch> batches = new ArrayList<>();
+    private int[] thing = new int[64];
+    private int[] first = new int[64];
+    private int[] last = new int[64];
+    private int[] from = new int[64];
+    private int[] to = new int[64];
+    private int count;
+    private int bands;
+
+    /** What of a scene is to be drawn. */
+    enum What {
+        /** What covers. */
+        SOLID,
+        /** What something behind it can be seen through. */
+        CLEAR,
+        /** What throws a shadow: both sides of all that covers. */
+        SHADOW
+    }
+
+    int count() {
+        return count;
+    }
+
+    Batch batch(int i) {
+        return batches.get(i);
+    }
+
+    int bands() {
+        return bands;
+    }
+
+    /** Sets up all triangles of a scene for a view. */
+    void prepare(Scene scene, View view, What what, Crew crew) {
+        count = 0;
+        bands = (view.height + ROWS - 1) / ROWS;
+        long all = 0;
+        for (int i = 0; i < scene.things(); i++) {
+            Thing one = scene.thing(i);
+            boolean clear = one.material.seeThrough();
+            if (what == What.SOLID ? clear : what == What.CLEAR && !clear) continue;
+            if (what == What.SHADOW && clear && one.material.cover < 0.5f) continue;
+            int triangles = one.shape.triangles();
+            if (triangles == 0) continue;
+            all += (long) triangles * one.count();
+            if (all > MOST)
+                throw new IllegalArgumentException("the scene has more than " + MOST / 1_000_000
+                        + " million triangles; take fewer copies, or shapes with less detail");
+            divide(i, one, triangles);
+        }
+        while (batches.size() < count) batches.add(new Batch());
+        crew.each(count, 1, (a, b) -> {
+            for (int i = a; i < b; i++) {
+                Thing one = scene.thing(thing[i]);
+                Batch batch = batches.get(i).begin(thing[i]);
+                boolean both = what == What.SHADOW || one.material.bothSides;
+                Setup.fill(batch, view, one, first[i], last[i], from[i], to[i], both);
+                batch.sort(bands, ROWS);
+            }
+        });
+    }
+
+    private void divide(int i, Thing one, int triangles) {
+        if (triangles <= Batch.GRAIN) {
+            int each = Math.max(1, Batch.GRAIN / triangles);
+            for (int c = 0; c < one.count(); c += each) add(i, c, Math.min(one.count(), c + each), 0, triangles);
+            return;
+        }
+        for (int c = 0; c < one.count(); c++)
+            for (int t = 0; t < triangles; t += Batch.GRAIN) add(i, c, c + 1, t, Math.min(triangles, t + Batch.GRAIN));
+    }
+
+    private void add(int i, int a, int b, int t0, int t1) {
+        if (count == thing.length) {
+            int room = 2 * count;
+            thing = Arrays.copyOf(thing, room);
+            first = Arrays.copyOf(first, room);
+            last = Arrays.copyOf(last, room);
+            from = Arrays.copyOf(from, room);
+            to = Arrays.copyOf(to, room);
+        }
+        thing[count] = i;
+        first[count] = a;
+        last[count] = b;
+        from[count] = t0;
+        to[count++] = t1;
+    }
+
+    /** Draws nearness, and numbers where there is room for them. */
+    void draw(View view, float[] nearness, int[] numbers, Crew crew) {
+        crew.each(bands, 1, (a, b) -> {
+            for (int band = a; band < b; band++) {
+                int low = band * ROWS * view.width;
+                int high = Math.min(view.height, (band + 1) * ROWS) * view.width;
+                Arrays.fill(nearness, low, high, 0);
+                for (int i = 0; i < count; i++) Raster.band(batches.get(i), i, band, ROWS, view, nearness, numbers);
+            }
+        });
+    }
+}

@@ -1,0 +1,334 @@
+package gloaming.scene.render;
+
+import gloaming.flow.Picture;
+import gloaming.scene.Fog;
+import gloaming.scene.Lamp;
+import gloaming.scene.Material;
+import gloaming.scene.Sky;
+
+/** Shades places by the hundred and lays their light into a picture: one for each thread, all of one frame alike. */
+final class Shading {
+    /** Rows shorter than this are asked for place by place. */
+    private static final int SHORT = 6;
+
+    private static final int SIDE = 64;
+    /** For each pixel of a tile how the disc of shadows is turned. */
+    private static final int[] TURN = turns();
+
+    /** Gradient noise, which goes evenly through all turns within few pixels (Jimenez 2014). */
+    private static int[] turns() {
+        int[] all = new int[SIDE * SIDE];
+        for (int i = 0; i < all.length; i++) {
+            double noise = 0.06711056 * (i % SIDE) + 0.00583715 * (i / SIDE);
+            noise = 52.9829189 * (noise - Math.floor(noise));
+            all[i] = (int) ((noise - Math.floor(noise)) * ShadowKernels.TURNS);
+        }
+        return all;
+    }
+
+    private final Fragments f = new Fragments();
+    private final Face face = new Face();
+    private final float[] texel = new float[4];
+    private final Taps taps = new Taps();
+    private final int[] turn = new int[Fragments.MOST];
+    private Renderer renderer;
+    private Picture out;
+    /** The triangle that was asked for last, and of which. */
+    private int last;
+
+    private Draughts from;
+
+    void begin(Renderer renderer, Picture out) {
+        this.renderer = renderer;
+        this.out = out;
+        forget();
+        f.clear();
+    }
+
+    private void forget() {
+        face.forget();
+        from = null;
+    }
+
+    void end() {
+        forget();
+        renderer = null;
+        out = null;
+    }
+
+    /** Whether so many more places may not have room. */
+    boolean full(int more) {
+        return f.n + more > Fragments.MOST;
+    }
+
+    /**
+     * Adds the place of a triangle that lies under a place of the picture.
+     *
+     * @param x,y in samples of the view
+     * @param weight the part of the pixel it covers
+     */
+    void add(Draughts all, int number, float x, float y, int pixel, float weight) {
+        take(all, number);
+        face.at(x, y);
+        int i = f.n;
+        f.pixel[i] = pixel;
+        f.weight[i] = weight;
+        face.write(f, i);
+        f.open[i] = 1;
+        if (made(i)) f.n++;
+    }
+
+    /**
+     * Adds a row of {@code n} pixels that a triangle fills, from a place of the picture on; shades what there is no room for in between.
+     */
+    void row(Draughts all, int number, float x, float y, int pixel, int n) {
+        take(all, number);
+        float step = renderer.samples;
+        if (n < SHORT || face.uneven()) {
+            for (int k = 0; k < n; k++) {
+                if (full(1)) flush(false);
+                add(all, number, x + k * step, y, pixel + k, 1);
+            }
+            return;
+        }
+        while (n > 0) {
+            if (full(1)) flush(false);
+            int k = Math.min(n, Fragments.MOST - f.n);
+            face.row(f, f.n, k, x, y, step);
+            alike(f.n, k, pixel);
+            f.n += k;
+            n -= k;
+            pixel += k;
+            x += k * step;
+        }
+    }
+
+    /** What is the same along a row of one triangle. */
+    private void alike(int i, int n, int pixel) {
+        Material m = face.material;
+        boolean unlit = m.model == Material.Model.UNLIT;
+        for (int k = 0; k < n; k++) f.pixel[i + k] = pixel + k;
+        fill(f.weight, i, n, 1);
+        fill(f.open, i, n, 1);
+        fill(f.cover, i, n, m.cover);
+        fill(f.roughness, i, n, m.roughness);
+        fill(f.metal, i, n, unlit ? 0 : m.metal);
+        fill(f.shine, i, n, unlit ? 0 : m.shine);
+        fill(f.soft, i, n, m.soft);
+        java.util.Arrays.fill(f.bands, i, i + n, m.model == Material.Model.BANDS ? m.bands : 0);
+        fill(f.outRed, i, n, m.glowRed * face.colour[0] + (unlit ? f.red[i] : 0));
+        fill(f.outGreen, i, n, m.glowGreen * face.colour[1] + (unlit ? f.green[i] : 0));
+        fill(f.outBlue, i, n, m.glowBlue * face.colour[2] + (unlit ? f.blue[i] : 0));
+        if (!unlit) return;
+        fill(f.red, i, n, 0);
+        fill(f.green, i, n, 0);
+        fill(f.blue, i, n, 0);
+    }
+
+    private static void fill(float[] column, int i, int n, float value) {
+        java.util.Arrays.fill(column, i, i + n, value);
+    }
+
+    private void take(Draughts all, int number) {
+        if (number == last && all == from) return;
+        Batch batch = all.batch(number >>> Batch.BITS);
+        int local = number & Batch.MOST - 1;
+        face.take(
+                renderer.scene.thing(batch.thing),
+                batch.thing,
+                batch.copy[local],
+                batch.triangle[local],
+                renderer.view);
+        last = number;
+        from = all;
+    }
+
+    /** Fills in what a place is made of; false where there is nothing of it after all. */
+    private boolean made(int i) {
+        Material m = face.material;
+        float cover = m.cover;
+        f.roughness[i] = m.roughness;
+        f.metal[i] = m.metal;
+        f.shine[i] = m.shine;
+        f.soft[i] = m.soft;
+        f.bands[i] = m.model == Material.Model.BANDS ? m.bands : 0;
+        float glowRed = m.glowRed * face.colour[0];
+        float glowGreen = m.glowGreen * face.colour[1];
+        float glowBlue = m.glowBlue * face.colour[2];
+        boolean mapped = m.colourMap != null || m.roughMap != null || m.glowMap != null || m.heightMap != null;
+        if (mapped) {
+            double u = face.u() * m.tilesAcross;
+            double v = face.v() * m.tilesUp;
+            boolean repeats = m.tilesAcross != 1 || m.tilesUp != 1;
+            if (m.heightMap != null) {
+                f.n++;
+                LightKernels.face(f, i, renderer.view);
+                f.n--;
+                Relief relief = renderer.relief.get();
+                if (!relief.march(face, f, i, renderer.texture(m.heightMap), m, u, v, repeats)) return false;
+                u = relief.u;
+                v = relief.v;
+            }
+            if (m.colourMap != null) {
+                texel(m.colourMap, m, u, v, repeats);
+                cover *= texel[3];
+                float over = texel[3] > 1e-6f ? 1 / texel[3] : 0;
+                f.red[i] *= texel[0] * over;
+                f.green[i] *= texel[1] * over;
+                f.blue[i] *= texel[2] * over;
+            }
+            if (m.roughMap != null) {
+                texel(m.roughMap, m, u, v, repeats);
+                f.roughness[i] = Math.clamp(light(), 0f, 1f);
+            }
+            if (m.glowMap != null) {
+                texel(m.glowMap, m, u, v, repeats);
+                glowRed *= texel[0];
+                glowGreen *= texel[1];
+                glowBlue *= texel[2];
+            }
+        }
+        if (m.model == Material.Model.UNLIT) {
+            glowRed += f.red[i];
+            glowGreen += f.green[i];
+            glowBlue += f.blue[i];
+            f.red[i] = f.green[i] = f.blue[i] = 0;
+            f.metal[i] = 0;
+            f.shine[i] = 0;
+        }
+        f.cover[i] = cover;
+        f.outRed[i] = glowRed;
+        f.outGreen[i] = glowGreen;
+        f.outBlue[i] = glowBlue;
+        return cover > 0;
+    }
+
+    private float light() {
+        return 0.2126f * texel[0] + 0.7152f * texel[1] + 0.0722f * texel[2];
+    }
+
+    private void texel(Picture picture, Material m, double u, double v, boolean repeats) {
+        Texture texture = renderer.texture(picture);
+        double pixels = face.stretch(texture.width(), texture.height()) * Math.max(m.tilesAcross, m.tilesUp);
+        texture.at(u, v, pixels * renderer.samples, repeats, texel);
+    }
+
+    /** Shades what was added and lays it into the picture, over what is there where {@code over}; then there is room again. */
+    void flush(boolean over) {
+        if (f.n == 0) return;
+        LightKernels.face(f, 0, renderer.view);
+        lightUp();
+        Fog fog = renderer.scene.fog();
+        if (fog.density > 0)
+            LightKernels.fog(
+                    f, fog.red, fog.green, fog.blue, fog.density, renderer.view.eye[1], fog.ground, fog.height);
+        float[] r = out.r();
+        float[] g = out.g();
+        float[] b = out.b();
+        float[] a = out.a();
+        for (int i = 0; i < f.n; i++) {
+            int p = f.pixel[i];
+            float w = f.weight[i] * f.cover[i];
+            if (over) {
+                float left = 1 - w;
+                r[p] = r[p] * left + w * f.outRed[i];
+                g[p] = g[p] * left + w * f.outGreen[i];
+                b[p] = b[p] * left + w * f.outBlue[i];
+                a[p] = a[p] * left + w;
+            } else {
+                r[p] += w * f.outRed[i];
+                g[p] += w * f.outGreen[i];
+                b[p] += w * f.outBlue[i];
+                a[p] += w;
+            }
+        }
+        f.clear();
+    }
+
+    private void lightUp() {
+        turn();
+        LightKernels.mirror(f);
+        dome(f.outRed, f.red, 0);
+        dome(f.outGreen, f.green, 1);
+        dome(f.outBlue, f.blue, 2);
+        for (int l = 0; l < renderer.lamps.size(); l++) {
+            Lamp lamp = renderer.lamps.get(l);
+            reach(lamp);
+            Shadow shadow = renderer.shadow(l);
+            if (shadow != null) shadow.shade(f, turn, taps);
+            band();
+            LightKernels.angles(f);
+            LightKernels.facets(f);
+            LightKernels.lamp(f, f.outRed, f.red, lamp.red);
+            LightKernels.lamp(f, f.outGreen, f.green, lamp.green);
+            LightKernels.lamp(f, f.outBlue, f.blue, lamp.blue);
+        }
+    }
+
+    private void dome(float[] out, float[] bases, int c) {
+        Sky sky = renderer.sky;
+        LightKernels.dome(f, sky.above[c], sky.horizon[c], sky.below[c]);
+        LightKernels.sky(f, out, bases);
+    }
+
+    /** Where a lamp is from each place, and how strong its light is there. */
+    private void reach(Lamp lamp) {
+        int n = f.n;
+        if (lamp.form == Lamp.Form.SUN) {
+            java.util.Arrays.fill(f.lx, 0, n, -lamp.dx);
+            java.util.Arrays.fill(f.ly, 0, n, -lamp.dy);
+            java.util.Arrays.fill(f.lz, 0, n, -lamp.dz);
+            java.util.Arrays.fill(f.light, 0, n, 1);
+        } else {
+            // Nearer than it is wide a lamp grows no brighter.
+            float least = Math.max(1e-6f, lamp.wide * lamp.wide);
+            for (int i = 0; i < n; i++) {
+                float x = lamp.x - f.x[i];
+                float y = lamp.y - f.y[i];
+                float z = lamp.z - f.z[i];
+                float square = Math.max(1e-12f, x * x + y * y + z * z);
+                float over = 1 / (float) Math.sqrt(square);
+                f.lx[i] = x * over;
+                f.ly[i] = y * over;
+                f.lz[i] = z * over;
+                f.light[i] = 1 / Math.max(least, square);
+            }
+            if (lamp.form == Lamp.Form.SPOT) cone(lamp);
+        }
+        for (int i = 0; i < n; i++) {
+            float straight = f.nx[i] * f.lx[i] + f.ny[i] * f.ly[i] + f.nz[i] * f.lz[i];
+            // Light from behind the triangle itself would come through it.
+            float flat = f.fx[i] * f.lx[i] + f.fy[i] * f.ly[i] + f.fz[i] * f.lz[i];
+            if (f.soft[i] == 0 && (straight <= 0 || flat <= 0)) f.light[i] = 0;
+        }
+    }
+
+    private void cone(Lamp lamp) {
+        float range = Math.max(1e-4f, lamp.inner - lamp.outer);
+        for (int i = 0; i < f.n; i++) {
+            float cos = -(f.lx[i] * lamp.dx + f.ly[i] * lamp.dy + f.lz[i] * lamp.dz);
+            float part = Math.clamp((cos - lamp.outer) / range, 0f, 1f);
+            f.light[i] *= part * part * (3 - 2 * part);
+        }
+    }
+
+    /** Where light goes in steps its strength is such that what comes of it does. */
+    private void band() {
+        for (int i = 0; i < f.n; i++) {
+            if (f.bands[i] == 0) continue;
+            float straight = f.nx[i] * f.lx[i] + f.ny[i] * f.ly[i] + f.nz[i] * f.lz[i];
+            float step = (float) Math.floor(straight * f.light[i] * f.bands[i] + 0.5f) / f.bands[i];
+            f.light[i] = straight > 1e-3f ? step / straight : 0;
+        }
+    }
+
+    /** How the places that shadows look at are turned for each fragment. */
+    private void turn() {
+        int width = out.width;
+        for (int i = 0; i < f.n; i++) {
+            int y = f.pixel[i] / width;
+            int x = f.pixel[i] - y * width;
+            turn[i] = TURN[(y & SIDE - 1) * SIDE + (x & SIDE - 1)];
+        }
+    }
+}

@@ -1,0 +1,134 @@
+package gloaming.scene.render;
+
+import gloaming.scene.Lamp;
+
+/**
+ * What a lamp sees: the nearness of what it lights, as one square view for a sun or a spot, or six for a lamp.
+ *
+ * <p>How much of a wide lamp reaches a place is found by looking round about it: first for what stands in the way, and how far before it
+ * (Fernando 2005, "Percentage-closer soft shadows"), then over a disc as wide as the half shadow there.
+ */
+final class Shadow {
+    /** How many texels the half shadow may be wide. */
+    private static final float WIDEST = 24;
+
+    final View[] views = {new View(), new View(), new View(), new View(), new View(), new View()};
+    final float[][] nearness = new float[6][0];
+    int count;
+    int size;
+    /** What was drawn: the same number for the same scene and lamp. */
+    long drawn;
+
+    private Lamp lamp;
+    private float texel;
+
+    /** Gets ready for a lamp and what lies within a ball; whoever calls draws into {@link #nearness}. */
+    void aim(Lamp lamp, float[] ball, int size) {
+        this.lamp = lamp;
+        this.size = lamp.form == Lamp.Form.LAMP ? size / 2 : size;
+        count = lamp.form == Lamp.Form.LAMP ? 6 : 1;
+        float radius = Math.max(1e-3f, ball[3]);
+        float far = distance(lamp, ball) + radius;
+        float near = Math.max(1e-3f, Math.max(distance(lamp, ball) - radius, far * 1e-3f));
+        switch (lamp.form) {
+            case SUN -> {
+                views[0].over(ball[0], ball[1], ball[2], radius, lamp.dx, lamp.dy, lamp.dz, this.size);
+                texel = 2 * radius / this.size;
+            }
+            case SPOT -> {
+                float tan = (float) Math.tan(Math.min(1.4, Math.acos(Math.clamp(lamp.outer, -1f, 1f))));
+                views[0].from(lamp.x, lamp.y, lamp.z, lamp.dx, lamp.dy, lamp.dz, tan, near, this.size);
+                texel = 2 * tan / this.size;
+            }
+            case LAMP -> {
+                near = far * 1e-3f;
+                for (int i = 0; i < 6; i++) {
+                    float side = (i & 1) == 0 ? 1 : -1;
+                    int axis = i / 2;
+                    views[i].from(
+                            lamp.x,
+                            lamp.y,
+                            lamp.z,
+                            axis == 0 ? side : 0,
+                            axis == 1 ? side : 0,
+                            axis == 2 ? side : 0,
+                            1.02f,
+                            near,
+                            this.size);
+                }
+                texel = 2.04f / this.size;
+            }
+        }
+        for (int i = 0; i < count; i++)
+            if (nearness[i].length != this.size * this.size) nearness[i] = new float[this.size * this.size];
+    }
+
+    private static float distance(Lamp lamp, float[] ball) {
+        float x = lamp.x - ball[0];
+        float y = lamp.y - ball[1];
+        float z = lamp.z - ball[2];
+        return (float) Math.sqrt(x * x + y * y + z * z);
+    }
+
+    /**
+     * Takes from the light of all fragments what does not reach them.
+     *
+     * @param turns for each fragment, 0 to {@link ShadowKernels#TURNS}, how the places it looks at are turned, so that neighbours look at
+     *     different ones
+     */
+    void shade(Fragments f, int[] turns, Taps taps) {
+        for (int v = 0; v < count; v++) {
+            View view = views[v];
+            taps.n = 0;
+            ShadowKernels.place(taps, f, view.m, lamp.form == Lamp.Form.SUN, texel);
+            for (int i = 0; i < f.n; i++) if (f.light[i] > 0) place(f, i, v, view, turns[i], taps);
+            if (taps.n == 0) continue;
+            ShadowKernels.look(taps, nearness[v], size);
+            int left = 0;
+            for (int i = 0; i < taps.n; i++) {
+                if (taps.found[i] == 0) continue;
+                taps.wide[i] = half(taps, i, view.depth(taps.sum[i] / taps.found[i]));
+                taps.keep(i, left++);
+            }
+            taps.n = left;
+            ShadowKernels.look(taps, nearness[v], size);
+            for (int i = 0; i < left; i++) f.light[taps.of[i]] *= 1 - (float) taps.found[i] / ShadowKernels.TAPS;
+        }
+    }
+
+    /** Finds a fragment in a view, if it lies there. */
+    private void place(Fragments f, int i, int which, View view, int turn, Taps taps) {
+        if (count == 6 && which != towards(f.x[i] - lamp.x, f.y[i] - lamp.y, f.z[i] - lamp.z)) return;
+        float depth = taps.allDepth[i];
+        float px = taps.allX[i];
+        float py = taps.allY[i];
+        if (!(depth > view.near && px >= 0 && py >= 0 && px < size && py < size)) return;
+        float wide = taps.allTexel[i];
+        int n = taps.n++;
+        taps.of[n] = i;
+        taps.x[n] = px;
+        taps.y[n] = py;
+        taps.own[n] = view.nearness(depth);
+        taps.depth[n] = depth;
+        taps.texel[n] = wide;
+        // Where it would be half lit if what stands in the way were half as far off, within bounds.
+        taps.wide[n] = Math.clamp(lamp.wide / wide * 0.5f, 1.5f, WIDEST);
+        taps.turn[n] = turn;
+    }
+
+    /** How wide the half shadow is, in texels, of what stands at a depth before a place. */
+    private float half(Taps taps, int i, float before) {
+        float gap = taps.depth[i] - before;
+        float wide = gap * lamp.wide / taps.texel[i];
+        return Math.clamp(lamp.form == Lamp.Form.SUN ? wide : wide / Math.max(1e-6f, before), 1f, WIDEST);
+    }
+
+    private static int towards(float x, float y, float z) {
+        float ax = Math.abs(x);
+        float ay = Math.abs(y);
+        float az = Math.abs(z);
+        if (ax >= ay && ax >= az) return x > 0 ? 0 : 1;
+        if (ay >= az) return y > 0 ? 2 : 3;
+        return z > 0 ? 4 : 5;
+    }
+}

@@ -1,0 +1,184 @@
+package gloaming.scene.stand;
+
+import gloaming.flow.Attribute;
+import gloaming.flow.Column;
+import gloaming.flow.Points;
+import gloaming.look.Id;
+import gloaming.scene.Matrix;
+import gloaming.scene.Scene;
+import gloaming.scene.Thing;
+import gloaming.step.Choice;
+import gloaming.step.Frame;
+import gloaming.step.Operation;
+import gloaming.step.Range;
+import gloaming.step.Read;
+import gloaming.step.StepInfo;
+
+/**
+ * A copy of what stands in a scene on each of many points: as large as the point where it is told so, turned so that what pointed up points
+ * along the point's heading, and in its colour.
+ */
+@Id("copies")
+@StepInfo(
+        name = "Copies",
+        does = "Puts a copy on each point of another lane, sized, turned and coloured by it.",
+        ifBlack = "there are no points, or they are very small",
+        find = "instances clone duplicate scatter array repeat on points swarm flock many")
+@Read(name = "on", kind = Points.class, says = "The points on which copies stand.")
+public record Copies(
+        @Id("scale") @Range(min = 0.001, max = 100, initial = 1, byRatio = true, says = "Times its own size.")
+        double scale,
+
+        @Id(value = "sized", label = "Sized by point")
+        @Range(min = 0, max = 1, initial = 0, says = "0 leaves each its size, 1 makes it as large as its point.")
+        double sized,
+
+        @Id(value = "turned", label = "Turned by heading")
+        @Choice(initial = "true", says = "Whether it points where its point does.")
+        boolean turned,
+
+        @Id(value = "coloured", label = "Coloured by point")
+        @Range(min = 0, max = 1, initial = 1, says = "How much of the point's colour it takes on.")
+        double coloured)
+        implements Operation<Scene, Scene, Copies.Memory> {
+
+    /** Where copies of each thing stand. */
+    public static final class Memory {
+        private final Scene own = new Scene();
+        private float[][] at = new float[0][];
+        private float[] poses = new float[0];
+    }
+
+    @Override
+    public Memory memory() {
+        return new Memory();
+    }
+
+    @Override
+    public Scene run(Scene in, Memory memory, Frame frame) {
+        Scene own = memory.own.copyFrom(in);
+        Points points = frame.read("on", Points.class);
+        if (points == null) return own;
+        int n = points.n();
+        if ((long) n * in.copies() > Scene.COPIES)
+            throw new IllegalArgumentException(
+                    "there would be %,d copies; there can be %,d".formatted((long) n * in.copies(), Scene.COPIES));
+        if (memory.poses.length < n * Thing.FLOATS) memory.poses = new float[n * Thing.FLOATS * 3 / 2];
+        float[] poses = memory.poses;
+        frame.crew().each(n, Points.GRAIN, (from, to) -> {
+            for (int i = from; i < to; i++) pose(points, i, poses, i * Thing.FLOATS);
+        });
+        if (memory.at.length < own.things()) memory.at = java.util.Arrays.copyOf(memory.at, own.things());
+        for (int t = 0; t < own.things(); t++) {
+            Thing thing = own.thing(t);
+            float[] before = thing.copiesAt();
+            int had = thing.count();
+            int all = n * had;
+            if (memory.at[t] == null || memory.at[t].length < all * Thing.FLOATS)
+                memory.at[t] = new float[all * Thing.FLOATS * 3 / 2];
+            float[] at = memory.at[t];
+            float[] move = thing.move.clone();
+            frame.crew().each(n, 256, (from, to) -> {
+                float[] inner = new float[Matrix.SIZE];
+                for (int i = from; i < to; i++)
+                    for (int c = 0; c < had; c++) copy(poses, i, before, c, move, inner, at, i * had + c);
+            });
+            thing.at = at;
+            thing.copies = all;
+            System.arraycopy(Matrix.unit(), 0, thing.move, 0, Matrix.SIZE);
+            thing.stamp = stamp(at, all * Thing.FLOATS);
+        }
+        return own;
+    }
+
+    private static void copy(
+            float[] poses, int i, float[] before, int c, float[] move, float[] inner, float[] at, int to) {
+        Matrix.times(move, 0, before, c * Thing.FLOATS, inner, 0);
+        Matrix.times(poses, i * Thing.FLOATS, inner, 0, at, to * Thing.FLOATS);
+        for (int k = Matrix.SIZE; k < Thing.FLOATS; k++)
+            at[to * Thing.FLOATS + k] = poses[i * Thing.FLOATS + k] * before[c * Thing.FLOATS + k];
+    }
+
+    private void pose(Points points, int i, float[] to, int at) {
+        float size = (float) scale;
+        if (sized > 0) size *= (float) (1 - sized + sized * points.at(Attribute.SIZE, i));
+        float hx = 0;
+        float hy = 1;
+        float hz = 0;
+        if (turned
+                && points.column(Attribute.HX).length()
+                                + points.column(Attribute.HY).length()
+                        > 2) {
+            hx = points.at(Attribute.HX, i);
+            hy = points.at(Attribute.HY, i);
+            hz = points.at(Attribute.HZ, i);
+        }
+        float length = (float) Math.sqrt(hx * hx + hy * hy + hz * hz);
+        if (!(length > 1e-6f && length < 1e6f)) {
+            hx = 0;
+            hy = 1;
+            hz = 0;
+            length = 1;
+        }
+        hx /= length;
+        hy /= length;
+        hz /= length;
+        upright(to, at, size, hx, hy, hz);
+        to[at + 3] = number(points.column(Attribute.X), i);
+        to[at + 7] = number(points.column(Attribute.Y), i);
+        to[at + 11] = number(points.column(Attribute.Z), i);
+        float part = (float) coloured;
+        to[at + 12] = 1 - part + part * Math.max(0, number(points.column(Attribute.RED), i));
+        to[at + 13] = 1 - part + part * Math.max(0, number(points.column(Attribute.GREEN), i));
+        to[at + 14] = 1 - part + part * Math.max(0, number(points.column(Attribute.BLUE), i));
+    }
+
+    private static float number(Column column, int i) {
+        float value = column.at(i);
+        return Math.abs(value) < 1e6f ? value : 0;
+    }
+
+    /** The shortest turn that takes up to the heading (Möller and Hughes 1999), times a size. */
+    private static void upright(float[] m, int at, float size, float hx, float hy, float hz) {
+        if (!(Math.abs(size) < 1e6f)) size = 0;
+        if (hy > 0.99999f || hy < -0.99999f) {
+            float side = hy > 0 ? size : -size;
+            set(m, at, size, 0, 0, 0, side, 0, 0, 0, side);
+            return;
+        }
+        // v = up x heading = (hz, 0, -hx), c = hy.
+        float k = 1 / (1 + hy);
+        set(
+                m,
+                at,
+                size * (1 - k * hx * hx),
+                size * hx,
+                size * -k * hx * hz,
+                size * -hx,
+                size * hy,
+                size * -hz,
+                size * -k * hx * hz,
+                size * hz,
+                size * (1 - k * hz * hz));
+    }
+
+    private static void set(
+            float[] m, int at, float a, float b, float c, float d, float e, float f, float g, float h, float i) {
+        m[at] = a;
+        m[at + 1] = b;
+        m[at + 2] = c;
+        m[at + 4] = d;
+        m[at + 5] = e;
+        m[at + 6] = f;
+        m[at + 8] = g;
+        m[at + 9] = h;
+        m[at + 10] = i;
+    }
+
+    /** A number that stays as long as all copies stay as they are. */
+    private static long stamp(float[] at, int n) {
+        long sum = n;
+        for (int i = 0; i < n; i++) sum = sum * 31 + Float.floatToRawIntBits(at[i]);
+        return sum;
+    }
+}

@@ -1,0 +1,127 @@
+package gloaming.scene.view;
+
+import gloaming.flow.Picture;
+import gloaming.look.Id;
+import gloaming.scene.Scene;
+import gloaming.scene.render.Renderer;
+import gloaming.step.Choice;
+import gloaming.step.Frame;
+import gloaming.step.Operation;
+import gloaming.step.Range;
+import gloaming.step.StepInfo;
+
+/** Looks at a scene from a place that orbits another; where nothing stands the picture is clear, unless the sky is seen. */
+@Id("scene-camera")
+@StepInfo(
+        name = "Camera",
+        does = "Looks at a scene through a camera that orbits it, and gives the picture.",
+        ifBlack = "nothing of the scene stands before the camera, or no light reaches it",
+        find = "camera 3d render perspective parallel orthographic orbit view lens draw scene look shoot")
+public record Camera(
+        @Id(value = "round", label = "Turn round")
+        @Range(
+                min = -100,
+                max = 100,
+                initial = 0.06,
+                unit = "turns",
+                drag = Range.Drag.ACROSS,
+                says = "Round the scene; drag the picture sideways.")
+        double round,
+
+        @Id(value = "high", label = "Elevation")
+        @Range(
+                min = -0.25,
+                max = 0.25,
+                initial = 0.05,
+                unit = "turns",
+                drag = Range.Drag.UP,
+                says = "How high it stands; drag the picture up.")
+        double high,
+
+        @Id("distance")
+        @Range(
+                min = 0.05,
+                max = 100,
+                initial = 2.6,
+                unit = "units",
+                byRatio = true,
+                drag = Range.Drag.WHEEL,
+                says = "From the camera to the place it looks at; turn the wheel.")
+        double distance,
+
+        @Id("lens") @Choice(initial = "perspective", says = "Nearer is larger, or everything as it is.")
+        Lens lens,
+
+        @Id(value = "view", label = "Field of view")
+        @Range(min = 0.01, max = 0.4, initial = 0.12, unit = "turns", says = "How much it sees from bottom to top.")
+        double view,
+
+        @Id("x") @Range(min = -50, max = 50, initial = 0, unit = "units", says = "The place it looks at, across.")
+        double x,
+
+        @Id("y") @Range(min = -50, max = 50, initial = 0, unit = "units", says = "The place it looks at, up.")
+        double y,
+
+        @Id("z") @Range(min = -50, max = 50, initial = 0, unit = "units", says = "The place it looks at, in depth.")
+        double z,
+
+        @Id("shake") @Range(min = 0, max = 1, initial = 0, says = "How much it trembles, as one held in the hand does.")
+        double shake,
+
+        @Id("edges") @Choice(initial = "smooth", says = "Smooth edges take about twice as long.")
+        Edges edges,
+
+        @Id(value = "shadows", label = "Shadow size")
+        @Range(
+                min = 64,
+                max = 4096,
+                initial = 1024,
+                unit = "pixels",
+                byRatio = true,
+                says = "More is sharper and slower.")
+        int shadows)
+        implements Operation<Scene, Picture, Renderer> {
+
+    /** How distance changes size. */
+    public enum Lens {
+        @Id("perspective")
+        PERSPECTIVE,
+        @Id("parallel")
+        PARALLEL
+    }
+
+    /** What becomes of a pixel that several things share. */
+    public enum Edges {
+        @Id("smooth")
+        SMOOTH,
+        @Id("hard")
+        HARD
+    }
+
+    @Override
+    public Renderer memory() {
+        return new Renderer();
+    }
+
+    @Override
+    public Picture run(Scene in, Renderer renderer, Frame frame) {
+        Picture out = frame.picture();
+        int samples = edges == Edges.SMOOTH ? 2 : 1;
+        double t = frame.time();
+        double aside = shake * 0.01 * Tremble.at(t, 1);
+        double above = shake * 0.01 * Tremble.at(t, 2);
+        renderer.view()
+                .camera(
+                        round + aside,
+                        high + above,
+                        distance,
+                        view,
+                        x + shake * 0.02 * distance * Tremble.at(t, 3),
+                        y + shake * 0.02 * distance * Tremble.at(t, 4),
+                        z,
+                        lens == Lens.PARALLEL,
+                        samples * out.width,
+                        samples * out.height);
+        return renderer.draw(in, samples, shadows, out, frame.crew());
+    }
+}

@@ -1,0 +1,60 @@
+package gloaming.shape.change;
+
+import gloaming.look.Id;
+import gloaming.shape.Axis;
+import gloaming.shape.Bending;
+import gloaming.shape.Shape;
+import gloaming.step.Choice;
+import gloaming.step.Frame;
+import gloaming.step.Range;
+import gloaming.step.StepInfo;
+
+/** Bends a straight shape to an arc: what ran along the axis runs along a circle (Barr 1984). */
+@Id("bend-shape")
+@StepInfo(
+        name = "Bend shape",
+        does = "Bends a shape to an arc, as a reed in the wind.",
+        find = "shape curve arc bow deform modifier lean")
+public record BendShape(
+        @Id("bend") @Range(min = -5, max = 5, initial = 0.15, unit = "turns", says = "Along one unit of its length.")
+        double bend,
+
+        @Id("axis") @Choice(initial = "up", says = "Along which axis it is straight now.")
+        Axis axis,
+
+        @Id("to") @Range(min = -100, max = 100, initial = 0, unit = "turns", says = "To which side it bends.")
+        double to,
+
+        @Id("from")
+        @Range(min = -20, max = 20, initial = 0, unit = "units", says = "Where the bend begins; nothing before moves.")
+        double from)
+        implements Bending {
+
+    @Override
+    public boolean idle() {
+        return bend == 0;
+    }
+
+    @Override
+    public Rule rule(Shape in, Frame frame) {
+        int along = axis.ordinal();
+        int a = axis.next();
+        int b = axis.afterNext();
+        double k = 2 * Math.PI * bend;
+        float cos = (float) Math.cos(2 * Math.PI * to);
+        float sin = (float) Math.sin(2 * Math.PI * to);
+        return (p, corner) -> {
+            double s = p[along] - from;
+            if (s <= 0) return;
+            // In the plane of the bend: u to the side it goes to, w across.
+            float u = cos * p[a] + sin * p[b];
+            float w = -sin * p[a] + cos * p[b];
+            double r = 1 / k;
+            double angle = s * k;
+            p[along] = (float) (from + (r - u) * Math.sin(angle));
+            u = (float) (r - (r - u) * Math.cos(angle));
+            p[a] = cos * u - sin * w;
+            p[b] = sin * u + cos * w;
+        };
+    }
+}

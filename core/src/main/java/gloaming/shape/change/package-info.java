@@ -1,0 +1,2 @@
+/** Steps that change shapes: bend, twist, push, cut, join. */
+package gloaming.shape.change;

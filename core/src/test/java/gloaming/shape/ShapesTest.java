@@ -1,0 +1,153 @@
+package gloaming.shape;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
+import gloaming.Moments;
+import gloaming.look.Value;
+import gloaming.step.Catalogue;
+import gloaming.step.Description;
+import gloaming.step.Operation;
+import java.util.Map;
+import java.util.TreeMap;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+
+/** Shapes by what geometry says of them. */
+class ShapesTest {
+    @SuppressWarnings("unchecked")
+    private static Operation<Shape, Shape, Object> step(String id, Object... settings) {
+        Description description = Catalogue.all().find(id);
+        Map<String, Value> set = new TreeMap<>();
+        for (int i = 0; i < settings.length; i += 2)
+            set.put(
+                    (String) settings[i],
+                    settings[i + 1] instanceof Number n
+                            ? Value.of(n.doubleValue())
+                            : Value.of((String) settings[i + 1]));
+        return (Operation<Shape, Shape, Object>) description.make(description.arguments(set));
+    }
+
+    private static Shape made(String id, Object... settings) {
+        Operation<Shape, Shape, Object> step = step(id, settings);
+        return step.run(null, step.memory(), new Moments());
+    }
+
+    private static Shape changed(Shape in, String id, Object... settings) {
+        Operation<Shape, Shape, Object> step = step(id, settings);
+        return step.run(in, step.memory(), new Moments());
+    }
+
+    /** What a closed surface holds, by the divergence theorem; below 0 where it is inside out. */
+    private static double volume(Shape s) {
+        double sum = 0;
+        for (int t = 0; t < s.triangles(); t++) {
+            int a = s.of()[3 * t];
+            int b = s.of()[3 * t + 1];
+            int c = s.of()[3 * t + 2];
+            sum += s.x()[a] * ((double) s.y()[b] * s.z()[c] - (double) s.z()[b] * s.y()[c])
+                    - s.y()[a] * ((double) s.x()[b] * s.z()[c] - (double) s.z()[b] * s.x()[c])
+                    + s.z()[a] * ((double) s.x()[b] * s.y()[c] - (double) s.y()[b] * s.x()[c]);
+        }
+        return sum / 6;
+    }
+
+    private static void normalsGoOutward(Shape s) {
+        for (int t = 0; t < s.triangles(); t++) {
+            int a = s.of()[3 * t];
+            int b = s.of()[3 * t + 1];
+            int c = s.of()[3 * t + 2];
+            double ux = s.x()[b] - s.x()[a];
+            double uy = s.y()[b] - s.y()[a];
+            double uz = s.z()[b] - s.z()[a];
+            double vx = s.x()[c] - s.x()[a];
+            double vy = s.y()[c] - s.y()[a];
+            double vz = s.z()[c] - s.z()[a];
+            double x = uy * vz - uz * vy;
+            double y = uz * vx - ux * vz;
+            double z = ux * vy - uy * vx;
+            double area = Math.sqrt(x * x + y * y + z * z);
+            if (area < 1e-9) continue;
+            for (int i : new int[] {a, b, c}) {
+                assertThat((x * s.nx()[i] + y * s.ny()[i] + z * s.nz()[i]) / area)
+                        .isGreaterThan(0.1);
+                double length = Math.sqrt(s.nx()[i] * s.nx()[i] + s.ny()[i] * s.ny()[i] + s.nz()[i] * s.nz()[i]);
+                assertThat(length).isCloseTo(1, within(1e-4));
+            }
+        }
+    }
+
+    @Test
+    void solidsHoldWhatTheirFormulasSayAndTheirNormalsGoOutward() {
+        holds(made("block", "width", 0.5, "height", 1, "depth", 2, "detail", 3), 1, 1e-5);
+        holds(made("ball", "radius", 1, "detail", 40), 4 * Math.PI / 3, 0.01);
+        holds(made("ball", "radius", 1, "detail", 20, "parts", "even"), 4 * Math.PI / 3, 0.03);
+        holds(made("cone", "below", 0.5, "above", 0.5, "height", 2, "sides", 200), Math.PI / 2, 0.001);
+        holds(made("cone", "below", 0.6, "above", 0, "height", 1, "sides", 200, "detail", 4), Math.PI * 0.12, 0.001);
+        holds(made("cone", "below", 1, "above", 1, "height", 1, "sides", 4), 2, 1e-5);
+        holds(made("capsule", "radius", 0.5, "length", 1, "detail", 40), Math.PI / 4 + Math.PI / 6, 0.01);
+        holds(made("hoop", "radius", 1, "bar", 0.25, "round", 300, "detail", 80), 2 * Math.PI * Math.PI / 16, 0.01);
+        // A box with round edges is the box within and a ball rolled round it (Steiner's formula).
+        double h = 0.3;
+        double steiner =
+                Math.pow(2 * h, 3) + 6 * 4 * h * h * 0.2 + 3 * Math.PI * 0.04 * 2 * h + 4 * Math.PI / 3 * 0.008;
+        holds(made("block", "width", 1, "height", 1, "depth", 1, "rounding", 0.4), steiner, 0.01);
+    }
+
+    private static void holds(Shape shape, double volume, double part) {
+        assertThat(volume(shape)).isCloseTo(volume, within(volume * part + 1e-6));
+        normalsGoOutward(shape);
+    }
+
+    @ParameterizedTest
+    @CsvSource({"4, 4, 0.5132", "6, 12, 1.5396", "8, 8, 1.3333", "12, 36, 2.7852", "20, 20, 2.5362"})
+    void theFiveRegularSolidsHaveTheirFacesAndVolumes(String faces, int triangles, double volume) {
+        Shape shape = made("crystal", "faces", faces, "radius", 1);
+        assertThat(shape.triangles()).isEqualTo(triangles);
+        assertThat(volume(shape)).isCloseTo(volume, within(1e-3));
+        normalsGoOutward(shape);
+    }
+
+    @Test
+    void whatIsBentAndTwistedKeepsItsNormalsUprightAndWhatItHolds() {
+        Shape bar = made("block", "width", 0.2, "height", 1, "depth", 0.2, "detail", 24);
+        for (Shape now : new Shape[] {
+            changed(bar, "twist-shape", "turns", 0.3), changed(bar, "bend-shape", "bend", 0.2, "from", -0.5)
+        }) {
+            assertThat(volume(now)).isCloseTo(0.04, within(0.0008));
+            normalsGoOutward(now);
+        }
+        // Bent by a half turn its length, the top looks down.
+        Shape half = changed(bar, "bend-shape", "bend", 0.5, "from", -0.5);
+        float lowest = 0;
+        for (int i = 0; i < half.corners(); i++) if (half.ny()[i] < -0.99) lowest = Math.min(lowest, half.y()[i]);
+        assertThat(lowest).isCloseTo(-0.5f, within(1e-3f));
+        normalsGoOutward(half);
+    }
+
+    @Test
+    void piecesThatHaveNotMovedLieWhereTheyWere() {
+        Shape ball = made("ball");
+        Shape pieces = changed(ball, "pieces", "apart", 0, "turning", 0);
+        assertThat(pieces.triangles()).isEqualTo(ball.triangles());
+        assertThat(volume(pieces)).isCloseTo(volume(ball), within(1e-5));
+    }
+
+    @Test
+    void whatHasNotChangedIsNotMadeAgain() {
+        Operation<Shape, Shape, Object> make = step("ball");
+        Operation<Shape, Shape, Object> twist = step("twist-shape");
+        Object made = make.memory();
+        Object twisted = twist.memory();
+        Moments frame = new Moments();
+        long first =
+                twist.run(make.run(null, made, frame.next()), twisted, frame).stamp();
+        assertThat(twist.run(make.run(null, made, frame.next()), twisted, frame).stamp())
+                .isEqualTo(first);
+        long other = step("twist-shape", "turns", 0.5)
+                .run(make.run(null, made, frame.next()), twisted, frame)
+                .stamp();
+        assertThat(other).isNotEqualTo(first);
+    }
+}
