@@ -1,6 +1,7 @@
 package gloaming.scene.render;
 
 import gloaming.flow.Crew;
+import gloaming.scene.Material;
 import gloaming.scene.Scene;
 import gloaming.scene.Thing;
 import java.util.ArrayList;
@@ -55,7 +56,7 @@ final class Draughts {
             Thing one = scene.thing(i);
             boolean clear = one.material.seeThrough();
             if (what == What.SOLID ? clear : what == What.CLEAR && !clear) continue;
-            if (what == What.SHADOW && clear && one.material.cover < 0.5f) continue;
+            if (what == What.SHADOW && !throwsShadow(one.material)) continue;
             int triangles = one.shape.triangles();
             if (triangles == 0) continue;
             all += (long) triangles * one.count();
@@ -74,6 +75,11 @@ final class Draughts {
                 batch.sort(bands, ROWS);
             }
         });
+    }
+
+    /** What shines by itself throws none: a lamp hangs in the midst of its glass. */
+    private static boolean throwsShadow(Material m) {
+        return m.model != Material.Model.UNLIT && m.cover >= 0.5f;
     }
 
     private void divide(int i, Thing one, int triangles) {

@@ -34,6 +34,7 @@ final class Face {
     final double[] flat = new double[3];
 
     private boolean coloured;
+    private boolean mirrored;
     private double weight0;
     private double weight1;
     private double weight2;
@@ -53,11 +54,13 @@ final class Face {
             material = now.material;
             Matrix.times(now.move, 0, now.copiesAt(), copy * Thing.FLOATS, world, 0);
             for (int k = 0; k < 3; k++) colour[k] = now.copiesAt()[copy * Thing.FLOATS + Matrix.SIZE + k];
-            cofactors(world, normal);
+            mirrored = Setup.mirrored(world);
+            cofactors(world, normal, mirrored ? -1 : 1);
         }
         thing = number;
         this.copy = copy;
         triangle = t;
+        graded = false;
         Shape shape = now.shape;
         coloured = shape.coloured();
         for (int k = 0; k < 3; k++) {
@@ -82,7 +85,7 @@ final class Face {
         weights(view);
         for (int r = 0; r < 3; r++) flat[r] = cross(r);
         double length = Math.sqrt(flat[0] * flat[0] + flat[1] * flat[1] + flat[2] * flat[2]);
-        double sign = Setup.mirrored(world) ? -1 : 1;
+        double sign = mirrored ? -1 : 1;
         for (int r = 0; r < 3; r++) flat[r] *= length > 0 ? sign / length : 0;
     }
 
@@ -93,8 +96,7 @@ final class Face {
     }
 
     /** Cofactors turn normals under any move (they are the inverse transpose times the determinant). */
-    private static void cofactors(float[] m, float[] to) {
-        float sign = Setup.mirrored(m) ? -1 : 1;
+    private static void cofactors(float[] m, float[] to, float sign) {
         to[0] = sign * (m[5] * m[10] - m[6] * m[9]);
         to[1] = sign * (m[6] * m[8] - m[4] * m[10]);
         to[2] = sign * (m[4] * m[9] - m[5] * m[8]);
@@ -107,26 +109,26 @@ final class Face {
     }
 
     private void weights(View view) {
-        double[] at = q;
+        float[] m = view.m;
         for (int k = 0; k < 3; k++) {
-            int i = 3 * ((k + 1) % 3);
-            int j = 3 * ((k + 2) % 3);
-            double xi = row(view, 0, i);
-            double yi = row(view, 4, i);
-            double wi = view.parallel ? 1 : row(view, 8, i);
-            double xj = row(view, 0, j);
-            double yj = row(view, 4, j);
-            double wj = view.parallel ? 1 : row(view, 8, j);
-            at[3 * k] = yi * wj - yj * wi;
-            at[3 * k + 1] = xj * wi - xi * wj;
-            at[3 * k + 2] = xi * yj - xj * yi;
+            double x = p[3 * k];
+            double y = p[3 * k + 1];
+            double z = p[3 * k + 2];
+            inView[k] = m[0] * x + m[1] * y + m[2] * z + m[3];
+            inView[3 + k] = m[4] * x + m[5] * y + m[6] * z + m[7];
+            inView[6 + k] = view.parallel ? 1 : m[8] * x + m[9] * y + m[10] * z + m[11];
+        }
+        for (int k = 0; k < 3; k++) {
+            int i = k == 2 ? 0 : k + 1;
+            int j = k == 0 ? 2 : k - 1;
+            q[3 * k] = inView[3 + i] * inView[6 + j] - inView[3 + j] * inView[6 + i];
+            q[3 * k + 1] = inView[j] * inView[6 + i] - inView[i] * inView[6 + j];
+            q[3 * k + 2] = inView[i] * inView[3 + j] - inView[j] * inView[3 + i];
         }
     }
 
-    private double row(View view, int r, int i) {
-        float[] m = view.m;
-        return m[r] * p[i] + m[r + 1] * p[i + 1] + m[r + 2] * p[i + 2] + m[r + 3];
-    }
+    /** Across, up and depth of the corners in the view. */
+    private final double[] inView = new double[9];
 
     /** Asks for what lies under a place of the picture, in pixels; returns the sum by which weights were divided. */
     void at(double x, double y) {
@@ -167,6 +169,18 @@ final class Face {
      * picture is high, or 0 where the face has no texture.
      */
     double gradients(double[] across, double[] up) {
+        if (!graded) unit = grade();
+        graded = true;
+        System.arraycopy(gradients, 0, across, 0, 3);
+        System.arraycopy(gradients, 3, up, 0, 3);
+        return unit;
+    }
+
+    private final double[] gradients = new double[6];
+    private boolean graded;
+    private double unit;
+
+    private double grade() {
         double ax = p[3] - p[0];
         double ay = p[4] - p[1];
         double az = p[5] - p[2];
@@ -186,13 +200,14 @@ final class Face {
         double du = (ub * aa - ua * ab) / det;
         double cv = (va * bb - vb * ab) / det;
         double dv = (vb * aa - va * ab) / det;
-        across[0] = cu * ax + du * bx;
-        across[1] = cu * ay + du * by;
-        across[2] = cu * az + du * bz;
-        up[0] = cv * ax + dv * bx;
-        up[1] = cv * ay + dv * by;
-        up[2] = cv * az + dv * bz;
-        double length = Math.sqrt(up[0] * up[0] + up[1] * up[1] + up[2] * up[2]);
+        gradients[0] = cu * ax + du * bx;
+        gradients[1] = cu * ay + du * by;
+        gradients[2] = cu * az + du * bz;
+        gradients[3] = cv * ax + dv * bx;
+        gradients[4] = cv * ay + dv * by;
+        gradients[5] = cv * az + dv * bz;
+        double length =
+                Math.sqrt(gradients[3] * gradients[3] + gradients[4] * gradients[4] + gradients[5] * gradients[5]);
         return length > 1e-9 ? 1 / length : 0;
     }
 

@@ -141,7 +141,7 @@ public final class Renderer {
             sum = mix(sum, thing.shape.stamp());
             sum = mix(sum, thing.copies);
             sum = mix(sum, thing.stamp);
-            sum = mix(sum, Float.floatToIntBits(thing.material.cover));
+            sum = mix(sum, Float.floatToIntBits(thing.material.cover) + thing.material.model.ordinal());
             for (float m : thing.move) sum = mix(sum, Float.floatToIntBits(m));
         }
         return sum;

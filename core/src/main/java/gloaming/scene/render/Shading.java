@@ -48,6 +48,8 @@ final class Shading {
     private void forget() {
         face.forget();
         from = null;
+        lately = null;
+        laid = null;
     }
 
     void end() {
@@ -141,6 +143,7 @@ final class Shading {
                 renderer.view);
         last = number;
         from = all;
+        lately = null;
     }
 
     /** Fills in what a place is made of; false where there is nothing of it after all. */
@@ -161,11 +164,9 @@ final class Shading {
             double v = face.v() * m.tilesUp;
             boolean repeats = m.tilesAcross != 1 || m.tilesUp != 1;
             if (m.heightMap != null) {
-                f.n++;
-                LightKernels.face(f, i, renderer.view);
-                f.n--;
                 Relief relief = renderer.relief.get();
-                if (!relief.march(face, f, i, renderer.texture(m.heightMap), m, u, v, repeats)) return false;
+                if (!relief.march(face, f, i, renderer.view, renderer.texture(m.heightMap), m, u, v, repeats))
+                    return false;
                 u = relief.u;
                 v = relief.v;
             }
@@ -208,10 +209,24 @@ final class Shading {
     }
 
     private void texel(Picture picture, Material m, double u, double v, boolean repeats) {
-        Texture texture = renderer.texture(picture);
-        double pixels = face.stretch(texture.width(), texture.height()) * Math.max(m.tilesAcross, m.tilesUp);
-        texture.at(u, v, pixels * renderer.samples, repeats, texel);
+        if (picture != lately || since++ >= NEXT) {
+            Texture now = renderer.texture(picture);
+            double pixels = face.stretch(now.width(), now.height()) * Math.max(m.tilesAcross, m.tilesUp);
+            fine = pixels * renderer.samples;
+            lately = picture;
+            laid = now;
+            since = 0;
+        }
+        laid.at(u, v, fine, repeats, texel);
     }
+
+    /** Places after which it is asked anew how large a texel is. */
+    private static final int NEXT = 12;
+
+    private Picture lately;
+    private Texture laid;
+    private double fine;
+    private int since;
 
     /** Shades what was added and lays it into the picture, over what is there where {@code over}; then there is room again. */
     void flush(boolean over) {

@@ -26,8 +26,17 @@ public record BendShape(
         double to,
 
         @Id("from")
-        @Range(min = -20, max = 20, initial = 0, unit = "units", says = "Where the bend begins; nothing before moves.")
-        double from)
+        @Range(
+                min = -20,
+                max = 20,
+                initial = 0,
+                unit = "units",
+                says = "Where the bend begins; nothing before it moves.")
+        double from,
+
+        @Id(value = "both", label = "Both ways")
+        @Choice(initial = "false", says = "Whether what lies before bends as well, to the same side, as wings do.")
+        boolean both)
         implements Bending {
 
     @Override
@@ -45,13 +54,15 @@ public record BendShape(
         float sin = (float) Math.sin(2 * Math.PI * to);
         return (p, corner) -> {
             double s = p[along] - from;
-            if (s <= 0) return;
+            if (s <= 0 && !both) return;
+            int side = s < 0 ? -1 : 1;
+            s = Math.abs(s);
             // In the plane of the bend: u to the side it goes to, w across.
             float u = cos * p[a] + sin * p[b];
             float w = -sin * p[a] + cos * p[b];
             double r = 1 / k;
             double angle = s * k;
-            p[along] = (float) (from + (r - u) * Math.sin(angle));
+            p[along] = (float) (from + side * (r - u) * Math.sin(angle));
             u = (float) (r - (r - u) * Math.cos(angle));
             p[a] = cos * u - sin * w;
             p[b] = sin * u + cos * w;

@@ -34,7 +34,12 @@ public class DemoShow {
             "spindrift",
             "lamp-oil",
             "mill-funnel",
-            "samphire");
+            "samphire",
+            "loft",
+            "mill-mark",
+            "dunlin",
+            "gable",
+            "reed-marsh");
     private static final List<String> MEDIA = List.of("heron.png", "marsh.jpg", "wheel.png");
 
     private final Shows shows;

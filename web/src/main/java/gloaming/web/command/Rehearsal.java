@@ -87,15 +87,19 @@ final class Rehearsal {
 
     /** Every step in a lane of its own, in two sizes. */
     private static void steps() {
-        Map<Kind, String> sources = Map.of(Kind.PICTURE, "cloud-noise", Kind.POINTS, "grid", Kind.SIGNAL, "sway");
+        Map<String, String> sources =
+                Map.of("picture", "cloud-noise", "points", "grid", "signal", "sway", "shape", "ball", "scene", "ball");
+        Map<String, String> draws = Map.of("points", "draw-dots", "shape", "scene-camera", "scene", "scene-camera");
         HouseBand band = new HouseBand(11, 96);
         try (Crew crew = new Crew(Math.max(1, Runtime.getRuntime().availableProcessors()))) {
             for (Description step : Catalogue.all().entries()) {
                 List<Step> steps = new ArrayList<>();
-                if (step.takes() != null && !sources.containsKey(step.takes())) continue;
-                if (step.takes() != null) steps.add(Step.of("s1", sources.get(step.takes())));
+                if (step.takes() != null && !sources.containsKey(step.takes().id())) continue;
+                if (step.takes() != null)
+                    steps.add(Step.of("s1", sources.get(step.takes().id())));
                 steps.add(Step.of("s2", step.id()));
-                if (step.gives() == Kind.POINTS) steps.add(Step.of("s3", "draw-dots"));
+                if (draws.containsKey(step.gives().id()))
+                    steps.add(Step.of("s3", draws.get(step.gives().id())));
                 Player player = new Player(Catalogue.all(), crew);
                 player.load(new Look(
                         "Rehearsal",

@@ -27,7 +27,8 @@ public class CatalogueJson {
             List<ToPage.Problem> problems) {}
 
     /** What can be done with a lane that ends in a kind, and how its rail is drawn. */
-    public record KindEntry(String one, boolean curve, boolean drives, boolean mixes, Kind.Rail rail, List<String> accepts) {}
+    public record KindEntry(
+            String one, boolean curve, boolean drives, boolean mixes, Kind.Rail rail, List<String> accepts) {}
 
     private static final JsonMapper JSON = JsonMapper.builder().build();
 
@@ -67,7 +68,9 @@ public class CatalogueJson {
     private static Map<String, KindEntry> kindEntries() {
         Map<String, KindEntry> all = new LinkedHashMap<>();
         for (Kind kind : Kind.values()) {
-            all.put(kind.id(), new KindEntry(kind.one(), kind.curve(), kind.drives(), kind.mixes(), kind.rail(), accepted(kind)));
+            all.put(
+                    kind.id(),
+                    new KindEntry(kind.one(), kind.curve(), kind.drives(), kind.mixes(), kind.rail(), accepted(kind)));
         }
         return all;
     }

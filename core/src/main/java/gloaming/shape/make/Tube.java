@@ -1,0 +1,168 @@
+package gloaming.shape.make;
+
+import gloaming.flow.Attribute;
+import gloaming.flow.Column;
+import gloaming.flow.Points;
+import gloaming.look.Id;
+import gloaming.shape.Shape;
+import gloaming.step.Choice;
+import gloaming.step.Frame;
+import gloaming.step.Operation;
+import gloaming.step.Range;
+import gloaming.step.StepInfo;
+
+/**
+ * A tube or ribbon along points, as thick as they are and in their colours; where points carry strands, one along each.
+ *
+ * <p>The profile is carried from place to place without turning about the way (double reflection: Wang and others 2008).
+ */
+@Id("tube")
+@StepInfo(
+        name = "Tube",
+        does = "Draws a tube, rope or ribbon along points, as thick as they are, in their colours.",
+        ifBlack = "there are fewer than two points, or they have no size",
+        find = "shape pipe cable rope ribbon sweep along path line wire hose strand spline extrude 3d")
+public record Tube(
+        @Id("thickness")
+        @Range(min = 0.01, max = 100, initial = 1, byRatio = true, says = "Times each point's own size.")
+        double thickness,
+
+        @Id("sides") @Range(min = 2, max = 64, initial = 10, says = "Sides of its profile; 2 is a ribbon.")
+        int sides,
+
+        @Id("twist") @Range(min = -100, max = 100, initial = 0, unit = "turns", says = "How often it winds on its way.")
+        double twist,
+
+        @Id("closed") @Choice(initial = "false", says = "Whether its end is its beginning.")
+        boolean closed)
+        implements Operation<Points, Shape, Tube.Memory> {
+
+    /** The shape, made anew in every frame, and the frame that is carried along. */
+    public static final class Memory {
+        private final Shape shape = new Shape();
+        private final double[] side = new double[3];
+        private final double[] way = new double[3];
+        private final double[] next = new double[3];
+    }
+
+    @Override
+    public Memory memory() {
+        return new Memory();
+    }
+
+    @Override
+    public Shape run(Points in, Memory memory, Frame frame) {
+        Shape out = memory.shape.clear().colours();
+        Column strand = in.column("strand");
+        int n = in.n();
+        for (int from = 0; from < n; ) {
+            int to = from + 1;
+            while (to < n && (strand == null || strand.at(to) == strand.at(from))) to++;
+            if (to - from > 1) along(in, from, to, out, memory);
+            from = to;
+        }
+        return out.done();
+    }
+
+    private void along(Points in, int from, int to, Shape out, Memory memory) {
+        boolean round = closed && to - from > 2;
+        int places = to - from + (round ? 1 : 0);
+        int first = out.corners();
+        double[] way = memory.way;
+        way(in, from, to, 0, round, way);
+        // Any side to begin with.
+        double[] side = memory.side;
+        boolean steep = Math.abs(way[1]) > 0.9;
+        side[0] = steep ? 1 - way[0] * way[0] : -way[0] * way[1];
+        side[1] = steep ? -way[0] * way[1] : 1 - way[1] * way[1];
+        side[2] = steep ? -way[0] * way[2] : -way[2] * way[1];
+        unit(side);
+        for (int k = 0; k < places; k++) {
+            ring(in, from + k % (to - from), k, places, out, side, way);
+            if (k + 1 < places) carry(in, from, to, k, round, memory);
+        }
+        int row = sides + 1;
+        for (int k = 0; k + 1 < places; k++) {
+            for (int s = 0; s < sides; s++) {
+                int a = first + k * row + s;
+                out.square(a, a + 1, a + row + 1, a + row);
+            }
+        }
+    }
+
+    private void ring(Points in, int i, int k, int places, Shape out, double[] side, double[] way) {
+        double ux = way[1] * side[2] - way[2] * side[1];
+        double uy = way[2] * side[0] - way[0] * side[2];
+        double uz = way[0] * side[1] - way[1] * side[0];
+        double r = thickness * in.at(Attribute.SIZE, i);
+        for (int s = 0; s <= sides; s++) {
+            double angle = 2 * Math.PI * ((double) s / sides + twist * k / (places - 1));
+            double cos = Math.cos(angle);
+            double sin = Math.sin(angle);
+            double mx = cos * side[0] + sin * ux;
+            double my = cos * side[1] + sin * uy;
+            double mz = cos * side[2] + sin * uz;
+            int corner = out.corner(
+                    in.at(Attribute.X, i) + r * mx,
+                    in.at(Attribute.Y, i) + r * my,
+                    in.at(Attribute.Z, i) + r * mz,
+                    mx,
+                    my,
+                    mz,
+                    (double) s / sides,
+                    (double) k / (places - 1));
+            out.red()[corner] = in.at(Attribute.RED, i);
+            out.green()[corner] = in.at(Attribute.GREEN, i);
+            out.blue()[corner] = in.at(Attribute.BLUE, i);
+        }
+    }
+
+    /** The way at place {@code k}: from the one before to the one after. */
+    private static void way(Points in, int from, int to, int k, boolean round, double[] way) {
+        int n = to - from;
+        int before = round ? Math.floorMod(k - 1, n) : Math.max(0, k - 1);
+        int after = round ? (k + 1) % n : Math.min(n - 1, k + 1);
+        way[0] = in.at(Attribute.X, from + after) - in.at(Attribute.X, from + before);
+        way[1] = in.at(Attribute.Y, from + after) - in.at(Attribute.Y, from + before);
+        way[2] = in.at(Attribute.Z, from + after) - in.at(Attribute.Z, from + before);
+        unit(way);
+    }
+
+    /** Carries side and way from place {@code k} to the next, mirrored twice. */
+    private static void carry(Points in, int from, int to, int k, boolean round, Memory memory) {
+        int n = to - from;
+        int a = from + k % n;
+        int b = from + (k + 1) % n;
+        double vx = in.at(Attribute.X, b) - in.at(Attribute.X, a);
+        double vy = in.at(Attribute.Y, b) - in.at(Attribute.Y, a);
+        double vz = in.at(Attribute.Z, b) - in.at(Attribute.Z, a);
+        mirror(memory.side, vx, vy, vz);
+        mirror(memory.way, vx, vy, vz);
+        way(in, from, to, (k + 1) % n, round, memory.next);
+        double wx = memory.next[0] - memory.way[0];
+        double wy = memory.next[1] - memory.way[1];
+        double wz = memory.next[2] - memory.way[2];
+        mirror(memory.side, wx, wy, wz);
+        System.arraycopy(memory.next, 0, memory.way, 0, 3);
+    }
+
+    private static void mirror(double[] p, double vx, double vy, double vz) {
+        double square = vx * vx + vy * vy + vz * vz;
+        if (!(square > 1e-18 && square < 1e12)) return;
+        double twice = 2 * (p[0] * vx + p[1] * vy + p[2] * vz) / square;
+        p[0] -= twice * vx;
+        p[1] -= twice * vy;
+        p[2] -= twice * vz;
+    }
+
+    private static void unit(double[] v) {
+        double length = Math.sqrt(v[0] * v[0] + v[1] * v[1] + v[2] * v[2]);
+        if (!(length > 1e-12 && length < 1e9)) {
+            v[0] = 0;
+            v[1] = 0;
+            v[2] = 1;
+            return;
+        }
+        for (int k = 0; k < 3; k++) v[k] /= length;
+    }
+}

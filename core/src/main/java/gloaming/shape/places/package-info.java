@@ -1,0 +1,2 @@
+/** Steps from shapes to points. */
+package gloaming.shape.places;
