@@ -90,6 +90,11 @@ public abstract class Kind {
     /** Whether looking at it costs next to nothing, so that it is looked at in every frame and not only where somebody wants to see it. */
     public abstract boolean cheap();
 
+    /** What the number of its parts is called on a card, short; empty where it has none. */
+    public String counts() {
+        return "";
+    }
+
     /** Notes the numbers of a flow, in every frame that it leaves its step; so it must cost next to nothing. */
     public abstract void note(Flow flow, Noted into);
 

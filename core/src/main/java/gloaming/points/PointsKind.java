@@ -54,6 +54,11 @@ public final class PointsKind extends Kind {
     }
 
     @Override
+    public String counts() {
+        return "pts";
+    }
+
+    @Override
     public void note(Flow flow, Noted into) {
         into.count = ((Points) flow).n();
     }

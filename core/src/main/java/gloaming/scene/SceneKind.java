@@ -51,6 +51,11 @@ public final class SceneKind extends Kind {
     }
 
     @Override
+    public String counts() {
+        return "things";
+    }
+
+    @Override
     public void note(Flow flow, Noted into) {
         into.count = (int) ((Scene) flow).copies();
     }

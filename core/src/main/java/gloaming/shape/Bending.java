@@ -22,6 +22,11 @@ public interface Bending extends Changed {
     Rule rule(Shape in, Frame frame);
 
     @Override
+    default float finest() {
+        return 0.12f;
+    }
+
+    @Override
     default void change(Shape in, Shape out, Frame frame) {
         out.shareTriangles(in);
         Rule rule = rule(in, frame);

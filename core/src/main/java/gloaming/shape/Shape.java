@@ -266,6 +266,80 @@ public final class Shape implements Flow {
         return of;
     }
 
+    /** Takes over another shape, each triangle divided into {@code parts} times {@code parts}. */
+    public Shape divide(Shape in, int parts) {
+        clear();
+        int row = (parts + 1) * (parts + 2) / 2;
+        size(row * in.triangles, parts * parts * in.triangles);
+        if (in.coloured) colours();
+        float[][] from = {in.x, in.y, in.z, in.nx, in.ny, in.nz, in.u, in.v};
+        float[][] to = {x, y, z, nx, ny, nz, u, v};
+        int corner = 0;
+        int triangle = 0;
+        for (int t = 0; t < in.triangles; t++) {
+            int a = in.of[3 * t];
+            int b = in.of[3 * t + 1];
+            int c = in.of[3 * t + 2];
+            int first = corner;
+            for (int i = 0; i <= parts; i++) {
+                for (int j = 0; j <= parts - i; j++, corner++) {
+                    float wb = (float) j / parts;
+                    float wc = (float) i / parts;
+                    for (int k = 0; k < to.length; k++) to[k][corner] = mean(from[k], a, b, c, wb, wc);
+                    if (!in.coloured) continue;
+                    red[corner] = mean(in.red, a, b, c, wb, wc);
+                    green[corner] = mean(in.green, a, b, c, wb, wc);
+                    blue[corner] = mean(in.blue, a, b, c, wb, wc);
+                }
+            }
+            for (int i = 0, at = first; i < parts; i++) {
+                int next = at + parts - i + 1;
+                for (int j = 0; j < parts - i; j++) {
+                    of[triangle++] = at + j;
+                    of[triangle++] = at + j + 1;
+                    of[triangle++] = next + j;
+                    if (j == parts - i - 1) continue;
+                    of[triangle++] = at + j + 1;
+                    of[triangle++] = next + j + 1;
+                    of[triangle++] = next + j;
+                }
+                at = next;
+            }
+        }
+        upright();
+        return this;
+    }
+
+    private static float mean(float[] column, int a, int b, int c, float wb, float wc) {
+        return column[a] + (column[b] - column[a]) * wb + (column[c] - column[a]) * wc;
+    }
+
+    private void upright() {
+        for (int i = 0; i < corners; i++) {
+            float length = (float) Math.sqrt(nx[i] * nx[i] + ny[i] * ny[i] + nz[i] * nz[i]);
+            if (!(length > 1e-12f)) continue;
+            nx[i] /= length;
+            ny[i] /= length;
+            nz[i] /= length;
+        }
+    }
+
+    /** The length of its longest edge. */
+    public float longestEdge() {
+        float most = 0;
+        for (int t = 0; t < triangles; t++) {
+            for (int k = 0; k < 3; k++) {
+                int a = of[3 * t + k];
+                int b = of[3 * t + (k + 1) % 3];
+                float dx = x[a] - x[b];
+                float dy = y[a] - y[b];
+                float dz = z[a] - z[b];
+                most = Math.max(most, dx * dx + dy * dy + dz * dz);
+            }
+        }
+        return (float) Math.sqrt(most);
+    }
+
     /**
      * Works out normals from the triangles: each corner gets the mean of those around its place, weighted by their angle (Thürmer and
      * Wüthrich 1998). An edge stays an edge where its triangles have corners of their own.

@@ -47,6 +47,11 @@ public final class ShapeKind extends Kind {
     }
 
     @Override
+    public String counts() {
+        return "tri";
+    }
+
+    @Override
     public void note(Flow flow, Noted into) {
         into.count = ((Shape) flow).triangles();
     }

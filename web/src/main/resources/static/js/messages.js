@@ -130,7 +130,7 @@
 /** @typedef {{osc: number, oscIn: number, oscOut: number, clock: boolean, trouble: string|null, packets: number, malformed: number, fault: string|null, midi: MidiPort[], outs: string[], midiTroubles: string[]}} Ports */
 /** @typedef {{port: string, messages: number}} MidiPort */
 /** @typedef {{id: string, name: string, does: string, takes: string|null, gives: string, settings: Setting[], reads: Input[], problems: Problem[]}} CatalogueJsonEntry */
-/** @typedef {{one: string, curve: boolean, drives: boolean, mixes: boolean, rail: KindRail}} CatalogueJsonKindEntry */
+/** @typedef {{one: string, curve: boolean, drives: boolean, mixes: boolean, rail: KindRail, accepts: string[], counts: string}} CatalogueJsonKindEntry */
 /** @typedef {{path: string, filled: boolean, width: number}} KindRail */
 
 export {};

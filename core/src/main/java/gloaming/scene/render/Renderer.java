@@ -40,6 +40,7 @@ public final class Renderer {
     private final Lamp own = new Lamp();
     private final float[] ball = new float[4];
 
+    private String why;
     Scene scene;
     View view = new View();
     Sky sky;
@@ -80,6 +81,7 @@ public final class Renderer {
             });
             background(out, crew);
             seeThrough(out, crew);
+            why = reason();
             return out;
         } finally {
             for (int i = 0; i < textureCount; i++) textures.get(i).forget();
@@ -88,6 +90,17 @@ public final class Renderer {
             this.scene = null;
             sky = null;
         }
+    }
+
+    /** Why nothing of the last scene was seen, as the end of a sentence that begins with the camera; null where something was. */
+    public String why() {
+        return why;
+    }
+
+    private String reason() {
+        for (int i = 0; i < solid.count(); i++) if (solid.batch(i).count > 0) return Why.dark(scene, lamps, sky);
+        for (int i = 0; i < clear.count(); i++) if (clear.batch(i).count > 0) return Why.dark(scene, lamps, sky);
+        return Why.nothing(scene, view);
     }
 
     /** Nobody starts in the black: where there is neither lamp nor sky there is a sun from the left, above and in front. */

@@ -122,6 +122,8 @@ public record Camera(
                         lens == Lens.PARALLEL,
                         samples * out.width,
                         samples * out.height);
-        return renderer.draw(in, samples, shadows, out, frame.crew());
+        renderer.draw(in, samples, shadows, out, frame.crew());
+        if (renderer.why() != null) frame.trouble(renderer.why());
+        return out;
     }
 }

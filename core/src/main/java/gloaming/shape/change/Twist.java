@@ -14,7 +14,7 @@ import gloaming.step.StepInfo;
 @StepInfo(
         name = "Twist",
         does = "Winds a shape about an axis like a rope.",
-        find = "shape wring rotate spiral screw deform modifier")
+        find = "shape wring spiral screw helix deform modifier")
 public record Twist(
         @Id("turns") @Range(min = -20, max = 20, initial = 0.25, unit = "turns", says = "A unit along the axis.")
         double turns,

@@ -28,7 +28,13 @@ public class CatalogueJson {
 
     /** What can be done with a lane that ends in a kind, and how its rail is drawn. */
     public record KindEntry(
-            String one, boolean curve, boolean drives, boolean mixes, Kind.Rail rail, List<String> accepts) {}
+            String one,
+            boolean curve,
+            boolean drives,
+            boolean mixes,
+            Kind.Rail rail,
+            List<String> accepts,
+            String counts) {}
 
     private static final JsonMapper JSON = JsonMapper.builder().build();
 
@@ -70,7 +76,14 @@ public class CatalogueJson {
         for (Kind kind : Kind.values()) {
             all.put(
                     kind.id(),
-                    new KindEntry(kind.one(), kind.curve(), kind.drives(), kind.mixes(), kind.rail(), accepted(kind)));
+                    new KindEntry(
+                            kind.one(),
+                            kind.curve(),
+                            kind.drives(),
+                            kind.mixes(),
+                            kind.rail(),
+                            accepted(kind),
+                            kind.counts()));
         }
         return all;
     }

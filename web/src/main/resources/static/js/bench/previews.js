@@ -107,7 +107,11 @@ export function previews(page) {
     paintCard(card, id, now, m) {
       const shown = card.querySelector('.live');
       if (shown && now.value !== undefined) shown.textContent = now.value.toFixed(2);
-      else if (shown && m.frame % 8 < 2) shown.textContent = now.count >= 0 && now.ms < 0.05 ? `${this.shortCount(now.count)} pts` : `${now.ms.toFixed(1)} ms`;
+      else if (shown && m.frame % 8 < 2) {
+        const step = this.find(id);
+        const counts = step ? KINDS[this.gives(step)].counts : '';
+        shown.textContent = counts && now.count >= 0 && now.ms < 0.05 ? `${this.shortCount(now.count)} ${counts}` : `${now.ms.toFixed(1)} ms`;
+      }
       const tells = m.tells[id] ?? '';
       if (card.dataset.tells !== tells) { card.dataset.tells = tells; card.title = tells; }
       const canvas = /** @type {HTMLCanvasElement} */ (card.querySelector('canvas'));
