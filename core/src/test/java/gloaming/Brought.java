@@ -40,6 +40,14 @@ public final class Brought implements Library {
     }
 
     @Override
+    public gloaming.flow.Shape model(String ref) {
+        gloaming.flow.Shape shape = new gloaming.flow.Shape();
+        for (int i = 0; i < 3; i++) shape.corner(i % 2, i / 2, 0.5, 0, 0, 1, 0, 0);
+        shape.triangle(0, 1, 2);
+        return shape.done();
+    }
+
+    @Override
     public gloaming.flow.Points cloud(String ref) {
         gloaming.flow.Points points = new gloaming.flow.Points().n(3);
         points.each(gloaming.flow.Attribute.X)[1] = 1;

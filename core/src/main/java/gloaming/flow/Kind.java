@@ -90,6 +90,11 @@ public abstract class Kind {
     /** Whether looking at it costs next to nothing, so that it is looked at in every frame and not only where somebody wants to see it. */
     public abstract boolean cheap();
 
+    /** The id of a step that makes a picture of it without anything else, or null where there is none. */
+    public String drawnBy() {
+        return null;
+    }
+
     /** What the number of its parts is called on a card, short; empty where it has none. */
     public String counts() {
         return "";

@@ -17,6 +17,9 @@ public interface Library {
     /** Points of a file; null while they are being read. */
     gloaming.flow.Points cloud(String ref);
 
+    /** Triangles of a model, as its file has them; null while they are being read. */
+    gloaming.flow.Shape model(String ref);
+
     /** What the camera of some page sees. */
     Still camera();
 
@@ -65,6 +68,12 @@ public interface Library {
         public gloaming.flow.Points cloud(String ref) {
             throw new IllegalArgumentException(
                     ref.isEmpty() ? "no points are chosen" : "there is no medium '" + ref + "' in this show");
+        }
+
+        @Override
+        public gloaming.flow.Shape model(String ref) {
+            throw new IllegalArgumentException(
+                    ref.isEmpty() ? "no model is chosen" : "there is no medium '" + ref + "' in this show");
         }
 
         @Override

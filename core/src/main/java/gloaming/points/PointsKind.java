@@ -54,6 +54,11 @@ public final class PointsKind extends Kind {
     }
 
     @Override
+    public String drawnBy() {
+        return "draw-dots";
+    }
+
+    @Override
     public String counts() {
         return "pts";
     }

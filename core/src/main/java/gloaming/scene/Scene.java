@@ -1,7 +1,7 @@
 package gloaming.scene;
 
 import gloaming.flow.Flow;
-import gloaming.shape.Shape;
+import gloaming.flow.Shape;
 import java.util.ArrayList;
 import java.util.List;
 

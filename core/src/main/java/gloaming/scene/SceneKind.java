@@ -5,8 +5,8 @@ import gloaming.flow.Flow;
 import gloaming.flow.Kind;
 import gloaming.flow.Noted;
 import gloaming.flow.PicturePool;
+import gloaming.flow.Shape;
 import gloaming.shape.Facets;
-import gloaming.shape.Shape;
 import gloaming.shape.ShapeKind;
 import java.util.stream.Stream;
 
@@ -48,6 +48,11 @@ public final class SceneKind extends Kind {
     @Override
     public boolean cheap() {
         return true;
+    }
+
+    @Override
+    public String drawnBy() {
+        return "scene-camera";
     }
 
     @Override

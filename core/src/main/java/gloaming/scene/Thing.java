@@ -1,6 +1,6 @@
 package gloaming.scene;
 
-import gloaming.shape.Shape;
+import gloaming.flow.Shape;
 
 /**
  * A shape that stands in the world, once or many times, and what it is made of.

@@ -1,5 +1,6 @@
 package gloaming.shape;
 
+import gloaming.flow.Shape;
 import gloaming.look.Id;
 
 /** One of the three directions of space. */

@@ -1,6 +1,7 @@
 package gloaming.shape;
 
 import gloaming.flow.Points;
+import gloaming.flow.Shape;
 import gloaming.step.Frame;
 
 /**

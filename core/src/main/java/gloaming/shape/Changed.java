@@ -1,5 +1,6 @@
 package gloaming.shape;
 
+import gloaming.flow.Shape;
 import gloaming.step.Frame;
 import gloaming.step.Operation;
 

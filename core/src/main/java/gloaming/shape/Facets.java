@@ -1,6 +1,7 @@
 package gloaming.shape;
 
 import gloaming.flow.Canvas;
+import gloaming.flow.Shape;
 import java.util.Arrays;
 
 /** A plain view of triangles under a light at the eye, so that a shape can be looked at before anything draws it. */

@@ -1,6 +1,7 @@
 package gloaming.shape;
 
 import gloaming.flow.Nothing;
+import gloaming.flow.Shape;
 import gloaming.step.Frame;
 import gloaming.step.Operation;
 

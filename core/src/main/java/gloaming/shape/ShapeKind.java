@@ -5,6 +5,7 @@ import gloaming.flow.Flow;
 import gloaming.flow.Kind;
 import gloaming.flow.Noted;
 import gloaming.flow.PicturePool;
+import gloaming.flow.Shape;
 import java.util.stream.Stream;
 
 /** What the program asks about shapes. */
@@ -44,6 +45,11 @@ public final class ShapeKind extends Kind {
     @Override
     public boolean cheap() {
         return true;
+    }
+
+    @Override
+    public String drawnBy() {
+        return "scene-camera";
     }
 
     @Override

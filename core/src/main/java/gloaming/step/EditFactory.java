@@ -107,19 +107,27 @@ public final class EditFactory {
     /** A new lane that shows a medium of a kind, at the front of the mix; {@link Refused} where no step shows that kind. */
     public Edit bring(Look look, String ref, String kind, String name) {
         for (Description d : catalogue.entries()) {
-            if (d.takes() != null || !d.gives().mixes()) continue;
+            if (d.takes() != null || !d.gives().mixes() && d.gives().drawnBy() == null) continue;
             for (Setting setting : d.settings()) {
                 if (setting.form() != Setting.Form.MEDIUM
                         || !setting.choices().getFirst().equals(kind)) continue;
                 Step step = Step.of(look.freshId("s"), d.id()).with(setting.id(), Value.of(ref));
                 String free = freeName(look, name.isBlank() ? d.name() : name.strip());
-                Lane lane = new Lane(look.freshId("l"), free, Clock.SHOW, List.of(step));
+                List<Step> steps = new java.util.ArrayList<>(List.of(step));
+                if (!d.gives().mixes())
+                    steps.add(Step.of(after(step.id()), d.gives().drawnBy()));
+                Lane lane = new Lane(look.freshId("l"), free, Clock.SHOW, steps);
                 return new Edit.Several(List.of(
                         new Edit.AddLane(look.lanes().size(), lane),
                         new Edit.AddLayer(0, Layer.of(look.freshId("m"), lane.id(), Blend.OVER, 1))));
             }
         }
         throw new Refused("No step shows a " + kind + " by itself; it is among the media of this show.");
+    }
+
+    /** The id of a second step beside one that was fresh. */
+    private static String after(String fresh) {
+        return "s" + (Long.parseLong(fresh.substring(1)) + 1);
     }
 
     /** The same step once more, right behind it. */

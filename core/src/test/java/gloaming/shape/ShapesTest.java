@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
 import gloaming.Moments;
+import gloaming.flow.Shape;
 import gloaming.look.Value;
 import gloaming.step.Catalogue;
 import gloaming.step.Description;

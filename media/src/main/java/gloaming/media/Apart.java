@@ -152,6 +152,11 @@ public final class Apart implements Decoder {
     }
 
     @Override
+    public gloaming.flow.Shape model(Path file, String name) throws Unreadable {
+        return once(name, LONG_MS, null, Wire.Ask.MODEL, out -> file(out, file, name), Wire::shape);
+    }
+
+    @Override
     public Letters letters(Path file, String name) throws Unreadable {
         return once(name, LONG_MS, null, Wire.Ask.LETTERS, out -> file(out, file, name), Outlines::read);
     }

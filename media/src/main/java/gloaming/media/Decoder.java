@@ -25,6 +25,9 @@ public interface Decoder extends AutoCloseable {
 
     Points cloud(Path file, String name) throws Unreadable;
 
+    /** The triangles of a model. */
+    gloaming.flow.Shape model(Path file, String name) throws Unreadable;
+
     Letters letters(Path file, String name) throws Unreadable;
 
     Frames frames(Path file, String name) throws Unreadable;

@@ -40,7 +40,8 @@ public record Facts(
         CLIP,
         SOUND,
         FONT,
-        CLOUD;
+        CLOUD,
+        MODEL;
 
         public String id() {
             return name().toLowerCase(java.util.Locale.ROOT);
@@ -51,6 +52,8 @@ public record Facts(
         return new Facts(kind, width, height, frames, rate, seconds, alpha, coding, jpeg);
     }
 
+    /** Bytes from the beginning of a file by which it is known. */
+    static final int HEAD = 512;
     /** Width and height of a preview. */
     private static final Cut PREVIEW = new Cut(320, 180, 1, Fit.FIT);
     /** A clip that holds less than this part of what it says it lasts was cut off. */
@@ -59,11 +62,14 @@ public record Facts(
     /** Reads a file; {@link Unreadable} with one sentence when it is none that can be used. */
     public static Facts of(Path file, String name) throws Unreadable, IOException {
         byte[] head = new byte[12];
+        byte[] more;
         try (var in = Files.newInputStream(file)) {
-            in.readNBytes(head, 0, head.length);
+            more = in.readNBytes(HEAD);
         }
+        System.arraycopy(more, 0, head, 0, Math.min(head.length, more.length));
         if (Files.size(file) == 0) throw new Unreadable("'" + name + "' is empty.");
         if (FontFile.looksLikeOne(head)) return font(file, name);
+        if (ModelFile.looksLikeOne(more, Files.size(file))) return model(file, name);
         if (CloudFile.looksLikeOne(head)) return cloud(file, name);
         if (sounds(head)) return sound(file, name);
         try {
@@ -134,6 +140,13 @@ public record Facts(
         String coding = "%,d points".formatted(points.n());
         byte[] preview = jpeg(CloudSketch.of(points, PREVIEW.width(), PREVIEW.height()));
         return new Facts(Kind.CLOUD, 0, 0, 0, 0, 0, false, coding, preview);
+    }
+
+    private static Facts model(Path file, String name) throws Unreadable {
+        gloaming.flow.Shape shape = ModelFile.read(file, name);
+        String coding = "%,d triangles".formatted(shape.triangles());
+        byte[] preview = jpeg(ModelSketch.of(shape, PREVIEW.width(), PREVIEW.height()));
+        return new Facts(Kind.MODEL, 0, 0, 0, 0, 0, false, coding, preview);
     }
 
     private static Facts pictures(Path file, String name) throws Unreadable {

@@ -36,6 +36,11 @@ public final class Here implements Decoder {
     }
 
     @Override
+    public gloaming.flow.Shape model(Path file, String name) throws Unreadable {
+        return ModelFile.read(file, name);
+    }
+
+    @Override
     public Letters letters(Path file, String name) throws Unreadable {
         return FontFile.read(file, name);
     }

@@ -243,47 +243,65 @@ public final class Shelf implements Library, AutoCloseable {
         }
     }
 
-    private final Map<String, CloudRead> clouds = new ConcurrentHashMap<>();
-    /** Clouds that are kept in memory, at most. */
+    /** Clouds, and models, that are kept in memory, at most. */
     private static final int MOST_CLOUDS = 16;
 
-    /** A cloud as it was read, or what is wrong with it; neither while that goes on. */
-    private final class CloudRead {
+    private final Map<String, Kept<gloaming.flow.Points>> clouds = new ConcurrentHashMap<>();
+    private final Map<String, Kept<gloaming.flow.Shape>> models = new ConcurrentHashMap<>();
+
+    /** Reads the whole of a file. */
+    private interface Whole<T> {
+        T read(Item item) throws Unreadable;
+    }
+
+    /** A file as it was read, or what is wrong with it; neither while that goes on. */
+    private static final class Kept<T> {
         final Item item;
-        volatile gloaming.flow.Points points;
+        volatile T whole;
         volatile String problem;
 
-        CloudRead(Item item) {
+        Kept(Item item) {
             this.item = item;
         }
 
-        void read() {
+        void read(Whole<T> how) {
             try {
-                points = decoder.cloud(item.file, item.name);
+                whole = how.read(item);
             } catch (Unreadable e) {
                 problem = sentence(e);
             }
         }
     }
 
+    private <T> T kept(Map<String, Kept<T>> all, String ref, Item item, Whole<T> how) {
+        Kept<T> known = all.get(ref);
+        if (known == null || !known.item.version.equals(item.version)) {
+            if (!exact && reader.getQueue().remainingCapacity() == 0) return known == null ? null : known.whole;
+            if (all.size() >= MOST_CLOUDS) all.clear();
+            Kept<T> now = new Kept<>(item);
+            // What is shown stays until the new one is there.
+            if (known != null) now.whole = known.whole;
+            all.put(ref, now);
+            if (exact) now.read(how);
+            else reader.execute(() -> now.read(how));
+            known = now;
+        }
+        if (known.problem != null) throw new IllegalArgumentException(known.problem);
+        return known.whole;
+    }
+
     @Override
     public gloaming.flow.Points cloud(String ref) {
         Item item = items.get(ref);
         if (item == null || item.kind != Facts.Kind.CLOUD) return Library.EMPTY.cloud(ref);
-        CloudRead known = clouds.get(ref);
-        if (known == null || !known.item.version.equals(item.version)) {
-            if (!exact && reader.getQueue().remainingCapacity() == 0) return known == null ? null : known.points;
-            if (clouds.size() >= MOST_CLOUDS) clouds.clear();
-            CloudRead now = new CloudRead(item);
-            // What is shown stays until the new one is there.
-            if (known != null) now.points = known.points;
-            clouds.put(ref, now);
-            if (exact) now.read();
-            else reader.execute(now::read);
-            known = now;
-        }
-        if (known.problem != null) throw new IllegalArgumentException(known.problem);
-        return known.points;
+        return kept(clouds, ref, item, one -> decoder.cloud(one.file, one.name));
+    }
+
+    @Override
+    public gloaming.flow.Shape model(String ref) {
+        Item item = items.get(ref);
+        if (item == null || item.kind != Facts.Kind.MODEL) return Library.EMPTY.model(ref);
+        return kept(models, ref, item, one -> decoder.model(one.file, one.name));
     }
 
     @Override

@@ -4,6 +4,7 @@ import gloaming.flow.Attribute;
 import gloaming.flow.Column;
 import gloaming.flow.Picture;
 import gloaming.flow.Points;
+import gloaming.flow.Shape;
 import gloaming.library.Cut;
 import gloaming.library.Fit;
 import java.io.DataInputStream;
@@ -20,6 +21,7 @@ final class Wire {
         JPEG,
         SOUND,
         CLOUD,
+        MODEL,
         LETTERS,
         OPEN,
         NEXT,
@@ -185,6 +187,32 @@ final class Wire {
         int length = count(in, CloudFile.MOST);
         column.length(length);
         floats(in, column.values, length);
+    }
+
+    static void shape(DataOutputStream out, Shape shape) throws IOException {
+        out.writeInt(shape.corners());
+        out.writeInt(shape.triangles());
+        out.writeBoolean(shape.coloured());
+        for (float[] column : columns(shape)) floats(out, column, shape.corners());
+        for (int i = 0; i < 3 * shape.triangles(); i++) out.writeInt(shape.of()[i]);
+    }
+
+    private static float[][] columns(Shape s) {
+        return s.coloured()
+                ? new float[][] {s.x(), s.y(), s.z(), s.nx(), s.ny(), s.nz(), s.u(), s.v(), s.red(), s.green(), s.blue()
+                }
+                : new float[][] {s.x(), s.y(), s.z(), s.nx(), s.ny(), s.nz(), s.u(), s.v()};
+    }
+
+    static Shape shape(DataInputStream in) throws IOException {
+        Shape shape = new Shape();
+        int corners = count(in, 3 * Shape.MOST);
+        int triangles = count(in, Shape.MOST);
+        if (in.readBoolean()) shape.colours();
+        shape.size(corners, triangles);
+        for (float[] column : columns(shape)) floats(in, column, corners);
+        for (int i = 0; i < 3 * triangles; i++) shape.of()[i] = count(in, Math.max(0, corners - 1));
+        return shape.done();
     }
 
     static void laid(DataOutputStream out, Laid laid) throws IOException {

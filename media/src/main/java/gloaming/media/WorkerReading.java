@@ -87,6 +87,11 @@ public final class WorkerReading {
                     done();
                     Wire.points(out, points);
                 }
+                case MODEL -> {
+                    var shape = here.model(file(), in.readUTF());
+                    done();
+                    Wire.shape(out, shape);
+                }
                 case LETTERS -> {
                     FontFile font = FontFile.read(file(), in.readUTF());
                     done();

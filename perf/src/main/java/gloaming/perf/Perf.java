@@ -41,6 +41,7 @@ public final class Perf implements Callable<Integer> {
         all.put("shaders", Shaders::run);
         all.put("guide", Shaders::guide);
         all.put("recompiles", Shaders::recompiles);
+        all.put("scenes", Scenes::run);
         all.put("signals", Hands::signals);
         all.put("hearing", Hands::hearing);
         all.put("osc", Hands::osc);

@@ -14,7 +14,7 @@ import gloaming.step.StepInfo;
 @Id("fog")
 @StepInfo(
         name = "Fog",
-        does = "Fills a scene with fog, alike everywhere or lying low.",
+        does = "Puts fog into a scene, alike everywhere or lying low.",
         find = "mist haze depth cue atmosphere smoke distance ground")
 public record FogIn(
         @Id("colour") @Choice(initial = "#5a5668", says = "The colour of the fog, as it is lit.")

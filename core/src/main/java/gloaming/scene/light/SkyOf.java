@@ -15,7 +15,7 @@ import gloaming.step.StepInfo;
 @StepInfo(
         name = "Sky",
         does = "Lights a scene from all round, by a colour above, at the horizon and below.",
-        find = "ambient hemisphere environment dome fill light background dusk horizon")
+        find = "ambient hemisphere environment dome surrounding light dusk horizon")
 public record SkyOf(
         @Id("above") @Choice(initial = "#3a4a72", says = "Straight up.")
         Colour above,

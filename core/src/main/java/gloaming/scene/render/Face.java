@@ -1,9 +1,9 @@
 package gloaming.scene.render;
 
+import gloaming.flow.Shape;
 import gloaming.scene.Material;
 import gloaming.scene.Matrix;
 import gloaming.scene.Thing;
-import gloaming.shape.Shape;
 
 /**
  * One triangle made ready to be asked for what lies under a place of the picture.

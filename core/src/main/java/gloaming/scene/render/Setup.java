@@ -1,8 +1,8 @@
 package gloaming.scene.render;
 
+import gloaming.flow.Shape;
 import gloaming.scene.Matrix;
 import gloaming.scene.Thing;
-import gloaming.shape.Shape;
 
 /** Moves the corners of things into a view and keeps the triangles that may be seen in it. */
 final class Setup {

@@ -268,7 +268,7 @@ final class Shading {
         dome(f.outBlue, f.blue, 2);
         for (int l = 0; l < renderer.lamps.size(); l++) {
             Lamp lamp = renderer.lamps.get(l);
-            reach(lamp);
+            if (!reach(lamp)) continue;
             Shadow shadow = renderer.shadow(l);
             if (shadow != null) shadow.shade(f, turn, taps);
             band();
@@ -286,8 +286,8 @@ final class Shading {
         LightKernels.sky(f, out, bases);
     }
 
-    /** Where a lamp is from each place, and how strong its light is there. */
-    private void reach(Lamp lamp) {
+    /** Where a lamp is from each place, and how strong its light is there; false where none of it comes to any. */
+    private boolean reach(Lamp lamp) {
         int n = f.n;
         if (lamp.form == Lamp.Form.SUN) {
             java.util.Arrays.fill(f.lx, 0, n, -lamp.dx);
@@ -296,7 +296,7 @@ final class Shading {
             java.util.Arrays.fill(f.light, 0, n, 1);
         } else {
             // Nearer than it is wide a lamp grows no brighter.
-            float least = Math.max(1e-6f, lamp.wide * lamp.wide);
+            float nearest = Math.max(1e-6f, lamp.wide * lamp.wide);
             for (int i = 0; i < n; i++) {
                 float x = lamp.x - f.x[i];
                 float y = lamp.y - f.y[i];
@@ -306,17 +306,24 @@ final class Shading {
                 f.lx[i] = x * over;
                 f.ly[i] = y * over;
                 f.lz[i] = z * over;
-                f.light[i] = 1 / Math.max(least, square);
+                f.light[i] = 1 / Math.max(nearest, square);
             }
             if (lamp.form == Lamp.Form.SPOT) cone(lamp);
         }
+        // What is less than a thousandth of white is not seen.
+        float least = UNSEEN / Math.max(lamp.red, Math.max(lamp.green, lamp.blue));
+        boolean any = false;
         for (int i = 0; i < n; i++) {
             float straight = f.nx[i] * f.lx[i] + f.ny[i] * f.ly[i] + f.nz[i] * f.lz[i];
             // Light from behind the triangle itself would come through it.
             float flat = f.fx[i] * f.lx[i] + f.fy[i] * f.ly[i] + f.fz[i] * f.lz[i];
-            if (f.soft[i] == 0 && (straight <= 0 || flat <= 0)) f.light[i] = 0;
+            if (f.light[i] < least || f.soft[i] == 0 && (straight <= 0 || flat <= 0)) f.light[i] = 0;
+            else any = true;
         }
+        return any;
     }
+
+    private static final float UNSEEN = 2e-4f;
 
     private void cone(Lamp lamp) {
         float range = Math.max(1e-4f, lamp.inner - lamp.outer);

@@ -77,7 +77,9 @@ final class Shadow {
      *     different ones
      */
     void shade(Fragments f, int[] turns, Taps taps) {
+        int used = sides(f, taps);
         for (int v = 0; v < count; v++) {
+            if ((used & 1 << v) == 0) continue;
             View view = views[v];
             taps.n = 0;
             ShadowKernels.place(taps, f, view.m, lamp.form == Lamp.Form.SUN, texel);
@@ -96,9 +98,21 @@ final class Shadow {
         }
     }
 
+    /** Notes which of the views each fragment lies in, and returns a bit for each view that any does. */
+    private int sides(Fragments f, Taps taps) {
+        if (count == 1) return 1;
+        int used = 0;
+        for (int i = 0; i < f.n; i++) {
+            if (!(f.light[i] > 0)) continue;
+            taps.side[i] = towards(f.x[i] - lamp.x, f.y[i] - lamp.y, f.z[i] - lamp.z);
+            used |= 1 << taps.side[i];
+        }
+        return used;
+    }
+
     /** Finds a fragment in a view, if it lies there. */
     private void place(Fragments f, int i, int which, View view, int turn, Taps taps) {
-        if (count == 6 && which != towards(f.x[i] - lamp.x, f.y[i] - lamp.y, f.z[i] - lamp.z)) return;
+        if (count == 6 && which != taps.side[i]) return;
         float depth = taps.allDepth[i];
         float px = taps.allX[i];
         float py = taps.allY[i];

@@ -3,6 +3,8 @@ package gloaming.scene.render;
 /** Places that look round about in one view of a shadow, as columns: the scratch paper of one thread. */
 final class Taps {
     int n;
+    /** For all fragments: the one of six views they lie in. */
+    final int[] side = new int[Fragments.MOST];
     /** The fragment each is of. */
     final int[] of = new int[Fragments.MOST];
     /** Where it lies in the view, in texels, and how near it is itself. */

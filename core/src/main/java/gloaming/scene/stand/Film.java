@@ -2,11 +2,11 @@ package gloaming.scene.stand;
 
 import gloaming.flow.Nothing;
 import gloaming.flow.Picture;
+import gloaming.flow.Shape;
 import gloaming.look.Id;
 import gloaming.scene.Material;
 import gloaming.scene.Scene;
 import gloaming.scene.Thing;
-import gloaming.shape.Shape;
 import gloaming.step.Choice;
 import gloaming.step.Frame;
 import gloaming.step.Operation;

@@ -1,8 +1,8 @@
 package gloaming.shape.change;
 
+import gloaming.flow.Shape;
 import gloaming.look.Id;
 import gloaming.shape.Changed;
-import gloaming.shape.Shape;
 import gloaming.step.Frame;
 import gloaming.step.Randomness;
 import gloaming.step.Range;

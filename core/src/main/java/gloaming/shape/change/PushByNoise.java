@@ -1,9 +1,9 @@
 package gloaming.shape.change;
 
+import gloaming.flow.Shape;
 import gloaming.look.Id;
 import gloaming.noise.GradientNoise;
 import gloaming.shape.Bending;
-import gloaming.shape.Shape;
 import gloaming.step.Frame;
 import gloaming.step.Range;
 import gloaming.step.StepInfo;

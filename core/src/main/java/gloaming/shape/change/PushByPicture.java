@@ -1,11 +1,11 @@
 package gloaming.shape.change;
 
 import gloaming.flow.Picture;
+import gloaming.flow.Shape;
 import gloaming.look.Id;
 import gloaming.picture.kernel.Border;
 import gloaming.picture.kernel.Sampler;
 import gloaming.shape.Changed;
-import gloaming.shape.Shape;
 import gloaming.step.Frame;
 import gloaming.step.Range;
 import gloaming.step.Read;

@@ -1,9 +1,9 @@
 package gloaming.shape.change;
 
+import gloaming.flow.Shape;
 import gloaming.look.Id;
 import gloaming.shape.Axis;
 import gloaming.shape.Bending;
-import gloaming.shape.Shape;
 import gloaming.step.Choice;
 import gloaming.step.Frame;
 import gloaming.step.Range;

@@ -1,8 +1,8 @@
 package gloaming.shape.make;
 
+import gloaming.flow.Shape;
 import gloaming.look.Id;
 import gloaming.shape.Made;
-import gloaming.shape.Shape;
 import gloaming.step.Range;
 import gloaming.step.StepInfo;
 

@@ -1,10 +1,10 @@
 package gloaming.shape.make;
 
 import gloaming.flow.Picture;
+import gloaming.flow.Shape;
 import gloaming.look.Id;
 import gloaming.picture.kernel.Border;
 import gloaming.picture.kernel.Sampler;
-import gloaming.shape.Shape;
 import gloaming.step.Colour;
 import gloaming.step.Frame;
 import gloaming.step.Operation;

@@ -1,6 +1,6 @@
 package gloaming.shape.make;
 
-import gloaming.shape.Shape;
+import gloaming.flow.Shape;
 
 /** Outlines carried round the upright axis: what balls, rings, cones and turned profiles are made of. */
 final class Rounds {

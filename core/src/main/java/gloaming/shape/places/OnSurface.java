@@ -2,8 +2,8 @@ package gloaming.shape.places;
 
 import gloaming.flow.Attribute;
 import gloaming.flow.Points;
+import gloaming.flow.Shape;
 import gloaming.look.Id;
-import gloaming.shape.Shape;
 import gloaming.step.Choice;
 import gloaming.step.Frame;
 import gloaming.step.Operation;

@@ -5,13 +5,13 @@ import static org.assertj.core.api.Assertions.within;
 
 import gloaming.flow.Crew;
 import gloaming.flow.Picture;
+import gloaming.flow.Shape;
 import gloaming.look.Value;
 import gloaming.scene.Lamp;
 import gloaming.scene.Material;
 import gloaming.scene.Matrix;
 import gloaming.scene.Scene;
 import gloaming.scene.Thing;
-import gloaming.shape.Shape;
 import gloaming.step.Catalogue;
 import gloaming.step.Description;
 import gloaming.step.Operation;

@@ -89,7 +89,6 @@ final class Rehearsal {
     private static void steps() {
         Map<String, String> sources =
                 Map.of("picture", "cloud-noise", "points", "grid", "signal", "sway", "shape", "ball", "scene", "ball");
-        Map<String, String> draws = Map.of("points", "draw-dots", "shape", "scene-camera", "scene", "scene-camera");
         HouseBand band = new HouseBand(11, 96);
         try (Crew crew = new Crew(Math.max(1, Runtime.getRuntime().availableProcessors()))) {
             for (Description step : Catalogue.all().entries()) {
@@ -98,8 +97,8 @@ final class Rehearsal {
                 if (step.takes() != null)
                     steps.add(Step.of("s1", sources.get(step.takes().id())));
                 steps.add(Step.of("s2", step.id()));
-                if (draws.containsKey(step.gives().id()))
-                    steps.add(Step.of("s3", draws.get(step.gives().id())));
+                if (step.gives().drawnBy() != null)
+                    steps.add(Step.of("s3", step.gives().drawnBy()));
                 Player player = new Player(Catalogue.all(), crew);
                 player.load(new Look(
                         "Rehearsal",

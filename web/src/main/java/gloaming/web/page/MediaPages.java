@@ -79,6 +79,7 @@ class MediaPages {
                 "A sound (WAV, FLAC, Ogg, MP3) plays with the show; looks hear its beat, its bands, and where something begins.";
             case FONT -> "A font letters the words of a show, in a line, round an edge, or as points.";
             case CLOUD -> "A cloud of points (PLY, CSV, XYZ), as scanners give it, is flown through by a camera.";
+            case MODEL -> "A model (glTF, OBJ, STL) stands in a scene, bent, copied, cast in brass, under any light.";
         };
     }
 
@@ -109,7 +110,10 @@ class MediaPages {
                                 row.folder(),
                                 row.facts().kind().id(),
                                 facts(row),
-                                row.is(Facts.Kind.PICTURE) || row.is(Facts.Kind.CLIP) || row.is(Facts.Kind.CLOUD),
+                                row.is(Facts.Kind.PICTURE)
+                                        || row.is(Facts.Kind.CLIP)
+                                        || row.is(Facts.Kind.CLOUD)
+                                        || row.is(Facts.Kind.MODEL),
                                 used(show, row)))
                         .toList());
         return "media";

@@ -1,6 +1,5 @@
-package gloaming.shape;
+package gloaming.flow;
 
-import gloaming.flow.Flow;
 import java.util.Arrays;
 import java.util.concurrent.atomic.AtomicLong;
 

@@ -1,0 +1,281 @@
+package gloaming.scene;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+import static org.assertj.core.api.Assertions.within;
+
+import gloaming.Moments;
+import gloaming.flow.Attribute;
+import gloaming.flow.Crew;
+import gloaming.flow.Flow;
+import gloaming.flow.Picture;
+import gloaming.flow.Points;
+import gloaming.flow.Shape;
+import gloaming.look.Blend;
+import gloaming.look.Clock;
+import gloaming.look.Lane;
+import gloaming.look.Layer;
+import gloaming.look.Look;
+import gloaming.look.Refused;
+import gloaming.look.Step;
+import gloaming.look.Value;
+import gloaming.play.Moment;
+import gloaming.play.Onlooker;
+import gloaming.play.Player;
+import gloaming.sound.Sound;
+import gloaming.step.Catalogue;
+import gloaming.step.Description;
+import gloaming.step.Operation;
+import gloaming.step.Rules;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.TreeMap;
+import org.junit.jupiter.api.Test;
+
+/** What the steps of scenes do, one by one and in lanes. */
+class SceneStepsTest {
+    private final Moments frame = new Moments();
+
+    @SuppressWarnings("unchecked")
+    private <T extends Flow> T run(Flow in, String id, Object... settings) {
+        Description description = Catalogue.all().find(id);
+        Map<String, Value> set = new TreeMap<>();
+        for (int i = 0; i < settings.length; i += 2)
+            set.put(
+                    (String) settings[i],
+                    settings[i + 1] instanceof Number n
+                            ? Value.of(n.doubleValue())
+                            : settings[i + 1] instanceof Boolean b ? Value.of(b) : Value.of((String) settings[i + 1]));
+        Operation<Flow, Flow, Object> step =
+                (Operation<Flow, Flow, Object>) description.make(description.arguments(set));
+        return (T) step.run(in, step.memory(), frame.next());
+    }
+
+    private Scene standing(Shape shape) {
+        return new Scene().clear().with(shape);
+    }
+
+    /** Where a place of a thing's first shape comes to in a copy. */
+    private static double[] place(Thing thing, int copy, double x, double y, double z) {
+        float[] m = new float[Matrix.SIZE];
+        Matrix.times(thing.move, 0, thing.copiesAt(), copy * Thing.FLOATS, m, 0);
+        double[] p = new double[3];
+        for (int r = 0; r < 3; r++) p[r] = m[4 * r] * x + m[4 * r + 1] * y + m[4 * r + 2] * z + m[4 * r + 3];
+        return p;
+    }
+
+    private static Points points(float[]... xyzHeading) {
+        Points points = new Points().n(xyzHeading.length);
+        Attribute[] all = {Attribute.X, Attribute.Y, Attribute.Z, Attribute.HX, Attribute.HY, Attribute.HZ};
+        for (int a = 0; a < all.length; a++) {
+            float[] values = points.column(all[a]).length(xyzHeading.length).values;
+            for (int i = 0; i < values.length && i < xyzHeading.length; i++) values[i] = xyzHeading[i][a];
+        }
+        return points;
+    }
+
+    @Test
+    void whatPointedUpInACopyPointsAlongItsPointsHeading() {
+        float k = (float) Math.sqrt(1 / 3.0);
+        Points points = points(
+                new float[] {1, 2, 3, 1, 0, 0},
+                new float[] {0, 0, 0, 0, -1, 0},
+                new float[] {0, 0, 0, k, k, k},
+                new float[] {0, 0, 0, 0, 0, 0});
+        frame.reads.put("on", points);
+        Scene scene = run(standing(run(null, "ball")), "copies", "scale", 2);
+        Thing thing = scene.thing(0);
+        assertThat(thing.count()).isEqualTo(4);
+        assertThat(place(thing, 0, 0, 1, 0)).containsExactly(new double[] {3, 2, 3}, within(1e-5));
+        assertThat(place(thing, 1, 0, 1, 0)).containsExactly(new double[] {0, -2, 0}, within(1e-5));
+        assertThat(place(thing, 2, 0, 1, 0)).containsExactly(new double[] {2 * k, 2 * k, 2 * k}, within(1e-5));
+        // A heading of no length leaves it upright.
+        assertThat(place(thing, 3, 0, 1, 0)).containsExactly(new double[] {0, 2, 0}, within(1e-5));
+    }
+
+    @Test
+    void copiesOfCopiesStandOnEveryPointOfEvery() {
+        frame.reads.put("on", points(new float[] {1, 0, 0, 0, 1, 0}, new float[] {-1, 0, 0, 0, 1, 0}));
+        Scene once = run(standing(run(null, "block")), "copies");
+        frame.reads.put("on", points(new float[] {0, 5, 0, 0, 1, 0}, new float[] {0, -5, 0, 0, 1, 0}));
+        Scene twice = run(run(once, "stand", "scale", 0.5), "copies");
+        assertThat(twice.thing(0).count()).isEqualTo(4);
+        assertThat(place(twice.thing(0), 3, 0, 0, 0)).containsExactly(new double[] {-0.5, -5, 0}, within(1e-5));
+        assertThat(once.thing(0).count()).isEqualTo(2);
+    }
+
+    @Test
+    void tooManyCopiesAreRefusedInASentence() {
+        frame.reads.put("on", new Points().n(Scene.COPIES + 1));
+        Scene scene = standing(run(null, "block"));
+        assertThatThrownBy(() -> run(scene, "copies"))
+                .isInstanceOf(IllegalArgumentException.class)
+                .hasMessageContaining("there can be 500,000");
+    }
+
+    @Test
+    void aPoseTurnsAsItIsSaid() {
+        Scene scene = run(standing(run(null, "block")), "stand", "turn", 0.25, "x", 1);
+        assertThat(place(scene.thing(0), 0, 1, 0, 0)).containsExactly(new double[] {1, 1, 0}, within(1e-5));
+        Scene tilted = run(standing(run(null, "block")), "stand", "tilt", 0.25);
+        // The top towards who looks.
+        assertThat(place(tilted.thing(0), 0, 0, 1, 0)).containsExactly(new double[] {0, 0, 1}, within(1e-5));
+        Scene spun = run(standing(run(null, "block")), "stand", "spin", 0.25);
+        assertThat(place(spun.thing(0), 0, 0, 0, 1)).containsExactly(new double[] {1, 0, 0}, within(1e-5));
+    }
+
+    @Test
+    void aTubeRunsAlongItsPointsAsThickAsTheyAre() {
+        Points points = new Points().n(40);
+        for (Attribute a : List.of(Attribute.X, Attribute.Y, Attribute.Z))
+            points.column(a).length(40);
+        for (int i = 0; i < 40; i++) {
+            points.column(Attribute.X).values[i] = (float) Math.sin(i * 0.2);
+            points.column(Attribute.Y).values[i] = i * 0.05f;
+            points.column(Attribute.Z).values[i] = (float) Math.cos(i * 0.2);
+        }
+        points.column(Attribute.SIZE).constant(0.1f);
+        Shape tube = run(points, "tube", "sides", 12);
+        assertThat(tube.triangles()).isEqualTo(39 * 24);
+        for (int i = 0; i < tube.corners(); i++) {
+            int at = i / 13;
+            double x = tube.x()[i] - points.at(Attribute.X, at);
+            double y = tube.y()[i] - points.at(Attribute.Y, at);
+            double z = tube.z()[i] - points.at(Attribute.Z, at);
+            assertThat(Math.sqrt(x * x + y * y + z * z)).isCloseTo(0.1, within(1e-4));
+            if (at == 0 || at == 39) continue;
+            // The profile stands upright on the way, and does not turn from one place to the next.
+            double wx = points.at(Attribute.X, at + 1) - points.at(Attribute.X, at - 1);
+            double wy = points.at(Attribute.Y, at + 1) - points.at(Attribute.Y, at - 1);
+            double wz = points.at(Attribute.Z, at + 1) - points.at(Attribute.Z, at - 1);
+            assertThat(x * wx + y * wy + z * wz).isCloseTo(0, within(1e-4));
+            double alike = tube.nx()[i] * tube.nx()[i - 13]
+                    + tube.ny()[i] * tube.ny()[i - 13]
+                    + tube.nz()[i] * tube.nz()[i - 13];
+            assertThat(alike).isGreaterThan(0.97);
+        }
+    }
+
+    @Test
+    void pointsOnASurfaceLieOnItAndEvenly() {
+        Shape ball = run(null, "ball", "radius", 1, "detail", 40);
+        Points points = run(ball, "on-surface", "count", 8000);
+        int above = 0;
+        int right = 0;
+        for (int i = 0; i < points.n(); i++) {
+            double x = points.at(Attribute.X, i);
+            double y = points.at(Attribute.Y, i);
+            double z = points.at(Attribute.Z, i);
+            assertThat(Math.sqrt(x * x + y * y + z * z)).isCloseTo(1, within(0.01));
+            assertThat(x * points.at(Attribute.HX, i) + y * points.at(Attribute.HY, i) + z * points.at(Attribute.HZ, i))
+                    .isGreaterThan(0.98);
+            if (y > 0.5) above++;
+            if (x > 0) right++;
+        }
+        // A zone of a ball is as large as it is high (Archimedes).
+        assertThat(above / 8000.0).isCloseTo(0.25, within(0.01));
+        assertThat(right / 8000.0).isCloseTo(0.5, within(0.02));
+    }
+
+    @Test
+    void aGroundIsAsHighAsThePictureIsBright() {
+        Picture ramp = new Picture(64, 36);
+        for (int i = 0; i < ramp.pixels(); i++) ramp.r()[i] = ramp.g()[i] = ramp.b()[i] = i % 64 / 63f;
+        Shape ground = run(ramp, "ground", "width", 2, "height", 0.5, "detail", 20);
+        for (int i = 0; i < ground.corners(); i++) {
+            assertThat(ground.y()[i]).isCloseTo((ground.x()[i] + 1) / 2 * 0.5f, within(1e-3f));
+            // A slope of a quarter.
+            assertThat(ground.nx()[i] / ground.ny()[i]).isCloseTo(-0.25f, within(1e-3f));
+        }
+    }
+
+    @Test
+    void aFilmInSpaceKeepsThePicturesShapeAndColours() {
+        Picture film = new Picture(80, 40).fill(0.2f, 0.4f, 0.8f, 1);
+        frame.reads.put("picture", film);
+        Scene scene = run(null, "film", "height", 1);
+        Shape sheet = scene.thing(0).shape;
+        float widest = 0;
+        for (int i = 0; i < sheet.corners(); i++) widest = Math.max(widest, sheet.x()[i]);
+        assertThat(widest).isCloseTo(1, within(1e-5f));
+        Picture seen = run(scene, "scene-camera", "round", 0, "high", 0, "edges", "hard");
+        int middle = seen.height / 2 * seen.width + seen.width / 2;
+        assertThat(seen.r()[middle]).isCloseTo(0.2f, within(1e-4f));
+        assertThat(seen.b()[middle]).isCloseTo(0.8f, within(1e-4f));
+        assertThat(seen.a()[0]).isZero();
+    }
+
+    @Test
+    void aCameraSaysWhyItSeesNothing() {
+        Scene behind = run(standing(run(null, "ball")), "stand", "z", 20);
+        run(behind, "scene-camera", "round", 0, "high", 0);
+        Scene aside = run(standing(run(null, "ball")), "stand", "x", 30);
+        run(aside, "scene-camera", "round", 0);
+        run(new Scene().clear(), "scene-camera");
+        Scene away = run(standing(run(null, "panel")), "stand", "spin", 0.5);
+        run(away, "scene-camera", "round", 0);
+        Scene dark = run(run(standing(run(null, "ball")), "sky", "strength", 0), "sun", "strength", 0);
+        run(dark, "scene-camera");
+        assertThat(frame.troubles)
+                .satisfiesExactly(
+                        t -> assertThat(t).contains("behind it"),
+                        t -> assertThat(t).contains("beside what it looks at"),
+                        t -> assertThat(t).contains("nothing stands"),
+                        t -> assertThat(t).contains("look away"),
+                        t -> assertThat(t).contains("no lamp"));
+        frame.troubles.clear();
+        run(standing(run(null, "ball")), "scene-camera");
+        assertThat(frame.troubles).isEmpty();
+    }
+
+    // In lanes
+
+    private static Look look(List<Step> steps, Lane... others) {
+        List<Lane> lanes = new ArrayList<>(List.of(others));
+        lanes.add(new Lane("l1", "solids", Clock.SHOW, steps));
+        return new Look("Solids", 160, 90, 30, 1, 96, lanes, List.of(Layer.of("m1", "l1", Blend.OVER, 1)));
+    }
+
+    private static Picture played(Look look) {
+        try (Crew crew = new Crew(1)) {
+            Player player = new Player(Catalogue.all(), crew);
+            player.load(look);
+            Picture out = null;
+            for (int i = 0; i < 3; i++)
+                out = player.play(new Moment(i, i / 30.0, 1 / 30.0), 160, 90, Sound.SILENCE, Onlooker.NOBODY);
+            assertThat(player.troubles()).isEmpty();
+            return new Picture(160, 90).copyFrom(out);
+        }
+    }
+
+    @Test
+    void aShapeStandsForASceneWhereverOneIsWanted() {
+        Step ball = Step.of("s1", "ball");
+        Step camera = Step.of("s9", "scene-camera");
+        Picture bare = played(look(List.of(ball, camera)));
+        int middle = 45 * 160 + 80;
+        assertThat(bare.r()[middle]).isGreaterThan(0.05f);
+        // Also where a lane is read that ends in a shape.
+        Lane floor = new Lane(
+                "l2", "floor", Clock.SHOW, List.of(Step.of("s5", "panel").with("stands", Value.of("floor"))));
+        Step join = Step.of("s3", "join-scene").withRead("with", "l2");
+        Picture both = played(look(List.of(ball, Step.of("s2", "metal"), join, camera), floor));
+        assertThat(both.a()[2 * 160 + 80]).isZero();
+        int covered = 0;
+        for (int i = 0; i < both.pixels(); i++) if (both.a()[i] > bare.a()[i] + 0.5f) covered++;
+        assertThat(covered).isGreaterThan(500);
+    }
+
+    @Test
+    void aShapeStepCannotComeBehindAScene() {
+        Look look = look(List.of(
+                Step.of("s1", "ball"),
+                Step.of("s2", "metal"),
+                Step.of("s3", "twist-shape"),
+                Step.of("s4", "scene-camera")));
+        assertThatThrownBy(() -> new Rules(Catalogue.all()).check(look))
+                .isInstanceOf(Refused.class)
+                .hasMessageContaining("it takes shape, and the step before it gives scene");
+    }
+}
