@@ -6,8 +6,8 @@ const STEPS = {
   beat: { id: 'beat', name: 'Beat', does: '', gives: 'signal', settings: [], reads: [], problems: [] },
 };
 const KINDS = {
-  picture: { one: 'a picture', curve: false, drives: false, mixes: true, rail: { path: 'M0 0', filled: true, width: 1 } },
-  signal: { one: 'a signal', curve: true, drives: true, mixes: false, rail: { path: 'M1 1', filled: false, width: 2 } },
+  picture: { one: 'a picture', curve: false, drives: false, mixes: true, rail: { path: 'M0 0', filled: true, width: 1 }, accepts: ['picture'], counts: '' },
+  signal: { one: 'a signal', curve: true, drives: true, mixes: false, rail: { path: 'M1 1', filled: false, width: 2 }, accepts: ['signal'], counts: '' },
 };
 
 const none = new Proxy(function nothing() {}, { get: (_, name) => (name === Symbol.toPrimitive ? () => '' : none), apply: () => none, set: () => true });
