@@ -6,7 +6,7 @@ import gloaming.step.Frame;
 public interface Painting extends Staging {
 
     /** Sets the material of a thing, which is plain grey so far. */
-    void paint(Material material, Frame frame);
+    void paint(Matter material, Frame frame);
 
     @Override
     default void stage(Scene own, Frame frame) {

@@ -20,11 +20,11 @@ public final class Scene implements Flow {
     public static final int LAMPS = 64;
 
     private final List<Thing> things = new ArrayList<>();
-    private final List<Lamp> lamps = new ArrayList<>();
+    private final List<LightSource> lamps = new ArrayList<>();
     private int count;
     private int lit;
-    private final Sky sky = new Sky();
-    private final Fog fog = new Fog();
+    private final Dome sky = new Dome();
+    private final Haze fog = new Haze();
 
     public Scene clear() {
         count = 0;
@@ -69,9 +69,9 @@ public final class Scene implements Flow {
     }
 
     /** Adds a lamp, of whatever values. */
-    public Lamp lamp() {
+    public LightSource lamp() {
         if (lit == LAMPS) throw new IllegalArgumentException("there are " + LAMPS + " lamps in the scene already");
-        if (lit == lamps.size()) lamps.add(new Lamp());
+        if (lit == lamps.size()) lamps.add(new LightSource());
         return lamps.get(lit++);
     }
 
@@ -87,15 +87,15 @@ public final class Scene implements Flow {
         return lit;
     }
 
-    public Lamp lamp(int i) {
+    public LightSource lamp(int i) {
         return lamps.get(i);
     }
 
-    public Sky sky() {
+    public Dome sky() {
         return sky;
     }
 
-    public Fog fog() {
+    public Haze fog() {
         return fog;
     }
 

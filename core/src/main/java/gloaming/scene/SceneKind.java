@@ -106,7 +106,7 @@ public final class SceneKind extends Kind {
     }
 
     private static void draw(Facets facets, Thing thing, float[] whole, int copy, int parts) {
-        Material m = thing.material;
+        Matter m = thing.material;
         float[] at = thing.copiesAt();
         int colour = copy * Thing.FLOATS + Matrix.SIZE;
         float red = m.red * at[colour] + m.glowRed;
@@ -139,7 +139,7 @@ public final class SceneKind extends Kind {
     public Flow spoilt(int width, int height) {
         Scene scene = new Scene().clear().with((Shape) new ShapeKind().spoilt(width, height));
         scene.thing(0).move[5] = Float.NaN;
-        Lamp lamp = scene.lamp();
+        LightSource lamp = scene.lamp();
         lamp.red = Float.POSITIVE_INFINITY;
         lamp.x = Float.NaN;
         return scene;

@@ -10,7 +10,7 @@ import gloaming.flow.Shape;
  */
 public final class Thing {
     public Shape shape;
-    public final Material material = new Material();
+    public final Matter material = new Matter();
     public final float[] move = Matrix.unit();
     /** How many copies there are; below 0 it stands once and has no matrices of its own. */
     public int copies = -1;

@@ -3,7 +3,7 @@ package gloaming.perf;
 import gloaming.flow.Crew;
 import gloaming.flow.Picture;
 import gloaming.flow.Shape;
-import gloaming.scene.Lamp;
+import gloaming.scene.LightSource;
 import gloaming.scene.Matrix;
 import gloaming.scene.Scene;
 import gloaming.scene.Thing;
@@ -44,7 +44,7 @@ final class Scenes {
         Picture out = new Picture(W, H);
         double[][] directions = new double[suns][];
         for (int i = 0; i < suns; i++) {
-            Lamp lamp = scene.lamp(i);
+            LightSource lamp = scene.lamp(i);
             directions[i] = new double[] {-lamp.dx, -lamp.dy, -lamp.dz};
         }
         load(gl, shape, places, directions);
@@ -98,7 +98,7 @@ final class Scenes {
             Arrays.fill(thing.at, i * Thing.FLOATS + Matrix.SIZE, (i + 1) * Thing.FLOATS, 1);
         }
         for (int i = 0; i < suns; i++) {
-            Lamp lamp = scene.lamp();
+            LightSource lamp = scene.lamp();
             lamp.x = (float) Math.sin(1 + 1.6 * i);
             lamp.y = 1.2f;
             lamp.z = (float) Math.cos(1 + 1.6 * i);

@@ -3,7 +3,7 @@ package gloaming.scene.light;
 import gloaming.flow.Attribute;
 import gloaming.flow.Points;
 import gloaming.look.Id;
-import gloaming.scene.Lamp;
+import gloaming.scene.LightSource;
 import gloaming.scene.Scene;
 import gloaming.scene.Staging;
 import gloaming.step.Choice;
@@ -41,8 +41,8 @@ public record LampsOnPoints(
         if (points == null) return;
         int n = Math.min(Math.min(most, points.n()), Scene.LAMPS - own.lamps());
         for (int i = 0; i < n; i++) {
-            Lamp lamp = own.lamp();
-            lamp.form = Lamp.Form.LAMP;
+            LightSource lamp = own.lamp();
+            lamp.form = LightSource.Form.LAMP;
             lamp.x = points.at(Attribute.X, i);
             lamp.y = points.at(Attribute.Y, i);
             lamp.z = points.at(Attribute.Z, i);

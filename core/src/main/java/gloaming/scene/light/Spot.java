@@ -1,7 +1,7 @@
 package gloaming.scene.light;
 
 import gloaming.look.Id;
-import gloaming.scene.Lamp;
+import gloaming.scene.LightSource;
 import gloaming.scene.Scene;
 import gloaming.scene.Staging;
 import gloaming.step.Choice;
@@ -72,8 +72,8 @@ public record Spot(
 
     @Override
     public void stage(Scene own, Frame frame) {
-        Lamp lamp = own.lamp();
-        lamp.form = Lamp.Form.SPOT;
+        LightSource lamp = own.lamp();
+        lamp.form = LightSource.Form.SPOT;
         lamp.x = (float) x;
         lamp.y = (float) y;
         lamp.z = (float) z;

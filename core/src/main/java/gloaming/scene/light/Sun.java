@@ -1,7 +1,7 @@
 package gloaming.scene.light;
 
 import gloaming.look.Id;
-import gloaming.scene.Lamp;
+import gloaming.scene.LightSource;
 import gloaming.scene.Scene;
 import gloaming.scene.Staging;
 import gloaming.step.Choice;
@@ -47,8 +47,8 @@ public record Sun(
 
     @Override
     public void stage(Scene own, Frame frame) {
-        Lamp lamp = own.lamp();
-        lamp.form = Lamp.Form.SUN;
+        LightSource lamp = own.lamp();
+        lamp.form = LightSource.Form.SUN;
         double level = Math.cos(2 * Math.PI * high);
         lamp.x = (float) (Math.sin(2 * Math.PI * round) * level);
         lamp.y = (float) Math.sin(2 * Math.PI * high);

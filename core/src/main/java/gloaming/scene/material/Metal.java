@@ -2,7 +2,7 @@ package gloaming.scene.material;
 
 import gloaming.flow.Picture;
 import gloaming.look.Id;
-import gloaming.scene.Material;
+import gloaming.scene.Matter;
 import gloaming.scene.Painting;
 import gloaming.step.Choice;
 import gloaming.step.Frame;
@@ -59,7 +59,7 @@ public record Metal(
     }
 
     @Override
-    public void paint(Material m, Frame frame) {
+    public void paint(Matter m, Frame frame) {
         float left = (float) (1 - 0.8 * dull);
         m.red = which.red * left;
         m.green = which.green * left;

@@ -2,7 +2,7 @@ package gloaming.scene.material;
 
 import gloaming.flow.Picture;
 import gloaming.look.Id;
-import gloaming.scene.Material;
+import gloaming.scene.Matter;
 import gloaming.scene.Painting;
 import gloaming.step.Choice;
 import gloaming.step.Colour;
@@ -35,8 +35,8 @@ public record Unlit(
         implements Painting {
 
     @Override
-    public void paint(Material m, Frame frame) {
-        m.model = Material.Model.UNLIT;
+    public void paint(Matter m, Frame frame) {
+        m.model = Matter.Model.UNLIT;
         m.red = (float) (colour.r() * strength);
         m.green = (float) (colour.g() * strength);
         m.blue = (float) (colour.b() * strength);

@@ -1,7 +1,7 @@
 package gloaming.scene.render;
 
 import gloaming.flow.Picture;
-import gloaming.scene.Fog;
+import gloaming.scene.Haze;
 import gloaming.scene.Scene;
 
 /** What is seen where nothing stands: the sky, and the fog before it. */
@@ -16,7 +16,7 @@ final class Backdrop {
 
     /** Lays it behind a row of a picture; {@code up} has room for a number a pixel. */
     static void row(Scene scene, View view, int samples, boolean seen, Picture out, int row, float[] up) {
-        Fog fog = scene.fog();
+        Haze fog = scene.fog();
         int n = out.width;
         int at = out.at(row);
         // How far up the eye looks there.
@@ -47,12 +47,12 @@ final class Backdrop {
         }
     }
 
-    private static float gone(Fog fog, View view, float up) {
+    private static float gone(Haze fog, View view, float up) {
         return 1 - (float) Math.exp(-fog.density * way(fog, view.eye[1], up));
     }
 
     /** How much fog there is on the way: its integral along the ray where it thins with height. */
-    private static float way(Fog fog, float eye, float up) {
+    private static float way(Haze fog, float eye, float up) {
         if (fog.height <= 0) return FAR;
         double h = fog.height;
         double start = Math.exp(Math.min(8, (fog.ground - eye) / h));

@@ -1,7 +1,7 @@
 package gloaming.scene.render;
 
 import gloaming.flow.Crew;
-import gloaming.scene.Material;
+import gloaming.scene.Matter;
 import gloaming.scene.Scene;
 import gloaming.scene.Thing;
 import java.util.ArrayList;
@@ -78,8 +78,8 @@ final class Draughts {
     }
 
     /** What shines by itself throws none: a lamp hangs in the midst of its glass. */
-    private static boolean throwsShadow(Material m) {
-        return m.model != Material.Model.UNLIT && m.cover >= 0.5f;
+    private static boolean throwsShadow(Matter m) {
+        return m.model != Matter.Model.UNLIT && m.cover >= 0.5f;
     }
 
     private void divide(int i, Thing one, int triangles) {

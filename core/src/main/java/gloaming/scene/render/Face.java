@@ -1,8 +1,8 @@
 package gloaming.scene.render;
 
 import gloaming.flow.Shape;
-import gloaming.scene.Material;
 import gloaming.scene.Matrix;
+import gloaming.scene.Matter;
 import gloaming.scene.Thing;
 
 /**
@@ -16,7 +16,7 @@ final class Face {
     private int copy = -1;
     private int triangle = -1;
     Thing of;
-    Material material;
+    Matter material;
     final float[] colour = {1, 1, 1};
     private final float[] world = new float[Matrix.SIZE];
     private final float[] normal = new float[9];
@@ -234,7 +234,7 @@ final class Face {
 
     /** Whether each place has to be asked for by itself: where the corners have colours, or pictures lie on it. */
     boolean uneven() {
-        Material m = material;
+        Matter m = material;
         return coloured || m.colourMap != null || m.roughMap != null || m.glowMap != null || m.heightMap != null;
     }
 

@@ -2,10 +2,10 @@ package gloaming.scene.render;
 
 import gloaming.flow.Crew;
 import gloaming.flow.Picture;
-import gloaming.scene.Lamp;
+import gloaming.scene.Dome;
+import gloaming.scene.LightSource;
 import gloaming.scene.Matrix;
 import gloaming.scene.Scene;
-import gloaming.scene.Sky;
 import gloaming.scene.Thing;
 import java.util.ArrayList;
 import java.util.Arrays;
@@ -26,7 +26,7 @@ public final class Renderer {
     private static final float SUN_REACH = 60;
 
     private final ThreadLocal<Shading> shadings = ThreadLocal.withInitial(Shading::new);
-    final ThreadLocal<Relief> relief = ThreadLocal.withInitial(Relief::new);
+    final ThreadLocal<ReliefRay> relief = ThreadLocal.withInitial(ReliefRay::new);
     private final Draughts solid = new Draughts();
     private final Draughts clear = new Draughts();
     private final Draughts thrown = new Draughts();
@@ -37,14 +37,14 @@ public final class Renderer {
     private final List<Texture> textures = new ArrayList<>();
     private int textureCount;
     private long[] order = {};
-    private final Lamp own = new Lamp();
+    private final LightSource own = new LightSource();
     private final float[] ball = new float[4];
 
     private String why;
     Scene scene;
     View view = new View();
-    Sky sky;
-    final List<Lamp> lamps = new ArrayList<>();
+    Dome sky;
+    final List<LightSource> lamps = new ArrayList<>();
     int samples;
 
     /** Which view the next picture is drawn from; to be set for pictures of {@code samples} times their size. */
@@ -115,7 +115,7 @@ public final class Renderer {
         lamps.add(own);
     }
 
-    private static boolean lights(Lamp lamp) {
+    private static boolean lights(LightSource lamp) {
         float sum = lamp.red + lamp.green + lamp.blue + lamp.x + lamp.y + lamp.z + lamp.dx + lamp.dy + lamp.dz;
         return Math.abs(sum) < 1e9f && lamp.red + lamp.green + lamp.blue > 0;
     }
@@ -126,7 +126,7 @@ public final class Renderer {
         measure();
         for (int l = 0; l < lamps.size(); l++) {
             shadowOf[l] = -1;
-            Lamp lamp = lamps.get(l);
+            LightSource lamp = lamps.get(l);
             if (!lamp.shadow || used == SHADOWS || ball[3] == 0) continue;
             if (used == shadows.size()) shadows.add(new Shadow());
             Shadow shadow = shadows.get(used);
@@ -160,7 +160,7 @@ public final class Renderer {
         return sum;
     }
 
-    private long stamp(long sum, Lamp lamp, int size) {
+    private long stamp(long sum, LightSource lamp, int size) {
         for (float b : ball) sum = mix(sum, Float.floatToIntBits(b));
         sum = mix(sum, lamp.form.ordinal() * 100_000L + size);
         sum = mix(sum, Float.floatToIntBits(lamp.x) * 31L + Float.floatToIntBits(lamp.y));

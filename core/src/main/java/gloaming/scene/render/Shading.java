@@ -1,10 +1,10 @@
 package gloaming.scene.render;
 
 import gloaming.flow.Picture;
-import gloaming.scene.Fog;
-import gloaming.scene.Lamp;
-import gloaming.scene.Material;
-import gloaming.scene.Sky;
+import gloaming.scene.Dome;
+import gloaming.scene.Haze;
+import gloaming.scene.LightSource;
+import gloaming.scene.Matter;
 
 /** Shades places by the hundred and lays their light into a picture: one for each thread, all of one frame alike. */
 final class Shading {
@@ -107,8 +107,8 @@ final class Shading {
 
     /** What is the same along a row of one triangle. */
     private void alike(int i, int n, int pixel) {
-        Material m = face.material;
-        boolean unlit = m.model == Material.Model.UNLIT;
+        Matter m = face.material;
+        boolean unlit = m.model == Matter.Model.UNLIT;
         for (int k = 0; k < n; k++) f.pixel[i + k] = pixel + k;
         fill(f.weight, i, n, 1);
         fill(f.open, i, n, 1);
@@ -117,7 +117,7 @@ final class Shading {
         fill(f.metal, i, n, unlit ? 0 : m.metal);
         fill(f.shine, i, n, unlit ? 0 : m.shine);
         fill(f.soft, i, n, m.soft);
-        java.util.Arrays.fill(f.bands, i, i + n, m.model == Material.Model.BANDS ? m.bands : 0);
+        java.util.Arrays.fill(f.bands, i, i + n, m.model == Matter.Model.BANDS ? m.bands : 0);
         fill(f.outRed, i, n, m.glowRed * face.colour[0] + (unlit ? f.red[i] : 0));
         fill(f.outGreen, i, n, m.glowGreen * face.colour[1] + (unlit ? f.green[i] : 0));
         fill(f.outBlue, i, n, m.glowBlue * face.colour[2] + (unlit ? f.blue[i] : 0));
@@ -148,13 +148,13 @@ final class Shading {
 
     /** Fills in what a place is made of; false where there is nothing of it after all. */
     private boolean made(int i) {
-        Material m = face.material;
+        Matter m = face.material;
         float cover = m.cover;
         f.roughness[i] = m.roughness;
         f.metal[i] = m.metal;
         f.shine[i] = m.shine;
         f.soft[i] = m.soft;
-        f.bands[i] = m.model == Material.Model.BANDS ? m.bands : 0;
+        f.bands[i] = m.model == Matter.Model.BANDS ? m.bands : 0;
         float glowRed = m.glowRed * face.colour[0];
         float glowGreen = m.glowGreen * face.colour[1];
         float glowBlue = m.glowBlue * face.colour[2];
@@ -164,7 +164,7 @@ final class Shading {
             double v = face.v() * m.tilesUp;
             boolean repeats = m.tilesAcross != 1 || m.tilesUp != 1;
             if (m.heightMap != null) {
-                Relief relief = renderer.relief.get();
+                ReliefRay relief = renderer.relief.get();
                 if (!relief.march(face, f, i, renderer.view, renderer.texture(m.heightMap), m, u, v, repeats))
                     return false;
                 u = relief.u;
@@ -189,7 +189,7 @@ final class Shading {
                 glowBlue *= texel[2];
             }
         }
-        if (m.model == Material.Model.UNLIT) {
+        if (m.model == Matter.Model.UNLIT) {
             glowRed += f.red[i];
             glowGreen += f.green[i];
             glowBlue += f.blue[i];
@@ -208,7 +208,7 @@ final class Shading {
         return 0.2126f * texel[0] + 0.7152f * texel[1] + 0.0722f * texel[2];
     }
 
-    private void texel(Picture picture, Material m, double u, double v, boolean repeats) {
+    private void texel(Picture picture, Matter m, double u, double v, boolean repeats) {
         if (picture != lately || since++ >= NEXT) {
             Texture now = renderer.texture(picture);
             double pixels = face.stretch(now.width(), now.height()) * Math.max(m.tilesAcross, m.tilesUp);
@@ -233,7 +233,7 @@ final class Shading {
         if (f.n == 0) return;
         LightKernels.face(f, 0, renderer.view);
         lightUp();
-        Fog fog = renderer.scene.fog();
+        Haze fog = renderer.scene.fog();
         if (fog.density > 0)
             LightKernels.fog(
                     f, fog.red, fog.green, fog.blue, fog.density, renderer.view.eye[1], fog.ground, fog.height);
@@ -267,7 +267,7 @@ final class Shading {
         dome(f.outGreen, f.green, 1);
         dome(f.outBlue, f.blue, 2);
         for (int l = 0; l < renderer.lamps.size(); l++) {
-            Lamp lamp = renderer.lamps.get(l);
+            LightSource lamp = renderer.lamps.get(l);
             if (!reach(lamp)) continue;
             Shadow shadow = renderer.shadow(l);
             if (shadow != null) shadow.shade(f, turn, taps);
@@ -281,15 +281,15 @@ final class Shading {
     }
 
     private void dome(float[] out, float[] bases, int c) {
-        Sky sky = renderer.sky;
+        Dome sky = renderer.sky;
         LightKernels.dome(f, sky.above[c], sky.horizon[c], sky.below[c]);
         LightKernels.sky(f, out, bases);
     }
 
     /** Where a lamp is from each place, and how strong its light is there; false where none of it comes to any. */
-    private boolean reach(Lamp lamp) {
+    private boolean reach(LightSource lamp) {
         int n = f.n;
-        if (lamp.form == Lamp.Form.SUN) {
+        if (lamp.form == LightSource.Form.SUN) {
             java.util.Arrays.fill(f.lx, 0, n, -lamp.dx);
             java.util.Arrays.fill(f.ly, 0, n, -lamp.dy);
             java.util.Arrays.fill(f.lz, 0, n, -lamp.dz);
@@ -308,7 +308,7 @@ final class Shading {
                 f.lz[i] = z * over;
                 f.light[i] = 1 / Math.max(nearest, square);
             }
-            if (lamp.form == Lamp.Form.SPOT) cone(lamp);
+            if (lamp.form == LightSource.Form.SPOT) cone(lamp);
         }
         // What is less than a thousandth of white is not seen.
         float least = UNSEEN / Math.max(lamp.red, Math.max(lamp.green, lamp.blue));
@@ -325,7 +325,7 @@ final class Shading {
 
     private static final float UNSEEN = 2e-4f;
 
-    private void cone(Lamp lamp) {
+    private void cone(LightSource lamp) {
         float range = Math.max(1e-4f, lamp.inner - lamp.outer);
         for (int i = 0; i < f.n; i++) {
             float cos = -(f.lx[i] * lamp.dx + f.ly[i] * lamp.dy + f.lz[i] * lamp.dz);

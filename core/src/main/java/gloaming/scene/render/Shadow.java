@@ -1,6 +1,6 @@
 package gloaming.scene.render;
 
-import gloaming.scene.Lamp;
+import gloaming.scene.LightSource;
 
 /**
  * What a lamp sees: the nearness of what it lights, as one square view for a sun or a spot, or six for a lamp.
@@ -19,14 +19,14 @@ final class Shadow {
     /** What was drawn: the same number for the same scene and lamp. */
     long drawn;
 
-    private Lamp lamp;
+    private LightSource lamp;
     private float texel;
 
     /** Gets ready for a lamp and what lies within a ball; whoever calls draws into {@link #nearness}. */
-    void aim(Lamp lamp, float[] ball, int size) {
+    void aim(LightSource lamp, float[] ball, int size) {
         this.lamp = lamp;
-        this.size = lamp.form == Lamp.Form.LAMP ? size / 2 : size;
-        count = lamp.form == Lamp.Form.LAMP ? 6 : 1;
+        this.size = lamp.form == LightSource.Form.LAMP ? size / 2 : size;
+        count = lamp.form == LightSource.Form.LAMP ? 6 : 1;
         float radius = Math.max(1e-3f, ball[3]);
         float far = distance(lamp, ball) + radius;
         float near = Math.max(1e-3f, Math.max(distance(lamp, ball) - radius, far * 1e-3f));
@@ -63,7 +63,7 @@ final class Shadow {
             if (nearness[i].length != this.size * this.size) nearness[i] = new float[this.size * this.size];
     }
 
-    private static float distance(Lamp lamp, float[] ball) {
+    private static float distance(LightSource lamp, float[] ball) {
         float x = lamp.x - ball[0];
         float y = lamp.y - ball[1];
         float z = lamp.z - ball[2];
@@ -82,7 +82,7 @@ final class Shadow {
             if ((used & 1 << v) == 0) continue;
             View view = views[v];
             taps.n = 0;
-            ShadowKernels.place(taps, f, view.m, lamp.form == Lamp.Form.SUN, texel);
+            ShadowKernels.place(taps, f, view.m, lamp.form == LightSource.Form.SUN, texel);
             for (int i = 0; i < f.n; i++) if (f.light[i] > 0) place(f, i, v, view, turns[i], taps);
             if (taps.n == 0) continue;
             ShadowKernels.look(taps, nearness[v], size);
@@ -134,7 +134,7 @@ final class Shadow {
     private float half(Taps taps, int i, float before) {
         float gap = taps.depth[i] - before;
         float wide = gap * lamp.wide / taps.texel[i];
-        return Math.clamp(lamp.form == Lamp.Form.SUN ? wide : wide / Math.max(1e-6f, before), 1f, WIDEST);
+        return Math.clamp(lamp.form == LightSource.Form.SUN ? wide : wide / Math.max(1e-6f, before), 1f, WIDEST);
     }
 
     private static int towards(float x, float y, float z) {

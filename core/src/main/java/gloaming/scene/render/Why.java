@@ -1,10 +1,10 @@
 package gloaming.scene.render;
 
-import gloaming.scene.Lamp;
-import gloaming.scene.Material;
+import gloaming.scene.Dome;
+import gloaming.scene.LightSource;
 import gloaming.scene.Matrix;
+import gloaming.scene.Matter;
 import gloaming.scene.Scene;
-import gloaming.scene.Sky;
 import gloaming.scene.Thing;
 import java.util.List;
 
@@ -50,12 +50,12 @@ final class Why {
     }
 
     /** Why all that is seen is black, or null where light falls into the scene. */
-    static String dark(Scene scene, List<Lamp> lamps, Sky sky) {
+    static String dark(Scene scene, List<LightSource> lamps, Dome sky) {
         if (!lamps.isEmpty()) return null;
         for (int c = 0; c < 3; c++) if (sky.above[c] + sky.horizon[c] + sky.below[c] > 1e-4f) return null;
         for (int i = 0; i < scene.things(); i++) {
-            Material m = scene.thing(i).material;
-            if (m.model == Material.Model.UNLIT || m.glowRed + m.glowGreen + m.glowBlue > 0) return null;
+            Matter m = scene.thing(i).material;
+            if (m.model == Matter.Model.UNLIT || m.glowRed + m.glowGreen + m.glowBlue > 0) return null;
         }
         return "sees only black: no lamp of the scene shines, and its sky is dark.";
     }

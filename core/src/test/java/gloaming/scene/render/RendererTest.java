@@ -7,9 +7,9 @@ import gloaming.flow.Crew;
 import gloaming.flow.Picture;
 import gloaming.flow.Shape;
 import gloaming.look.Value;
-import gloaming.scene.Lamp;
-import gloaming.scene.Material;
+import gloaming.scene.LightSource;
 import gloaming.scene.Matrix;
+import gloaming.scene.Matter;
 import gloaming.scene.Scene;
 import gloaming.scene.Thing;
 import gloaming.step.Catalogue;
@@ -155,7 +155,7 @@ class RendererTest {
     @CsvSource({"0.05, 1", "0.4, 1", "1, 1", "0.1, 0", "0.6, 0", "1, 0"})
     void whiteStuffUnderAnEvenSkyGivesTheSkyBack(float roughness, float metal) {
         Scene scene = new Scene().clear();
-        Material m = scene.add(ball()).material;
+        Matter m = scene.add(ball()).material;
         m.red = m.green = m.blue = 1;
         m.roughness = roughness;
         m.metal = metal;
@@ -176,11 +176,11 @@ class RendererTest {
     @Test
     void aMattBallUnderASunIsAsBrightAsTheCosine() {
         Scene scene = new Scene().clear();
-        Material m = scene.add(ball()).material;
+        Matter m = scene.add(ball()).material;
         m.red = m.green = m.blue = 0.5f;
         m.shine = 0;
         dark(scene);
-        Lamp sun = scene.lamp();
+        LightSource sun = scene.lamp();
         sun.shadow = false;
         sun.x = 1;
         sun.y = 2;
@@ -208,8 +208,8 @@ class RendererTest {
         floor.material.red = 1;
         floor.material.shine = 0;
         dark(scene);
-        Lamp lamp = scene.lamp();
-        lamp.form = Lamp.Form.LAMP;
+        LightSource lamp = scene.lamp();
+        lamp.form = LightSource.Form.LAMP;
         lamp.z = 2;
         lamp.shadow = false;
         Renderer renderer = looking(0, 0, 3, 1);
@@ -260,7 +260,7 @@ class RendererTest {
                 scene.add(made("block", Map.of("width", Value.of(0.2), "height", Value.of(0.5), "depth", Value.of(2))));
         wall.move[7] = 0.25f;
         dark(scene);
-        Lamp sun = scene.lamp();
+        LightSource sun = scene.lamp();
         sun.x = -1;
         sun.y = 1;
         sun.wide = 0;
@@ -309,7 +309,7 @@ class RendererTest {
     private static void sheet(Scene scene, float z, float red, float green, float blue, float cover) {
         Thing thing = scene.add(made("panel", Map.of()));
         thing.move[11] = z;
-        thing.material.model = Material.Model.UNLIT;
+        thing.material.model = Matter.Model.UNLIT;
         thing.material.red = red;
         thing.material.green = green;
         thing.material.blue = blue;
@@ -347,8 +347,8 @@ class RendererTest {
         scene.add(thin.done());
         scene.add(made("ball", Map.of())).move[0] = Float.NaN;
         scene.add(made("ball", Map.of())).move[3] = 1e9f;
-        Lamp inTheCamera = scene.lamp();
-        inTheCamera.form = Lamp.Form.LAMP;
+        LightSource inTheCamera = scene.lamp();
+        inTheCamera.form = LightSource.Form.LAMP;
         inTheCamera.z = 2.6f;
         scene.lamp().red = Float.NaN;
         for (int[] size : new int[][] {{16, 16}, {1, 1}, {300, 3}}) {

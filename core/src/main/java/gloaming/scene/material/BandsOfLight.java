@@ -1,7 +1,7 @@
 package gloaming.scene.material;
 
 import gloaming.look.Id;
-import gloaming.scene.Material;
+import gloaming.scene.Matter;
 import gloaming.scene.Painting;
 import gloaming.step.Choice;
 import gloaming.step.Colour;
@@ -15,7 +15,7 @@ import gloaming.step.StepInfo;
         name = "Bands of light",
         does = "Lights things in a few even steps, as in a drawn film.",
         find = "toon cel cartoon steps posterise drawn comic material shading")
-public record Bands(
+public record BandsOfLight(
         @Id("colour") @Choice(initial = "#d8a860", says = "Its colour.")
         Colour colour,
 
@@ -24,8 +24,8 @@ public record Bands(
         implements Painting {
 
     @Override
-    public void paint(Material m, Frame frame) {
-        m.model = Material.Model.BANDS;
+    public void paint(Matter m, Frame frame) {
+        m.model = Matter.Model.BANDS;
         m.red = colour.r();
         m.green = colour.g();
         m.blue = colour.b();

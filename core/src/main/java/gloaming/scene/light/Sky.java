@@ -1,8 +1,8 @@
 package gloaming.scene.light;
 
 import gloaming.look.Id;
+import gloaming.scene.Dome;
 import gloaming.scene.Scene;
-import gloaming.scene.Sky;
 import gloaming.scene.Staging;
 import gloaming.step.Choice;
 import gloaming.step.Colour;
@@ -16,7 +16,7 @@ import gloaming.step.StepInfo;
         name = "Sky",
         does = "Lights a scene from all round, by a colour above, at the horizon and below.",
         find = "ambient hemisphere environment dome surrounding light dusk horizon")
-public record SkyOf(
+public record Sky(
         @Id("above") @Choice(initial = "#3a4a72", says = "Straight up.")
         Colour above,
 
@@ -36,7 +36,7 @@ public record SkyOf(
 
     @Override
     public void stage(Scene own, Frame frame) {
-        Sky sky = own.sky();
+        Dome sky = own.sky();
         put(sky.above, above);
         put(sky.horizon, horizon);
         put(sky.below, below);

@@ -1,7 +1,7 @@
 package gloaming.scene.light;
 
 import gloaming.look.Id;
-import gloaming.scene.Fog;
+import gloaming.scene.Haze;
 import gloaming.scene.Scene;
 import gloaming.scene.Staging;
 import gloaming.step.Choice;
@@ -16,7 +16,7 @@ import gloaming.step.StepInfo;
         name = "Fog",
         does = "Puts fog into a scene, alike everywhere or lying low.",
         find = "mist haze depth cue atmosphere smoke distance ground")
-public record FogIn(
+public record Fog(
         @Id("colour") @Choice(initial = "#5a5668", says = "The colour of the fog, as it is lit.")
         Colour colour,
 
@@ -40,7 +40,7 @@ public record FogIn(
 
     @Override
     public void stage(Scene own, Frame frame) {
-        Fog fog = own.fog();
+        Haze fog = own.fog();
         fog.red = colour.r();
         fog.green = colour.g();
         fog.blue = colour.b();

@@ -1,7 +1,7 @@
 package gloaming.scene.light;
 
 import gloaming.look.Id;
-import gloaming.scene.Lamp;
+import gloaming.scene.LightSource;
 import gloaming.scene.Scene;
 import gloaming.scene.Staging;
 import gloaming.step.Choice;
@@ -17,7 +17,7 @@ import gloaming.step.StepInfo;
         does = "Lights a scene from a place, all round, with shadows.",
         ifBlack = "it hangs far from everything, or shines at 0",
         find = "light point bulb lantern candle omni shadow")
-public record Bulb(
+public record Lamp(
         @Id("x") @Range(min = -50, max = 50, initial = 0.6, unit = "units", says = "Where it hangs, across.")
         double x,
 
@@ -48,8 +48,8 @@ public record Bulb(
 
     @Override
     public void stage(Scene own, Frame frame) {
-        Lamp lamp = own.lamp();
-        lamp.form = Lamp.Form.LAMP;
+        LightSource lamp = own.lamp();
+        lamp.form = LightSource.Form.LAMP;
         lamp.x = (float) x;
         lamp.y = (float) y;
         lamp.z = (float) z;

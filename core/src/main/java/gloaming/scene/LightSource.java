@@ -6,7 +6,7 @@ package gloaming.scene;
  * <p>A sun of intensity 1 makes a white matt face that it meets straight on as bright as white. A lamp of intensity 1 does so at a distance
  * of one unit; its light falls off by the square.
  */
-public final class Lamp {
+public final class LightSource {
     /** Where light comes from. */
     public enum Form {
         /** From one direction, everywhere alike. */
@@ -35,7 +35,7 @@ public final class Lamp {
     public float outer = 0.9f;
     public boolean shadow = true;
 
-    Lamp copyFrom(Lamp other) {
+    LightSource copyFrom(LightSource other) {
         form = other.form;
         x = other.x;
         y = other.y;

@@ -1,13 +1,13 @@
 package gloaming.scene.render;
 
-import gloaming.scene.Material;
+import gloaming.scene.Matter;
 
 /**
  * A height picture that stands in a face: the ray of the eye goes on into the face until it meets a height (Kaneko and others 2001; steps
  * and halving after Policarpo, Oliveira and Comba 2005). The face lies where full light does; what is dark lies deeper. Beyond the border of
  * the picture there is nothing. Shadows of other things fall on the face as if it were flat.
  */
-final class Relief {
+final class ReliefRay {
     private static final int HALVES = 6;
     /** Steps along the ray at most; blocks that it passes over take one together. */
     private static final int STEPS = 160;
@@ -24,7 +24,7 @@ final class Relief {
             int i,
             View view,
             Texture heights,
-            Material m,
+            Matter m,
             double u0,
             double v0,
             boolean repeats) {
@@ -107,7 +107,7 @@ final class Relief {
     }
 
     /** The normal of the heights: one texel to each side. */
-    private void turn(Fragments f, int i, Texture heights, Material m, double deep, boolean repeats) {
+    private void turn(Fragments f, int i, Texture heights, Matter m, double deep, boolean repeats) {
         double eu = 0.75 / heights.width();
         double ev = 0.75 / heights.height();
         double slopeU = (heights.height(u + eu, v, repeats) - heights.height(u - eu, v, repeats)) / (2 * eu) * deep;

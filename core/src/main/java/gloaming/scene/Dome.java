@@ -3,7 +3,7 @@ package gloaming.scene;
 import gloaming.flow.Picture;
 
 /** The light that comes from all round: a colour above, one at the horizon, one below, evenly between; or a picture of all directions. */
-public final class Sky {
+public final class Dome {
     public final float[] above = {0.05f, 0.055f, 0.07f};
     public final float[] horizon = {0.05f, 0.05f, 0.055f};
     public final float[] below = {0.02f, 0.018f, 0.016f};
@@ -14,7 +14,7 @@ public final class Sky {
     /** Whether somebody set it. */
     public boolean set;
 
-    Sky copyFrom(Sky other) {
+    Dome copyFrom(Dome other) {
         System.arraycopy(other.above, 0, above, 0, 3);
         System.arraycopy(other.horizon, 0, horizon, 0, 3);
         System.arraycopy(other.below, 0, below, 0, 3);
@@ -24,7 +24,7 @@ public final class Sky {
         return this;
     }
 
-    Sky plain() {
+    Dome plain() {
         return copyFrom(PLAIN);
     }
 
@@ -35,5 +35,5 @@ public final class Sky {
         return horizon[channel] + (end[channel] - horizon[channel]) * part;
     }
 
-    private static final Sky PLAIN = new Sky();
+    private static final Dome PLAIN = new Dome();
 }

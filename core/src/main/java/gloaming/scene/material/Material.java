@@ -2,7 +2,7 @@ package gloaming.scene.material;
 
 import gloaming.flow.Picture;
 import gloaming.look.Id;
-import gloaming.scene.Material;
+import gloaming.scene.Matter;
 import gloaming.scene.Painting;
 import gloaming.step.Choice;
 import gloaming.step.Colour;
@@ -22,7 +22,7 @@ import gloaming.step.StepInfo;
 @Read(name = "colour", kind = Picture.class, optional = true, says = "The picture that lies on it.")
 @Read(name = "rough", kind = Picture.class, optional = true, says = "A picture whose light is the roughness.")
 @Read(name = "glow", kind = Picture.class, optional = true, says = "A picture that says where it glows.")
-public record Matter(
+public record Material(
         @Id("colour") @Choice(initial = "#b8b2a6", says = "Its colour; pictures on it are multiplied by it.")
         Colour colour,
 
@@ -62,7 +62,7 @@ public record Matter(
         implements Painting {
 
     @Override
-    public void paint(Material m, Frame frame) {
+    public void paint(Matter m, Frame frame) {
         m.red = colour.r();
         m.green = colour.g();
         m.blue = colour.b();

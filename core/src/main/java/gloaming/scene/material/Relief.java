@@ -2,7 +2,7 @@ package gloaming.scene.material;
 
 import gloaming.flow.Picture;
 import gloaming.look.Id;
-import gloaming.scene.Material;
+import gloaming.scene.Matter;
 import gloaming.scene.Scene;
 import gloaming.scene.Staging;
 import gloaming.step.Frame;
@@ -18,7 +18,7 @@ import gloaming.step.StepInfo;
         ifBlack = "the picture that carves is black all over, so there is nothing left of the face",
         find = "relief height displacement parallax bump emboss carve wall blocks depth map bas-relief")
 @Read(name = "by", kind = Picture.class, says = "The picture whose light is the height.")
-public record ReliefOf(
+public record Relief(
         @Id("depth")
         @Range(min = 0, max = 1, initial = 0.12, says = "How deep black lies, as a part of the picture's height.")
         double depth)
@@ -29,7 +29,7 @@ public record ReliefOf(
         Picture by = frame.read("by", Picture.class);
         if (by == null || depth == 0) return;
         for (int i = 0; i < own.things(); i++) {
-            Material m = own.thing(i).material;
+            Matter m = own.thing(i).material;
             m.heightMap = by;
             m.relief = (float) depth;
         }

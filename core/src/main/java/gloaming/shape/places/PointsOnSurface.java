@@ -22,7 +22,7 @@ import gloaming.step.StepInfo;
         name = "Points on surface",
         does = "Lays points on a shape: evenly over its surface, or at its corners.",
         find = "scatter sample surface vertices corners shape to points mesh emit distribute")
-public record OnSurface(
+public record PointsOnSurface(
         @Id("where") @Choice(initial = "surface", says = "Spread over its surface, or at its corners.")
         Where where,
 
@@ -41,7 +41,7 @@ public record OnSurface(
         @Id("size")
         @Range(min = 0.0005, max = 0.5, initial = 0.012, unit = "units", byRatio = true, says = "Radius of each point.")
         double size)
-        implements Operation<Shape, Points, OnSurface.Memory> {
+        implements Operation<Shape, Points, PointsOnSurface.Memory> {
 
     /** Where points lie. */
     public enum Where {

@@ -1,7 +1,7 @@
 package gloaming.scene;
 
 /** What lies between things and who looks: light of its own colour takes the place of theirs with distance. */
-public final class Fog {
+public final class Haze {
     public float red;
     public float green;
     public float blue;
@@ -12,7 +12,7 @@ public final class Fog {
 
     public float height;
 
-    Fog copyFrom(Fog other) {
+    Haze copyFrom(Haze other) {
         red = other.red;
         green = other.green;
         blue = other.blue;
@@ -22,7 +22,7 @@ public final class Fog {
         return this;
     }
 
-    Fog none() {
+    Haze none() {
         density = 0;
         return this;
     }

@@ -4,7 +4,7 @@ import gloaming.flow.Nothing;
 import gloaming.flow.Picture;
 import gloaming.flow.Shape;
 import gloaming.look.Id;
-import gloaming.scene.Material;
+import gloaming.scene.Matter;
 import gloaming.scene.Scene;
 import gloaming.scene.Thing;
 import gloaming.step.Choice;
@@ -22,7 +22,7 @@ import gloaming.step.StepInfo;
         ifBlack = "the lane it shows is black, or it stands behind the camera",
         find = "picture plane screen billboard video wall sheet layer card backdrop")
 @Read(name = "picture", kind = Picture.class, says = "The picture that it shows.")
-public record Film(
+public record FilmInSpace(
         @Id("height")
         @Range(
                 min = 0.001,
@@ -50,7 +50,7 @@ public record Film(
 
         @Id("lit") @Choice(initial = "false", says = "Lit by the lamps like paper, or as bright as it is.")
         boolean lit)
-        implements Operation<Nothing, Scene, Film.Memory> {
+        implements Operation<Nothing, Scene, FilmInSpace.Memory> {
 
     private static final int PARTS = 48;
 
@@ -75,8 +75,8 @@ public record Film(
         double wide = height * (picture == null ? frame.aspect() : picture.aspect());
         if (memory.width != wide || memory.height != height || memory.curve != curve) make(memory, wide);
         Thing thing = own.add(memory.sheet);
-        Material m = thing.material;
-        m.model = lit ? Material.Model.LIT : Material.Model.UNLIT;
+        Matter m = thing.material;
+        m.model = lit ? Matter.Model.LIT : Matter.Model.UNLIT;
         m.red = m.green = m.blue = (float) strength;
         m.roughness = 0.9f;
         m.cover = (float) cover;

@@ -12,7 +12,7 @@ import gloaming.step.StepInfo;
         name = "Cylinder or cone",
         does = "Makes a cylinder, a cone, a prism or a pyramid, by the size of its ends and its sides.",
         find = "shape cylinder cone prism pyramid column pillar disc tube solid 3d mesh")
-public record Cone(
+public record CylinderOrCone(
         @Id("below") @Range(min = 0, max = 20, initial = 0.4, unit = "units", says = "Radius of the end below.")
         double below,
 

@@ -13,7 +13,7 @@ import gloaming.step.StepInfo;
         name = "Regular solid",
         does = "Makes one of the five regular solids.",
         find = "shape tetrahedron cube octahedron dodecahedron icosahedron platonic crystal gem die solid 3d mesh")
-public record Crystal(
+public record RegularSolid(
         @Id("faces") @Choice(initial = "20", says = "How many faces it has.")
         Faces faces,
 

@@ -16,7 +16,7 @@ import gloaming.step.StepInfo;
         does = "Moves, turns and scales the things of a scene together.",
         ifBlack = "it may have moved them out of the camera's sight",
         find = "transform move rotate turn scale translate 3d spin position stand put place")
-public record Stand(
+public record PlaceInSpace(
         @Id("x") @Range(min = -50, max = 50, initial = 0, unit = "units", says = "To the right.")
         double x,
 

@@ -8,7 +8,7 @@ import gloaming.flow.Picture;
  * <p>Colours are linear light, not premultiplied. Pictures take part by their texture places and are valid for the frame. One belongs to
  * whoever made it; others take over its values.
  */
-public final class Material {
+public final class Matter {
     /** How light meets it. */
     public enum Model {
         /** As it is, whatever lights there are. */
@@ -57,7 +57,7 @@ public final class Material {
 
     public float tilesUp = 1;
 
-    public Material copyFrom(Material other) {
+    public Matter copyFrom(Matter other) {
         model = other.model;
         red = other.red;
         green = other.green;
@@ -88,9 +88,9 @@ public final class Material {
     }
 
     /** The plain grey stuff that everything is made of until somebody says otherwise. */
-    public Material plain() {
+    public Matter plain() {
         return copyFrom(PLAIN);
     }
 
-    private static final Material PLAIN = new Material();
+    private static final Matter PLAIN = new Matter();
 }
