@@ -191,6 +191,17 @@ class SceneStepsTest {
     }
 
     @Test
+    void aModelIsLaidInTheMiddleAndAsLargeAsWanted() {
+        // The library's model reaches from 0 to 1 across and up.
+        Shape fitted = run(null, "model", "model", "any", "fit", 3);
+        assertThat(fitted.x()[1] - fitted.x()[0]).isCloseTo(3, within(1e-5f));
+        assertThat(fitted.middle(0)).isCloseTo(0, within(1e-5f));
+        Shape turned = run(null, "model", "model", "any", "up", "z", "asItIs", true);
+        assertThat(turned.y()[0]).isCloseTo(0.5f, within(1e-5f));
+        assertThat(turned.ny()[0]).isCloseTo(1, within(1e-5f));
+    }
+
+    @Test
     void aFilmInSpaceKeepsThePicturesShapeAndColours() {
         Picture film = new Picture(80, 40).fill(0.2f, 0.4f, 0.8f, 1);
         frame.reads.put("picture", film);

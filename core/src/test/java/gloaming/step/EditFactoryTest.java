@@ -11,6 +11,7 @@ import gloaming.look.Lane;
 import gloaming.look.Layer;
 import gloaming.look.Look;
 import gloaming.look.Refused;
+import gloaming.look.Step;
 import gloaming.look.Value;
 import java.util.List;
 import org.junit.jupiter.api.Test;
@@ -105,6 +106,10 @@ class EditFactoryTest {
         assertThat(step.settings().values()).containsExactly(Value.of("heron"));
         Look clip = with(still, wishes.bring(still, "race", "clip", ""));
         assertThat(clip.lanes().getLast().steps().getFirst().type()).isEqualTo("clip");
+        Look model = with(clip, wishes.bring(clip, "heron", "model", "bronze"));
+        assertThat(model.lanes().getLast().steps().stream().map(Step::type)).containsExactly("model", "scene-camera");
+        assertThat(model.mix().getFirst().lane())
+                .isEqualTo(model.lanes().getLast().id());
         assertThatThrownBy(() -> wishes.bring(look, "band", "sound", "band"))
                 .isInstanceOf(Refused.class)
                 .hasMessageContaining("No step shows a sound by itself");

@@ -22,7 +22,7 @@ class SteadyFrameTest {
     /** A few small objects that say what to do; anything for each point or each piece of them is more. */
     private static final long BYTES = 4_096;
 
-    private static final long PATIENCE = 8_000_000_000L;
+    private static final long PATIENCE = 20_000_000_000L;
     private static final ThreadMXBean THREADS = (ThreadMXBean) ManagementFactory.getThreadMXBean();
 
     static Stream<String> steps() {

@@ -16,7 +16,6 @@ final class ShadowKernels {
     static final int TURNS = 64;
 
     private static final int LANES = Vectors.LANES;
-    private static final VectorSpecies<Float> F = FloatVector.SPECIES_PREFERRED;
     private static final VectorSpecies<Integer> I = IntVector.SPECIES_PREFERRED;
     /** Across, then up, of the places for each way of turning. */
     private static final float[] ACROSS = spiral(0);
@@ -75,6 +74,7 @@ final class ShadowKernels {
     /** Counts for each place what stands nearer to the lamp than itself, and sums up how near that is. */
     static void look(Taps t, float[] map, int size) {
         int[] index = t.index;
+        float[] seen = t.seen;
         for (int i = 0; i < t.n; i++) {
             int from = TAPS * t.turn[i];
             float own = t.own[i];
@@ -92,7 +92,8 @@ final class ShadowKernels {
                 IntVector column = (IntVector) x.convert(VectorOperators.F2I, 0);
                 IntVector row = (IntVector) y.convert(VectorOperators.F2I, 0);
                 row.mul(size).add(column).intoArray(index, k);
-                FloatVector there = Vectors.known(FloatVector.fromArray(F, map, 0, index, k));
+                for (int lane = k; lane < k + LANES; lane++) seen[lane] = map[index[lane]];
+                FloatVector there = Vectors.load(seen, k);
                 VectorMask<Float> nearer = there.compare(VectorOperators.GT, own);
                 found += nearer.trueCount();
                 sum += Vectors.all(0).blend(there, nearer).reduceLanes(VectorOperators.ADD);

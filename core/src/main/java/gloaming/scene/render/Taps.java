@@ -30,6 +30,9 @@ final class Taps {
     final float[] allY = new float[Fragments.ROOM];
     final float[] allDepth = new float[Fragments.ROOM];
     final float[] allTexel = new float[Fragments.ROOM];
+    /** What stands at the places that one looks at. */
+    final float[] seen = new float[ShadowKernels.TAPS];
+
     /** Indices into the view, for one place. */
     final int[] index = new int[ShadowKernels.TAPS];
 
