@@ -133,7 +133,7 @@ class BenchTest extends PageTest {
                 () -> !List.of("", "0.0", "0.00")
                         .contains(browser.findElement(By.cssSelector("#step-s1 .live"))
                                 .getText()));
-        addAndSelect(open, "n", "solid", "fill");
+        addAndSelect(open, "n", "solid colour", "fill");
         String fill = open.look()
                 .steps()
                 .filter(s -> s.type().equals("fill"))
@@ -180,7 +180,7 @@ class BenchTest extends PageTest {
     void aLayersOpacityFollowsALane() {
         OpenLook open = bench("Layer follows");
         addAndSelect(open, "n", "sway", "sway");
-        addAndSelect(open, "n", "solid", "fill");
+        addAndSelect(open, "n", "solid colour", "fill");
         browser.findElement(By.cssSelector(".layer")).click();
         WebElement follow = browser.findElement(By.cssSelector("select[aria-label='Opacity follows']"));
         new org.openqa.selenium.support.ui.Select(follow).selectByVisibleText("oscillator");
@@ -225,7 +225,7 @@ class BenchTest extends PageTest {
     @Test
     void aSliderIsDraggedAsOneStepOfUndo() {
         OpenLook open = bench("Slider");
-        addAndSelect(open, "n", "solid", "fill");
+        addAndSelect(open, "n", "solid colour", "fill");
         WebElement slider = browser.findElement(By.cssSelector(".sl[data-setting=cover]"));
         new Actions(browser)
                 .moveToElement(slider)
@@ -247,7 +247,7 @@ class BenchTest extends PageTest {
     @Test
     void aStepIsDraggedWithTheMouse() {
         OpenLook open = bench("Dragged");
-        addAndSelect(open, "n", "solid", "fill");
+        addAndSelect(open, "n", "solid colour", "fill");
         addAndSelect(open, "/", "blur", "blur");
         addAndSelect(open, "/", "levels", "levels");
         new Actions(browser)
@@ -266,7 +266,7 @@ class BenchTest extends PageTest {
     @Test
     void whatCannotBeDoneIsSaidInTheFooter() {
         OpenLook open = bench("Refused");
-        addAndSelect(open, "n", "solid", "fill");
+        addAndSelect(open, "n", "solid colour", "fill");
         addAndSelect(open, "/", "blur", "blur");
         browser.findElement(By.id("step-s1")).click();
         until(
@@ -284,7 +284,7 @@ class BenchTest extends PageTest {
     @Test
     void theProbeTellsLightAboveWhite() {
         OpenLook open = bench("Probe");
-        addAndSelect(open, "n", "solid", "fill");
+        addAndSelect(open, "n", "solid colour", "fill");
         WebElement number = browser.findElement(By.cssSelector("input[aria-label='Brightness as a number']"));
         number.sendKeys(Keys.chord(Keys.CONTROL, "a"), "20", Keys.ENTER);
         browser.findElement(By.tagName("body")).sendKeys("p");

@@ -72,7 +72,7 @@ class KeyboardTest extends PageTest {
     @Test
     void aLookIsBuiltWalkedChangedAndUndone() {
         OpenLook open = bench("By keys");
-        add(open, "n", "solid", "fill");
+        add(open, "n", "solid colour", "fill");
         add(open, "/", "blur", "blur");
         add(open, "/", "gamma", "levels");
         assertThat(selected()).isEqualTo("s3");
@@ -129,7 +129,7 @@ class KeyboardTest extends PageTest {
     @Test
     void aSliderIsReachedByTabAndMovedByArrows() {
         OpenLook open = bench("Slider");
-        add(open, "n", "solid", "fill");
+        add(open, "n", "solid colour", "fill");
         tabTo("Brightness");
         press(Keys.ARROW_RIGHT);
         until("it moved", () -> open.look().step("s1").orElseThrow().settings().containsKey("brightness"));
@@ -152,7 +152,7 @@ class KeyboardTest extends PageTest {
     @Test
     void layersAreReachedMovedAndRemoved() {
         OpenLook open = bench("Layers");
-        add(open, "n", "solid", "fill");
+        add(open, "n", "solid colour", "fill");
         add(open, "n", "gradient", "gradient");
         assertThat(open.look().mix()).extracting(Layer::lane).containsExactly("l2", "l1");
         WebElement front = browser.findElements(By.cssSelector(".layer")).getFirst();
@@ -170,7 +170,7 @@ class KeyboardTest extends PageTest {
     @Test
     void theShowIsPausedAndDarkenedByKeysButNotWhileTyping() {
         OpenLook open = bench("Transport");
-        add(open, "n", "solid", "fill");
+        add(open, "n", "solid colour", "fill");
         var stage = program.get(gloaming.web.live.House.class).player();
         var light = program.get(gloaming.web.live.House.class).programme().light();
         press(" ");
