@@ -1,14 +1,10 @@
 package gloaming.scene;
 
-import gloaming.flow.Picture;
-
-/** The light that comes from all round: a colour above, one at the horizon, one below, evenly between; or a picture of all directions. */
+/** The light that comes from all round: a colour above, one at the horizon, one below, evenly between. */
 public final class Dome {
     public final float[] above = {0.05f, 0.055f, 0.07f};
     public final float[] horizon = {0.05f, 0.05f, 0.055f};
     public final float[] below = {0.02f, 0.018f, 0.016f};
-    /** A picture as wide round as the horizon and as high as from straight down to straight up, or null. */
-    public Picture picture;
     /** Whether it is seen behind the things. */
     public boolean seen;
     /** Whether somebody set it. */
@@ -18,7 +14,6 @@ public final class Dome {
         System.arraycopy(other.above, 0, above, 0, 3);
         System.arraycopy(other.horizon, 0, horizon, 0, 3);
         System.arraycopy(other.below, 0, below, 0, 3);
-        picture = other.picture;
         seen = other.seen;
         set = other.set;
         return this;
@@ -28,7 +23,7 @@ public final class Dome {
         return copyFrom(PLAIN);
     }
 
-    /** The light from a direction that points {@code up} so far, -1 to 1: by its square, so that it is even at the horizon. */
+    /** The light from a direction that points {@code up} so far, -1 to 1: evenly from the horizon to either end. */
     public float towards(float up, int channel) {
         float[] end = up >= 0 ? above : below;
         float part = Math.abs(up);

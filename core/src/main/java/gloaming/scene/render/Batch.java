@@ -29,13 +29,9 @@ final class Batch {
 
     private int[] high = new int[256];
 
-    /** How near the nearest of it comes, and the part of the picture it covers. */
-    float nearest;
-
     Batch begin(int thing) {
         this.thing = thing;
         count = 0;
-        nearest = 0;
         return this;
     }
 
@@ -74,7 +70,6 @@ final class Batch {
         corners[at + 6] = x2;
         corners[at + 7] = y2;
         corners[at + 8] = k2;
-        nearest = Math.max(nearest, Math.max(k0, Math.max(k1, k2)));
         this.copy[i] = copy;
         this.triangle[i] = triangle;
         low[i] = from;

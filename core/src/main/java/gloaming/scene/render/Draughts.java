@@ -43,10 +43,6 @@ final class Draughts {
         return batches.get(i);
     }
 
-    int bands() {
-        return bands;
-    }
-
     /** Sets up all triangles of a scene for a view. */
     void prepare(Scene scene, View view, What what, Crew crew) {
         count = 0;
