@@ -29,6 +29,8 @@ public final class Moments implements Frame {
     public final Hearing hearing = new Hearing();
     /** What the operations said was wrong. */
     public final List<String> troubles = new ArrayList<>();
+    /** Results beside the step that somebody asks for, and what was given. */
+    public final Map<String, Flow> given = new HashMap<>();
     /** What is handed out as a picture each time, instead of a new one. */
     public Picture reused;
 
@@ -69,6 +71,16 @@ public final class Moments implements Frame {
     @Override
     public double beat() {
         return time * tempo / 60;
+    }
+
+    @Override
+    public boolean asked(String name) {
+        return given.containsKey(name);
+    }
+
+    @Override
+    public void give(String name, Flow result) {
+        if (given.containsKey(name)) given.put(name, result);
     }
 
     @Override

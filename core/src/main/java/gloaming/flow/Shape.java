@@ -125,6 +125,27 @@ public final class Shape implements Flow {
         return this;
     }
 
+    /** Adds all of another shape. */
+    public Shape append(Shape other) {
+        int first = corners;
+        int before = triangles;
+        if (other.coloured && !coloured) colours();
+        int more = other.corners;
+        size(corners + more, triangles + other.triangles);
+        float[][] from = {other.x, other.y, other.z, other.nx, other.ny, other.nz, other.u, other.v};
+        float[][] to = {x, y, z, nx, ny, nz, u, v};
+        for (int k = 0; k < to.length; k++) System.arraycopy(from[k], 0, to[k], first, more);
+        for (int i = 0; i < 3 * other.triangles; i++) of[3 * before + i] = other.of[i] + first;
+        if (!coloured) return this;
+        float[][] colours = {red, green, blue};
+        float[][] given = {other.red, other.green, other.blue};
+        for (int c = 0; c < 3; c++) {
+            if (other.coloured) System.arraycopy(given[c], 0, colours[c], first, more);
+            else Arrays.fill(colours[c], first, first + more, 1);
+        }
+        return this;
+    }
+
     /** Takes over corners and triangles of another shape but for places and normals, which have any content. */
     public Shape shareTriangles(Shape other) {
         clear();

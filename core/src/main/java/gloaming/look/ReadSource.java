@@ -1,24 +1,32 @@
 package gloaming.look;
 
 /**
- * Where a step reads. In documents a lane's id is its end, and {@code @} with a step's id is what leaves that step, in whatever lane it
- * stands.
+ * Where a step reads. In documents a lane's id is its end, {@code @} with a step's id is what leaves that step, in whatever lane it stands,
+ * and {@code @}, a step's id, a colon and a name is what that step hands out beside that.
  *
  * @param lane the lane, where it is its end, or null
  * @param step the step, where it is that, or null
+ * @param beside the name of a result beside the step, or null where it is what leaves it
  */
-public record ReadSource(String lane, String step) {
+public record ReadSource(String lane, String step, String beside) {
     private static final String BEHIND = "@";
+    private static final char BESIDE = ':';
 
     public static ReadSource of(String read) {
-        return read.startsWith(BEHIND)
-                ? new ReadSource(null, read.substring(BEHIND.length()))
-                : new ReadSource(read, null);
+        if (!read.startsWith(BEHIND)) return new ReadSource(read, null, null);
+        int colon = read.indexOf(BESIDE);
+        if (colon < 0) return new ReadSource(null, read.substring(BEHIND.length()), null);
+        return new ReadSource(null, read.substring(BEHIND.length(), colon), read.substring(colon + 1));
     }
 
     /** What leaves a step, as documents have it. */
     public static String behind(String step) {
-        return BEHIND + step;
+        return behind(step, null);
+    }
+
+    /** What leaves a step, or is handed out beside it by a name that is not null, as documents have it. */
+    public static String behind(String step, String beside) {
+        return BEHIND + step + (beside == null ? "" : BESIDE + beside);
     }
 
     /** The lane that is read, whole or in part; null where it is gone. */

@@ -38,25 +38,30 @@ import java.util.concurrent.atomic.AtomicLong;
  */
 final class Plan {
 
-    /** A further input, resolved: the end of a lane, what left a step of it, or the lane's frame before. */
+    /** A further input, resolved: the end of a lane, what left a step of it or came beside, or the lane's frame before. */
     static final class Source {
         final String name;
         final LaneRun lane;
         final StepRun behind;
+        /** Which result beside the step, or null where it is what leaves it. */
+        final String beside;
+
         final boolean before;
         /** What stood for what was read, where that was of another kind than the step wants. */
         private Flow stood;
 
-        Source(String name, LaneRun lane, StepRun behind, boolean before) {
+        Source(String name, LaneRun lane, StepRun behind, String beside, boolean before) {
             this.name = name;
             this.lane = lane;
             this.behind = behind;
+            this.beside = beside;
             this.before = before;
         }
 
         /** What is read now, as one of a kind; null where there is nothing. */
         Flow read(Kind wanted) {
-            Flow flow = behind != null ? behind.held : before ? lane.before : lane.end;
+            Flow flow = before ? lane.before : lane.end;
+            if (behind != null) flow = beside == null ? behind.held : behind.given.get(beside);
             if (flow == null || wanted == null) return flow;
             Kind is = Kind.of(flow.getClass());
             if (wanted == is || !wanted.accepts(is)) return flow;
@@ -85,6 +90,9 @@ final class Plan {
 
         Flow held;
         Flow lastHeld;
+        /** Results beside it that somebody reads: what it gave in this frame, or null. */
+        final Map<String, Flow> given = new HashMap<>();
+
         /** What stood for what came in, where that was of another kind than the step takes. */
         Flow stood;
 
@@ -357,15 +365,16 @@ final class Plan {
     private Source source(Description description, String name, ReadSource read) {
         if (read.step() != null) {
             StepRun behind = stepById.get(read.step());
-            behind.tapped = true;
-            return new Source(
-                    name, byId.get(look.laneOf(read.step()).orElseThrow().id()), behind, false);
+            if (read.beside() == null) behind.tapped = true;
+            else behind.given.put(read.beside(), null);
+            LaneRun lane = byId.get(look.laneOf(read.step()).orElseThrow().id());
+            return new Source(name, lane, behind, read.beside(), false);
         }
         LaneRun lane = byId.get(read.lane());
         boolean before = description.input(name).before();
         if (before) lane.remembered = true;
         lane.shared = true;
-        return new Source(name, lane, null, before);
+        return new Source(name, lane, null, null, before);
     }
 
     private LayerRun layer(String id) {

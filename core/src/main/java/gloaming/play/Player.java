@@ -371,11 +371,17 @@ public final class Player {
         if (flow != null) Kind.of(flow.getClass()).recycle(flow, pool);
     }
 
+    private Flow noMore(Flow flow) {
+        giveBack(flow);
+        return null;
+    }
+
     private void finish(Plan.LaneRun lane) {
         for (Plan.StepRun step : lane.steps) {
             step.count(crew.threads());
             giveBack(step.held);
             step.held = null;
+            if (!step.given.isEmpty()) step.given.replaceAll((name, flow) -> noMore(flow));
         }
         if (lane.pass.in() != null) giveBack(lane.pass.in());
         lane.pass.clear();

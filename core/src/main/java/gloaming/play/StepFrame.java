@@ -43,6 +43,19 @@ final class StepFrame implements Frame {
     }
 
     @Override
+    public boolean asked(String name) {
+        return step.given.containsKey(name);
+    }
+
+    @Override
+    public void give(String name, Flow result) {
+        if (step.given.get(name) != null || !step.given.containsKey(name)) return;
+        // A picture is lent no longer: it is given back at the frame's end.
+        lent.remove(result);
+        step.given.put(name, result);
+    }
+
+    @Override
     public boolean edited() {
         return step.edited;
     }

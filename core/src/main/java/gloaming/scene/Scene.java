@@ -16,19 +16,24 @@ public final class Scene implements Flow {
     public static final int THINGS = 1_000;
     /** Copies in one scene, at most. */
     public static final int COPIES = 500_000;
+    /** Sets of dots or lines in one scene, at most. */
+    public static final int SPECK_SETS = 32;
     /** Lamps in one scene, at most. */
     public static final int LAMPS = 64;
 
     private final List<Thing> things = new ArrayList<>();
     private final List<LightSource> lamps = new ArrayList<>();
+    private final List<Specks> specks = new ArrayList<>();
     private int count;
     private int lit;
+    private int sets;
     private final Dome sky = new Dome();
     private final Haze fog = new Haze();
 
     public Scene clear() {
         count = 0;
         lit = 0;
+        sets = 0;
         sky.plain();
         fog.none();
         return this;
@@ -46,9 +51,28 @@ public final class Scene implements Flow {
     public Scene add(Scene other) {
         for (int i = 0; i < other.count; i++) next().copyFrom(other.things.get(i));
         for (int i = 0; i < other.lit; i++) lamp().copyFrom(other.lamps.get(i));
+        for (int i = 0; i < other.sets; i++) add(other.specks.get(i));
         if (!sky.set && other.sky.set) sky.copyFrom(other.sky);
         if (fog.density == 0) fog.copyFrom(other.fog);
         return this;
+    }
+
+    /** Adds dots or lines, whose columns stay their owner's. */
+    public Scene add(Specks set) {
+        if (sets == SPECK_SETS)
+            throw new IllegalArgumentException(
+                    "there are dots and lines of " + SPECK_SETS + " steps in the scene already");
+        if (sets == specks.size()) specks.add(new Specks());
+        specks.get(sets++).copyFrom(set);
+        return this;
+    }
+
+    public int speckSets() {
+        return sets;
+    }
+
+    public Specks specks(int i) {
+        return specks.get(i);
     }
 
     /** Adds a shape that stands once, made of plain grey. */

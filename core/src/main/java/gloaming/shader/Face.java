@@ -42,7 +42,7 @@ public final class Face implements DynamicSettings.From {
                 boolean inside = s.name().equals(PICTURE) || s.name().equals(Passes.BEFORE) || all.place(s.name()) >= 0;
                 if (!inside) {
                     reads.putIfAbsent(
-                            s.name(), new Description.Input(s.name(), Kind.PICTURE, s.comment(), true, false));
+                            s.name(), new Description.Input(s.name(), Kind.PICTURE, s.comment(), true, false, ""));
                 }
             }
         }

@@ -26,7 +26,7 @@ public final class PointFace implements DynamicSettings.From {
                 .map(Face.Knob::setting)
                 .toList();
         List<Description.Input> reads = result.shader().samplers().stream()
-                .map(s -> new Description.Input(s.name(), Kind.PICTURE, s.comment(), true, false))
+                .map(s -> new Description.Input(s.name(), Kind.PICTURE, s.comment(), true, false, ""))
                 .toList();
         return new DynamicSettings.Own(settings, reads, List.of());
     }

@@ -18,7 +18,10 @@ import java.util.stream.Stream;
 public final class Description {
 
     /** A further input as the annotation {@link Read} declares it. */
-    public record Input(String name, Kind kind, String says, boolean optional, boolean before) {}
+    public record Input(String name, Kind kind, String says, boolean optional, boolean before, String takes) {}
+
+    /** A result beside the step, as the annotation {@link Beside} declares it. */
+    public record Output(String name, Kind kind, String says) {}
 
     private final String id;
     private final List<String> former;
@@ -31,6 +34,7 @@ public final class Description {
     private final Kind gives;
     private final List<Setting> settings;
     private final List<Input> reads;
+    private final List<Output> beside;
     private final Class<?>[] types;
     private final MethodHandle constructor;
     private final DynamicSettings.From grows;
@@ -58,7 +62,10 @@ public final class Description {
         settings = Stream.of(components).limit(own).map(Description::setting).toList();
         types = Stream.of(components).map(RecordComponent::getType).toArray(Class<?>[]::new);
         reads = Stream.of(type.getAnnotationsByType(Read.class))
-                .map(r -> new Input(r.name(), Kind.of(r.kind()), r.says(), r.optional(), r.before()))
+                .map(r -> new Input(r.name(), Kind.of(r.kind()), r.says(), r.optional(), r.before(), r.takes()))
+                .toList();
+        beside = Stream.of(type.getAnnotationsByType(Beside.class))
+                .map(b -> new Output(b.name(), Kind.of(b.kind()), b.says()))
                 .toList();
         try {
             constructor = MethodHandles.publicLookup()
@@ -89,6 +96,7 @@ public final class Description {
         settings =
                 Stream.concat(seed.settings.stream(), own.settings().stream()).toList();
         reads = Stream.concat(seed.reads.stream(), own.reads().stream()).toList();
+        beside = seed.beside;
         types = seed.types;
         constructor = seed.constructor;
         grows = seed.grows;
@@ -174,6 +182,18 @@ public final class Description {
 
     public List<Input> reads() {
         return reads;
+    }
+
+    /** What it hands out beside what leaves it. */
+    public List<Output> beside() {
+        return beside;
+    }
+
+    /** What leaves it, or is handed out beside it by a name; null where there is nothing of that name. */
+    public Kind gives(String output) {
+        if (output == null) return gives;
+        for (Output o : beside) if (o.name().equals(output)) return o.kind();
+        return null;
     }
 
     public int settingIndex(String id) {

@@ -1,5 +1,6 @@
 package gloaming.step;
 
+import gloaming.flow.Kind;
 import gloaming.look.Blend;
 import gloaming.look.Clock;
 import gloaming.look.Edit;
@@ -32,7 +33,7 @@ public final class EditFactory {
     public Edit addStep(Look look, String lane, int place, String type, String above, Map<String, Value> given) {
         Description description = known(type);
         Lane at = look.lane(lane).orElseThrow(() -> new Refused("That lane is not there any more."));
-        Step step = step(look, type, given);
+        Step step = behind(at, place, description, step(look, type, given));
         Edit add = new Edit.AddStep(lane, place, step);
         boolean ends = place >= at.steps().size();
         boolean mixed = !at.steps().isEmpty()
@@ -44,6 +45,22 @@ public final class EditFactory {
 
     public Edit addStep(Look look, String lane, int place, String type) {
         return addStep(look, lane, place, type, null, Map.of());
+    }
+
+    /** Lets a step read what a step ahead of it hands out beside its picture, where it asks for that by name. */
+    private Step behind(Lane lane, int place, Description description, Step step) {
+        Step now = step;
+        for (Description.Input input : description.reads()) {
+            if (input.takes().isEmpty()) continue;
+            for (int i = Math.min(place, lane.steps().size()) - 1; i >= 0; i--) {
+                Step ahead = lane.steps().get(i);
+                Kind given = catalogue.of(ahead).gives(input.takes());
+                if (given == null || !input.kind().accepts(given)) continue;
+                now = now.withRead(input.name(), ReadSource.behind(ahead.id(), input.takes()));
+                break;
+            }
+        }
+        return now;
     }
 
     private static Step step(Look look, String type, Map<String, Value> given) {
@@ -156,11 +173,10 @@ public final class EditFactory {
             Step fresh = step.withId("s" + next++);
             for (var read : step.reads().entrySet()) {
                 if (read.getValue().equals(id)) fresh = fresh.withRead(read.getKey(), copy);
-                int own = lane.steps().stream()
-                        .map(Step::id)
-                        .toList()
-                        .indexOf(ReadSource.of(read.getValue()).step());
-                if (own >= 0) fresh = fresh.withRead(read.getKey(), ReadSource.behind("s" + (first + own)));
+                ReadSource from = ReadSource.of(read.getValue());
+                int own = lane.steps().stream().map(Step::id).toList().indexOf(from.step());
+                if (own >= 0)
+                    fresh = fresh.withRead(read.getKey(), ReadSource.behind("s" + (first + own), from.beside()));
             }
             steps.add(fresh);
         }

@@ -91,6 +91,14 @@ public interface Frame {
     /** What a further input hands out, or null when it reads nothing. */
     <T extends Flow> T read(String name, Class<T> type);
 
+    /** Whether somebody reads a result beside the step ({@link Beside}), so that it is worth making. */
+    default boolean asked(String name) {
+        return false;
+    }
+
+    /** Hands out a result beside the step; a picture is one of this frame's and stays as it is until the frame's end. */
+    default void give(String name, Flow result) {}
+
     /** Tells the artist that the step goes on, but not as it should; a predicate: "goes on as it was: …". */
     default void trouble(String predicate) {}
 

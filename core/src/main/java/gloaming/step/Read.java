@@ -21,6 +21,9 @@ public @interface Read {
     /** Whether the step does something useful without it. */
     boolean optional() default false;
 
+    /** The result beside a step (see {@link Beside}) that it takes by itself when it comes behind one that hands it out. */
+    String takes() default "";
+
     /** Whether it hands out the frame before, which is the one way a cycle of reads is allowed. */
     boolean before() default false;
 

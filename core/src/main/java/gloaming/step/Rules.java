@@ -228,7 +228,8 @@ public final class Rules {
     }
 
     private void read(Look look, String sentence, String read, Description.Input input) {
-        String id = ReadSource.of(read).step();
+        ReadSource source = ReadSource.of(read);
+        String id = source.step();
         if (id == null) {
             lane(look, sentence, read, input.kind());
             return;
@@ -238,9 +239,13 @@ public final class Rules {
         Description from = catalogue.find(step.type());
         if (input.before())
             throw new Refused(sentence + " " + from.name() + "; of the frame before there are only the ends of lanes.");
-        if (!input.kind().accepts(from.gives())) {
-            throw new Refused(sentence + " " + from.name() + ", which gives "
-                    + from.gives().id() + " and not " + input.kind().id() + ".");
+        Kind given = from.gives(source.beside());
+        if (given == null)
+            throw new Refused(
+                    sentence + " '" + source.beside() + "' of " + from.name() + ", which gives no such thing.");
+        if (!input.kind().accepts(given)) {
+            throw new Refused(sentence + " " + from.name() + ", which gives " + given.id() + " and not "
+                    + input.kind().id() + ".");
         }
     }
 

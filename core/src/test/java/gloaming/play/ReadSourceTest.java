@@ -132,4 +132,50 @@ class ReadSourceTest {
         assertThat(first).isNotEqualTo("s1");
         assertThat(twice.lanes().get(1).steps().getLast().reads()).containsEntry("with", "@" + first);
     }
+
+    private static final String SOLID = "{\"id\":\"c1\",\"type\":\"ball\"},"
+            + "{\"id\":\"c2\",\"type\":\"scene-camera\",\"settings\":{\"round\":0,\"high\":0}}";
+
+    @Test
+    void whatAStepHandsOutBesideItsPictureIsReadByNameAndIsTheSameWithAnyNumberOfThreads() {
+        Look near = look(
+                lane("a", SOLID + ",{\"id\":\"c3\",\"type\":\"blur\"}") + ","
+                        + lane("b", "{\"id\":\"c4\",\"type\":\"picture-from\",\"reads\":{\"from\":\"@c2:nearness\"}}"),
+                layer("b"));
+        List<float[]> one = play(near, 4, 1);
+        assertThat(play(near, 4, 2)).usingRecursiveComparison().isEqualTo(one);
+        // The camera stands 2.6 units from the middle of a ball of radius 0.7 or so: its front is nearer than the
+        // middle.
+        float[] frame = one.getLast();
+        float middle = frame[16 * 48 + 24] / 7;
+        assertThat(middle).isBetween(1.1f, 2f);
+        assertThat(frame[0]).isZero();
+    }
+
+    @Test
+    void aResultThatNobodyGivesIsRefusedByItsName() {
+        Look wrong = look(
+                lane("a", SOLID) + ","
+                        + lane("b", "{\"id\":\"c4\",\"type\":\"picture-from\",\"reads\":{\"from\":\"@c2:smell\"}}"),
+                layer("b"));
+        assertThatThrownBy(() -> new Rules(Catalogue.all()).check(wrong))
+                .isInstanceOf(Refused.class)
+                .hasMessageContaining("'smell'")
+                .hasMessageContaining("no such thing");
+    }
+
+    @Test
+    void aStepThatWantsANearnessTakesItFromTheCameraAheadOfItByItselfAndItsCopyFromTheCopy() {
+        Look look = look(lane("a", SOLID), layer("a"));
+        EditFactory edits = new EditFactory(Catalogue.all());
+        Look blurred = Edits.apply(look, edits.addStep(look, "a", 2, "blur-by-depth"));
+        assertThat(blurred.lane("a").orElseThrow().steps().getLast().reads()).containsEntry("nearness", "@c2:nearness");
+        Look twice = Edits.apply(blurred, edits.duplicateLane(blurred, "a"));
+        String camera = twice.lanes().get(1).steps().get(1).id();
+        assertThat(twice.lanes().get(1).steps().getLast().reads())
+                .containsEntry("nearness", "@" + camera + ":nearness");
+        play(twice, 3, 2);
+        Look without = Edits.apply(twice, new Edit.RemoveStep("c2"));
+        assertThat(without.lane("a").orElseThrow().steps().getLast().reads()).isEmpty();
+    }
 }

@@ -4,6 +4,8 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
 import gloaming.Moments;
+import gloaming.flow.Attribute;
+import gloaming.flow.Points;
 import gloaming.flow.Shape;
 import gloaming.look.Value;
 import gloaming.step.Catalogue;
@@ -26,7 +28,9 @@ class ShapesTest {
                     (String) settings[i],
                     settings[i + 1] instanceof Number n
                             ? Value.of(n.doubleValue())
-                            : Value.of((String) settings[i + 1]));
+                            : settings[i + 1] instanceof Boolean on
+                                    ? Value.of(on)
+                                    : Value.of((String) settings[i + 1]));
         return (Operation<Shape, Shape, Object>) description.make(description.arguments(set));
     }
 
@@ -150,5 +154,99 @@ class ShapesTest {
                 .run(make.run(null, made, frame.next()), twisted, frame)
                 .stamp();
         assertThat(other).isNotEqualTo(first);
+    }
+
+    @Test
+    void aTurnedProfileOfAnEvenCurveIsACylinder() {
+        Shape s =
+                made("turned-profile", "profile", "0 0.5 linear; 1 0.5 linear", "height", 2, "radius", 1, "parts", 256);
+        assertThat(volume(s)).isCloseTo(Math.PI * 0.25 * 2, within(0.002));
+        normalsGoOutward(s);
+    }
+
+    @Test
+    void aBallCutThroughItsMiddleIsHalfOfItAndItsRimLiesOnThePlane() {
+        Shape ball = made("ball", "radius", 1, "detail", 48);
+        Shape half = changed(ball, "cut-shape", "place", 0, "tilt", 0.25);
+        float highest = -9;
+        for (int i = 0; i < half.corners(); i++) highest = Math.max(highest, half.y()[i]);
+        assertThat(highest).isCloseTo(0, within(1e-6f));
+        double area = area(half);
+        assertThat(area).isCloseTo(area(ball) / 2, within(0.01));
+        assertThat(changed(ball, "cut-shape", "place", -2).triangles()).isZero();
+        assertThat(changed(ball, "cut-shape", "place", 2).triangles()).isEqualTo(ball.triangles());
+    }
+
+    private static double area(Shape s) {
+        double sum = 0;
+        for (int t = 0; t < s.triangles(); t++) {
+            int a = s.of()[3 * t];
+            int b = s.of()[3 * t + 1];
+            int c = s.of()[3 * t + 2];
+            double ux = s.x()[b] - s.x()[a];
+            double uy = s.y()[b] - s.y()[a];
+            double uz = s.z()[b] - s.z()[a];
+            double vx = s.x()[c] - s.x()[a];
+            double vy = s.y()[c] - s.y()[a];
+            double vz = s.z()[c] - s.z()[a];
+            sum += Math.hypot(uy * vz - uz * vy, Math.hypot(uz * vx - ux * vz, ux * vy - uy * vx)) / 2;
+        }
+        return sum;
+    }
+
+    @Test
+    void aSheetThatIsThickenedIsAClosedBlock() {
+        Shape sheet = made("panel", "width", 2, "height", 1, "detail", 3);
+        Shape block = changed(sheet, "thicken", "thickness", 0.5);
+        assertThat(volume(block)).isCloseTo(2 * 1 * 0.5, within(1e-4));
+        normalsGoOutward(block);
+    }
+
+    @Test
+    void theMirrorImageOfAShapeHoldsAsMuchAndIsNotInsideOut() {
+        Shape ball = made("ball", "radius", 0.5, "detail", 24);
+        Shape both = changed(ball, "mirror-shape", "axis", "across", "place", 2);
+        assertThat(volume(both)).isCloseTo(2 * volume(ball), within(1e-4));
+        normalsGoOutward(both);
+        assertThat(both.middle(0)).isCloseTo(2, within(1e-5f));
+    }
+
+    @Test
+    void theWiresOfACubeAreItsTwelveEdgesWithoutTheDiagonalsOfItsFaces() {
+        Shape cube = made("block", "round", 0);
+        Shape wires = changed(cube, "wires", "thickness", 0.01);
+        // A rod has three sides of two triangles.
+        assertThat(wires.triangles()).isEqualTo(12 * 6);
+        assertThat(changed(cube, "wires", "diagonals", true).triangles()).isGreaterThan(12 * 6);
+        normalsGoOutward(wires);
+    }
+
+    @Test
+    void aSkinRoundOnePointIsABallOfItsSizeAndTwoThatTouchRunTogether() {
+        Points one = new Points().n(1);
+        one.column(Attribute.SIZE).constant(0.5f);
+        Operation<Points, Shape, Object> skin = skin(60);
+        Shape ball = skin.run(one, skin.memory(), new Moments());
+        assertThat(volume(ball)).isCloseTo(4 / 3.0 * Math.PI * 0.125, within(0.02));
+        normalsGoOutward(ball);
+        Points two = new Points().n(2);
+        two.column(Attribute.SIZE).constant(0.5f);
+        float[] x = two.column(Attribute.X).length(2).values;
+        x[0] = -0.55f;
+        x[1] = 0.55f;
+        Shape joined = skin.run(two, skin.memory(), new Moments());
+        boolean neck = false;
+        for (int i = 0; i < joined.corners(); i++) neck |= Math.abs(joined.x()[i]) < 0.03;
+        assertThat(neck).isTrue();
+        x[0] = -3;
+        x[1] = Float.NaN;
+        assertThat(volume(skin.run(two, skin.memory(), new Moments()))).isCloseTo(volume(ball), within(0.03));
+    }
+
+    @SuppressWarnings("unchecked")
+    private static Operation<Points, Shape, Object> skin(double detail) {
+        Description description = Catalogue.all().find("skin");
+        return (Operation<Points, Shape, Object>)
+                description.make(description.arguments(Map.of("detail", Value.of(detail), "thickness", Value.of(1))));
     }
 }

@@ -4,6 +4,9 @@
 const SAID_MS = 8000;
 const EMPTY = { name: '', lanes: [], mix: [], width: 960, height: 540, rate: 30, seed: 1, tempo: 120, clock: { factor: 1 }, desk: { bindings: [], strip: [] } };
 
+/** The step that is read by '@step' or '@step:what it hands out beside'. @param {string} read */
+const stepRead = (read) => read.slice(1).split(':')[0];
+
 /**
  * The document as the page has it and what plays of it: what Bench and Desk have in common.
  * @param {import('./page.js').Page} page
@@ -63,12 +66,14 @@ export function session(page) {
     /** @param {string} id */
     laneName(id) { return this.laneById(id)?.name ?? '—'; },
     /** The lane that is read, whole or from behind one of its steps. @param {string} read */
-    laneRead(read) { return read.startsWith('@') ? this.laneOf(read.slice(1)) : this.laneById(read); },
+    laneRead(read) { return read.startsWith('@') ? this.laneOf(stepRead(read)) : this.laneById(read); },
     /** Where a read comes from, as people say it. @param {string} read */
     readName(read) {
       const lane = this.laneRead(read);
-      const step = read.startsWith('@') && this.find(read.slice(1));
-      return step && lane ? `${lane.name}, behind ${this.name(step)}` : lane?.name ?? '—';
+      const step = read.startsWith('@') && this.find(stepRead(read));
+      const [, beside] = read.split(':');
+      if (!step || !lane) return lane?.name ?? '—';
+      return beside ? `${lane.name}, ${beside} of ${this.name(step)}` : `${lane.name}, behind ${this.name(step)}`;
     },
     /** What a step is, with what its own text makes of it. @param {import('./messages.js').Step} step */
     infoOf(step) { return { ...catalogue[step.type], ...this.grown[step.id] }; },
@@ -76,6 +81,8 @@ export function session(page) {
     name(step) { return step.label || catalogue[step.type].name; },
     /** @param {import('./messages.js').Step} step */
     gives(step) { return catalogue[step.type].gives; },
+    /** What a step hands out beside that. @param {import('./messages.js').Step} step */
+    beside(step) { return catalogue[step.type].beside; },
     /** @param {import('./messages.js').Edit} edit @param {number} [gesture] */
     edit(edit, gesture = 0) { live.send({ do: 'edit', gesture, edit }); },
     undo() { live.send({ do: 'undo' }); },

@@ -40,6 +40,7 @@ public record Sky(
         put(sky.above, above);
         put(sky.horizon, horizon);
         put(sky.below, below);
+        sky.picture = null;
         sky.seen = seen;
         sky.set = true;
     }

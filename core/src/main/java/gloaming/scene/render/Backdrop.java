@@ -47,6 +47,30 @@ final class Backdrop {
         }
     }
 
+    /** Lays what a picture of the sky shows behind a row of a picture. */
+    static void picture(SkyPicture sky, Haze fog, View view, int samples, Picture out, int row) {
+        float[] texel = new float[4];
+        float[] a = out.a();
+        int at = out.at(row);
+        float unit = samples / view.pixels;
+        float pixels = Math.max(1, view.parallel ? 1 : sky.width() / 6.2831855f * unit);
+        float py = view.parallel ? 0 : ((row + 0.5f) * samples - view.height / 2f) / view.pixels;
+        for (int x = 0; x < out.width; x++) {
+            float open = 1 - a[at + x];
+            if (!(open > 0.001f)) continue;
+            float px = view.parallel ? 0 : ((x + 0.5f) * samples - view.width / 2f) / view.pixels;
+            float dx = px * view.right[0] + py * view.up[0] - view.back[0];
+            float dy = px * view.right[1] + py * view.up[1] - view.back[1];
+            float dz = px * view.right[2] + py * view.up[2] - view.back[2];
+            sky.towards(dx, dy, dz, pixels, texel);
+            float mist = fog.density > 0 ? gone(fog, view, dy / (float) Math.sqrt(dx * dx + dy * dy + dz * dz)) : 0;
+            out.r()[at + x] += open * (texel[0] + (fog.red - texel[0]) * mist);
+            out.g()[at + x] += open * (texel[1] + (fog.green - texel[1]) * mist);
+            out.b()[at + x] += open * (texel[2] + (fog.blue - texel[2]) * mist);
+            a[at + x] = 1;
+        }
+    }
+
     private static float gone(Haze fog, View view, float up) {
         return 1 - (float) Math.exp(-fog.density * way(fog, view.eye[1], up));
     }

@@ -142,6 +142,24 @@ final class Face {
         weight2 *= over;
     }
 
+    /** The normal there, of any length. */
+    double normal(int r) {
+        return weight0 * n[r] + weight1 * n[3 + r] + weight2 * n[6 + r];
+    }
+
+    /** The place there as the thing itself has it, before it is laid anywhere. */
+    double local(int axis) {
+        Shape shape = of.shape;
+        float[] at = axis == 0 ? shape.x() : axis == 1 ? shape.y() : shape.z();
+        int[] corners = shape.of();
+        return weight0 * at[corners[3 * triangle]]
+                + weight1 * at[corners[3 * triangle + 1]]
+                + weight2 * at[corners[3 * triangle + 2]];
+    }
+
+    /** Room for three numbers of whoever asks. */
+    final double[] scratch = new double[3];
+
     double u() {
         return weight0 * u[0] + weight1 * u[1] + weight2 * u[2];
     }

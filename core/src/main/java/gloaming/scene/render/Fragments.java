@@ -67,6 +67,11 @@ final class Fragments {
     final float[] aslant = new float[ROOM];
     final float[] matt = new float[ROOM];
     final float[] way = new float[ROOM];
+    /** What a sky that is a picture shows where the eye's ray is thrown. */
+    final float[] skyRed = new float[ROOM];
+
+    final float[] skyGreen = new float[ROOM];
+    final float[] skyBlue = new float[ROOM];
     /** The light that goes to the eye. */
     final float[] outRed = new float[ROOM];
 

@@ -40,6 +40,12 @@ public final class Renderer {
     private final LightSource own = new LightSource();
     private final float[] ball = new float[4];
 
+    private final SpeckRoom specks = new SpeckRoom();
+    final SkyPicture skyPicture = new SkyPicture();
+    final Corners corners = new Corners();
+    private float cornerStrength;
+    private float cornerReach;
+    private final Measured measured = new Measured();
     private String why;
     Scene scene;
     View view = new View();
@@ -50,6 +56,18 @@ public final class Renderer {
     /** Which view the next picture is drawn from; to be set for pictures of {@code samples} times their size. */
     public View view() {
         return view;
+    }
+
+    /** How much darker the light from all round is in corners, 0 for not at all, and how far from a place that looks, in units. */
+    public Renderer corners(double strength, double reach) {
+        cornerStrength = (float) strength;
+        cornerReach = (float) reach;
+        return this;
+    }
+
+    /** What the next picture's pixels are to be measured into. */
+    public Measured measured() {
+        return measured;
     }
 
     /**
@@ -73,6 +91,9 @@ public final class Renderer {
                 numbers = new int[all];
             }
             solid.draw(view, nearness, numbers, crew);
+            if (cornerStrength > 0) corners.work(view, samples, nearness, cornerStrength, cornerReach, crew);
+            else corners.none();
+            measured.write(this, nearness, numbers, solid, crew);
             crew.each(out.height, 8, (from, to) -> {
                 Shading shading = shadings.get();
                 shading.begin(this, out);
@@ -81,11 +102,13 @@ public final class Renderer {
             });
             background(out, crew);
             seeThrough(out, crew);
+            specks.draw(this, nearness, out, crew);
             why = reason();
             return out;
         } finally {
             for (int i = 0; i < textureCount; i++) textures.get(i).forget();
             textureCount = 0;
+            skyPicture.forget();
             lamps.clear();
             this.scene = null;
             sky = null;
@@ -100,6 +123,7 @@ public final class Renderer {
     private String reason() {
         for (int i = 0; i < solid.count(); i++) if (solid.batch(i).count > 0) return Why.dark(scene, lamps, sky);
         for (int i = 0; i < clear.count(); i++) if (clear.batch(i).count > 0) return Why.dark(scene, lamps, sky);
+        if (specks.any()) return null;
         return Why.nothing(scene, view);
     }
 
@@ -210,6 +234,7 @@ public final class Renderer {
     /** Makes ready what lies on things. */
     private void lay(Crew crew) {
         textureCount = 0;
+        skyPicture.take(sky, crew);
         for (int i = 0; i < scene.things(); i++) {
             var m = scene.thing(i).material;
             lay(m.colourMap, crew);
@@ -311,7 +336,11 @@ public final class Renderer {
         if (!sky.seen && !fog) return;
         crew.each(out.height, 8, (from, to) -> {
             float[] way = new float[out.width];
-            for (int row = from; row < to; row++) Backdrop.row(scene, view, samples, sky.seen, out, row, way);
+            for (int row = from; row < to; row++) {
+                if (sky.seen && skyPicture.there()) Backdrop.picture(skyPicture, scene.fog(), view, samples, out, row);
+                Backdrop.row(scene, view, samples, sky.seen && !skyPicture.there(), out, row, way);
+            }
+            ;
         });
     }
 

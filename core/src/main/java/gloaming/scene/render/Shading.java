@@ -1,9 +1,7 @@
 package gloaming.scene.render;
 
 import gloaming.flow.Picture;
-import gloaming.scene.Dome;
 import gloaming.scene.Haze;
-import gloaming.scene.LightSource;
 import gloaming.scene.Matter;
 
 /** Shades places by the hundred and lays their light into a picture: one for each thread, all of one frame alike. */
@@ -11,26 +9,10 @@ final class Shading {
     /** Rows shorter than this are asked for place by place. */
     private static final int SHORT = 6;
 
-    private static final int SIDE = 64;
-    /** For each pixel of a tile how the disc of shadows is turned. */
-    private static final int[] TURN = turns();
-
-    /** Gradient noise, which goes evenly through all turns within few pixels (Jimenez 2014). */
-    private static int[] turns() {
-        int[] all = new int[SIDE * SIDE];
-        for (int i = 0; i < all.length; i++) {
-            double noise = 0.06711056 * (i % SIDE) + 0.00583715 * (i / SIDE);
-            noise = 52.9829189 * (noise - Math.floor(noise));
-            all[i] = (int) ((noise - Math.floor(noise)) * ShadowKernels.TURNS);
-        }
-        return all;
-    }
-
     private final Fragments f = new Fragments();
+    private final Lighting lighting = new Lighting(f);
     private final Face face = new Face();
     private final float[] texel = new float[4];
-    private final Taps taps = new Taps();
-    private final int[] turn = new int[Fragments.MOST];
     private Renderer renderer;
     private Picture out;
     /** The triangle that was asked for last, and of which. */
@@ -76,7 +58,7 @@ final class Shading {
         f.pixel[i] = pixel;
         f.weight[i] = weight;
         face.write(f, i);
-        f.open[i] = 1;
+        f.open[i] = renderer.corners.at(pixel);
         if (made(i)) f.n++;
     }
 
@@ -111,7 +93,8 @@ final class Shading {
         boolean unlit = m.model == Matter.Model.UNLIT;
         for (int k = 0; k < n; k++) f.pixel[i + k] = pixel + k;
         fill(f.weight, i, n, 1);
-        fill(f.open, i, n, 1);
+        if (renderer.corners.there()) for (int k = 0; k < n; k++) f.open[i + k] = renderer.corners.at(pixel + k);
+        else fill(f.open, i, n, 1);
         fill(f.cover, i, n, m.cover);
         fill(f.roughness, i, n, m.roughness);
         fill(f.metal, i, n, unlit ? 0 : m.metal);
@@ -232,7 +215,7 @@ final class Shading {
     void flush(boolean over) {
         if (f.n == 0) return;
         LightKernels.face(f, 0, renderer.view);
-        lightUp();
+        lighting.work(renderer, null);
         Haze fog = renderer.scene.fog();
         if (fog.density > 0)
             LightKernels.fog(
@@ -258,99 +241,5 @@ final class Shading {
             }
         }
         f.clear();
-    }
-
-    private void lightUp() {
-        turn();
-        LightKernels.mirror(f);
-        dome(f.outRed, f.red, 0);
-        dome(f.outGreen, f.green, 1);
-        dome(f.outBlue, f.blue, 2);
-        for (int l = 0; l < renderer.lamps.size(); l++) {
-            LightSource lamp = renderer.lamps.get(l);
-            if (!reach(lamp)) continue;
-            Shadow shadow = renderer.shadow(l);
-            if (shadow != null) shadow.shade(f, turn, taps);
-            band();
-            LightKernels.angles(f);
-            LightKernels.facets(f);
-            LightKernels.lamp(f, f.outRed, f.red, lamp.red);
-            LightKernels.lamp(f, f.outGreen, f.green, lamp.green);
-            LightKernels.lamp(f, f.outBlue, f.blue, lamp.blue);
-        }
-    }
-
-    private void dome(float[] out, float[] bases, int c) {
-        Dome sky = renderer.sky;
-        LightKernels.dome(f, sky.above[c], sky.horizon[c], sky.below[c]);
-        LightKernels.sky(f, out, bases);
-    }
-
-    /** Where a lamp is from each place, and how strong its light is there; false where none of it comes to any. */
-    private boolean reach(LightSource lamp) {
-        int n = f.n;
-        if (lamp.form == LightSource.Form.SUN) {
-            java.util.Arrays.fill(f.lx, 0, n, -lamp.dx);
-            java.util.Arrays.fill(f.ly, 0, n, -lamp.dy);
-            java.util.Arrays.fill(f.lz, 0, n, -lamp.dz);
-            java.util.Arrays.fill(f.light, 0, n, 1);
-        } else {
-            // Nearer than it is wide a lamp grows no brighter.
-            float nearest = Math.max(1e-6f, lamp.wide * lamp.wide);
-            for (int i = 0; i < n; i++) {
-                float x = lamp.x - f.x[i];
-                float y = lamp.y - f.y[i];
-                float z = lamp.z - f.z[i];
-                float square = Math.max(1e-12f, x * x + y * y + z * z);
-                float over = 1 / (float) Math.sqrt(square);
-                f.lx[i] = x * over;
-                f.ly[i] = y * over;
-                f.lz[i] = z * over;
-                f.light[i] = 1 / Math.max(nearest, square);
-            }
-            if (lamp.form == LightSource.Form.SPOT) cone(lamp);
-        }
-        // What is less than a thousandth of white is not seen.
-        float least = UNSEEN / Math.max(lamp.red, Math.max(lamp.green, lamp.blue));
-        boolean any = false;
-        for (int i = 0; i < n; i++) {
-            float straight = f.nx[i] * f.lx[i] + f.ny[i] * f.ly[i] + f.nz[i] * f.lz[i];
-            // Light from behind the triangle itself would come through it.
-            float flat = f.fx[i] * f.lx[i] + f.fy[i] * f.ly[i] + f.fz[i] * f.lz[i];
-            if (f.light[i] < least || f.soft[i] == 0 && (straight <= 0 || flat <= 0)) f.light[i] = 0;
-            else any = true;
-        }
-        return any;
-    }
-
-    private static final float UNSEEN = 2e-4f;
-
-    private void cone(LightSource lamp) {
-        float range = Math.max(1e-4f, lamp.inner - lamp.outer);
-        for (int i = 0; i < f.n; i++) {
-            float cos = -(f.lx[i] * lamp.dx + f.ly[i] * lamp.dy + f.lz[i] * lamp.dz);
-            float part = Math.clamp((cos - lamp.outer) / range, 0f, 1f);
-            f.light[i] *= part * part * (3 - 2 * part);
-        }
-    }
-
-    /** Where light goes in steps its strength is such that what comes of it does. */
-    private void band() {
-        for (int i = 0; i < f.n; i++) {
-            if (f.bands[i] == 0) continue;
-            float straight = f.nx[i] * f.lx[i] + f.ny[i] * f.ly[i] + f.nz[i] * f.lz[i];
-            float step = (float) Math.floor(straight * f.light[i] * f.bands[i] + 0.5f) / f.bands[i];
-            f.light[i] = straight > 1e-3f ? step / straight : 0;
-        }
-    }
-
-    /** How the places that shadows look at are turned for each fragment. */
-    private void turn() {
-        int width = out.width;
-        for (int i = 0; i < f.n; i++) {
-            int y = f.pixel[i] / width;
-            int x = f.pixel[i] - y * width;
-            turn[i] = TURN[(y & SIDE - 1) * SIDE + (x & SIDE - 1)];
-        }
     }
 }

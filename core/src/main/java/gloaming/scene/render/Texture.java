@@ -173,4 +173,17 @@ final class Texture {
     int height() {
         return height[0];
     }
+
+    int width(int level) {
+        return width[level];
+    }
+
+    int height(int level) {
+        return height[level];
+    }
+
+    /** One number of one of its sizes. */
+    float pixel(int level, int channel, int i) {
+        return planes[level][channel][i];
+    }
 }

@@ -62,6 +62,39 @@ public final class View {
         return ready();
     }
 
+    /**
+     * A camera at a place that looks along a direction of any length.
+     *
+     * @param roll turns about the way it looks, the right side down
+     * @param angle turns that it sees from bottom to top
+     */
+    public View looking(double[] from, double[] way, double roll, double angle, int width, int height) {
+        double length = Math.sqrt(way[0] * way[0] + way[1] * way[1] + way[2] * way[2]);
+        boolean none = !(length > 1e-9);
+        double bx = none ? 0 : -way[0] / length;
+        double by = none ? 0 : -way[1] / length;
+        double bz = none ? 1 : -way[2] / length;
+        // Right is level, unless it looks straight up or down.
+        double flat = Math.hypot(bx, bz);
+        double rx = flat > 1e-6 ? bz / flat : 1;
+        double rz = flat > 1e-6 ? -bx / flat : 0;
+        double ux = by * rz;
+        double uy = bz * rx - bx * rz;
+        double uz = -by * rx;
+        double c = Math.cos(2 * Math.PI * roll);
+        double s = Math.sin(2 * Math.PI * roll);
+        set(back, bx, by, bz);
+        set(right, c * rx - s * ux, -s * uy, c * rz - s * uz);
+        set(up, s * rx + c * ux, c * uy, s * rz + c * uz);
+        set(eye, from[0], from[1], from[2]);
+        parallel = false;
+        this.width = width;
+        this.height = height;
+        pixels = (float) (height / 2.0 / Math.tan(Math.PI * angle));
+        near = 0.02f;
+        return ready();
+    }
+
     /** A view from a place along a direction of length 1 that sees {@code tan} units to each side at depth 1, into a square. */
     View from(float x, float y, float z, float dx, float dy, float dz, float tan, float near, int size) {
         set(eye, x, y, z);
@@ -107,6 +140,22 @@ public final class View {
             m[3] += across;
             m[7] += upward;
         }
+        return this;
+    }
+
+    View copyFrom(View other) {
+        System.arraycopy(other.m, 0, m, 0, m.length);
+        for (int i = 0; i < 3; i++) {
+            eye[i] = other.eye[i];
+            right[i] = other.right[i];
+            up[i] = other.up[i];
+            back[i] = other.back[i];
+        }
+        parallel = other.parallel;
+        width = other.width;
+        height = other.height;
+        pixels = other.pixels;
+        near = other.near;
         return this;
     }
 

@@ -52,6 +52,7 @@ final class Why {
     /** Why all that is seen is black, or null where light falls into the scene. */
     static String dark(Scene scene, List<LightSource> lamps, Dome sky) {
         if (!lamps.isEmpty()) return null;
+        if (sky.picture != null) return null;
         for (int c = 0; c < 3; c++) if (sky.above[c] + sky.horizon[c] + sky.below[c] > 1e-4f) return null;
         for (int i = 0; i < scene.things(); i++) {
             Matter m = scene.thing(i).material;

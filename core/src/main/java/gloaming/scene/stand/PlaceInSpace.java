@@ -55,5 +55,10 @@ public record PlaceInSpace(
             System.arraycopy(thing.move, 0, before, 0, Matrix.SIZE);
             Matrix.times(pose, 0, before, 0, thing.move, 0);
         }
+        for (int i = 0; i < own.speckSets(); i++) {
+            float[] move = own.specks(i).move;
+            System.arraycopy(move, 0, before, 0, Matrix.SIZE);
+            Matrix.times(pose, 0, before, 0, move, 0);
+        }
     }
 }

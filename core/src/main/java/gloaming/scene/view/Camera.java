@@ -4,6 +4,7 @@ import gloaming.flow.Picture;
 import gloaming.look.Id;
 import gloaming.scene.Scene;
 import gloaming.scene.render.Renderer;
+import gloaming.step.Beside;
 import gloaming.step.Choice;
 import gloaming.step.Frame;
 import gloaming.step.Operation;
@@ -17,6 +18,20 @@ import gloaming.step.StepInfo;
         does = "Looks at a scene through a camera that orbits it, and gives the picture.",
         ifBlack = "nothing of the scene stands before the camera, or no light reaches it",
         find = "camera 3d render perspective parallel orthographic orbit view lens draw scene look shoot")
+@Beside(
+        name = "nearness",
+        kind = Picture.class,
+        says = "How near things are: 1 where the camera looks at, 2 at half that distance, 0 far away.")
+@Beside(
+        name = "normals",
+        kind = Picture.class,
+        says = "Which way things face: red right, green up, blue to the camera.")
+@Beside(
+        name = "movement",
+        kind = Picture.class,
+        says =
+                "How things, copies and the camera move, as Motion has it: red to the right, green up, in units a second.")
+@Beside(name = "things", kind = Picture.class, says = "Which thing is seen: 1, 2 and so on, in the order of the scene.")
 public record Camera(
         @Id(value = "round", label = "Turn round")
         @Range(
@@ -79,7 +94,21 @@ public record Camera(
                 unit = "pixels",
                 byRatio = true,
                 says = "More is sharper and slower.")
-        int shadows)
+        int shadows,
+
+        @Id(value = "corners", label = "Dark corners")
+        @Range(min = 0, max = 4, initial = 0, says = "How much less of the sky's light comes into corners.")
+        double corners,
+
+        @Id(value = "cornerReach", label = "Corner reach")
+        @Range(
+                min = 0.01,
+                max = 10,
+                initial = 0.3,
+                unit = "units",
+                byRatio = true,
+                says = "How far from one another things make a corner.")
+        double cornerReach)
         implements Operation<Scene, Picture, Renderer> {
 
     /** How distance changes size. */
@@ -122,8 +151,6 @@ public record Camera(
                         lens == Lens.PARALLEL,
                         samples * out.width,
                         samples * out.height);
-        renderer.draw(in, samples, shadows, out, frame.crew());
-        if (renderer.why() != null) frame.trouble(renderer.why());
-        return out;
+        return Shot.take(in, renderer, samples, shadows, corners, cornerReach, distance, out, frame);
     }
 }

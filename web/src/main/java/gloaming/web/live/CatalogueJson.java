@@ -24,7 +24,11 @@ public class CatalogueJson {
             String gives,
             List<Setting> settings,
             List<ToPage.Input> reads,
+            List<Output> beside,
             List<ToPage.Problem> problems) {}
+
+    /** What a step hands out beside what leaves it. */
+    public record Output(String name, String kind, String says) {}
 
     /** What can be done with a lane that ends in a kind, and how its rail is drawn. */
     public record KindEntry(
@@ -60,9 +64,13 @@ public class CatalogueJson {
         Map<String, Entry> all = new LinkedHashMap<>();
         for (Description d : Catalogue.all().entries()) {
             String takes = d.takes() == null ? null : d.takes().id();
+            List<Output> beside = d.beside().stream()
+                    .map(o -> new Output(o.name(), o.kind().id(), o.says()))
+                    .toList();
+            String gives = d.gives().id();
             all.put(
                     d.id(),
-                    new Entry(d.id(), d.name(), d.does(), takes, d.gives().id(), d.settings(), reads(d), List.of()));
+                    new Entry(d.id(), d.name(), d.does(), takes, gives, d.settings(), reads(d), beside, List.of()));
         }
         return all;
     }

@@ -36,18 +36,23 @@ export function follows(page) {
     /** Lanes that settings can follow. */
     signals() { return this.look.lanes.filter((l) => KINDS[this.endOf(l)]?.drives); },
     /**
-     * What a read of the selected step may come from, lane by lane: the lane's end, and every step before it that gives the kind.
+     * What a read of the selected step may come from, lane by lane: the lane's end, and what every step before it gives of the kind.
      * @param {import('../messages.js').Input} input
      */
     readable(input) {
       const own = this.laneOf(this.stepId);
       const accepts = (/** @type {string} */ kind) => KINDS[input.kind].accepts.includes(kind);
       return this.look.lanes.flatMap((lane) => {
-        const end = lane.steps.length - (lane === own ? 0 : 1);
-        const ahead = lane === own ? lane.steps.findIndex((s) => s.id === this.stepId) : end;
-        const steps = input.before ? [] : lane.steps.slice(0, ahead).filter((s) => accepts(this.gives(s)));
+        const ahead = lane === own ? lane.steps.findIndex((s) => s.id === this.stepId) : lane.steps.length;
+        const steps = input.before ? [] : lane.steps.slice(0, ahead);
+        // What leaves the last step of another lane is that lane itself.
+        const last = lane === own ? null : lane.steps.at(-1);
         const whole = accepts(this.endOf(lane)) && (lane !== own || input.before);
-        const from = steps.map((s) => ({ value: `@${s.id}`, name: `${lane.name}, behind ${this.name(s)}` }));
+        const from = steps.flatMap((s) => [
+          ...(s !== last && accepts(this.gives(s)) ? [{ value: `@${s.id}`, name: `${lane.name}, behind ${this.name(s)}` }] : []),
+          ...this.beside(s).filter((o) => accepts(o.kind))
+            .map((o) => ({ value: `@${s.id}:${o.name}`, name: `${lane.name}, ${o.name} of ${this.name(s)}` })),
+        ]);
         return whole ? [{ value: lane.id, name: lane.name }, ...from] : from;
       });
     },

@@ -115,7 +115,7 @@ export function lanes(page) {
       for (const by of [lane?.clock.push, lane?.clock.restart]) if (by && first) found.push([by, first.id]);
       const read = new Set([chosen && `@${chosen.id}`, lane && (!chosen || lane.steps.at(-1) === chosen) && lane.id]);
       for (const each of this.look.lanes) {
-        for (const s of each.steps) for (const from of sources(s)) if (read.has(from)) found.push([from, s.id]);
+        for (const s of each.steps) for (const from of sources(s)) if (read.has(from.split(':')[0])) found.push([from, s.id]);
       }
       return found;
     },
@@ -125,7 +125,7 @@ export function lanes(page) {
       const base = all.getBoundingClientRect();
       const paths = this.connections().map(([from, step]) => {
         const place = from.startsWith('@')
-          ? document.getElementById(`step-${from.slice(1)}`)?.nextElementSibling
+          ? document.getElementById(`step-${from.slice(1).split(':')[0]}`)?.nextElementSibling
           : document.querySelector(`#lane-${from} .plus`);
         const end = place?.getBoundingClientRect();
         const card = document.getElementById(`step-${step}`)?.getBoundingClientRect();

@@ -1,0 +1,2 @@
+/** A skin round points. */
+package gloaming.shape.skin;

@@ -1,0 +1,119 @@
+package gloaming.shape;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
+import gloaming.Moments;
+import gloaming.flow.Picture;
+import gloaming.flow.Shape;
+import gloaming.look.Value;
+import gloaming.shape.outline.Outlines;
+import gloaming.step.Catalogue;
+import gloaming.step.Description;
+import gloaming.step.Operation;
+import java.util.List;
+import java.util.Map;
+import java.util.SplittableRandom;
+import java.util.TreeMap;
+import org.junit.jupiter.api.Test;
+
+/** Solids drawn out of pictures. */
+class ExtrudeTest {
+    private static Picture drawn(int width, int height, java.util.function.DoubleBinaryOperator cover) {
+        Picture picture = new Picture(width, height);
+        for (int y = 0; y < height; y++)
+            for (int x = 0; x < width; x++)
+                picture.a()[y * width + x] = (float) Math.clamp(cover.applyAsDouble(x + 0.5, y + 0.5), 0, 1);
+        return picture;
+    }
+
+    @SuppressWarnings("unchecked")
+    private static Shape extruded(Picture picture, Object... settings) {
+        Description description = Catalogue.all().find("extrude");
+        Map<String, Value> set = new TreeMap<>();
+        for (int i = 0; i < settings.length; i += 2)
+            set.put((String) settings[i], Value.of(((Number) settings[i + 1]).doubleValue()));
+        Operation<Picture, Shape, Object> step =
+                (Operation<Picture, Shape, Object>) description.make(description.arguments(set));
+        return step.run(picture, step.memory(), new Moments());
+    }
+
+    private static double volume(Shape s) {
+        double sum = 0;
+        for (int t = 0; t < s.triangles(); t++) {
+            int a = s.of()[3 * t];
+            int b = s.of()[3 * t + 1];
+            int c = s.of()[3 * t + 2];
+            sum += s.x()[a] * ((double) s.y()[b] * s.z()[c] - (double) s.z()[b] * s.y()[c])
+                    - s.y()[a] * ((double) s.x()[b] * s.z()[c] - (double) s.z()[b] * s.x()[c])
+                    + s.z()[a] * ((double) s.x()[b] * s.y()[c] - (double) s.y()[b] * s.x()[c]);
+        }
+        return sum / 6;
+    }
+
+    /** How far a place lies within a round disc, with an edge as soft as a pixel. */
+    private static double disc(double x, double y, double cx, double cy, double r) {
+        return r - Math.hypot(x - cx, y - cy) + 0.5;
+    }
+
+    @Test
+    void aRingHoldsWhatTheFormulaSaysAndItsHoleIsOpen() {
+        Picture ring = drawn(200, 100, (x, y) -> Math.min(disc(x, y, 100, 50, 40), 1 - disc(x, y, 100, 50, 20)));
+        Shape s = extruded(ring, "depth", 0.4, "bevel", 0, "exact", 0.1);
+        // A pixel is 0.02 units.
+        double expected = Math.PI * (0.8 * 0.8 - 0.4 * 0.4) * 0.4;
+        assertThat(volume(s)).isCloseTo(expected, within(0.01 * expected));
+        Shape rounded = extruded(ring, "depth", 0.4, "bevel", 0.1, "exact", 0.1);
+        assertThat(volume(rounded)).isBetween(0.85 * expected, 0.99 * expected);
+    }
+
+    @Test
+    void thinPlacesAreRoundedLessAndNothingTurnsInsideOut() {
+        Picture bar = drawn(200, 100, (x, y) -> Math.min(Math.min(x - 20, 180 - x), Math.min(y - 48, 52 - y)));
+        Shape s = extruded(bar, "depth", 1, "bevel", 0.5);
+        assertThat(volume(s)).isPositive();
+        for (int i = 0; i < s.corners(); i++) assertThat(Math.abs(s.y()[i])).isLessThan(0.06f);
+    }
+
+    @Test
+    void loopsCloseAndHolesRunTheOtherWayInAnyPicture() {
+        SplittableRandom any = new SplittableRandom(5);
+        for (int round = 0; round < 30; round++) {
+            int w = any.nextInt(1, 40);
+            int h = any.nextInt(1, 40);
+            float[] plane = new float[w * h];
+            double inside = 0;
+            for (int i = 0; i < plane.length; i++) {
+                plane[i] = any.nextInt(9) == 0 ? Float.NaN : any.nextInt(2);
+                if (plane[i] > 0.5f) inside++;
+            }
+            List<Outlines.Loop> loops = new Outlines().of(plane, w, h, 0.5f, 0.01);
+            double area = 0;
+            for (Outlines.Loop loop : loops) {
+                assertThat(loop.n()).isGreaterThanOrEqualTo(3);
+                area += loop.area() / 2;
+            }
+            assertThat(area).isBetween(-1.0, 1.0 * w * h);
+            assertThat(inside).isLessThanOrEqualTo(w * h);
+        }
+    }
+
+    @Test
+    void anUnchangedPictureKeepsItsSolid() {
+        Description description = Catalogue.all().find("extrude");
+        @SuppressWarnings("unchecked")
+        Operation<Picture, Shape, Object> step =
+                (Operation<Picture, Shape, Object>) description.make(description.arguments(Map.of()));
+        Object memory = step.memory();
+        Picture disc = drawn(60, 60, (x, y) -> disc(x, y, 30, 30, 20));
+        long stamp = step.run(disc, memory, new Moments()).stamp();
+        assertThat(step.run(disc, memory, new Moments()).stamp()).isEqualTo(stamp);
+        disc.a()[30 * 60 + 30] = 0;
+        assertThat(step.run(disc, memory, new Moments()).stamp()).isNotEqualTo(stamp);
+    }
+
+    @Test
+    void anEmptyPictureGivesNoTriangles() {
+        assertThat(extruded(new Picture(16, 16)).triangles()).isZero();
+    }
+}
