@@ -10,7 +10,9 @@ import java.lang.management.ThreadMXBean;
 
 /**
  * What one step may take of a frame, and what becomes of one that takes more: after {@value #MOST_STRIKES} frames in a row it is passed
- * over until its settings change. A step whose code is the reason goes on with the code that worked before, if there was any.
+ * over until its settings change; a few times, later and later, it is tried again, since a step that was only slow at its start (the JIT has
+ * not come to it yet) is not to be missing for a whole evening. A step whose code is the reason goes on with the code that worked before, if
+ * there was any.
  */
 final class Budget {
     private static final long MOST_NS = 1_000_000_000L;
@@ -35,7 +37,14 @@ final class Budget {
         }
     }
 
+    /** Times that a step which was passed over is tried again, and nanoseconds until the first time; each next waits three times as long. */
+    private static final int MOST_RETRIES = 3;
+
+    private static final long RETRY_NS = 4_000_000_000L;
+
     private int strikes;
+    private int retries;
+    private long passedOverAt;
     /** Nanoseconds worked in late frames since the last strike. */
     private long toiled;
 
@@ -78,6 +87,7 @@ final class Budget {
     /** What to run for a step in this frame: itself, what it was before, or null for nothing. */
     Operation<?, ?, ?> allowed(Plan.StepRun step) {
         if (strikes < MOST_STRIKES) return step.operation;
+        if (worked == null && !stood && again()) return step.operation;
         if (worked == null || stood) return null;
         if (old == null) {
             old = description.make(worked);
@@ -85,6 +95,16 @@ final class Budget {
         }
         step.trouble = telling;
         return old;
+    }
+
+    /** Whether it is time to try it once more. */
+    private boolean again() {
+        long wait = RETRY_NS;
+        for (int i = 0; i < retries; i++) wait *= 3;
+        if (retries == MOST_RETRIES || System.nanoTime() - passedOverAt < wait) return false;
+        retries++;
+        strikes = MOST_STRIKES - 1;
+        return true;
     }
 
     /** Whether this is what ends a step that takes too long. */
@@ -105,6 +125,7 @@ final class Budget {
         long most = most(step);
         if (!late && nanoseconds <= most) {
             strikes = 0;
+            retries = 0;
             toiled = 0;
             if (noted != step.arguments) note(step);
             return;
@@ -113,7 +134,10 @@ final class Budget {
         if (toiled < WORKED * most) return;
         toiled = 0;
         strikes = tries(step) ? MOST_STRIKES : strikes + 1;
-        if (strikes == MOST_STRIKES) tell();
+        if (strikes == MOST_STRIKES) {
+            passedOverAt = System.nanoTime();
+            tell();
+        }
     }
 
     private void tell() {
@@ -121,7 +145,7 @@ final class Budget {
                 ? "goes on with its text from before. " + said
                         + "The new one takes too long for a frame; change it to try again."
                 : "is passed over. " + said
-                        + "It takes over a second a frame; change one of its settings to try again.";
+                        + "It takes over a second a frame; it is tried again a few times, and when one of its settings changes.";
     }
 
     private void note(Plan.StepRun step) {

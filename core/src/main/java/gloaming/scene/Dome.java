@@ -42,4 +42,17 @@ public final class Dome {
     }
 
     private static final Dome PLAIN = new Dome();
+
+    /** What a scene stands under that has neither lamp nor sky; not to be changed. */
+    public static final Dome STUDIO = studio();
+
+    private static Dome studio() {
+        Dome dome = new Dome();
+        for (int c = 0; c < 3; c++) {
+            dome.above[c] = 0.62f + 0.03f * c;
+            dome.horizon[c] = 0.2f;
+            dome.below[c] = 0.07f - 0.01f * c;
+        }
+        return dome;
+    }
 }

@@ -26,4 +26,19 @@ public final class Haze {
         density = 0;
         return this;
     }
+
+    /**
+     * How much light comes through between an eye and a place {@code far} units away, 0 to 1: where it thins with height by the mean of three
+     * heights (Simpson's rule).
+     */
+    public float clear(float eyeY, float y, float far) {
+        double way = density * far;
+        if (height > 0) {
+            double end = Math.exp(Math.min(5.5, (ground - y) / height));
+            double middle = Math.exp(Math.min(5.5, (ground - (y + eyeY) / 2) / height));
+            double eye = Math.exp(Math.min(5.5, (ground - eyeY) / height));
+            way *= (end + 4 * middle + eye) / 6;
+        }
+        return (float) Math.exp(-way);
+    }
 }

@@ -21,6 +21,10 @@ public final class Specks {
 
     /** How soft its edge is: 0 for a clear one, 1 for one that fades from the middle on. */
     public float soft;
+    /** How thick the far end is, times the near one. */
+    public float end = 1;
+    /** How dark the near end is against the far one, 0 to 1. */
+    public float foot;
     /** How much it is lit by the scene's lamps, 0 to 1; the rest is its own light. */
     public float lit;
     /** How much it adds its light instead of covering, 0 to 1. */
@@ -51,6 +55,8 @@ public final class Specks {
         radius = other.radius;
         colour = other.colour;
         soft = other.soft;
+        end = other.end;
+        foot = other.foot;
         lit = other.lit;
         adds = other.adds;
         System.arraycopy(other.move, 0, move, 0, Matrix.SIZE);

@@ -22,9 +22,9 @@ public interface Bending extends Changed {
     /** The rule for this frame. */
     Rule rule(Shape in, Frame frame);
 
-    @Override
-    default float finest() {
-        return 0.12f;
+    /** As rough as a surface may be that is wound by so many turns a unit, so that no edge is seen in its outline. */
+    static float wound(double turns) {
+        return (float) (0.04 / Math.max(1e-6, Math.abs(turns)));
     }
 
     @Override

@@ -12,6 +12,7 @@ public interface Changed extends Operation<Shape, Shape, Changed.Memory> {
         private final Shape shape = new Shape();
         private final Shape divided = new Shape();
         private long dividedOf = -1;
+        private int parts;
         private Changed by;
         private long of = -1;
         private long with = -1;
@@ -25,26 +26,31 @@ public interface Changed extends Operation<Shape, Shape, Changed.Memory> {
         return false;
     }
 
-    /** How long edges may be at most, as a part of the shape's radius, so that what is bent is round; 0 where it is the same. */
-    default float finest() {
+    /** How many units long edges may be at most, so that what is bent is round; 0 where it is the same. */
+    default float finest(Shape in) {
         return 0;
     }
 
     /** Triangles that are made by dividing, at most: beyond that edges stay as long as they are. */
     int MOST_DIVIDED = 60_000;
 
-    /** The shape with its triangles divided where they are too long. */
+    /** The shape with its triangles divided where they are too long; while a shape stays it is divided the finer, and not back. */
     private Shape fine(Shape in, Memory memory) {
-        if (finest() == 0 || in.triangles() == 0) return in;
-        if (memory.dividedOf != in.stamp()) {
+        float finest = finest(in);
+        if (finest == 0 || in.triangles() == 0) return in;
+        boolean other = memory.dividedOf != in.stamp();
+        float longest = in.longestEdge();
+        int wanted = (int) Math.ceil(Math.min(1_000, longest / Math.max(0.01f * in.radius(), finest)));
+        int most = (int) Math.clamp(Math.sqrt((double) MOST_DIVIDED / in.triangles()), 1, 24);
+        int parts = Math.min(most, wanted);
+        if (!other && parts <= memory.parts) parts = memory.parts;
+        if (other || parts != memory.parts) {
             memory.dividedOf = in.stamp();
-            int wanted = (int) Math.ceil(in.longestEdge() / Math.max(1e-6f, finest() * in.radius()));
-            int parts = (int) Math.clamp(Math.sqrt((double) MOST_DIVIDED / in.triangles()), 1, 24);
-            parts = Math.min(parts, wanted);
+            memory.parts = parts;
             if (parts > 1) memory.divided.divide(in, parts).done();
             else memory.divided.clear();
         }
-        return memory.divided.triangles() == 0 ? in : memory.divided;
+        return memory.parts > 1 ? memory.divided : in;
     }
 
     /** What tells this frame from others beside the settings and the shape: the same number as in the last frame where nothing does. */

@@ -47,6 +47,7 @@ class BudgetTest {
         NONE,
         SPINS,
         SLEEPS,
+        LATE,
         NO_MEMORY,
         TOO_DEEP,
         BROKEN
@@ -70,6 +71,9 @@ class BudgetTest {
                 }
                 case SLEEPS -> {
                     while (mischief == Mischief.SLEEPS) LockSupport.parkNanos(1_000_000);
+                }
+                case LATE -> {
+                    while (mischief == Mischief.LATE) frame.crew().check();
                 }
                 case NO_MEMORY -> throw new OutOfMemoryError();
                 case TOO_DEEP -> throw new StackOverflowError();
@@ -183,6 +187,28 @@ class BudgetTest {
     @Test
     void aStepThatWaitsForEverIsLeftToItself() {
         goesOn(Mischief.SLEEPS);
+    }
+
+    @Test
+    void aStepThatWasOnlySlowAtItsStartComesBackByItself() {
+        try (LivePlayer stage = new LivePlayer(Catalogue.all(), 1)) {
+            stage.show(look(fill(), snag()));
+            mischief = Mischief.LATE;
+            stage.start();
+            until("it is passed over", () -> trouble(stage).contains("tried again"));
+            mischief = Mischief.NONE;
+            until("it runs again", () -> trouble(stage).isEmpty());
+        }
+    }
+
+    private static String trouble(LivePlayer stage) {
+        FrameStats board = stage.board();
+        if (board == null) return "none yet";
+        if (board.idle()) board.want();
+        if (!board.ready()) return "none yet";
+        String trouble = board.trouble[board.steps.indexOf("s2")];
+        board.rest();
+        return trouble == null ? "" : trouble;
     }
 
     @Test

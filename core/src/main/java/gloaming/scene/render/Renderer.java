@@ -127,7 +127,8 @@ public final class Renderer {
         return Why.nothing(scene, view);
     }
 
-    /** Nobody starts in the black: where there is neither lamp nor sky there is a sun from the left, above and in front. */
+    /** Nobody starts in the black: where there is neither lamp nor sky there is a sun from the left, above and in front, and
+     * light from all round for what mirrors it. */
     private void light() {
         lamps.clear();
         for (int i = 0; i < scene.lamps(); i++) if (lights(scene.lamp(i))) lamps.add(scene.lamp(i));
@@ -137,6 +138,7 @@ public final class Renderer {
         own.z = 2.5f;
         own.lookAt(0, 0, 0);
         lamps.add(own);
+        sky = Dome.STUDIO;
     }
 
     private static boolean lights(LightSource lamp) {

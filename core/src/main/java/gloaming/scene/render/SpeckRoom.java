@@ -2,15 +2,17 @@ package gloaming.scene.render;
 
 import gloaming.flow.Crew;
 import gloaming.flow.Picture;
+import gloaming.scene.Haze;
 import gloaming.scene.Matrix;
 import gloaming.scene.Scene;
 import gloaming.scene.Specks;
 import java.util.Arrays;
 
 /**
- * Draws dots and thin lines over what stands in the picture, from back to front, each where nothing solid is nearer.
+ * Draws dots and thin lines over what stands in the picture, each where nothing solid is nearer.
  *
- * <p>A speck that is thinner than a pixel is drawn as wide as one and so much fainter.
+ * <p>They are laid from front to back, each under those before it, so that where all is covered nothing more is drawn. A speck that is
+ * thinner than a pixel is drawn as wide as one and so much fainter.
  */
 final class SpeckRoom {
     private static final int ROWS = 16;
@@ -25,7 +27,20 @@ final class SpeckRoom {
     private float[] light = {};
 
     private float[] soft = {};
+    private float[] foot = {};
     private long[] order = {};
+    /** Where each strip begins among the items, and the specks that meet it. */
+    private int[] starts = {};
+
+    private int[] items = {};
+    /** All specks so far: light and what is still open to those behind, by pixel. */
+    private float[] red = {};
+
+    private float[] green = {};
+    private float[] blue = {};
+    private float[] open = {};
+    /** Where less than this is open nothing behind is seen. */
+    private static final float CLOSED = 0.004f;
 
     /** Draws all specks of the renderer's scene. */
     void draw(Renderer renderer, float[] nearness, Picture out, Crew crew) {
@@ -39,6 +54,7 @@ final class SpeckRoom {
             seen = new float[8 * room];
             light = new float[4 * room];
             soft = new float[room];
+            foot = new float[room];
             order = new long[room];
         }
         int first = 0;
@@ -55,12 +71,59 @@ final class SpeckRoom {
         for (int i = 0; i < all; i++)
             if (light[4 * i + 3] >= 0) order[n++] = (long) Float.floatToIntBits(Math.max(0, seen[8 * i + 2])) << 32 | i;
         Arrays.sort(order, 0, n);
+        share((out.height + ROWS - 1) / ROWS);
+        int pixels = out.width * out.height;
+        if (red.length < pixels) {
+            red = new float[pixels];
+            green = new float[pixels];
+            blue = new float[pixels];
+            open = new float[pixels];
+        }
         crew.each(out.height, ROWS, (from, to) -> {
-            for (int i = 0; i < n; i++) {
+            int low = from * out.width;
+            int high = to * out.width;
+            Arrays.fill(red, low, high, 0);
+            Arrays.fill(green, low, high, 0);
+            Arrays.fill(blue, low, high, 0);
+            Arrays.fill(open, low, high, 1);
+            int strip = from / ROWS;
+            for (int i = starts[strip + 1] - 1; i >= starts[strip]; i--) {
                 if ((i & 1023) == 0) crew.check();
-                draw((int) order[i], renderer, nearness, out, from, to);
+                draw(items[i], renderer, nearness, out, from, to);
+            }
+            for (int p = low; p < high; p++) {
+                out.r()[p] = out.r()[p] * open[p] + red[p];
+                out.g()[p] = out.g()[p] * open[p] + green[p];
+                out.b()[p] = out.b()[p] * open[p] + blue[p];
+                out.a()[p] = out.a()[p] * open[p] + 1 - open[p];
             }
         });
+    }
+
+    /** Sorts specks by the strips of rows they meet, within a strip from back to front. */
+    private void share(int strips) {
+        if (starts.length < strips + 2) starts = new int[strips + 2];
+        Arrays.fill(starts, 0, strips + 2, 0);
+        for (int k = 0; k < n; k++) {
+            int i = (int) order[k];
+            for (int b = first(i, strips); b <= last(i, strips); b++) starts[b + 2]++;
+        }
+        for (int b = 2; b < strips + 2; b++) starts[b] += starts[b - 1];
+        if (items.length < starts[strips + 1]) items = new int[starts[strips + 1] + starts[strips + 1] / 4];
+        for (int k = 0; k < n; k++) {
+            int i = (int) order[k];
+            for (int b = first(i, strips); b <= last(i, strips); b++) items[starts[b + 1]++] = i;
+        }
+    }
+
+    private int first(int i, int strips) {
+        float wide = Math.max(seen[8 * i + 3], seen[8 * i + 7]) + 1;
+        return Math.clamp((int) ((Math.min(seen[8 * i + 1], seen[8 * i + 5]) - wide) / ROWS), 0, strips - 1);
+    }
+
+    private int last(int i, int strips) {
+        float wide = Math.max(seen[8 * i + 3], seen[8 * i + 7]) + 1;
+        return Math.clamp((int) ((Math.max(seen[8 * i + 1], seen[8 * i + 5]) + wide) / ROWS), 0, strips - 1);
     }
 
     /** Whether any was seen in the last picture. */
@@ -82,7 +145,8 @@ final class SpeckRoom {
         Matrix.times(view.m, 0, set.move, 0, whole, 0);
         r *= Matrix.stretch(set.move, 0);
         int o = 8 * to;
-        if (!end(renderer, whole, set.from, 3 * i, r, o) || !end(renderer, whole, set.to, 3 * i, r, o + 4)) return;
+        if (!end(renderer, whole, set.from, 3 * i, r, o) || !end(renderer, whole, set.to, 3 * i, r * set.end, o + 4))
+            return;
         float wide = Math.max(seen[o + 3], seen[o + 7]);
         if (!(Math.max(seen[o], seen[o + 4]) + wide > 0 && Math.min(seen[o], seen[o + 4]) - wide < view.width)) return;
         if (!(Math.max(seen[o + 1], seen[o + 5]) + wide > 0 && Math.min(seen[o + 1], seen[o + 5]) - wide < view.height))
@@ -95,10 +159,25 @@ final class SpeckRoom {
         seen[o + 3] = Math.max(THIN, seen[o + 3]);
         seen[o + 7] = Math.max(THIN, seen[o + 7]);
         soft[to] = set.soft;
-        light[4 * to] = cover * red * set.colour[4 * i];
-        light[4 * to + 1] = cover * green * set.colour[4 * i + 1];
-        light[4 * to + 2] = cover * blue * set.colour[4 * i + 2];
+        foot[to] = set.foot;
+        Haze fog = renderer.scene.fog();
+        float clear = fog.density > 0 ? clear(view, fog, set, i) : 1;
+        float mist = (1 - clear) * (1 - set.adds);
+        light[4 * to] = cover * (clear * red * set.colour[4 * i] + mist * fog.red);
+        light[4 * to + 1] = cover * (clear * green * set.colour[4 * i + 1] + mist * fog.green);
+        light[4 * to + 2] = cover * (clear * blue * set.colour[4 * i + 2] + mist * fog.blue);
         light[4 * to + 3] = cover * (1 - set.adds);
+    }
+
+    /** How much of its light comes through the fog. */
+    private static float clear(View view, Haze fog, Specks set, int i) {
+        float[] m = set.move;
+        float[] p = set.to;
+        float x = m[0] * p[3 * i] + m[1] * p[3 * i + 1] + m[2] * p[3 * i + 2] + m[3] - view.eye[0];
+        float y = m[4] * p[3 * i] + m[5] * p[3 * i + 1] + m[6] * p[3 * i + 2] + m[7];
+        float z = m[8] * p[3 * i] + m[9] * p[3 * i + 1] + m[10] * p[3 * i + 2] + m[11] - view.eye[2];
+        float up = y - view.eye[1];
+        return fog.clear(view.eye[1], y, (float) Math.sqrt(x * x + up * up + z * z));
     }
 
     private boolean end(Renderer renderer, float[] m, float[] p, int i, float r, int o) {
@@ -130,10 +209,7 @@ final class SpeckRoom {
         float growth = seen[o + 7] - seen[o + 3];
         float nearer = seen[o + 6] - seen[o + 2];
         float cover = light[4 * i + 3];
-        float[] r = out.r();
-        float[] g = out.g();
-        float[] b = out.b();
-        float[] a = out.a();
+        float dark = foot[i];
         int samples = renderer.samples;
         for (int y = low; y <= high; y++) {
             float py = y + 0.5f - ay;
@@ -147,7 +223,10 @@ final class SpeckRoom {
                 x0 = Math.max(left, (int) Math.ceil(Math.min(one, other) - wide - 0.5f));
                 x1 = Math.min(right, (int) Math.floor(Math.max(one, other) + wide - 0.5f));
             }
+            int row = y * out.width;
             for (int x = x0; x <= x1; x++) {
+                float rest = open[row + x];
+                if (rest < CLOSED) continue;
                 float px = x + 0.5f - ax;
                 float part = Math.min(1, Math.max(0, (px * bx + py * by) * over));
                 float dx = px - part * bx;
@@ -157,12 +236,12 @@ final class SpeckRoom {
                 if (in <= 0 || seen[o + 2] + part * nearer <= nearness[behind + x * samples]) continue;
                 float w = Math.min(1, in / (1 + soft[i] * (radius - 0.5f)));
                 if (soft[i] > 0) w = w * w * (3 - 2 * w);
-                int p = out.at(y) + x;
-                float rest = 1 - w * cover;
-                r[p] = r[p] * rest + w * light[4 * i];
-                g[p] = g[p] * rest + w * light[4 * i + 1];
-                b[p] = b[p] * rest + w * light[4 * i + 2];
-                a[p] = a[p] * rest + w * cover;
+                int p = row + x;
+                float given = rest * w * (1 - dark * (1 - part));
+                red[p] += given * light[4 * i];
+                green[p] += given * light[4 * i + 1];
+                blue[p] += given * light[4 * i + 2];
+                open[p] = rest * (1 - w * cover);
             }
         }
     }

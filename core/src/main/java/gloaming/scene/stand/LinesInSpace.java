@@ -33,6 +33,14 @@ public record LinesInSpace(
         @Range(min = 0.01, max = 100, initial = 0.3, byRatio = true, says = "Times each point's own size.")
         double thickness,
 
+        @Id(value = "ends", label = "Far end")
+        @Range(min = 0, max = 1, initial = 1, says = "How thick a line is where it ends, times where it begins.")
+        double ends,
+
+        @Id(value = "foot", label = "Dark foot")
+        @Range(min = 0, max = 1, initial = 0, says = "How much darker a line is where it begins, as among others.")
+        double foot,
+
         @Id("lit") @Range(min = 0, max = 1, initial = 0.5, says = "From their own light to that of the scene's lamps.")
         double lit,
 
@@ -59,6 +67,8 @@ public record LinesInSpace(
     public Scene run(Points in, DotsInSpace.Memory memory, Frame frame) {
         Specks specks = memory.specks.room(in.n());
         specks.soft = 0;
+        specks.end = (float) ends;
+        specks.foot = (float) foot;
         specks.lit = (float) lit;
         specks.adds = (float) adds;
         Column strand = in.column("strand");

@@ -34,12 +34,17 @@ final class Shot {
         measured.distance = distance;
         measured.dt = frame.dt();
         try {
-            renderer.corners(corners, reach).draw(scene, samples, shadows, out, frame.crew());
+            renderer.corners(corners, reach).draw(scene, samples, texels(shadows, frame), out, frame.crew());
         } finally {
             measured.forget();
         }
         if (renderer.why() != null) frame.trouble(renderer.why());
         return out;
+    }
+
+    /** At a lower size of the picture shadows are smaller, too. */
+    private static int texels(int shadows, Frame frame) {
+        return Math.max(64, (int) Math.round(shadows * Math.min(1, frame.renderScale())));
     }
 
     private static Picture beside(String name, Frame frame) {

@@ -45,6 +45,11 @@ public record BendShape(
     }
 
     @Override
+    public float finest(Shape in) {
+        return Bending.wound(bend);
+    }
+
+    @Override
     public Rule rule(Shape in, Frame frame) {
         int along = axis.ordinal();
         int a = axis.next();

@@ -40,6 +40,11 @@ public record PushByNoise(
     }
 
     @Override
+    public float finest(Shape in) {
+        return (float) (bulge / Math.scalb(1, detail + 1));
+    }
+
+    @Override
     public Rule rule(Shape in, Frame frame) {
         int seed = (int) frame.seed();
         float drift = (float) (speed == 0 ? 0 : frame.time() * speed % 4_096);

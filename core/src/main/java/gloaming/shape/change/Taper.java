@@ -33,6 +33,11 @@ public record Taper(
     }
 
     @Override
+    public float finest(Shape in) {
+        return waist == 0 ? 0 : 0.12f * in.radius();
+    }
+
+    @Override
     public Rule rule(Shape in, Frame frame) {
         int along = axis.ordinal();
         int a = axis.next();

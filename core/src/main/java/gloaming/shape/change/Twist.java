@@ -33,6 +33,11 @@ public record Twist(
     }
 
     @Override
+    public float finest(Shape in) {
+        return Bending.wound(turns);
+    }
+
+    @Override
     public Rule rule(Shape in, Frame frame) {
         int along = axis.ordinal();
         int a = axis.next();
