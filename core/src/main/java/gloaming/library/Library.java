@@ -20,6 +20,12 @@ public interface Library {
     /** Triangles of a model, as its file has them; null while they are being read. */
     gloaming.flow.Shape model(String ref);
 
+    /** A model with what its file says of its stuffs and movements; null while it is being read. */
+    default Sculpture sculpture(String ref) {
+        gloaming.flow.Shape shape = model(ref);
+        return shape == null ? null : Sculpture.of(shape);
+    }
+
     /** What the camera of some page sees. */
     Still camera();
 

@@ -47,7 +47,14 @@ public final class Matter {
     public Picture colourMap;
 
     public Picture roughMap;
+    public Picture metalMap;
     public Picture glowMap;
+    /** Which way the surface faces: right, up and outward as red, green and blue from 0 to 1, a half for none. */
+    public Picture normalMap;
+    /** Whether its colour's picture has places where nothing is. */
+    public boolean holes;
+    /** Whether pictures go on beside themselves, whatever the tiles are. */
+    public boolean repeats;
     /** A picture whose light is a height; {@link #relief} says how much. */
     public Picture heightMap;
     /** How far full light stands out, as a part of the picture's height. */
@@ -74,7 +81,11 @@ public final class Matter {
         bands = other.bands;
         colourMap = other.colourMap;
         roughMap = other.roughMap;
+        metalMap = other.metalMap;
         glowMap = other.glowMap;
+        normalMap = other.normalMap;
+        holes = other.holes;
+        repeats = other.repeats;
         heightMap = other.heightMap;
         relief = other.relief;
         tilesAcross = other.tilesAcross;
@@ -82,9 +93,19 @@ public final class Matter {
         return this;
     }
 
+    /** Whether any picture lies on it. */
+    public boolean mapped() {
+        return colourMap != null
+                || roughMap != null
+                || metalMap != null
+                || glowMap != null
+                || normalMap != null
+                || heightMap != null;
+    }
+
     /** Whether something behind it can be seen through it. */
     public boolean seeThrough() {
-        return cover < 1 || (colourMap != null && model == Model.UNLIT);
+        return cover < 1 || holes || (colourMap != null && model == Model.UNLIT);
     }
 
     /** The plain grey stuff that everything is made of until somebody says otherwise. */

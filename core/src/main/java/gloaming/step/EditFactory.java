@@ -123,23 +123,42 @@ public final class EditFactory {
 
     /** A new lane that shows a medium of a kind, at the front of the mix; {@link Refused} where no step shows that kind. */
     public Edit bring(Look look, String ref, String kind, String name) {
+        Description shows = shows(kind);
+        if (shows == null)
+            throw new Refused("No step shows a " + kind + " by itself; it is among the media of this show.");
+        Step step =
+                Step.of(look.freshId("s"), shows.id()).with(medium(shows, kind).id(), Value.of(ref));
+        String free = freeName(look, name.isBlank() ? shows.name() : name.strip());
+        List<Step> steps = new java.util.ArrayList<>(List.of(step));
+        if (!shows.gives().mixes())
+            steps.add(Step.of(after(step.id()), shows.gives().drawnBy()));
+        Lane lane = new Lane(look.freshId("l"), free, Clock.SHOW, steps);
+        return new Edit.Several(List.of(
+                new Edit.AddLane(look.lanes().size(), lane),
+                new Edit.AddLayer(0, Layer.of(look.freshId("m"), lane.id(), Blend.OVER, 1))));
+    }
+
+    /** The step that shows most of a medium: a picture, or else what stands for most other things, as a scene does for a shape. */
+    private Description shows(String kind) {
+        Description best = null;
         for (Description d : catalogue.entries()) {
             if (d.takes() != null || !d.gives().mixes() && d.gives().drawnBy() == null) continue;
-            for (Setting setting : d.settings()) {
-                if (setting.form() != Setting.Form.MEDIUM
-                        || !setting.choices().getFirst().equals(kind)) continue;
-                Step step = Step.of(look.freshId("s"), d.id()).with(setting.id(), Value.of(ref));
-                String free = freeName(look, name.isBlank() ? d.name() : name.strip());
-                List<Step> steps = new java.util.ArrayList<>(List.of(step));
-                if (!d.gives().mixes())
-                    steps.add(Step.of(after(step.id()), d.gives().drawnBy()));
-                Lane lane = new Lane(look.freshId("l"), free, Clock.SHOW, steps);
-                return new Edit.Several(List.of(
-                        new Edit.AddLane(look.lanes().size(), lane),
-                        new Edit.AddLayer(0, Layer.of(look.freshId("m"), lane.id(), Blend.OVER, 1))));
-            }
+            if (medium(d, kind) != null && (best == null || tells(d) > tells(best))) best = d;
         }
-        throw new Refused("No step shows a " + kind + " by itself; it is among the media of this show.");
+        return best;
+    }
+
+    private static long tells(Description d) {
+        return d.gives().mixes()
+                ? Long.MAX_VALUE
+                : Kind.values().stream().filter(d.gives()::accepts).count();
+    }
+
+    private static Setting medium(Description d, String kind) {
+        for (Setting setting : d.settings())
+            if (setting.form() == Setting.Form.MEDIUM
+                    && setting.choices().getFirst().equals(kind)) return setting;
+        return null;
     }
 
     /** The id of a second step beside one that was fresh. */

@@ -107,7 +107,8 @@ class EditFactoryTest {
         Look clip = with(still, wishes.bring(still, "race", "clip", ""));
         assertThat(clip.lanes().getLast().steps().getFirst().type()).isEqualTo("clip");
         Look model = with(clip, wishes.bring(clip, "heron", "model", "bronze"));
-        assertThat(model.lanes().getLast().steps().stream().map(Step::type)).containsExactly("model", "scene-camera");
+        assertThat(model.lanes().getLast().steps().stream().map(Step::type))
+                .containsExactly("model-in-space", "scene-camera");
         assertThat(model.mix().getFirst().lane())
                 .isEqualTo(model.lanes().getLast().id());
         assertThatThrownBy(() -> wishes.bring(look, "band", "sound", "band"))

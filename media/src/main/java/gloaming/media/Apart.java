@@ -157,6 +157,11 @@ public final class Apart implements Decoder {
     }
 
     @Override
+    public gloaming.library.Sculpture sculpture(Path file, String name) throws Unreadable {
+        return once(name, LONG_MS, null, Wire.Ask.SCULPTURE, out -> file(out, file, name), WireSculpture::read);
+    }
+
+    @Override
     public Letters letters(Path file, String name) throws Unreadable {
         return once(name, LONG_MS, null, Wire.Ask.LETTERS, out -> file(out, file, name), Outlines::read);
     }

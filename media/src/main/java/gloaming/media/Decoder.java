@@ -25,6 +25,9 @@ public interface Decoder extends AutoCloseable {
 
     Points cloud(Path file, String name) throws Unreadable;
 
+    /** A model with its stuffs and movements. */
+    gloaming.library.Sculpture sculpture(Path file, String name) throws Unreadable;
+
     /** The triangles of a model. */
     gloaming.flow.Shape model(Path file, String name) throws Unreadable;
 

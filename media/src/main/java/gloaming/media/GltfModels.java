@@ -1,34 +1,19 @@
 package gloaming.media;
 
-import de.javagl.jgltf.model.AccessorByteData;
-import de.javagl.jgltf.model.AccessorData;
-import de.javagl.jgltf.model.AccessorFloatData;
-import de.javagl.jgltf.model.AccessorIntData;
 import de.javagl.jgltf.model.AccessorModel;
-import de.javagl.jgltf.model.AccessorShortData;
 import de.javagl.jgltf.model.GltfModel;
 import de.javagl.jgltf.model.MeshModel;
 import de.javagl.jgltf.model.MeshPrimitiveModel;
 import de.javagl.jgltf.model.NodeModel;
 import de.javagl.jgltf.model.SceneModel;
-import de.javagl.jgltf.model.io.GltfModelReader;
 import de.javagl.jgltf.model.v2.MaterialModelV2;
 import gloaming.flow.Shape;
 import java.io.IOException;
 import java.io.InputStream;
 import java.util.List;
-import java.util.logging.Level;
-import java.util.logging.Logger;
 
 /** glTF 2.0: all triangles of its scene where its nodes put them, in the base colours of their materials. */
 final class GltfModels {
-    /** The library tells of every oddity by itself; here one sentence is enough. Held, since loggers are forgotten otherwise. */
-    private static final Logger TELLS = Logger.getLogger("de.javagl");
-
-    static {
-        TELLS.setLevel(Level.OFF);
-    }
-
     private static final int DEEPEST = 64;
     private static final int NODES = 20_000;
     private static final int TRIANGLES = 4;
@@ -42,7 +27,7 @@ final class GltfModels {
     }
 
     static Shape read(InputStream in, String name) throws IOException, Unreadable {
-        GltfModel model = new GltfModelReader().readWithoutReferences(in);
+        GltfModel model = GltfNumbers.model(in);
         GltfModels made = new GltfModels(name);
         List<SceneModel> scenes = model.getSceneModels();
         List<NodeModel> roots =
@@ -83,12 +68,12 @@ final class GltfModels {
         int first = out.corners();
         Shape own = new Shape();
         for (int i = 0; i < places.getCount(); i++) {
-            float x = value(places, i, 0);
-            float y = value(places, i, 1);
-            float z = value(places, i, 2);
-            float nx = normals == null ? 0 : value(normals, i, 0);
-            float ny = normals == null ? 0 : value(normals, i, 1);
-            float nz = normals == null ? 0 : value(normals, i, 2);
+            float x = GltfNumbers.value(places, i, 0);
+            float y = GltfNumbers.value(places, i, 1);
+            float z = GltfNumbers.value(places, i, 2);
+            float nx = normals == null ? 0 : GltfNumbers.value(normals, i, 0);
+            float ny = normals == null ? 0 : GltfNumbers.value(normals, i, 1);
+            float nz = normals == null ? 0 : GltfNumbers.value(normals, i, 2);
             own.corner(
                     x,
                     y,
@@ -96,20 +81,23 @@ final class GltfModels {
                     nx,
                     ny,
                     nz,
-                    textures == null ? 0 : value(textures, i, 0),
-                    textures == null ? 0 : 1 - value(textures, i, 1));
+                    textures == null ? 0 : GltfNumbers.value(textures, i, 0),
+                    textures == null ? 0 : 1 - GltfNumbers.value(textures, i, 1));
         }
         AccessorModel indices = part.getIndices();
         int count = indices == null ? own.corners() : indices.getCount();
         for (int t = 0; t + 2 < count; t += 3)
-            own.triangle(index(indices, t, own), index(indices, t + 1, own), index(indices, t + 2, own));
+            own.triangle(
+                    GltfNumbers.index(indices, t, own),
+                    GltfNumbers.index(indices, t + 1, own),
+                    GltfNumbers.index(indices, t + 2, own));
         if (normals == null) own.smooth();
         boolean mirrored = determinant(m) < 0;
         for (int i = 0; i < own.corners(); i++) {
             int c = corner(own, i, m);
-            out.red()[c] = base[0] * (colours == null ? 1 : value(colours, i, 0));
-            out.green()[c] = base[1] * (colours == null ? 1 : value(colours, i, 1));
-            out.blue()[c] = base[2] * (colours == null ? 1 : value(colours, i, 2));
+            out.red()[c] = base[0] * (colours == null ? 1 : GltfNumbers.value(colours, i, 0));
+            out.green()[c] = base[1] * (colours == null ? 1 : GltfNumbers.value(colours, i, 1));
+            out.blue()[c] = base[2] * (colours == null ? 1 : GltfNumbers.value(colours, i, 2));
         }
         for (int t = 0; t < own.triangles(); t++) {
             int a = own.of()[3 * t];
@@ -156,31 +144,5 @@ final class GltfModels {
         return m[0] * (m[5] * m[10] - m[9] * m[6])
                 - m[4] * (m[1] * m[10] - m[9] * m[2])
                 + m[8] * (m[1] * m[6] - m[5] * m[2]);
-    }
-
-    private static int index(AccessorModel indices, int i, Shape own) {
-        int at = indices == null ? i : whole(indices.getAccessorData(), i);
-        if (at < 0 || at >= own.corners()) throw new IllegalArgumentException("a corner that is not there");
-        return at;
-    }
-
-    private static int whole(AccessorData data, int i) {
-        return switch (data) {
-            case AccessorIntData ints -> ints.get(i);
-            case AccessorShortData shorts -> shorts.get(i) & 0xFFFF;
-            case AccessorByteData bytes -> bytes.get(i) & 0xFF;
-            default -> throw new IllegalArgumentException("indices that are no whole numbers");
-        };
-    }
-
-    private static float value(AccessorModel accessor, int i, int k) {
-        return switch (accessor.getAccessorData()) {
-            case AccessorFloatData floats -> floats.get(i, k);
-            case AccessorShortData shorts ->
-                shorts.isUnsigned() ? (shorts.get(i, k) & 0xFFFF) / 65_535f : Math.max(-1, shorts.get(i, k) / 32_767f);
-            case AccessorByteData bytes ->
-                bytes.isUnsigned() ? (bytes.get(i, k) & 0xFF) / 255f : Math.max(-1, bytes.get(i, k) / 127f);
-            default -> throw new IllegalArgumentException("numbers of a kind that is not known");
-        };
     }
 }

@@ -36,6 +36,11 @@ public final class Here implements Decoder {
     }
 
     @Override
+    public gloaming.library.Sculpture sculpture(Path file, String name) throws Unreadable {
+        return ModelFile.sculpture(file, name);
+    }
+
+    @Override
     public gloaming.flow.Shape model(Path file, String name) throws Unreadable {
         return ModelFile.read(file, name);
     }

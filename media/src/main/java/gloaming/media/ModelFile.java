@@ -1,6 +1,7 @@
 package gloaming.media;
 
 import gloaming.flow.Shape;
+import gloaming.library.Sculpture;
 import java.io.BufferedInputStream;
 import java.io.IOException;
 import java.io.InputStream;
@@ -12,7 +13,7 @@ import java.util.Locale;
 /**
  * Models in files: glTF 2.0 (.glb, or .gltf with everything inside it), OBJ and STL; at most {@value gloaming.flow.Shape#MOST} triangles.
  *
- * <p>What a file refers to outside itself is not looked for. A model stands as it was left: animations, skins and pictures on it are not read.
+ * <p>What a file refers to outside itself is not looked for.
  */
 public final class ModelFile {
     private static final long LARGEST = 256L << 20;
@@ -41,6 +42,27 @@ public final class ModelFile {
         if (text.startsWith("solid") && text.contains("facet")) return "stl text";
         if (text.matches("(?s)(#[^\\n]*\\n\\s*)*(mtllib|usemtl|o |g |s |v -?[\\d.]|vn |vt ).*")) return "obj";
         return "";
+    }
+
+    /** Reads a file whole, with its stuffs and movements; {@link Unreadable} as {@link #read} has it. */
+    public static Sculpture sculpture(Path file, String name) throws Unreadable {
+        try {
+            byte[] head;
+            try (InputStream in = Files.newInputStream(file)) {
+                head = in.readNBytes(Facts.HEAD);
+            }
+            String kind = kind(head, Files.size(file));
+            if (!kind.startsWith("gl")) return Sculpture.of(read(file, name));
+            if (Files.size(file) > LARGEST)
+                throw new Unreadable("'" + name + "' is larger than a model may be (256 MB).");
+            try (InputStream in = new BufferedInputStream(Files.newInputStream(file), 1 << 16)) {
+                Sculpture model = GltfSculptures.read(in, name);
+                if (model.parts().isEmpty()) throw new Unreadable("'" + name + "' has no triangles.");
+                return model;
+            }
+        } catch (IOException | RuntimeException | StackOverflowError e) {
+            throw new Unreadable("'" + name + "' is damaged or cut off, so its model cannot be read.");
+        }
     }
 
     /** Reads a file; {@link Unreadable} with one sentence when it is no model, damaged or too large. */

@@ -248,6 +248,7 @@ public final class Shelf implements Library, AutoCloseable {
 
     private final Map<String, Kept<gloaming.flow.Points>> clouds = new ConcurrentHashMap<>();
     private final Map<String, Kept<gloaming.flow.Shape>> models = new ConcurrentHashMap<>();
+    private final Map<String, Kept<gloaming.library.Sculpture>> sculptures = new ConcurrentHashMap<>();
 
     /** Reads the whole of a file. */
     private interface Whole<T> {
@@ -302,6 +303,14 @@ public final class Shelf implements Library, AutoCloseable {
         Item item = items.get(ref);
         if (item == null || item.kind != Facts.Kind.MODEL) return Library.EMPTY.model(ref);
         return kept(models, ref, item, one -> decoder.model(one.file, one.name));
+    }
+
+    @Override
+    public gloaming.library.Sculpture sculpture(String ref) {
+        Item item = items.get(ref);
+        if (item == null || item.kind != Facts.Kind.MODEL)
+            return gloaming.library.Sculpture.of(Library.EMPTY.model(ref));
+        return kept(sculptures, ref, item, one -> decoder.sculpture(one.file, one.name));
     }
 
     @Override

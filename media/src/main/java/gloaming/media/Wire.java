@@ -26,7 +26,8 @@ final class Wire {
         OPEN,
         NEXT,
         SEEK,
-        LAY
+        LAY,
+        SCULPTURE
     }
 
     /** What came of it. */

@@ -92,6 +92,11 @@ public final class WorkerReading {
                     done();
                     Wire.shape(out, shape);
                 }
+                case SCULPTURE -> {
+                    var model = here.sculpture(file(), in.readUTF());
+                    done();
+                    WireSculpture.write(out, model);
+                }
                 case LETTERS -> {
                     FontFile font = FontFile.read(file(), in.readUTF());
                     done();

@@ -129,7 +129,8 @@
 /** @typedef {{name: string, bound: boolean, count: number, value: number, rate: number, least: number, most: number, ago: number, line: number[]}} Arrival */
 /** @typedef {{osc: number, oscIn: number, oscOut: number, clock: boolean, trouble: string|null, packets: number, malformed: number, fault: string|null, midi: MidiPort[], outs: string[], midiTroubles: string[]}} Ports */
 /** @typedef {{port: string, messages: number}} MidiPort */
-/** @typedef {{id: string, name: string, does: string, takes: string|null, gives: string, settings: Setting[], reads: Input[], problems: Problem[]}} CatalogueJsonEntry */
+/** @typedef {{id: string, name: string, does: string, takes: string|null, gives: string, settings: Setting[], reads: Input[], beside: CatalogueJsonOutput[], problems: Problem[]}} CatalogueJsonEntry */
+/** @typedef {{name: string, kind: string, says: string}} CatalogueJsonOutput */
 /** @typedef {{one: string, curve: boolean, drives: boolean, mixes: boolean, rail: KindRail, accepts: string[], counts: string}} CatalogueJsonKindEntry */
 /** @typedef {{path: string, filled: boolean, width: number}} KindRail */
 

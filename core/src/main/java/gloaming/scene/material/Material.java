@@ -21,6 +21,17 @@ import gloaming.step.StepInfo;
                 "material surface paint stuff pbr metal rough matte glossy plaster stone cloth wax skin plastic texture map")
 @Read(name = "colour", kind = Picture.class, optional = true, says = "The picture that lies on it.")
 @Read(name = "rough", kind = Picture.class, optional = true, says = "A picture whose light is the roughness.")
+@Read(
+        name = "metal",
+        kind = Picture.class,
+        optional = true,
+        says = "A picture whose light is how much of a metal it is.")
+@Read(
+        name = "normal",
+        kind = Picture.class,
+        optional = true,
+        says =
+                "A picture of normals: right, up and outward as red, green and blue, a half for none; as Height to normal gives it.")
 @Read(name = "glow", kind = Picture.class, optional = true, says = "A picture that says where it glows.")
 public record Material(
         @Id("colour") @Choice(initial = "#b8b2a6", says = "Its colour; pictures on it are multiplied by it.")
@@ -79,6 +90,8 @@ public record Material(
         m.tilesUp = (float) tilesY;
         m.colourMap = frame.read("colour", Picture.class);
         m.roughMap = frame.read("rough", Picture.class);
+        m.metalMap = frame.read("metal", Picture.class);
+        m.normalMap = frame.read("normal", Picture.class);
         m.glowMap = glow > 0 ? frame.read("glow", Picture.class) : null;
     }
 }

@@ -253,7 +253,7 @@ final class Face {
     /** Whether each place has to be asked for by itself: where the corners have colours, or pictures lie on it. */
     boolean uneven() {
         Matter m = material;
-        return coloured || m.colourMap != null || m.roughMap != null || m.glowMap != null || m.heightMap != null;
+        return coloured || m.mapped();
     }
 
     /** Writes place, normal and base colour into the fragments; normals have any length and may look away from the eye. */

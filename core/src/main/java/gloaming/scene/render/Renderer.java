@@ -241,7 +241,9 @@ public final class Renderer {
             var m = scene.thing(i).material;
             lay(m.colourMap, crew);
             lay(m.roughMap, crew);
+            lay(m.metalMap, crew);
             lay(m.glowMap, crew);
+            lay(m.normalMap, crew);
             lay(m.heightMap, crew);
             if (m.heightMap != null) texture(m.heightMap).carve(crew);
         }

@@ -141,11 +141,10 @@ final class Shading {
         float glowRed = m.glowRed * face.colour[0];
         float glowGreen = m.glowGreen * face.colour[1];
         float glowBlue = m.glowBlue * face.colour[2];
-        boolean mapped = m.colourMap != null || m.roughMap != null || m.glowMap != null || m.heightMap != null;
-        if (mapped) {
+        if (m.mapped()) {
             double u = face.u() * m.tilesAcross;
             double v = face.v() * m.tilesUp;
-            boolean repeats = m.tilesAcross != 1 || m.tilesUp != 1;
+            boolean repeats = m.repeats || m.tilesAcross != 1 || m.tilesUp != 1;
             if (m.heightMap != null) {
                 ReliefRay relief = renderer.relief.get();
                 if (!relief.march(face, f, i, renderer.view, renderer.texture(m.heightMap), m, u, v, repeats))
@@ -163,7 +162,15 @@ final class Shading {
             }
             if (m.roughMap != null) {
                 texel(m.roughMap, m, u, v, repeats);
-                f.roughness[i] = Math.clamp(light(), 0f, 1f);
+                f.roughness[i] = Math.clamp(m.repeats ? m.roughness * light() : light(), 0f, 1f);
+            }
+            if (m.metalMap != null) {
+                texel(m.metalMap, m, u, v, repeats);
+                f.metal[i] = Math.clamp(m.metal * light(), 0f, 1f);
+            }
+            if (m.normalMap != null) {
+                texel(m.normalMap, m, u, v, repeats);
+                bend(i);
             }
             if (m.glowMap != null) {
                 texel(m.glowMap, m, u, v, repeats);
@@ -185,6 +192,26 @@ final class Shading {
         f.outGreen[i] = glowGreen;
         f.outBlue[i] = glowBlue;
         return cover > 0;
+    }
+
+    private final double[] across = new double[3];
+    private final double[] up = new double[3];
+
+    /** Turns the normal of a place by a texel of a picture of normals, in the frame of the face's texture. */
+    private void bend(int i) {
+        if (face.gradients(across, up) == 0) return;
+        float x = 2 * texel[0] - 1;
+        float y = 2 * texel[1] - 1;
+        float z = Math.max(0, 2 * texel[2] - 1);
+        double nx = f.nx[i];
+        double ny = f.ny[i];
+        double nz = f.nz[i];
+        double length = Math.max(1e-12, Math.sqrt(nx * nx + ny * ny + nz * nz));
+        double a = Math.max(1e-12, Math.sqrt(across[0] * across[0] + across[1] * across[1] + across[2] * across[2]));
+        double b = Math.max(1e-12, Math.sqrt(up[0] * up[0] + up[1] * up[1] + up[2] * up[2]));
+        f.nx[i] = (float) (x * across[0] / a + y * up[0] / b + z * nx / length);
+        f.ny[i] = (float) (x * across[1] / a + y * up[1] / b + z * ny / length);
+        f.nz[i] = (float) (x * across[2] / a + y * up[2] / b + z * nz / length);
     }
 
     private float light() {

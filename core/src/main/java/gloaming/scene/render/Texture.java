@@ -12,10 +12,18 @@ final class Texture {
     private final int[] height = new int[LEVELS];
     private int levels;
     Picture of;
+    /** What the sizes are of, where that stays as it is for good. */
+    private Picture built;
 
     /** Takes a picture and works out its smaller sizes. */
     void take(Picture picture, Crew crew) {
         of = picture;
+        if (picture == built) {
+            for (int c = 0; c < 4; c++) planes[0][c] = picture.plane(c);
+            return;
+        }
+        // What stays as it is for good is halved once.
+        built = picture.kept() ? picture : null;
         width[0] = picture.width;
         height[0] = picture.height;
         for (int c = 0; c < 4; c++) planes[0][c] = picture.plane(c);

@@ -1,0 +1,2 @@
+/** Models with what they are made of, and how they move. */
+package gloaming.scene.model;
