@@ -1,9 +1,9 @@
 // What stands in for a browser in the tests of the modules: no elements, no program, and a socket that notes what is sent.
 const STEPS = {
-  fill: { id: 'fill', name: 'Fill', does: '', gives: 'picture', settings: [{ id: 'brightness', label: 'Brightness', form: 'NUMBER', min: 0, max: 4, initial: 1 }], reads: [], problems: [] },
-  blur: { id: 'blur', name: 'Blur', does: '', takes: 'picture', gives: 'picture', settings: [], reads: [], problems: [] },
-  mask: { id: 'mask', name: 'Mask', does: '', takes: 'picture', gives: 'picture', settings: [], reads: [{ name: 'by', kind: 'picture' }], problems: [] },
-  beat: { id: 'beat', name: 'Beat', does: '', gives: 'signal', settings: [], reads: [], problems: [] },
+  fill: { id: 'fill', name: 'Fill', does: '', gives: 'picture', settings: [{ id: 'brightness', label: 'Brightness', form: 'NUMBER', min: 0, max: 4, initial: 1 }], reads: [], beside: [], problems: [] },
+  blur: { id: 'blur', name: 'Blur', does: '', takes: 'picture', gives: 'picture', settings: [], reads: [], beside: [], problems: [] },
+  mask: { id: 'mask', name: 'Mask', does: '', takes: 'picture', gives: 'picture', settings: [], reads: [{ name: 'by', kind: 'picture' }], beside: [], problems: [] },
+  beat: { id: 'beat', name: 'Beat', does: '', gives: 'signal', settings: [], reads: [], beside: [], problems: [] },
 };
 const KINDS = {
   picture: { one: 'a picture', curve: false, drives: false, mixes: true, rail: { path: 'M0 0', filled: true, width: 1 }, accepts: ['picture'], counts: '' },

@@ -94,6 +94,19 @@ test('a clock that nothing pushes any more does not say so', () => {
   assert.deepEqual(p.live.sent.pop().edit, { edit: 'set-clock', lane: 'l2', clock: { factor: 1 } });
 });
 
+test('what a step hands out beside what leaves it can be read by name, also of a last step', () => {
+  const { b } = opened();
+  b.select('s4');
+  b.beside = (step) => (step.id === 's3' ? [{ name: 'nearness', kind: 'picture', says: '' }, { name: 'count', kind: 'signal', says: '' }] : []);
+  const found = b.readable({ name: 'by', kind: 'picture', says: '', optional: false, before: false });
+  assert.ok(found.some((f) => f.value === '@s3:nearness'));
+  assert.ok(!found.some((f) => f.value === '@s3:count'));
+  assert.match(b.readName('@s3:nearness'), /, nearness of /);
+  b.chosen.reads = { by: '@s3:nearness' };
+  b.select('s3');
+  assert.ok(b.connections().some(([from, step]) => from === '@s3:nearness' && step === 's4'));
+});
+
 test('a step may read any step of another lane, and those ahead of it in its own', () => {
   const { b } = opened();
   b.select('s4');

@@ -75,6 +75,13 @@ public final class Scene implements Flow {
         return specks.get(i);
     }
 
+    /** The number of variants that its things are of: one more than the largest. */
+    public int variants() {
+        int most = -1;
+        for (int i = 0; i < count; i++) most = Math.max(most, things.get(i).variant);
+        return most + 1;
+    }
+
     /** Adds a shape that stands once, made of plain grey. */
     public Thing add(Shape shape) {
         return next().alone(shape);

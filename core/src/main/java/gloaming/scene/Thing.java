@@ -16,6 +16,8 @@ public final class Thing {
     public int copies = -1;
     /** A matrix and then three numbers of colour a copy, {@value #FLOATS} floats. */
     public float[] at;
+    /** Things of one number belong together: of several, copies may pick one for each point. */
+    public int variant;
     /** The same number as long as the copies stay as they are. */
     public long stamp;
 
@@ -40,6 +42,7 @@ public final class Thing {
         System.arraycopy(other.move, 0, move, 0, Matrix.SIZE);
         copies = other.copies;
         at = other.at;
+        variant = other.variant;
         stamp = other.stamp;
         return this;
     }
@@ -50,6 +53,7 @@ public final class Thing {
         System.arraycopy(ONCE, 0, move, 0, Matrix.SIZE);
         copies = -1;
         at = null;
+        variant = 0;
         stamp = 0;
         return this;
     }

@@ -6,6 +6,7 @@ import static org.assertj.core.api.Assertions.within;
 
 import gloaming.Moments;
 import gloaming.flow.Attribute;
+import gloaming.flow.Column;
 import gloaming.flow.Crew;
 import gloaming.flow.Flow;
 import gloaming.flow.Picture;
@@ -288,5 +289,27 @@ class SceneStepsTest {
         assertThatThrownBy(() -> new Rules(Catalogue.all()).check(look))
                 .isInstanceOf(Refused.class)
                 .hasMessageContaining("it takes shape, and the step before it gives scene");
+    }
+
+    @Test
+    void copiesPickOneOfJoinedThingsInTurnByChanceOrByAnAttribute() {
+        Points points = points(new float[7][6]);
+        frame.reads.put("on", points);
+        frame.reads.put("with", standing(run(null, "block")));
+        frame.reads.put("and", standing(run(null, "hoop")));
+        Scene three = run(standing(run(null, "ball")), "join-scene");
+        assertThat(three.variants()).isEqualTo(3);
+        Scene all = run(three, "copies");
+        assertThat(all.copies()).isEqualTo(21);
+        Scene turn = run(three, "copies", "which", "turn");
+        assertThat(turn.thing(0).count()).isEqualTo(3);
+        assertThat(turn.thing(1).count()).isEqualTo(2);
+        assertThat(turn.thing(2).count()).isEqualTo(2);
+        assertThat(((Scene) run(three, "copies", "which", "chance")).copies()).isEqualTo(7);
+        points.put("pick", Column.of(0, 0, 1, 0, 0, 99, Float.NaN));
+        Scene by = run(three, "copies", "which", "attribute");
+        assertThat(by.thing(0).count()).isEqualTo(5);
+        assertThat(by.thing(1).count()).isEqualTo(1);
+        assertThat(by.thing(2).count()).isEqualTo(1);
     }
 }

@@ -144,7 +144,9 @@ public record Facts(
 
     private static Facts model(Path file, String name) throws Unreadable {
         gloaming.flow.Shape shape = ModelFile.read(file, name);
-        String coding = "%,d triangles".formatted(shape.triangles());
+        int animations = ModelFile.sculpture(file, name).animations().size();
+        String coding = "%,d triangles".formatted(shape.triangles())
+                + (animations == 0 ? "" : animations == 1 ? ", 1 animation" : ", " + animations + " animations");
         byte[] preview = jpeg(ModelSketch.of(shape, PREVIEW.width(), PREVIEW.height()));
         return new Facts(Kind.MODEL, 0, 0, 0, 0, 0, false, coding, preview);
     }

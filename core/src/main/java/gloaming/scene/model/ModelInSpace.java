@@ -53,11 +53,21 @@ public record ModelInSpace(
         @Range(min = -100, max = 100, initial = 0, says = "Where in the animation beside that: 1 is once through.")
         double place,
 
-        @Id("other") @Range(min = 0, max = 200, initial = 0, says = "A second animation to go over to.")
+        @Id(value = "other", label = "Second animation")
+        @Range(min = 0, max = 200, initial = 0, says = "An animation to go over to; 0 is at rest.")
         int other,
 
-        @Id("mix") @Range(min = 0, max = 1, initial = 0, says = "How much of the second there is.")
-        double mix)
+        @Id(value = "mix", label = "Part of second")
+        @Range(min = 0, max = 1, initial = 0, says = "How much of the second there is.")
+        double mix,
+
+        @Id("moments")
+        @Range(
+                min = 1,
+                max = 24,
+                initial = 1,
+                says = "How often it stands there, each at its own moment; Copies pick one of them for each point.")
+        int moments)
         implements Operation<Nothing, Scene, ModelInSpace.Memory> {
 
     /** The scene that holds it, and the parts as they are now. */
@@ -86,19 +96,28 @@ public record ModelInSpace(
         if (now != memory.of) measure(now, memory);
         Sculpture.Animation first = animation(now, animation);
         Sculpture.Animation second = animation(now, other);
-        memory.pose.lay(now, first, at(first, frame), second, at(second, frame), mix);
         laid(memory);
-        for (int i = 0; i < now.parts().size(); i++) {
-            if (memory.moved.size() <= i) memory.moved.add(new Moved());
+        for (int m = 0; m < moments; m++) {
+            double apart = (double) m / moments;
+            memory.pose.lay(now, first, at(first, apart, frame), second, at(second, apart, frame), mix);
+            stand(now, m, memory, scene, frame);
+        }
+        return scene;
+    }
+
+    private static void stand(Sculpture now, int moment, Memory memory, Scene scene, Frame frame) {
+        int parts = now.parts().size();
+        for (int i = 0; i < parts; i++) {
+            while (memory.moved.size() <= moment * parts + i) memory.moved.add(new Moved());
             Sculpture.Part part = now.parts().get(i);
-            Shape shape = memory.moved.get(i).at(now, part, memory.pose, frame.crew());
+            Shape shape = memory.moved.get(moment * parts + i).at(now, part, memory.pose, frame.crew());
             Thing thing = scene.add(shape);
+            thing.variant = moment;
             // What hangs on joints lies in the model itself, whatever its own node says.
             if (part.skin() >= 0) System.arraycopy(memory.laid, 0, thing.move, 0, Matrix.SIZE);
             else Matrix.times(memory.laid, 0, memory.pose.whole, part.node() * Matrix.SIZE, thing.move, 0);
             if (part.stuff() >= 0) paint(now, now.stuffs().get(part.stuff()), thing.material);
         }
-        return scene;
     }
 
     private static Sculpture.Animation animation(Sculpture model, int number) {
@@ -108,9 +127,9 @@ public record ModelInSpace(
     }
 
     /** Seconds in an animation now: it begins again where it ends. */
-    private double at(Sculpture.Animation animation, Frame frame) {
+    private double at(Sculpture.Animation animation, double apart, Frame frame) {
         if (animation == null || animation.seconds() <= 0) return 0;
-        double through = frame.time() * speed / animation.seconds() + place;
+        double through = frame.time() * speed / animation.seconds() + place + apart;
         return (through - Math.floor(through)) * animation.seconds();
     }
 

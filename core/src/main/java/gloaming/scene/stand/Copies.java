@@ -10,6 +10,7 @@ import gloaming.scene.Thing;
 import gloaming.step.Choice;
 import gloaming.step.Frame;
 import gloaming.step.Operation;
+import gloaming.step.Randomness;
 import gloaming.step.Range;
 import gloaming.step.Read;
 import gloaming.step.StepInfo;
@@ -39,14 +40,37 @@ public record Copies(
 
         @Id(value = "coloured", label = "Coloured by point")
         @Range(min = 0, max = 1, initial = 1, says = "How much of the point's colour it takes on.")
-        double coloured)
+        double coloured,
+
+        @Id("which") @Choice(initial = "all", says = "Of several joined things: all on each point, or one of them.")
+        Which which,
+
+        @Id("attribute")
+        @Choice(initial = "pick", says = "By attribute: the one whose number says which; 0 is the first.")
+        String attribute)
         implements Operation<Scene, Scene, Copies.Memory> {
+
+    /** Which of several things stands on a point. */
+    public enum Which {
+        @Id("all")
+        ALL,
+        @Id("turn")
+        IN_TURN,
+        @Id("chance")
+        BY_CHANCE,
+        @Id("attribute")
+        BY_ATTRIBUTE
+    }
 
     /** Where copies of each thing stand. */
     public static final class Memory {
         private final Scene own = new Scene();
         private float[][] at = new float[0][];
         private float[] poses = new float[0];
+        /** The variant on each point, and the points of one variant. */
+        private int[] variants = new int[0];
+
+        private int[] picked = new int[0];
     }
 
     @Override
@@ -60,35 +84,72 @@ public record Copies(
         Points points = frame.read("on", Points.class);
         if (points == null) return own;
         int n = points.n();
-        if ((long) n * in.copies() > Scene.COPIES)
-            throw new IllegalArgumentException(
-                    "there would be %,d copies; there can be %,d".formatted((long) n * in.copies(), Scene.COPIES));
+        int variants = which == Which.ALL ? 1 : Math.max(1, own.variants());
+        pick(points, variants, memory, frame);
         if (memory.poses.length < n * Thing.FLOATS) memory.poses = new float[n * Thing.FLOATS * 3 / 2];
         float[] poses = memory.poses;
         frame.crew().each(n, Points.GRAIN, (from, to) -> {
             for (int i = from; i < to; i++) pose(points, i, poses, i * Thing.FLOATS);
         });
         if (memory.at.length < own.things()) memory.at = java.util.Arrays.copyOf(memory.at, own.things());
+        long sum = 0;
         for (int t = 0; t < own.things(); t++) {
             Thing thing = own.thing(t);
-            float[] before = thing.copiesAt();
+            int some = picked(memory, n, variants == 1 ? 0 : thing.variant);
             int had = thing.count();
-            int all = n * had;
-            if (memory.at[t] == null || memory.at[t].length < all * Thing.FLOATS)
-                memory.at[t] = new float[all * Thing.FLOATS * 3 / 2];
-            float[] at = memory.at[t];
-            float[] move = thing.move.clone();
-            frame.crew().each(n, 256, (from, to) -> {
-                float[] inner = new float[Matrix.SIZE];
-                for (int i = from; i < to; i++)
-                    for (int c = 0; c < had; c++) copy(poses, i, before, c, move, inner, at, i * had + c);
-            });
-            thing.at = at;
-            thing.copies = all;
-            System.arraycopy(Matrix.unit(), 0, thing.move, 0, Matrix.SIZE);
-            thing.stamp = stamp(at, all * Thing.FLOATS);
+            sum += (long) some * had;
+            if (sum > Scene.COPIES)
+                throw new IllegalArgumentException(
+                        "there would be %,d copies or more; there can be %,d".formatted(sum, Scene.COPIES));
+            lay(thing, some, memory, t, frame);
         }
         return own;
+    }
+
+    /** Says for each point which variant stands on it. */
+    private void pick(Points points, int variants, Memory memory, Frame frame) {
+        int n = points.n();
+        if (memory.variants.length < n) {
+            memory.variants = new int[n + n / 2];
+            memory.picked = new int[n + n / 2];
+        }
+        Column by = which == Which.BY_ATTRIBUTE ? points.column(attribute) : null;
+        boolean ids = points.column(Attribute.ID).length() > 1;
+        for (int i = 0; i < n; i++)
+            memory.variants[i] = switch (which) {
+                case ALL -> 0;
+                case IN_TURN -> i % variants;
+                // By what stays with a point for as long as it lives.
+                case BY_CHANCE ->
+                    (int) (Randomness.uniform(frame.seed(), ids ? (long) points.at(Attribute.ID, i) : i, 9) * variants);
+                case BY_ATTRIBUTE -> by == null ? 0 : Math.clamp((long) Math.floor(number(by, i)), 0, variants - 1);
+            };
+    }
+
+    private static int picked(Memory memory, int n, int variant) {
+        int some = 0;
+        for (int i = 0; i < n; i++) if (memory.variants[i] == variant) memory.picked[some++] = i;
+        return some;
+    }
+
+    private static void lay(Thing thing, int some, Memory memory, int t, Frame frame) {
+        float[] before = thing.copiesAt();
+        int had = thing.count();
+        int all = some * had;
+        if (memory.at[t] == null || memory.at[t].length < all * Thing.FLOATS)
+            memory.at[t] = new float[all * Thing.FLOATS * 3 / 2];
+        float[] at = memory.at[t];
+        float[] move = thing.move.clone();
+        frame.crew().each(some, 256, (from, to) -> {
+            float[] inner = new float[Matrix.SIZE];
+            for (int k = from; k < to; k++)
+                for (int c = 0; c < had; c++)
+                    copy(memory.poses, memory.picked[k], before, c, move, inner, at, k * had + c);
+        });
+        thing.at = at;
+        thing.copies = all;
+        System.arraycopy(Matrix.unit(), 0, thing.move, 0, Matrix.SIZE);
+        thing.stamp = stamp(at, all * Thing.FLOATS);
     }
 
     private static void copy(

@@ -7,7 +7,7 @@ import gloaming.step.Frame;
 import gloaming.step.Read;
 import gloaming.step.StepInfo;
 
-/** Puts what stands in other lanes into the same world. */
+/** Puts what stands in other lanes into the same world; what comes of each lane is a variant of its own. */
 @Id("join-scene")
 @StepInfo(
         name = "Join scenes",
@@ -29,6 +29,10 @@ public record JoinScenes() implements Staging {
 
     private static void add(Scene own, Frame frame, String name) {
         Scene other = frame.read(name, Scene.class);
-        if (other != null) own.add(other);
+        if (other == null) return;
+        int first = own.things();
+        int variants = own.variants();
+        own.add(other);
+        for (int i = first; i < own.things(); i++) own.thing(i).variant += variants;
     }
 }
