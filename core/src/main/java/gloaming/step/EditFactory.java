@@ -33,7 +33,7 @@ public final class EditFactory {
     public Edit addStep(Look look, String lane, int place, String type, String above, Map<String, Value> given) {
         Description description = known(type);
         Lane at = look.lane(lane).orElseThrow(() -> new Refused("That lane is not there any more."));
-        Step step = behind(at, place, description, step(look, type, given));
+        Step step = behind(look, at, place, description, step(look, type, given));
         Edit add = new Edit.AddStep(lane, place, step);
         boolean ends = place >= at.steps().size();
         boolean mixed = !at.steps().isEmpty()
@@ -47,20 +47,57 @@ public final class EditFactory {
         return addStep(look, lane, place, type, null, Map.of());
     }
 
-    /** Lets a step read what a step ahead of it hands out beside its picture, where it asks for that by name. */
-    private Step behind(Lane lane, int place, Description description, Step step) {
+    /**
+     * Lets a step read what it plainly wants: what a step ahead of it hands out beside its picture, where it asks for that by name, and what
+     * can come from one other lane alone. Pictures are not taken like that: one that is read leaves the mix.
+     */
+    private Step behind(Look look, Lane lane, int place, Description description, Step step) {
         Step now = step;
         for (Description.Input input : description.reads()) {
-            if (input.takes().isEmpty()) continue;
-            for (int i = Math.min(place, lane.steps().size()) - 1; i >= 0; i--) {
-                Step ahead = lane.steps().get(i);
-                Kind given = catalogue.of(ahead).gives(input.takes());
-                if (given == null || !input.kind().accepts(given)) continue;
-                now = now.withRead(input.name(), ReadSource.behind(ahead.id(), input.takes()));
-                break;
-            }
+            String from = input.takes().isEmpty() ? only(look, lane, input) : beside(lane, place, input);
+            if (from != null) now = now.withRead(input.name(), from);
         }
         return now;
+    }
+
+    private String beside(Lane lane, int place, Description.Input input) {
+        for (int i = Math.min(place, lane.steps().size()) - 1; i >= 0; i--) {
+            Step ahead = lane.steps().get(i);
+            Kind given = catalogue.of(ahead).gives(input.takes());
+            if (given != null && input.kind().accepts(given)) return ReadSource.behind(ahead.id(), input.takes());
+        }
+        return null;
+    }
+
+    /** The one other lane that ends in what is wanted, or null where there is none, another one, or one that goes by this lane itself. */
+    private String only(Look look, Lane lane, Description.Input input) {
+        if (input.optional() || input.before() || input.kind().mixes()) return null;
+        String found = null;
+        for (Lane other : look.lanes()) {
+            if (other.id().equals(lane.id()) || other.steps().isEmpty()) continue;
+            Kind gives = catalogue.find(other.steps().getLast().type()).gives();
+            if (!input.kind().accepts(gives)) continue;
+            if (found != null) return null;
+            found = other.id();
+        }
+        return found == null || goesBy(look, found, lane.id(), 0) ? null : found;
+    }
+
+    /** Whether a lane goes by another, directly or through others. */
+    private boolean goesBy(Look look, String lane, String by, int depth) {
+        if (lane.equals(by) || depth > look.lanes().size()) return true;
+        Lane at = look.lane(lane).orElseThrow();
+        for (Step step : at.steps()) {
+            for (String read : step.reads().values()) {
+                Lane from = ReadSource.of(read).in(look);
+                if (from != null && from != at && goesBy(look, from.id(), by, depth + 1)) return true;
+            }
+            for (Follow follow : step.follows().values()) if (goesBy(look, follow.lane(), by, depth + 1)) return true;
+            for (String spoken : Formulas.lanes(step, catalogue.of(step)))
+                if (look.lane(spoken).isPresent() && goesBy(look, spoken, by, depth + 1)) return true;
+        }
+        return at.clock().push() != null && goesBy(look, at.clock().push(), by, depth + 1)
+                || at.clock().restart() != null && goesBy(look, at.clock().restart(), by, depth + 1);
     }
 
     private static Step step(Look look, String type, Map<String, Value> given) {
@@ -107,11 +144,10 @@ public final class EditFactory {
     /** A new lane that starts with a step, named after it or what it shows; one that gives a picture comes into the mix. */
     public Edit addLane(Look look, String type, String name, String above, Map<String, Value> given) {
         Description description = known(type);
-        Lane lane = new Lane(
-                look.freshId("l"),
-                freeName(look, name.isBlank() ? description.name().toLowerCase(java.util.Locale.ROOT) : name),
-                Clock.SHOW,
-                List.of(step(look, type, given)));
+        String called = name.isBlank() ? description.name().toLowerCase(java.util.Locale.ROOT) : name;
+        Lane empty = new Lane(look.freshId("l"), freeName(look, called), Clock.SHOW, List.of());
+        Step step = behind(look, empty, 0, description, step(look, type, given));
+        Lane lane = new Lane(empty.id(), empty.name(), Clock.SHOW, List.of(step));
         Edit add = new Edit.AddLane(look.lanes().size(), lane);
         if (!description.gives().mixes()) return add;
         return new Edit.Several(List.of(add, comesIn(look, lane.id(), above)));

@@ -210,4 +210,26 @@ class EditFactoryTest {
             assertThatThrownBy(wish::run).isInstanceOf(Refused.class).hasMessageMatching("[A-Z].*\\.");
         }
     }
+
+    @Test
+    void aStepThatWantsPointsTakesThoseOfTheOneOtherLaneThatHasThemAndNoneWhereThatWouldBeACircle() {
+        Look look = with(EMPTY, wishes.addLane(EMPTY, "grid"));
+        look = with(look, wishes.addLane(look, "ball"));
+        String points = look.lanes().get(0).id();
+        String solid = look.lanes().get(1).id();
+        Look copies = with(look, wishes.addStep(look, solid, 1, "copies"));
+        assertThat(copies.lanes().get(1).steps().getLast().reads()).containsEntry("on", points);
+        Look two = with(look, wishes.addLane(look, "ring"));
+        two = with(two, wishes.addStep(two, solid, 1, "copies"));
+        assertThat(two.lanes().get(1).steps().getLast().reads()).isEmpty();
+        // A new lane of points takes them too; and a lane does not take what goes by itself.
+        Look taken = with(
+                with(EMPTY, wishes.addLane(EMPTY, "grid")),
+                wishes.addLane(with(EMPTY, wishes.addLane(EMPTY, "grid")), "points-from"));
+        assertThat(taken.lanes().get(1).steps().getFirst().reads()).containsEntry("from", points);
+        Look circle = with(taken, wishes.addStep(taken, points, 1, "join"));
+        assertThat(circle.lanes().get(0).steps().getLast().reads()).isEmpty();
+    }
+
+    private static final Look EMPTY = new Look("Mill", 64, 36, 30, 1, 96, List.of(), List.of());
 }
