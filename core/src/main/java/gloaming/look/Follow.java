@@ -35,7 +35,8 @@ public record Follow(
         return seconds <= 0 ? target : target + (was - target) * Math.exp(-dt / seconds);
     }
 
-    Follow onto(String lane) {
+    /** The same from another lane. */
+    public Follow onto(String lane) {
         return new Follow(lane, inLow, inHigh, outLow, outHigh, easeUp, easeDown);
     }
 }

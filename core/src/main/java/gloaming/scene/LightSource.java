@@ -1,5 +1,7 @@
 package gloaming.scene;
 
+import gloaming.flow.Picture;
+
 /**
  * Something that gives light. World units; directions have length 1 and point the way the light goes.
  *
@@ -34,6 +36,8 @@ public final class LightSource {
 
     public float outer = 0.9f;
     public boolean shadow = true;
+    /** What a spot throws in its cone, or null for even light. */
+    public Picture picture;
 
     LightSource copyFrom(LightSource other) {
         form = other.form;
@@ -50,6 +54,7 @@ public final class LightSource {
         inner = other.inner;
         outer = other.outer;
         shadow = other.shadow;
+        picture = other.picture;
         return this;
     }
 

@@ -16,7 +16,9 @@ public final class Matter {
         /** By the laws of light. */
         LIT,
         /** In so many steps. */
-        BANDS
+        BANDS,
+        /** Through it, bent and tinted by its colour. */
+        GLASS
     }
 
     public Model model = Model.LIT;
@@ -40,6 +42,8 @@ public final class Matter {
     public boolean bothSides;
     /** How far light goes round into the dark side, 0 to 1: wax, skin, leaves. */
     public float soft;
+    /** How far {@link Model#GLASS} bends what is behind it aside, in parts of the picture's height where it is seen edge-on. */
+    public float bend;
     /** Steps of light for {@link Model#BANDS}. */
     public int bands = 3;
 
@@ -79,6 +83,7 @@ public final class Matter {
         bothSides = other.bothSides;
         soft = other.soft;
         bands = other.bands;
+        bend = other.bend;
         colourMap = other.colourMap;
         roughMap = other.roughMap;
         metalMap = other.metalMap;
@@ -105,7 +110,7 @@ public final class Matter {
 
     /** Whether something behind it can be seen through it. */
     public boolean seeThrough() {
-        return cover < 1 || holes || (colourMap != null && model == Model.UNLIT);
+        return cover < 1 || holes || model == Model.GLASS || (colourMap != null && model == Model.UNLIT);
     }
 
     /** The plain grey stuff that everything is made of until somebody says otherwise. */

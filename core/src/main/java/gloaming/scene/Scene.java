@@ -103,6 +103,7 @@ public final class Scene implements Flow {
     public LightSource lamp() {
         if (lit == LAMPS) throw new IllegalArgumentException("there are " + LAMPS + " lamps in the scene already");
         if (lit == lamps.size()) lamps.add(new LightSource());
+        lamps.get(lit).picture = null;
         return lamps.get(lit++);
     }
 

@@ -286,11 +286,18 @@ class PlayerTest {
         try (Crew crew = new Crew(1)) {
             Player player = new Player(Catalogue.all(), crew);
             player.load(look);
-            for (int i = 0; i < 400; i++) frame(player, i, 192, 108);
-            long before = threads.getCurrentThreadAllocatedBytes();
-            for (int i = 400; i < 440; i++) frame(player, i, 192, 108);
+            // Steady is what comes when the JIT has seen it all, however busy the machine is; a buffer would come in
+            // every frame for good.
+            long least = Long.MAX_VALUE;
+            int frame = 0;
+            for (int round = 0; round < 40 && least >= 300_000; round++) {
+                for (int i = 0; i < 100; i++) frame(player, frame++, 192, 108);
+                long before = threads.getCurrentThreadAllocatedBytes();
+                for (int i = 0; i < 40; i++) frame(player, frame++, 192, 108);
+                least = Math.min(least, (threads.getCurrentThreadAllocatedBytes() - before) / 40);
+            }
             // One picture of this size alone is 331,776 bytes.
-            assertThat((threads.getCurrentThreadAllocatedBytes() - before) / 40).isLessThan(300_000);
+            assertThat(least).isLessThan(300_000);
         }
     }
 

@@ -1,6 +1,7 @@
 // @ts-check
 import Alpine from '../vendor/alpine-csp.js';
 import { air } from './air.js';
+import { clipboard } from './bench/clipboard.js';
 import { drawing } from './bench/drawing.js';
 import { finder } from './bench/finder.js';
 import { follows } from './bench/follows.js';
@@ -27,7 +28,7 @@ const page = await openPage('.bench');
 /** Each part is one file; those that hear the program begin in this order, the document first. */
 Alpine.data('bench', () => together(
   session(page), selection(page), previews(page), lanes(page), moving(page), mix(page), monitor(page), transport(page), settings(page),
-  follows(page), formulas(page), hands(page), points(page), text(page), drawing(page), finder(page), notes(page), keys(page), air(page),
+  follows(page), formulas(page), hands(page), points(page), text(page), drawing(page), finder(page), notes(page), keys(page), clipboard(page), air(page),
   {
     init() {
       this.startSession();
@@ -48,6 +49,7 @@ Alpine.data('bench', () => together(
       this.startFinder();
       this.startNotes();
       this.startKeys();
+      this.startClipboard();
     },
   },
 ));

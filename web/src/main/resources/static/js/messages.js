@@ -6,7 +6,7 @@
 /** @typedef {{do: 'ack'}} FromPageAck */
 /** @typedef {{do: 'watch', subject?: string|null, most?: number}} FromPageWatch */
 /** @typedef {{do: 'ping', at?: number}} FromPagePing */
-/** @typedef {FromPageEdit|FromPageUndo|FromPageRedo|FromPageAddStep|FromPageRead|FromPageBring|FromPageDuplicateStep|FromPageDuplicateLane|FromPageAddLayer|FromPageFollow|FromPageFollowLayer|FromPageKeys|FromPageWrite|FromPageGoBack|FromPageFormula|FromPageBind|FromPageUnbind|FromPageChangeBinding|FromPageLift|FromPageArrange} FromPageChange */
+/** @typedef {FromPageEdit|FromPageUndo|FromPageRedo|FromPageAddStep|FromPageRead|FromPageBring|FromPageDuplicateStep|FromPageDuplicateLane|FromPagePaste|FromPageAddLayer|FromPageFollow|FromPageFollowLayer|FromPageKeys|FromPageWrite|FromPageGoBack|FromPageFormula|FromPageBind|FromPageUnbind|FromPageChangeBinding|FromPageLift|FromPageArrange} FromPageChange */
 /** @typedef {{do: 'edit', n?: number, gesture?: number, edit: Edit}} FromPageEdit */
 /** @typedef {EditRename|EditFormat|EditAddLane|EditRemoveLane|EditMoveLane|EditRenameLane|EditSetClock|EditSetLookClock|EditSetDesk|EditAddStep|EditRemoveStep|EditMoveStep|EditLabelStep|EditBypass|EditSet|EditWrite|EditSetFollow|EditSetFormula|EditSetRead|EditAddLayer|EditRemoveLayer|EditMoveLayer|EditChangeLayer|EditSeveral} Edit */
 /** @typedef {{edit: 'rename', name: string}} EditRename */
@@ -50,6 +50,7 @@
 /** @typedef {{do: 'bring', n?: number, ref: string, kind: string, name: string}} FromPageBring */
 /** @typedef {{do: 'duplicate-step', n?: number, step: string}} FromPageDuplicateStep */
 /** @typedef {{do: 'duplicate-lane', n?: number, lane: string}} FromPageDuplicateLane */
+/** @typedef {{do: 'paste', n?: number, text: string, lane?: string|null, step?: string|null, settings?: boolean}} FromPagePaste */
 /** @typedef {{do: 'add-layer', n?: number, lane: string, above?: string|null}} FromPageAddLayer */
 /** @typedef {{do: 'follow', n?: number, step: string, setting: string, lane: string}} FromPageFollow */
 /** @typedef {{do: 'follow-layer', n?: number, layer: string, lane: string}} FromPageFollowLayer */

@@ -18,10 +18,24 @@ import gloaming.step.StepInfo;
         ifBlack = "it hangs far from everything, or shines at 0",
         find = "light point bulb lantern candle omni shadow")
 public record Lamp(
-        @Id("x") @Range(min = -50, max = 50, initial = 0.6, unit = "units", says = "Where it hangs, across.")
+        @Id("x")
+        @Range(
+                min = -50,
+                max = 50,
+                initial = 0.6,
+                unit = "units",
+                drag = Range.Drag.ACROSS,
+                says = "Where it hangs, across. Drag the picture.")
         double x,
 
-        @Id("y") @Range(min = -50, max = 50, initial = 0.9, unit = "units", says = "Where it hangs, up.")
+        @Id("y")
+        @Range(
+                min = -50,
+                max = 50,
+                initial = 0.9,
+                unit = "units",
+                drag = Range.Drag.UP,
+                says = "Where it hangs, up. Drag the picture.")
         double y,
 
         @Id("z") @Range(min = -50, max = 50, initial = 1, unit = "units", says = "Where it hangs, towards who looks.")

@@ -1,5 +1,6 @@
 package gloaming.scene.light;
 
+import gloaming.flow.Picture;
 import gloaming.look.Id;
 import gloaming.scene.LightSource;
 import gloaming.scene.Scene;
@@ -8,6 +9,7 @@ import gloaming.step.Choice;
 import gloaming.step.Colour;
 import gloaming.step.Frame;
 import gloaming.step.Range;
+import gloaming.step.Read;
 import gloaming.step.StepInfo;
 
 /** A lamp that shines in a cone from one place towards another. */
@@ -17,11 +19,30 @@ import gloaming.step.StepInfo;
         does = "Lights a scene in a soft cone from one place towards another, with shadows.",
         ifBlack = "it points away from everything, or shines at 0",
         find = "light spotlight cone beam projector follow lamp stage shadow")
+@Read(
+        name = "picture",
+        kind = Picture.class,
+        optional = true,
+        says = "What it throws, as a projector does: its height fills the cone.")
 public record Spot(
-        @Id("x") @Range(min = -50, max = 50, initial = -1, unit = "units", says = "Where it hangs, across.")
+        @Id("x")
+        @Range(
+                min = -50,
+                max = 50,
+                initial = -1,
+                unit = "units",
+                drag = Range.Drag.ACROSS,
+                says = "Where it hangs, across. Drag the picture.")
         double x,
 
-        @Id("y") @Range(min = -50, max = 50, initial = 2, unit = "units", says = "Where it hangs, up.")
+        @Id("y")
+        @Range(
+                min = -50,
+                max = 50,
+                initial = 2,
+                unit = "units",
+                drag = Range.Drag.UP,
+                says = "Where it hangs, up. Drag the picture.")
         double y,
 
         @Id("z") @Range(min = -50, max = 50, initial = 1.5, unit = "units", says = "Where it hangs, towards who looks.")
@@ -83,5 +104,6 @@ public record Spot(
         Lamps.colour(lamp, colour, strength);
         lamp.wide = (float) width;
         lamp.shadow = shadow;
+        lamp.picture = frame.read("picture", Picture.class);
     }
 }

@@ -75,7 +75,7 @@ final class Draughts {
 
     /** What shines by itself throws none: a lamp hangs in the midst of its glass. */
     private static boolean throwsShadow(Matter m) {
-        return m.model != Matter.Model.UNLIT && m.cover >= 0.5f;
+        return m.model != Matter.Model.UNLIT && m.model != Matter.Model.GLASS && m.cover >= 0.5f;
     }
 
     private void divide(int i, Thing one, int triangles) {

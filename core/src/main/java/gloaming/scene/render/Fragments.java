@@ -85,7 +85,17 @@ final class Fragments {
         java.util.Arrays.fill(roughness, 1);
     }
 
+    /** Those that lie in a relief. */
+    final Carved carved = new Carved();
+
+    /** Those that are of glass: how far what is behind is bent aside in the picture, in pixels, and how much it is blurred; 0 for the others. */
+    final boolean[] glass = new boolean[ROOM];
+
+    final float[] aside = new float[ROOM];
+    final float[] above = new float[ROOM];
+
     void clear() {
+        carved.clear();
         n = 0;
     }
 }

@@ -24,6 +24,7 @@ final class Lighting {
     private final Taps taps = new Taps();
     private final int[] turn = new int[Fragments.MOST];
     private final float[] texel = new float[4];
+    private final Thrown thrown = new Thrown();
     private Renderer renderer;
 
     Lighting(Fragments f) {
@@ -82,12 +83,17 @@ final class Lighting {
             if (!reach(lamp)) continue;
             Shadow shadow = renderer.shadow(l);
             if (shadow != null) shadow.shade(f, turn, taps);
+            if (f.carved.n > 0) f.carved.shade(f);
             band();
             if (fibres != null) {
                 fibres.add(f, lamp);
                 continue;
             }
             LightKernels.angles(f);
+            if (lamp.picture != null) {
+                thrown.light(f, lamp, renderer.texture(lamp.picture));
+                continue;
+            }
             LightKernels.facets(f);
             LightKernels.lamp(f, f.outRed, f.red, lamp.red);
             LightKernels.lamp(f, f.outGreen, f.green, lamp.green);

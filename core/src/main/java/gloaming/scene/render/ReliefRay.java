@@ -5,7 +5,7 @@ import gloaming.scene.Matter;
 /**
  * A height picture that stands in a face: the ray of the eye goes on into the face until it meets a height (Kaneko and others 2001; steps
  * and halving after Policarpo, Oliveira and Comba 2005). The face lies where full light does; what is dark lies deeper. Beyond the border of
- * the picture there is nothing. Shadows of other things fall on the face as if it were flat.
+ * the picture there is nothing. Shadows of other things fall on the face as if it were flat; those within itself are {@link Carved}'s.
  */
 final class ReliefRay {
     private static final int HALVES = 6;
@@ -48,6 +48,7 @@ final class ReliefRay {
         v = v0 + dv * below;
         if (!repeats && !(u >= 0 && u <= 1 && v >= 0 && v <= 1)) return false;
         turn(f, i, heights, m, deep, repeats);
+        f.carved.add(i, heights, u, v, 1 - below, across, up, deep * m.tilesAcross, deep * m.tilesUp, repeats);
         return true;
     }
 

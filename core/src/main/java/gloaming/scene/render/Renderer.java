@@ -5,6 +5,7 @@ import gloaming.flow.Picture;
 import gloaming.scene.Dome;
 import gloaming.scene.LightSource;
 import gloaming.scene.Matrix;
+import gloaming.scene.Matter;
 import gloaming.scene.Scene;
 import gloaming.scene.Thing;
 import java.util.ArrayList;
@@ -40,6 +41,8 @@ public final class Renderer {
     private final LightSource own = new LightSource();
     private final float[] ball = new float[4];
 
+    private final Texture through = new Texture();
+    private Picture behindGlass;
     private final SpeckRoom specks = new SpeckRoom();
     final SkyPicture skyPicture = new SkyPicture();
     final Corners corners = new Corners();
@@ -237,6 +240,7 @@ public final class Renderer {
     private void lay(Crew crew) {
         textureCount = 0;
         skyPicture.take(sky, crew);
+        for (int l = 0; l < lamps.size(); l++) lay(lamps.get(l).picture, crew);
         for (int i = 0; i < scene.things(); i++) {
             var m = scene.thing(i).material;
             lay(m.colourMap, crew);
@@ -348,6 +352,23 @@ public final class Renderer {
         });
     }
 
+    private boolean glass() {
+        for (int i = 0; i < scene.things(); i++) if (scene.thing(i).material.model == Matter.Model.GLASS) return true;
+        return false;
+    }
+
+    /** Keeps what stands in the picture now, for what is seen through glass. */
+    private void behind(Picture out, Crew crew) {
+        if (behindGlass == null || behindGlass.width != out.width || behindGlass.height != out.height)
+            behindGlass = new Picture(out.width, out.height);
+        behindGlass.copyFrom(out);
+        through.take(behindGlass, crew);
+    }
+
+    Texture behind() {
+        return through;
+    }
+
     private void seeThrough(Picture out, Crew crew) {
         clear.prepare(scene, view, Draughts.What.CLEAR, crew);
         int n = 0;
@@ -365,6 +386,7 @@ public final class Renderer {
             }
         }
         Arrays.sort(order, 0, n);
+        if (glass()) behind(out, crew);
         int all = n;
         crew.each(out.height, 16, (from, to) -> {
             Shading shading = shadings.get();

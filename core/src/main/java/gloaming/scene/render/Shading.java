@@ -179,6 +179,8 @@ final class Shading {
                 glowBlue *= texel[2];
             }
         }
+        f.glass[i] = m.model == Matter.Model.GLASS;
+        if (f.glass[i]) f.aside[i] = m.bend;
         if (m.model == Matter.Model.UNLIT) {
             glowRed += f.red[i];
             glowGreen += f.green[i];
@@ -192,6 +194,40 @@ final class Shading {
         f.outGreen[i] = glowGreen;
         f.outBlue[i] = glowBlue;
         return cover > 0;
+    }
+
+    private final float[] tintRed = new float[Fragments.MOST];
+    private final float[] tintGreen = new float[Fragments.MOST];
+    private final float[] tintBlue = new float[Fragments.MOST];
+
+    /**
+     * What is seen through glass: what stands in the picture already, aside by where its normal points in the picture, as much as is not
+     * thrown back (Schlick 1994). Its own colour is the tint and gets no light.
+     */
+    private void through() {
+        View view = renderer.view;
+        Texture behind = renderer.behind();
+        for (int i = 0; i < f.n; i++) {
+            if (!f.glass[i]) continue;
+            float right = f.nx[i] * view.right[0] + f.ny[i] * view.right[1] + f.nz[i] * view.right[2];
+            float up = f.nx[i] * view.up[0] + f.ny[i] * view.up[1] + f.nz[i] * view.up[2];
+            float facing = Math.min(1, Math.abs(f.nx[i] * f.vx[i] + f.ny[i] * f.vy[i] + f.nz[i] * f.vz[i]));
+            float edge = 1 - facing;
+            float fresnel = f.shine[i] + (1 - f.shine[i]) * edge * edge * edge * edge * edge;
+            int y = f.pixel[i] / out.width;
+            int x = f.pixel[i] - y * out.width;
+            // Aside by the slope of the face, in parts of the height.
+            float far = 0.25f * f.aside[i] * out.height;
+            float u = (x + 0.5f - far * right) / out.width;
+            float v = (y + 0.5f - far * up) / out.height;
+            float blur = f.roughness[i] <= 0.03f ? 1 : 1 + f.roughness[i] * f.roughness[i] * 0.12f * out.height;
+            behind.at(Math.clamp(u, 0f, 1f), Math.clamp(v, 0f, 1f), blur, false, texel);
+            float part = 1 - fresnel;
+            tintRed[i] = part * f.red[i] * texel[0];
+            tintGreen[i] = part * f.green[i] * texel[1];
+            tintBlue[i] = part * f.blue[i] * texel[2];
+            f.red[i] = f.green[i] = f.blue[i] = 0;
+        }
     }
 
     private final double[] across = new double[3];
@@ -242,6 +278,7 @@ final class Shading {
     void flush(boolean over) {
         if (f.n == 0) return;
         LightKernels.face(f, 0, renderer.view);
+        if (over) through();
         lighting.work(renderer, null);
         Haze fog = renderer.scene.fog();
         if (fog.density > 0)
@@ -254,7 +291,15 @@ final class Shading {
         for (int i = 0; i < f.n; i++) {
             int p = f.pixel[i];
             float w = f.weight[i] * f.cover[i];
-            if (over) {
+            if (over && f.glass[i]) {
+                // Where nothing is behind it glass covers as much as it throws back.
+                float left = 1 - w;
+                float light = Math.max(f.outRed[i], Math.max(f.outGreen[i], f.outBlue[i]));
+                r[p] = r[p] * left + w * (f.outRed[i] + tintRed[i]);
+                g[p] = g[p] * left + w * (f.outGreen[i] + tintGreen[i]);
+                b[p] = b[p] * left + w * (f.outBlue[i] + tintBlue[i]);
+                a[p] = Math.max(a[p], Math.min(1, w * light));
+            } else if (over) {
                 float left = 1 - w;
                 r[p] = r[p] * left + w * f.outRed[i];
                 g[p] = g[p] * left + w * f.outGreen[i];

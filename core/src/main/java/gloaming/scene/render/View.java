@@ -26,6 +26,8 @@ public final class View {
     float pixels;
 
     float near;
+    /** Of a parallel view: pixels across a unit, times those up it. */
+    private float wider = 1;
 
     /**
      * A camera that orbits a place as the camera of points does.
@@ -60,6 +62,35 @@ public final class View {
         pixels = (float) (height / 2.0 / tan / (parallel ? distance : 1));
         near = (float) Math.min(0.02, distance / 10);
         return ready();
+    }
+
+    /**
+     * A parallel view of a rectangle {@code width} by {@code height} whose middle stands {@code off} units before a place; from edge to edge,
+     * whatever shape the picture has.
+     */
+    public View face(
+            double round,
+            double high,
+            double width,
+            double height,
+            double off,
+            double x,
+            double y,
+            double z,
+            int pixelsAcross,
+            int pixelsUp) {
+        // From a hundred units off, so that what stands out of the box is seen too.
+        camera(round, high, off + 100, 0.125, x, y, z, true, pixelsAcross, pixelsUp);
+        pixels = (float) (pixelsUp / height);
+        ready();
+        // Across by its own measure.
+        double over = pixelsAcross / width / pixels;
+        float middle = pixelsAcross / 2f;
+        for (int i = 0; i < 4; i++) m[i] *= (float) over;
+        m[3] += (float) (middle - middle * over);
+        wider = (float) over;
+        near = 0;
+        return this;
     }
 
     /**
@@ -128,6 +159,7 @@ public final class View {
     }
 
     private View ready() {
+        wider = 1;
         float across = width / 2f;
         float upward = height / 2f;
         for (int i = 0; i < 3; i++) {
@@ -156,6 +188,7 @@ public final class View {
         height = other.height;
         pixels = other.pixels;
         near = other.near;
+        wider = other.wider;
         return this;
     }
 
@@ -174,7 +207,7 @@ public final class View {
         float halfUp = height / 2f;
         if (parallel) {
             float r = radius * pixels;
-            return px + r > 0 && px - r < width && py + r > 0 && py - r < height;
+            return px + wider * r > 0 && px - wider * r < width && py + r > 0 && py - r < height;
         }
         // Pixels from the middle times depth, over pixels a unit: units aside.
         float aside = Math.abs(px - half * depth) / pixels;

@@ -17,10 +17,18 @@ import gloaming.step.StepInfo;
         ifBlack = "it may have moved them out of the camera's sight",
         find = "transform move rotate turn scale translate 3d spin position stand put place")
 public record PlaceInSpace(
-        @Id("x") @Range(min = -50, max = 50, initial = 0, unit = "units", says = "To the right.")
+        @Id("x")
+        @Range(
+                min = -50,
+                max = 50,
+                initial = 0,
+                unit = "units",
+                drag = Range.Drag.ACROSS,
+                says = "To the right. Drag the picture.")
         double x,
 
-        @Id("y") @Range(min = -50, max = 50, initial = 0, unit = "units", says = "Up.")
+        @Id("y")
+        @Range(min = -50, max = 50, initial = 0, unit = "units", drag = Range.Drag.UP, says = "Up. Drag the picture.")
         double y,
 
         @Id("z") @Range(min = -50, max = 50, initial = 0, unit = "units", says = "Towards who looks.")

@@ -8,6 +8,7 @@ import gloaming.flow.Picture;
 import gloaming.flow.Shape;
 import gloaming.scene.LightSource;
 import gloaming.scene.Matrix;
+import gloaming.scene.Matter;
 import gloaming.scene.Scene;
 import gloaming.scene.Specks;
 import gloaming.scene.Thing;
@@ -253,5 +254,138 @@ class MeasuredTest {
         for (float f : out.r()) assertThat(f).isFinite();
         assertThat(org.assertj.core.api.Assertions.catchThrowable(() -> specks.room(Specks.MOST + 1)))
                 .hasMessageContaining("there can be");
+    }
+
+    @Test
+    void throughClearGlassThatBendsNothingIsSeenWhatIsBehindAndThroughATintedOneLessOfIt() {
+        Scene scene = new Scene().clear();
+        Thing back = scene.add(wall(4));
+        back.move[11] = -1;
+        back.material.model = Matter.Model.UNLIT;
+        back.material.red = 0.8f;
+        back.material.green = 0.4f;
+        Thing pane = scene.add(wall(0.5));
+        Renderer renderer = new Renderer();
+        camera(renderer, 0, 4, 1);
+        pane.material.model = Matter.Model.GLASS;
+        pane.material.red = pane.material.blue = 1;
+        pane.material.green = 0.5f;
+        pane.material.shine = 0;
+        Arrays.fill(scene.sky().above, 0);
+        Arrays.fill(scene.sky().horizon, 0);
+        Arrays.fill(scene.sky().below, 0);
+        scene.sky().set = true;
+        Picture out = renderer.draw(scene, 1, 64, new Picture(W, H), ALONE);
+        int middle = H / 2 * W + W / 2;
+        assertThat(out.r()[middle]).isCloseTo(0.8f, within(0.005f));
+        assertThat(out.g()[middle]).isCloseTo(0.2f, within(0.005f));
+        assertThat(out.g()[H / 2 * W + 2]).isCloseTo(0.4f, within(0.005f));
+        // Bent, a pane that is turned shows what lies beside: a white stripe comes over.
+        Thing stripe = scene.add(wall(0.2));
+        stripe.move[3] = 0.5f;
+        stripe.move[11] = -0.9f;
+        stripe.material.model = Matter.Model.UNLIT;
+        stripe.material.red = stripe.material.green = stripe.material.blue = 1;
+        Matrix.pose(pane.move, 1, 0, 0, -0.08, 0, 0, 0);
+        pane.material.bend = 1.5f;
+        camera(renderer, 0, 4, 1);
+        Picture bent = renderer.draw(scene, 1, 64, new Picture(W, H), ALONE);
+        pane.material.bend = 0;
+        camera(renderer, 0, 4, 1);
+        Picture straight = renderer.draw(scene, 1, 64, new Picture(W, H), ALONE);
+        double most = 0;
+        for (int i = 0; i < W * H; i++) most = Math.max(most, Math.abs(bent.b()[i] - straight.b()[i]));
+        assertThat(most).isGreaterThan(0.25);
+    }
+
+    @Test
+    void aSpotThrowsItsPictureUprightIntoItsCone() {
+        Scene scene = new Scene().clear();
+        Thing wall = scene.add(wall(5));
+        wall.material.red = wall.material.green = wall.material.blue = 1;
+        wall.material.shine = 0;
+        Arrays.fill(scene.sky().above, 0);
+        Arrays.fill(scene.sky().horizon, 0);
+        Arrays.fill(scene.sky().below, 0);
+        scene.sky().set = true;
+        LightSource spot = scene.lamp();
+        spot.form = LightSource.Form.SPOT;
+        spot.z = 2;
+        spot.lookAt(0, 0, 0);
+        spot.shadow = false;
+        spot.outer = (float) Math.cos(Math.PI / 6);
+        spot.inner = spot.outer + 0.001f;
+        spot.red = spot.green = spot.blue = 4;
+        // Right half red, upper half green.
+        Picture slide = new Picture(64, 64);
+        for (int i = 0; i < 64 * 64; i++) {
+            slide.r()[i] = i % 64 >= 32 ? 1 : 0;
+            slide.g()[i] = i / 64 >= 32 ? 1 : 0;
+            slide.a()[i] = 1;
+        }
+        spot.picture = slide;
+        Renderer renderer = new Renderer();
+        camera(renderer, 0, 4, 1);
+        Picture out = renderer.draw(scene, 1, 64, new Picture(W, H), ALONE);
+        double unit = H / 2.0 / (4 * Math.tan(Math.PI * 0.125));
+        int[] at = new int[4];
+        for (int k = 0; k < 4; k++) {
+            double x = (k & 1) == 0 ? -0.4 : 0.4;
+            double y = k < 2 ? -0.4 : 0.4;
+            at[k] = (int) (H / 2.0 + y * unit) * W + (int) (W / 2.0 + x * unit);
+        }
+        assertThat(out.r()[at[0]] + out.g()[at[0]]).isLessThan(0.01f);
+        assertThat(out.r()[at[1]]).isGreaterThan(0.5f);
+        assertThat(out.g()[at[1]]).isLessThan(0.01f);
+        assertThat(out.g()[at[2]]).isGreaterThan(0.5f);
+        assertThat(out.r()[at[2]]).isLessThan(0.01f);
+        assertThat(out.r()[at[3]]).isGreaterThan(0.5f);
+        assertThat(out.r()[at[3]]).isCloseTo(out.g()[at[3]], within(0.01f));
+    }
+
+    @Test
+    void aHighPartOfAReliefThrowsItsShadowOnTheLowPartAwayFromTheLamp() {
+        Scene scene = new Scene().clear();
+        Thing wall = scene.add(wall(1));
+        wall.material.red = 1;
+        wall.material.shine = 0;
+        Arrays.fill(scene.sky().above, 0);
+        Arrays.fill(scene.sky().horizon, 0);
+        Arrays.fill(scene.sky().below, 0);
+        scene.sky().set = true;
+        Picture heights = new Picture(128, 128);
+        for (int i = 0; i < 128 * 128; i++)
+            if (i % 128 > 56 && i % 128 < 72) heights.r()[i] = heights.g()[i] = heights.b()[i] = 1;
+        wall.material.heightMap = heights;
+        wall.material.relief = 0.2f;
+        LightSource sun = scene.lamp();
+        sun.x = -1;
+        sun.z = 1;
+        sun.lookAt(0, 0, 0);
+        sun.shadow = false;
+        Renderer renderer = new Renderer();
+        renderer.view().camera(0, 0, 2, 0.12, 0, 0, 0, true, W, H);
+        Picture out = renderer.draw(scene, 1, 64, new Picture(W, H), ALONE);
+        double unit = H / 2.0 / (2 * Math.tan(Math.PI * 0.12));
+        int row = H / 2 * W;
+        // The bar ends at 0.125 to the right and is 0.4 high; the sun comes at 45 degrees from the left.
+        float lit = out.r()[row + (int) (W / 2.0 - 0.6 * unit)];
+        assertThat(lit).isCloseTo((float) Math.sqrt(0.5), within(0.03f));
+        assertThat(out.r()[row + (int) (W / 2.0 + 0.3 * unit)]).isLessThan(0.1f);
+        assertThat(out.r()[row + (int) (W / 2.0 + 0.75 * unit)]).isCloseTo(lit, within(0.05f));
+    }
+
+    @Test
+    void aFaceOfABoxIsSeenFromEdgeToEdgeWhateverThePicturesShape() {
+        View view = new View().face(0.25, 0, 3, 1, 2, 0.5, 0.2, 0.1, W, H);
+        // From the right: the box's back is on the right of the picture.
+        double[][] corners = {{2.5, -0.3, 1.6}, {2.5, 0.7, -1.4}};
+        for (int k = 0; k < 2; k++) {
+            double[] p = corners[k];
+            double x = view.m[0] * p[0] + view.m[1] * p[1] + view.m[2] * p[2] + view.m[3];
+            double y = view.m[4] * p[0] + view.m[5] * p[1] + view.m[6] * p[2] + view.m[7];
+            assertThat(x).isCloseTo(k * W, within(0.05));
+            assertThat(y).isCloseTo(k * H, within(0.05));
+        }
     }
 }

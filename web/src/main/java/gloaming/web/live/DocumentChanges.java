@@ -8,6 +8,7 @@ import gloaming.look.Refused;
 import gloaming.step.Catalogue;
 import gloaming.step.DeskEditFactory;
 import gloaming.step.EditFactory;
+import gloaming.step.Paste;
 import gloaming.web.message.FromPage;
 import gloaming.web.message.ToPage;
 import gloaming.web.store.OpenLook;
@@ -22,6 +23,7 @@ class DocumentChanges {
     private final PageMessages messages;
     private final Versions versions;
     private final EditFactory edits = new EditFactory(Catalogue.all());
+    private final Paste paste = new Paste(Catalogue.all());
     private final DeskEditFactory deskEdits = new DeskEditFactory(Catalogue.all());
 
     DocumentChanges(House house, ShowMedia media, PageMessages messages, Versions versions) {
@@ -48,6 +50,10 @@ class DocumentChanges {
             case FromPage.Bring m -> apply(viewer, open, m, edits.bring(look, m.ref(), m.kind(), m.name()), fresh);
             case FromPage.DuplicateStep m -> apply(viewer, open, m, edits.duplicateStep(look, m.step()), fresh);
             case FromPage.DuplicateLane m -> apply(viewer, open, m, edits.duplicateLane(look, m.lane()), fresh);
+            case FromPage.Paste m -> {
+                Edit edit = paste.paste(look, open.id, m.text(), m.lane(), m.step(), m.settings());
+                apply(viewer, open, m, edit, m.settings() ? null : fresh);
+            }
             case FromPage.AddLayer m -> apply(viewer, open, m, edits.addLayer(look, m.lane(), m.above()), null);
             case FromPage.Follow m -> apply(viewer, open, m, edits.follow(look, m.step(), m.setting(), m.lane()), null);
             case FromPage.FollowLayer m -> apply(viewer, open, m, edits.followLayer(look, m.layer(), m.lane()), null);

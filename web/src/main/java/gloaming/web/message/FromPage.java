@@ -85,6 +85,11 @@ public sealed interface FromPage {
     @JsonTypeName("duplicate-lane")
     record DuplicateLane(long n, String lane) implements Change, Builds {}
 
+    /** Parts of a look as text: laid behind a step of a lane or behind a lane, or, of a step's settings alone, into a step. */
+    @JsonTypeName("paste")
+    record Paste(
+            long n, String text, @Maybe String lane, @Maybe String step, boolean settings) implements Change, Builds {}
+
     @JsonTypeName("add-layer")
     record AddLayer(long n, String lane, @Maybe String above) implements Change, Builds {}
 

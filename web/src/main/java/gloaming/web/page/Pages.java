@@ -1,6 +1,7 @@
 package gloaming.web.page;
 
 import gloaming.look.Look;
+import gloaming.look.LookJson;
 import gloaming.look.Refused;
 import gloaming.media.Facts;
 import gloaming.media.MachineInput;
@@ -134,6 +135,7 @@ class Pages {
         model.addAttribute("sounds", rows.of(show.id(), Facts.Kind.SOUND));
         model.addAttribute("inputs", MachineInput.names());
         model.addAttribute("sound", show.sound() == null ? "band" : show.sound());
+        model.addAttribute("document", LookJson.VERSION);
         return "bench";
     }
 

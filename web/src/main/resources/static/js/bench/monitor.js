@@ -57,11 +57,16 @@ export function monitor(page) {
       const target = /** @type {HTMLElement} */ (event.target);
       target.setPointerCapture(event.pointerId);
       const values = Object.fromEntries(this.dragged.map((s) => [s.id, Number(this.value(s))]));
+      // The picture is two units high.
+      const unit = Math.max(1, target.getBoundingClientRect().height / 2);
       const began = { x: event.clientX, y: event.clientY, g: gesture() };
       const move = (/** @type {PointerEvent} */ e) => {
-        // A picture's width of dragging goes half round. Both go in one edit, so that one undo takes all of the drag back.
+        // Both go in one edit, so that one undo takes all of the drag back.
         const edits = this.dragged.filter((s) => s.drag !== 'WHEEL').map((s) => {
-          const by = s.drag === 'ACROSS' ? (began.x - e.clientX) / ROUND.ACROSS : (e.clientY - began.y) / ROUND.UP;
+          const across = s.drag === 'ACROSS';
+          const pixels = across ? e.clientX - began.x : began.y - e.clientY;
+          // What is a place goes with the pointer; what is an angle goes half round in a picture's width, the other way.
+          const by = s.unit === 'units' ? pixels / unit : -pixels / ROUND[across ? 'ACROSS' : 'UP'];
           const value = Math.min(s.max, Math.max(s.min, values[s.id] + by));
           step.settings = { ...(step.settings ?? {}), [s.id]: value };
           return { edit: /** @type {const} */ ('set'), step: step.id, setting: s.id, value };

@@ -1,0 +1,67 @@
+// @ts-check
+import { isTyping } from './keys.js';
+
+/** What a text of parts says that it is. */
+const FORMAT = 'gloaming-part';
+
+/**
+ * Copy, cut and paste of what is selected, as text that goes into other looks, shows and tabs, or into a mail.
+ * @param {import('../page.js').Page} page
+ */
+export function clipboard(page) {
+  const version = Number(page.root.dataset.document);
+  // Whether the next paste takes the settings alone.
+  let alone = false;
+  return /** @satisfies {ThisType<import('./types.js').Bench>} */ ({
+    startClipboard() {
+      addEventListener('keydown', (event) => { alone = event.shiftKey; }, true);
+      document.addEventListener('copy', (event) => this.copyPart(event));
+      document.addEventListener('cut', (event) => {
+        if (!this.copyPart(event)) return;
+        if (this.layerId) this.removeLayer();
+        else if (this.laneId) this.removeLane();
+        else this.removeStep();
+      });
+      document.addEventListener('paste', (event) => this.pastePart(event));
+    },
+    /** Whether a key of the clipboard is meant for text. @param {ClipboardEvent} event */
+    meansText(event) {
+      const target = /** @type {any} */ (event.target);
+      const within = target?.tagName && (target.closest?.('.code-host') || isTyping({ target, key: '' }));
+      return Boolean(within) || this.finder.open || !(getSelection()?.isCollapsed ?? true);
+    },
+    /** What is selected, as text. */
+    partText() {
+      const layer = this.chosenLayer;
+      const lane = layer ? this.laneById(layer.lane) : this.chosenLane;
+      const step = this.chosen;
+      const home = step && this.laneOf(step.id);
+      if (!lane && !home) return '';
+      const { name, width, height, rate, seed, tempo } = this.look;
+      const whole = lane ? [lane] : [{ ...home, clock: undefined, steps: [step] }];
+      const mix = lane ? this.look.mix.filter((l) => l.lane === lane.id) : [];
+      const look = { format: 'gloaming-look', version, name, width, height, rate, seed, tempo, lanes: whole, mix };
+      return JSON.stringify({ format: FORMAT, kind: lane ? 'lanes' : 'steps', of: this.lookId, look }, null, 2);
+    },
+    /** @param {ClipboardEvent} event */
+    copyPart(event) {
+      if (this.meansText(event)) return false;
+      const text = this.partText();
+      if (!text) return false;
+      event.preventDefault();
+      event.clipboardData?.setData('text/plain', text);
+      this.say(`${this.chosen && !this.layerId ? this.name(this.chosen) : 'The lane'} is in the clipboard.`);
+      return true;
+    },
+    /** @param {ClipboardEvent} event */
+    pastePart(event) {
+      if (this.meansText(event)) return;
+      const text = event.clipboardData?.getData('text/plain') ?? '';
+      if (!text.trim()) return;
+      event.preventDefault();
+      const lane = this.chosen ? this.laneOf(this.stepId)?.id : this.laneId;
+      page.live.send({ do: 'paste', text, lane: lane || undefined, step: this.stepId || undefined, settings: alone });
+      alone = false;
+    },
+  });
+}
