@@ -13,6 +13,11 @@ public final class PictureOutput extends Relay {
     /** Whether it is asked now and then for a picture to be kept, and by nobody who looks. */
     final boolean passing;
 
+    /** Turns by which whoever looks has turned what is in space, round and up; not a number where nobody has. */
+    volatile double round = Double.NaN;
+
+    volatile double high;
+
     private byte[] rgb = new byte[0];
     private int width;
     private int height;
@@ -31,6 +36,12 @@ public final class PictureOutput extends Relay {
     /** One of the whole look for a picture to be kept, which nobody looks at. */
     public static PictureOutput toBeKept(int most) {
         return new PictureOutput(null, most, true);
+    }
+
+    /** Looks at what is in space from so many turns round it and up, or with no number from where its camera does. */
+    public void turn(double round, double high) {
+        this.high = high;
+        this.round = round;
     }
 
     /** 8-bit RGB, top row first; the reader's while {@link #ready}. */

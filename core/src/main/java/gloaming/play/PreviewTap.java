@@ -161,7 +161,8 @@ final class PreviewTap implements Onlooker {
             if (!run.step.id().equals(outlet.subject) || !outlet.wanted()) continue;
             int width = Math.min(outlet.most, look.width());
             int height = Math.max(1, Math.round((float) look.height() * width / look.width()));
-            turned(run);
+            if (Double.isNaN(outlet.round)) turned(run);
+            else canvas.turned(2 * Math.PI * outlet.round, 2 * Math.PI * outlet.high);
             kind.preview(out, canvas.into(outlet.size(width, height), width, 0, 0, width, height, 2));
             outlet.done();
             made = true;
@@ -187,7 +188,8 @@ final class PreviewTap implements Onlooker {
             Plan.StepRun later = lane.steps.get(k);
             for (int i = 0; i < later.description.settings().size() && i < later.arguments.length; i++) {
                 Setting setting = later.description.settings().get(i);
-                if (setting.drag() == null || !(later.arguments[i] instanceof Double turn)) continue;
+                boolean angle = setting.drag() != null && setting.unit().equals("turns");
+                if (!angle || !(later.arguments[i] instanceof Double turn)) continue;
                 if (setting.drag() == Range.Drag.ACROSS) round = 2 * Math.PI * turn;
                 if (setting.drag() == Range.Drag.UP) high = 2 * Math.PI * turn;
             }

@@ -62,7 +62,9 @@ public final class SceneKind extends Kind {
 
     @Override
     public void note(Flow flow, Noted into) {
-        into.count = (int) ((Scene) flow).copies();
+        Scene scene = (Scene) flow;
+        into.count = (int) scene.copies();
+        for (int k = 0; k < scene.speckSets(); k++) into.count += scene.specks(k).n;
     }
 
     @Override
@@ -101,8 +103,27 @@ public final class SceneKind extends Kind {
                     else draw(facets, thing, whole, c, (int) Math.min(SHOWN, scene.copies()));
                 }
             }
+            for (int k = 0; k < scene.speckSets(); k++) far = specks(scene.specks(k), pass == 0 ? null : facets, far);
             facets.within(Math.min(far, 20));
         }
+    }
+
+    /** Draws dots and the middles of lines, or with nothing to draw into tells how far they reach. */
+    private static float specks(Specks set, Facets facets, float far) {
+        float most = far;
+        float[] m = set.move;
+        for (int i = 0; i < set.n; i += Math.max(1, set.n / SHOWN)) {
+            float x = (set.from[3 * i] + set.to[3 * i]) / 2;
+            float y = (set.from[3 * i + 1] + set.to[3 * i + 1]) / 2;
+            float z = (set.from[3 * i + 2] + set.to[3 * i + 2]) / 2;
+            float px = m[0] * x + m[1] * y + m[2] * z + m[3];
+            float py = m[4] * x + m[5] * y + m[6] * z + m[7];
+            float pz = m[8] * x + m[9] * y + m[10] * z + m[11];
+            if (facets != null) facets.dot(px, py, pz, set.colour[4 * i], set.colour[4 * i + 1], set.colour[4 * i + 2]);
+            else if (px * px + py * py + pz * pz < 400)
+                most = Math.max(most, (float) Math.sqrt(px * px + py * py + pz * pz));
+        }
+        return most;
     }
 
     private static void draw(Facets facets, Thing thing, float[] whole, int copy, int parts) {

@@ -58,6 +58,20 @@ public final class Facets {
         }
     }
 
+    /** Draws a place as one pixel. */
+    public void dot(float x, float y, float z, float red, float green, float blue) {
+        turn(0, x, y, z);
+        if (!(place[0] >= 0 && place[0] < canvas.width && place[1] >= 0 && place[1] < canvas.height)) return;
+        int px = (int) place[0];
+        int py = (int) place[1];
+        if (place[2] <= depth[py * canvas.width + px]) return;
+        depth[py * canvas.width + px] = place[2];
+        int to = ((canvas.top + py) * canvas.stride + canvas.left + px) * 3;
+        canvas.rgb[to] = level(red);
+        canvas.rgb[to + 1] = level(green);
+        canvas.rgb[to + 2] = level(blue);
+    }
+
     private void turn(int c, float x, float y, float z) {
         float across = x * cos - z * sin;
         float near = x * sin + z * cos;

@@ -4,7 +4,7 @@
 /** @typedef {FromPageAlways|FromPageChange|FromPageQuestion|FromPageTransport|FromPageHands} FromPage */
 /** @typedef {FromPageAck|FromPageWatch|FromPagePing} FromPageAlways */
 /** @typedef {{do: 'ack'}} FromPageAck */
-/** @typedef {{do: 'watch', subject?: string|null, most?: number}} FromPageWatch */
+/** @typedef {{do: 'watch', subject?: string|null, most?: number, round?: number|null, high?: number|null}} FromPageWatch */
 /** @typedef {{do: 'ping', at?: number}} FromPagePing */
 /** @typedef {FromPageEdit|FromPageUndo|FromPageRedo|FromPageAddStep|FromPageRead|FromPageBring|FromPageDuplicateStep|FromPageDuplicateLane|FromPagePaste|FromPageAddLayer|FromPageFollow|FromPageFollowLayer|FromPageKeys|FromPageWrite|FromPageGoBack|FromPageFormula|FromPageBind|FromPageUnbind|FromPageChangeBinding|FromPageLift|FromPageArrange} FromPageChange */
 /** @typedef {{do: 'edit', n?: number, gesture?: number, edit: Edit}} FromPageEdit */

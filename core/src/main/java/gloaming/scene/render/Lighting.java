@@ -78,10 +78,10 @@ final class Lighting {
         dome(f.outRed, f.red, 0);
         dome(f.outGreen, f.green, 1);
         dome(f.outBlue, f.blue, 2);
-        for (int l = 0; l < renderer.lamps.size(); l++) {
-            LightSource lamp = renderer.lamps.get(l);
+        for (int l = 0; l < renderer.lights.lamps.size(); l++) {
+            LightSource lamp = renderer.lights.lamps.get(l);
             if (!reach(lamp)) continue;
-            Shadow shadow = renderer.shadow(l);
+            Shadow shadow = renderer.lights.shadow(l);
             if (shadow != null) shadow.shade(f, turn, taps);
             if (f.carved.n > 0) f.carved.shade(f);
             band();
@@ -103,7 +103,7 @@ final class Lighting {
     }
 
     private void dome(float[] out, float[] bases, int c) {
-        Dome sky = renderer.sky;
+        Dome sky = renderer.lights.sky;
         if (renderer.skyPicture.there()) {
             float[] mirrored = c == 0 ? f.skyRed : c == 1 ? f.skyGreen : f.skyBlue;
             System.arraycopy(mirrored, 0, f.facets, 0, f.n);

@@ -2,15 +2,9 @@ package gloaming.scene.render;
 
 import gloaming.flow.Crew;
 import gloaming.flow.Picture;
-import gloaming.scene.Dome;
-import gloaming.scene.LightSource;
-import gloaming.scene.Matrix;
 import gloaming.scene.Matter;
 import gloaming.scene.Scene;
-import gloaming.scene.Thing;
-import java.util.ArrayList;
 import java.util.Arrays;
-import java.util.List;
 
 /**
  * Draws a scene: the memory of one camera.
@@ -22,25 +16,15 @@ public final class Renderer {
     /** Lamps that throw shadows, at most. */
     public static final int SHADOWS = 16;
 
-    private static final int TEXTURES = 64;
-    /** Things farther from where the camera looks, in units, throw no shadow of a sun. */
-    private static final float SUN_REACH = 60;
-
     private final ThreadLocal<Shading> shadings = ThreadLocal.withInitial(Shading::new);
     final ThreadLocal<ReliefRay> relief = ThreadLocal.withInitial(ReliefRay::new);
     private final Draughts solid = new Draughts();
     private final Draughts clear = new Draughts();
-    private final Draughts thrown = new Draughts();
     private float[] nearness = {};
     private int[] numbers = {};
-    private final List<Shadow> shadows = new ArrayList<>();
-    private final int[] shadowOf = new int[Scene.LAMPS + 1];
-    private final List<Texture> textures = new ArrayList<>();
-    private int textureCount;
+    final Lights lights = new Lights();
+    private final Textures textures = new Textures();
     private long[] order = {};
-    private final LightSource own = new LightSource();
-    private final float[] ball = new float[4];
-
     private final Texture through = new Texture();
     private Picture behindGlass;
     private final SpeckRoom specks = new SpeckRoom();
@@ -52,8 +36,6 @@ public final class Renderer {
     private String why;
     Scene scene;
     View view = new View();
-    Dome sky;
-    final List<LightSource> lamps = new ArrayList<>();
     int samples;
 
     /** Which view the next picture is drawn from; to be set for pictures of {@code samples} times their size. */
@@ -82,11 +64,11 @@ public final class Renderer {
     public Picture draw(Scene scene, int samples, int shadowSize, Picture out, Crew crew) {
         this.scene = scene;
         this.samples = samples;
-        sky = scene.sky();
         try {
-            light();
-            shadows(shadowSize, crew);
-            lay(crew);
+            lights.take(scene);
+            lights.shadows(shadowSize, crew);
+            skyPicture.take(lights.sky, crew);
+            textures.lay(scene, lights.lamps, crew);
             solid.prepare(scene, view, Draughts.What.SOLID, crew);
             int all = view.width * view.height;
             if (nearness.length < all) {
@@ -109,12 +91,10 @@ public final class Renderer {
             why = reason();
             return out;
         } finally {
-            for (int i = 0; i < textureCount; i++) textures.get(i).forget();
-            textureCount = 0;
+            textures.forget();
             skyPicture.forget();
-            lamps.clear();
+            lights.forget();
             this.scene = null;
-            sky = null;
         }
     }
 
@@ -124,147 +104,12 @@ public final class Renderer {
     }
 
     private String reason() {
-        for (int i = 0; i < solid.count(); i++) if (solid.batch(i).count > 0) return Why.dark(scene, lamps, sky);
-        for (int i = 0; i < clear.count(); i++) if (clear.batch(i).count > 0) return Why.dark(scene, lamps, sky);
+        for (int i = 0; i < solid.count(); i++)
+            if (solid.batch(i).count > 0) return Why.dark(scene, lights.lamps, lights.sky);
+        for (int i = 0; i < clear.count(); i++)
+            if (clear.batch(i).count > 0) return Why.dark(scene, lights.lamps, lights.sky);
         if (specks.any()) return null;
         return Why.nothing(scene, view);
-    }
-
-    /** Nobody starts in the black: where there is neither lamp nor sky there is a sun from the left, above and in front, and
-     * light from all round for what mirrors it. */
-    private void light() {
-        lamps.clear();
-        for (int i = 0; i < scene.lamps(); i++) if (lights(scene.lamp(i))) lamps.add(scene.lamp(i));
-        if (scene.lamps() > 0 || sky.set) return;
-        own.x = -2;
-        own.y = 3;
-        own.z = 2.5f;
-        own.lookAt(0, 0, 0);
-        lamps.add(own);
-        sky = Dome.STUDIO;
-    }
-
-    private static boolean lights(LightSource lamp) {
-        float sum = lamp.red + lamp.green + lamp.blue + lamp.x + lamp.y + lamp.z + lamp.dx + lamp.dy + lamp.dz;
-        return Math.abs(sum) < 1e9f && lamp.red + lamp.green + lamp.blue > 0;
-    }
-
-    private void shadows(int size, Crew crew) {
-        int used = 0;
-        long stamp = stamp();
-        measure();
-        for (int l = 0; l < lamps.size(); l++) {
-            shadowOf[l] = -1;
-            LightSource lamp = lamps.get(l);
-            if (!lamp.shadow || used == SHADOWS || ball[3] == 0) continue;
-            if (used == shadows.size()) shadows.add(new Shadow());
-            Shadow shadow = shadows.get(used);
-            shadowOf[l] = used++;
-            shadow.aim(lamp, ball, size);
-            long now = stamp(stamp, lamp, size);
-            if (shadow.drawn == now) continue;
-            for (int v = 0; v < shadow.count; v++) {
-                thrown.prepare(scene, shadow.views[v], Draughts.What.SHADOW, crew);
-                thrown.draw(shadow.views[v], shadow.nearness[v], null, crew);
-            }
-            shadow.drawn = now;
-        }
-    }
-
-    Shadow shadow(int lamp) {
-        return shadowOf[lamp] < 0 ? null : shadows.get(shadowOf[lamp]);
-    }
-
-    /** A number that stays as long as nothing that throws a shadow changes. */
-    private long stamp() {
-        long sum = 17;
-        for (int i = 0; i < scene.things(); i++) {
-            Thing thing = scene.thing(i);
-            sum = mix(sum, thing.shape.stamp());
-            sum = mix(sum, thing.copies);
-            sum = mix(sum, thing.stamp);
-            sum = mix(sum, Float.floatToIntBits(thing.material.cover) + thing.material.model.ordinal());
-            for (float m : thing.move) sum = mix(sum, Float.floatToIntBits(m));
-        }
-        return sum;
-    }
-
-    private long stamp(long sum, LightSource lamp, int size) {
-        for (float b : ball) sum = mix(sum, Float.floatToIntBits(b));
-        sum = mix(sum, lamp.form.ordinal() * 100_000L + size);
-        sum = mix(sum, Float.floatToIntBits(lamp.x) * 31L + Float.floatToIntBits(lamp.y));
-        sum = mix(sum, Float.floatToIntBits(lamp.z) * 31L + Float.floatToIntBits(lamp.outer));
-        sum = mix(sum, Float.floatToIntBits(lamp.dx) * 31L + Float.floatToIntBits(lamp.dy));
-        return mix(sum, Float.floatToIntBits(lamp.dz)) | 1;
-    }
-
-    /** Mixes a number into a sum (the finalizer of Steele, Lea and Flood 2014). */
-    private static long mix(long sum, long more) {
-        long z = (sum ^ more) * 0xbf58476d1ce4e5b9L;
-        z = (z ^ (z >>> 27)) * 0x94d049bb133111ebL;
-        return z ^ (z >>> 31);
-    }
-
-    /** A ball round all that stands there, within reach. */
-    private void measure() {
-        float[] low = {Float.MAX_VALUE, Float.MAX_VALUE, Float.MAX_VALUE};
-        float[] high = {-Float.MAX_VALUE, -Float.MAX_VALUE, -Float.MAX_VALUE};
-        float[] whole = new float[Matrix.SIZE];
-        for (int i = 0; i < scene.things(); i++) {
-            Thing thing = scene.thing(i);
-            for (int c = 0; c < thing.count(); c++) {
-                Matrix.times(thing.move, 0, thing.copiesAt(), c * Thing.FLOATS, whole, 0);
-                float radius = thing.shape.radius() * Matrix.stretch(whole, 0);
-                for (int r = 0; r < 3; r++) {
-                    float at = whole[4 * r + 3];
-                    for (int k = 0; k < 3; k++) at += whole[4 * r + k] * thing.shape.middle(k);
-                    if (!(Math.abs(at) < 1e6f && radius < 1e6f)) continue;
-                    low[r] = Math.min(low[r], at - radius);
-                    high[r] = Math.max(high[r], at + radius);
-                }
-            }
-        }
-        Arrays.fill(ball, 0);
-        if (low[0] > high[0]) return;
-        double sum = 0;
-        for (int r = 0; r < 3; r++) {
-            low[r] = Math.max(low[r], -SUN_REACH);
-            high[r] = Math.min(high[r], SUN_REACH);
-            ball[r] = (low[r] + high[r]) / 2;
-            sum += (double) (high[r] - low[r]) * (high[r] - low[r]);
-        }
-        ball[3] = (float) Math.sqrt(sum) / 2;
-    }
-
-    /** Makes ready what lies on things. */
-    private void lay(Crew crew) {
-        textureCount = 0;
-        skyPicture.take(sky, crew);
-        for (int l = 0; l < lamps.size(); l++) lay(lamps.get(l).picture, crew);
-        for (int i = 0; i < scene.things(); i++) {
-            var m = scene.thing(i).material;
-            lay(m.colourMap, crew);
-            lay(m.roughMap, crew);
-            lay(m.metalMap, crew);
-            lay(m.glowMap, crew);
-            lay(m.normalMap, crew);
-            lay(m.heightMap, crew);
-            if (m.heightMap != null) texture(m.heightMap).carve(crew);
-        }
-    }
-
-    private void lay(Picture picture, Crew crew) {
-        if (picture == null || texture(picture) != null) return;
-        if (textureCount == TEXTURES)
-            throw new IllegalArgumentException(
-                    "there are more than " + TEXTURES + " pictures on the things of the scene");
-        if (textureCount == textures.size()) textures.add(new Texture());
-        textures.get(textureCount++).take(picture, crew);
-    }
-
-    Texture texture(Picture picture) {
-        for (int i = 0; i < textureCount; i++) if (textures.get(i).of == picture) return textures.get(i);
-        return null;
     }
 
     private void row(Shading shading, Picture out, int row) {
@@ -341,12 +186,13 @@ public final class Renderer {
     /** Sky and fog where nothing stands. */
     private void background(Picture out, Crew crew) {
         boolean fog = scene.fog().density > 0;
-        if (!sky.seen && !fog) return;
+        if (!lights.sky.seen && !fog) return;
         crew.each(out.height, 8, (from, to) -> {
             float[] way = new float[out.width];
             for (int row = from; row < to; row++) {
-                if (sky.seen && skyPicture.there()) Backdrop.picture(skyPicture, scene.fog(), view, samples, out, row);
-                Backdrop.row(scene, view, samples, sky.seen && !skyPicture.there(), out, row, way);
+                if (lights.sky.seen && skyPicture.there())
+                    Backdrop.picture(skyPicture, scene.fog(), view, samples, out, row);
+                Backdrop.row(scene, view, samples, lights.sky.seen && !skyPicture.there(), out, row, way);
             }
             ;
         });
@@ -363,6 +209,10 @@ public final class Renderer {
             behindGlass = new Picture(out.width, out.height);
         behindGlass.copyFrom(out);
         through.take(behindGlass, crew);
+    }
+
+    Texture texture(Picture picture) {
+        return textures.of(picture);
     }
 
     Texture behind() {

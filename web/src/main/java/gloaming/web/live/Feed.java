@@ -88,11 +88,12 @@ final class Feed {
                 .toList();
         List<PictureOutput> now = new ArrayList<>();
         for (Viewer viewer : pages) {
-            if (now.stream().anyMatch(o -> shows(viewer, o))) continue;
-            now.add(outlets.stream()
+            PictureOutput output = Stream.concat(now.stream(), outlets.stream())
                     .filter(o -> shows(viewer, o))
                     .findFirst()
-                    .orElseGet(() -> new PictureOutput(viewer.subject, viewer.most)));
+                    .orElseGet(() -> new PictureOutput(viewer.subject, viewer.most));
+            output.turn(viewer.round, viewer.high);
+            if (!now.contains(output)) now.add(output);
         }
         encoders.entrySet().removeIf(e -> ended(e.getValue(), now.contains(e.getKey())));
         tileEncoders.entrySet().removeIf(e -> ended(e.getValue(), close.contains(e.getKey())));

@@ -51,6 +51,10 @@ final class Viewer {
     volatile Tabulation table;
 
     volatile int most = 640;
+    /** Turns by which the page has turned what is in space; not a number where it has not. */
+    volatile double round = Double.NaN;
+
+    volatile double high;
     volatile int credit = CREDIT;
     /** When it was sent its last picture. */
     private volatile long sent;

@@ -43,9 +43,16 @@ public sealed interface FromPage {
     @JsonTypeName("ack")
     record Ack() implements Always {}
 
-    /** What to show, the whole look or the end of a step, and how many pixels wide at most. */
+    /**
+     * What to show, the whole look or the end of a step, how many pixels wide at most, and, of what is in space, from how many turns round
+     * it and up.
+     */
     @JsonTypeName("watch")
-    record Watch(@Maybe String subject, int most) implements Always {}
+    record Watch(
+            @Maybe String subject,
+            int most,
+            @Maybe Double round,
+            @Maybe Double high) implements Always {}
 
     /** Answered by {@link ToPage.Pong}. */
     @JsonTypeName("ping")

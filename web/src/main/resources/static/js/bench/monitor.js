@@ -9,6 +9,19 @@ const ROUND = { ACROSS: 1200, UP: 1600 };
 const WHEEL_MS = 600;
 const WHEEL_PIXELS = 800;
 
+/** Hears where a pointer goes until it is let go. @param {PointerEvent} event @param {HTMLElement} target @param {(e: PointerEvent) => void} move */
+function follow(event, target, move) {
+  event.preventDefault();
+  target.setPointerCapture(event.pointerId);
+  const ends = ['pointerup', 'pointercancel'];
+  const done = () => {
+    target.removeEventListener('pointermove', move);
+    for (const end of ends) target.removeEventListener(end, done);
+  };
+  target.addEventListener('pointermove', move);
+  for (const end of ends) target.addEventListener(end, done);
+}
+
 /**
  * The monitor: which picture it shows, dragging it, and the numbers under the pointer.
  * @param {import('../page.js').Page} page
@@ -16,6 +29,8 @@ const WHEEL_PIXELS = 800;
 export function monitor(page) {
   return /** @satisfies {ThisType<import('./types.js').Bench>} */ ({
     onlySubject: '', probing: false,
+    /** How what is in space is turned, in turns; nothing where it is seen as its camera does. */
+    turned: /** @type {{round: number, high: number}|null} */ (null),
     wheeled: { g: 0, at: -Infinity },
     startMonitor() {
       page.live.hear('frame', ({ bitmap }) => paintPicture(page.root, bitmap));
@@ -26,10 +41,26 @@ export function monitor(page) {
     },
     watch() {
       const most = shownWidth($('.monitor'), this.look.width / this.look.height);
-      page.live.send({ do: 'watch', subject: this.onlySubject || null, most });
+      page.live.send({ do: 'watch', subject: this.onlySubject || null, most, ...this.turned });
     },
     /** Shows the end of a step alone, or with nothing the whole look. @param {string} id */
-    only(id) { this.onlySubject = id; this.watch(); },
+    only(id) { this.onlySubject = id; this.turned = null; this.watch(); },
+    /** Whether what is shown alone stands in space and can be turned. */
+    get turnable() {
+      const step = this.find(this.onlySubject);
+      const kind = step && KINDS[this.gives(step)];
+      return Boolean(kind) && !kind.mixes && !kind.curve;
+    },
+    /** Turns what is in space with the pointer. @param {PointerEvent} event @param {HTMLElement} target */
+    turnView(event, target) {
+      const from = this.turned ?? { round: 0, high: 0 };
+      const began = { x: event.clientX, y: event.clientY };
+      follow(event, target, (e) => {
+        const high = from.high + (e.clientY - began.y) / ROUND.UP;
+        this.turned = { round: from.round + (began.x - e.clientX) / ROUND.ACROSS, high: Math.min(0.25, Math.max(-0.25, high)) };
+        this.watch();
+      });
+    },
     soloStep() { this.only(this.onlySubject === this.stepId ? '' : this.stepId); },
     /** @param {import('../messages.js').Lane} lane */
     soloLane(lane) {
@@ -52,15 +83,15 @@ export function monitor(page) {
     /** @param {PointerEvent} event */
     grab(event) {
       const step = this.chosen;
-      if (!step || !this.dragged.length || event.button) return;
-      event.preventDefault();
+      if (event.button) return;
       const target = /** @type {HTMLElement} */ (event.target);
-      target.setPointerCapture(event.pointerId);
+      if (this.turnable) { this.turnView(event, target); return; }
+      if (!step || !this.dragged.length) return;
       const values = Object.fromEntries(this.dragged.map((s) => [s.id, Number(this.value(s))]));
       // The picture is two units high.
       const unit = Math.max(1, target.getBoundingClientRect().height / 2);
       const began = { x: event.clientX, y: event.clientY, g: gesture() };
-      const move = (/** @type {PointerEvent} */ e) => {
+      follow(event, target, (e) => {
         // Both go in one edit, so that one undo takes all of the drag back.
         const edits = this.dragged.filter((s) => s.drag !== 'WHEEL').map((s) => {
           const across = s.drag === 'ACROSS';
@@ -72,14 +103,7 @@ export function monitor(page) {
           return { edit: /** @type {const} */ ('set'), step: step.id, setting: s.id, value };
         });
         this.edit({ edit: 'several', edits }, began.g);
-      };
-      const ends = ['pointerup', 'pointercancel'];
-      const done = () => {
-        target.removeEventListener('pointermove', move);
-        for (const end of ends) target.removeEventListener(end, done);
-      };
-      target.addEventListener('pointermove', move);
-      for (const end of ends) target.addEventListener(end, done);
+      });
     },
     /** @param {WheelEvent} event */
     wheel(event) {
