@@ -116,4 +116,26 @@ class ExtrudeTest {
     void anEmptyPictureGivesNoTriangles() {
         assertThat(extruded(new Picture(16, 16)).triangles()).isZero();
     }
+
+    @Test
+    void anOutlineThatIsTooLongIsSaidInEveryFrameAndTheSolidStaysAsItWas() {
+        Description description = Catalogue.all().find("extrude");
+        @SuppressWarnings("unchecked")
+        Operation<Picture, Shape, Object> step = (Operation<Picture, Shape, Object>)
+                description.make(description.arguments(Map.of("exact", Value.of(0.1))));
+        Object memory = step.memory();
+        Moments frame = new Moments();
+        Shape disc = step.run(drawn(400, 400, (x, y) -> disc(x, y, 200, 200, 90)), memory, frame);
+        int triangles = disc.triangles();
+        assertThat(triangles).isPositive();
+        Picture noise = drawn(400, 400, (x, y) -> ((int) x / 2 + (int) y / 2) % 2);
+        for (int k = 0; k < 3; k++) {
+            frame.troubles.clear();
+            assertThat(step.run(noise, memory, frame).triangles()).isEqualTo(triangles);
+            assertThat(frame.troubles)
+                    .singleElement()
+                    .asString()
+                    .contains("goes on as it was: its outline has more than");
+        }
+    }
 }

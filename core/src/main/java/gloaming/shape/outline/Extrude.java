@@ -62,6 +62,8 @@ public record Extrude(
         private float[] plane = {};
         private long content;
         private Extrude as;
+        /** Why the last content gave nothing, or null. */
+        private String problem;
     }
 
     @Override
@@ -76,13 +78,23 @@ public record Extrude(
         float[] plane = by == By.COVER ? in.a() : light(in, memory.plane, n);
         long content = 31L * in.width + in.height;
         for (int i = 0; i < n; i++) content = content * 31 + Float.floatToRawIntBits(plane[i]);
-        if (content == memory.content && equals(memory.as)) return memory.shape;
-        // What fails is not tried again before something changes, and the solid stays as it was.
+        if (content != memory.content || !equals(memory.as)) work(in, plane, memory);
         memory.content = content;
         memory.as = this;
-        var loops = memory.outlines.of(plane, in.width, in.height, (float) level, exact);
-        new Solid(memory.shape.clear(), plane, in.width, in.height, (float) level, depth, bevel).draw(loops);
-        return memory.shape.done();
+        if (memory.problem != null) frame.trouble("goes on as it was: " + memory.problem + ".");
+        return memory.shape;
+    }
+
+    private void work(Picture in, float[] plane, Memory memory) {
+        try {
+            var loops = memory.outlines.of(plane, in.width, in.height, (float) level, exact);
+            new Solid(memory.shape.clear(), plane, in.width, in.height, (float) level, depth, bevel).draw(loops);
+            memory.shape.done();
+            memory.problem = null;
+        } catch (IllegalArgumentException e) {
+            // The outline is too long: it is not tried again before something changes.
+            memory.problem = e.getMessage();
+        }
     }
 
     private static float[] light(Picture in, float[] plane, int n) {

@@ -3,6 +3,8 @@ import { isTyping } from './keys.js';
 
 /** What a text of parts says that it is. */
 const FORMAT = 'gloaming-part';
+/** Characters that go to the program at once, at most: a message may have a megabyte. */
+const MOST = 250_000;
 
 /**
  * Copy, cut and paste of what is selected, as text that goes into other looks, shows and tabs, or into a mail.
@@ -59,6 +61,7 @@ export function clipboard(page) {
       const text = event.clipboardData?.getData('text/plain') ?? '';
       if (!text.trim()) return;
       event.preventDefault();
+      if (text.length > MOST) { this.say('What is in the clipboard is too large to be part of a look.'); return; }
       const lane = this.chosen ? this.laneOf(this.stepId)?.id : this.laneId;
       page.live.send({ do: 'paste', text, lane: lane || undefined, step: this.stepId || undefined, settings: alone });
       alone = false;

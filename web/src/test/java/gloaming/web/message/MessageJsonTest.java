@@ -110,4 +110,13 @@ class MessageJsonTest {
         for (String tag : MessageTypes.tags(FromPage.class)) assertThat(docs).contains("\"" + tag);
         for (String tag : MessageTypes.tags(ToPage.class)) assertThat(docs).contains("`" + tag + "`");
     }
+
+    /** What a page does not know as a change is neither numbered nor sent again after a restart. */
+    @Test
+    void thePageKeepsEveryChangeThatItHasSent() throws Exception {
+        String page = Files.readString(Path.of("src/main/resources/static/js/unsaved.js"));
+        String changes = page.substring(page.indexOf("const CHANGES"), page.indexOf("]);"));
+        for (String tag : MessageTypes.tags(FromPage.Change.class))
+            assertThat(changes).contains("'" + tag + "'");
+    }
 }
