@@ -77,13 +77,12 @@ public final class VectorMath {
         p = p.fma(s, Vectors.all(8.3333310e-3f));
         p = p.fma(s, Vectors.all(-1.6666667e-1f));
         FloatVector y = p.mul(s).fma(r, r);
-        IntVector sign = turns.reinterpretAsInts().lanewise(VectorOperators.LSHL, 31);
+        // Half the half turns, less what is whole of that: nothing or a half either way, so the sign is 1 or -1.
+        FloatVector half = turns.sub(NEAREST).mul(0.5f);
+        FloatVector odd = half.sub(half.add(NEAREST).sub(NEAREST));
+        FloatVector sign = odd.mul(odd).fma(Vectors.all(-8), Vectors.all(1));
         // So far out that nothing is left of the angle, any value will do that a sine can have.
-        return y.reinterpretAsInts()
-                .lanewise(VectorOperators.XOR, sign)
-                .reinterpretAsFloats()
-                .max(-1)
-                .min(1);
+        return y.mul(sign).max(-1).min(1);
     }
 
     /** The angle of a place, from -pi to pi: the arc tangent of the smaller part over the larger, turned into its octant. */
