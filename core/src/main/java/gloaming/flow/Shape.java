@@ -146,6 +146,16 @@ public final class Shape implements Flow {
         return this;
     }
 
+    /** Lets triangles from {@code first} on be seen from their other side. */
+    public Shape turnOver(int first) {
+        for (int t = first; t < triangles; t++) {
+            int b = of[3 * t + 1];
+            of[3 * t + 1] = of[3 * t + 2];
+            of[3 * t + 2] = b;
+        }
+        return this;
+    }
+
     /** Takes over corners and triangles of another shape but for places and normals, which have any content. */
     public Shape shareTriangles(Shape other) {
         clear();

@@ -35,11 +35,6 @@ public record MirrorShape(
             along[i] = (float) (2 * place - along[i]);
             normal[i] = -normal[i];
         }
-        int[] of = out.of();
-        for (int k = t; k < 2 * t; k++) {
-            int b = of[3 * k + 1];
-            of[3 * k + 1] = of[3 * k + 2];
-            of[3 * k + 2] = b;
-        }
+        out.turnOver(t);
     }
 }

@@ -40,12 +40,7 @@ public record Thicken(
             out.ny()[i] = -out.ny()[i];
             out.nz()[i] = -out.nz()[i];
         }
-        int[] of = out.of();
-        for (int k = t; k < 2 * t; k++) {
-            int b = of[3 * k + 1];
-            of[3 * k + 1] = of[3 * k + 2];
-            of[3 * k + 2] = b;
-        }
+        out.turnOver(t);
         rim(in, out, n);
     }
 
