@@ -70,6 +70,7 @@ public record Sculpture(
      *
      * @param colours base colour and cover, then light that it gives off: seven numbers
      * @param colour,rough,metal,normal,glow places among the pictures, or -1
+     * @param through how much light goes through it, 0 to 1
      */
     public record Stuff(
             float[] colours,
@@ -82,7 +83,8 @@ public record Sculpture(
             int glow,
             boolean unlit,
             boolean bothSides,
-            boolean clear) {}
+            boolean clear,
+            float through) {}
 
     /** Triangles alone, of no stuff of their own. */
     public static Sculpture of(Shape shape) {

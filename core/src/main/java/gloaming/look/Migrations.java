@@ -14,7 +14,7 @@ import tools.jackson.databind.node.ObjectNode;
 final class Migrations {
     /** The first makes version 2 of version 1, and so on. */
     private static final List<Consumer<ObjectNode>> CHAIN =
-            List.of(Migrations::levelsKeepWhatIsBeyond, Migrations::wordsOfTheSecond);
+            List.of(Migrations::levelsKeepWhatIsBeyond, Migrations::wordsOfTheSecond, Migrations::camerasAsTheyWere);
 
     /** The version that is written. */
     static final int VERSION = CHAIN.size() + 1;
@@ -46,6 +46,12 @@ final class Migrations {
         each(look, "draw-sprites", step -> set(step, "crop", false));
     }
 
+    /** 4: a camera on a path without a target looks at the middle, and one at a face keeps the face's shape. */
+    private static void camerasAsTheyWere(ObjectNode look) {
+        each(look, "camera-on-path", step -> settings(step).put("looks", "along"));
+        each(look, "camera-at-face", step -> settings(step).put("fit", "stretched"));
+    }
+
     /** White, which it began with, tinted nothing. */
     private static void tints(ObjectNode step, String colour) {
         set(step, "tints", true);
@@ -70,7 +76,11 @@ final class Migrations {
 
     /** What is no group of settings is left for whoever reads the document, and refuses it. */
     private static void set(ObjectNode step, String setting, boolean value) {
+        settings(step).put(setting, value);
+    }
+
+    private static ObjectNode settings(ObjectNode step) {
         if (!step.has("settings")) step.putObject("settings");
-        if (step.get("settings") instanceof ObjectNode settings) settings.put(setting, value);
+        return step.get("settings") instanceof ObjectNode settings ? settings : step.objectNode();
     }
 }

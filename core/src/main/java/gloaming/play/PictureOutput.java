@@ -13,8 +13,8 @@ public final class PictureOutput extends Relay {
     /** Whether it is asked now and then for a picture to be kept, and by nobody who looks. */
     final boolean passing;
 
-    /** Turns by which whoever looks has turned what is in space, round and up; not a number where nobody has. */
-    volatile double round = Double.NaN;
+    /** Turns by which whoever looks has turned what is in space further than its camera, round and up. */
+    volatile double round;
 
     volatile double high;
 
@@ -38,7 +38,7 @@ public final class PictureOutput extends Relay {
         return new PictureOutput(null, most, true);
     }
 
-    /** Looks at what is in space from so many turns round it and up, or with no number from where its camera does. */
+    /** Looks at what is in space from so many turns farther round it and up than its camera does. */
     public void turn(double round, double high) {
         this.high = high;
         this.round = round;

@@ -161,8 +161,10 @@ final class PreviewTap implements Onlooker {
             if (!run.step.id().equals(outlet.subject) || !outlet.wanted()) continue;
             int width = Math.min(outlet.most, look.width());
             int height = Math.max(1, Math.round((float) look.height() * width / look.width()));
-            if (Double.isNaN(outlet.round)) turned(run);
-            else canvas.turned(2 * Math.PI * outlet.round, 2 * Math.PI * outlet.high);
+            turned(run);
+            canvas.turned(
+                    canvas.round + 2 * Math.PI * outlet.round,
+                    Math.clamp(canvas.high + 2 * Math.PI * outlet.high, -Math.PI / 2, Math.PI / 2));
             kind.preview(out, canvas.into(outlet.size(width, height), width, 0, 0, width, height, 2));
             outlet.done();
             made = true;

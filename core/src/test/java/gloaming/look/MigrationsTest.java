@@ -51,6 +51,21 @@ class MigrationsTest {
     }
 
     @Test
+    void camerasOfTheThirdLookAlongTheirPathAndFillThePicture() {
+        String old = """
+            {"format":"gloaming-look","version":3,"name":"Sluice","width":64,"height":36,"rate":30,"seed":1,"tempo":96,
+             "lanes":[{"id":"l1","name":"way","steps":[{"id":"s1","type":"ball"},{"id":"s2","type":"camera-on-path"}]},
+                      {"id":"l2","name":"face","steps":[{"id":"s3","type":"ball"},
+                       {"id":"s4","type":"camera-at-face","settings":{"width":3}}]}],"mix":[]}
+            """;
+        Look look = LookJson.read(old);
+        assertThat(look.step("s2").orElseThrow().settings()).containsEntry("looks", Value.of("along"));
+        assertThat(look.step("s4").orElseThrow().settings())
+                .containsEntry("fit", Value.of("stretched"))
+                .containsEntry("width", Value.of(3));
+    }
+
+    @Test
     void whatWasBroughtUpIsWrittenInThePresentVersionAndStaysSo() {
         Look look = LookJson.read(document(1, ""));
         String text = LookJson.write(look);

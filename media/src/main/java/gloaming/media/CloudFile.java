@@ -262,16 +262,25 @@ public final class CloudFile {
     }
 
     private static int size(String type, String name) throws Unreadable {
+        try {
+            return size(type);
+        } catch (IOException e) {
+            throw damaged(name, "'" + type + "' is no type that PLY has");
+        }
+    }
+
+    /** Bytes of a number of a type that PLY has. */
+    static int size(String type) throws IOException {
         return switch (type) {
             case "char", "uchar", "int8", "uint8" -> 1;
             case "short", "ushort", "int16", "uint16" -> 2;
             case "int", "uint", "int32", "uint32", "float", "float32" -> 4;
             case "double", "float64" -> 8;
-            default -> throw damaged(name, "'" + type + "' is no type that PLY has");
+            default -> throw new IOException("no type that PLY has");
         };
     }
 
-    private static float value(ByteBuffer in, String type) {
+    static float value(ByteBuffer in, String type) {
         return switch (type) {
             case "char", "int8" -> in.get();
             case "uchar", "uint8" -> in.get() & 255;
@@ -284,7 +293,7 @@ public final class CloudFile {
         };
     }
 
-    private static String line(InputStream in) throws IOException {
+    static String line(InputStream in) throws IOException {
         StringBuilder line = new StringBuilder();
         for (int b = in.read(); ; b = in.read()) {
             if (b < 0) return line.isEmpty() ? null : line.toString();

@@ -53,7 +53,7 @@ public record Facts(
     }
 
     /** Bytes from the beginning of a file by which it is known. */
-    static final int HEAD = 512;
+    static final int HEAD = 2_048;
     /** Width and height of a preview. */
     private static final Cut PREVIEW = new Cut(320, 180, 1, Fit.FIT);
     /** A clip that holds less than this part of what it says it lasts was cut off. */

@@ -9,7 +9,6 @@ import de.javagl.jgltf.model.SceneModel;
 import de.javagl.jgltf.model.v2.MaterialModelV2;
 import gloaming.flow.Shape;
 import java.io.IOException;
-import java.io.InputStream;
 import java.util.List;
 
 /** glTF 2.0: all triangles of its scene where its nodes put them, in the base colours of their materials. */
@@ -26,8 +25,8 @@ final class GltfModels {
         this.name = name;
     }
 
-    static Shape read(InputStream in, String name) throws IOException, Unreadable {
-        GltfModel model = GltfNumbers.model(in);
+    static Shape read(ModelFolder folder, String name) throws IOException, Unreadable {
+        GltfModel model = GltfNumbers.model(folder).model();
         GltfModels made = new GltfModels(name);
         List<SceneModel> scenes = model.getSceneModels();
         List<NodeModel> roots =

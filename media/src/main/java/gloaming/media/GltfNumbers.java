@@ -1,5 +1,6 @@
 package gloaming.media;
 
+import de.javagl.jgltf.impl.v2.GlTF;
 import de.javagl.jgltf.model.AccessorByteData;
 import de.javagl.jgltf.model.AccessorData;
 import de.javagl.jgltf.model.AccessorFloatData;
@@ -7,10 +8,14 @@ import de.javagl.jgltf.model.AccessorIntData;
 import de.javagl.jgltf.model.AccessorModel;
 import de.javagl.jgltf.model.AccessorShortData;
 import de.javagl.jgltf.model.GltfModel;
-import de.javagl.jgltf.model.io.GltfModelReader;
+import de.javagl.jgltf.model.io.GltfAsset;
+import de.javagl.jgltf.model.io.GltfAssetReader;
+import de.javagl.jgltf.model.io.GltfReference;
 import gloaming.flow.Shape;
 import java.io.IOException;
 import java.io.InputStream;
+import java.nio.ByteBuffer;
+import java.nio.ByteOrder;
 import java.util.logging.Level;
 import java.util.logging.Logger;
 
@@ -25,9 +30,22 @@ final class GltfNumbers {
 
     private GltfNumbers() {}
 
-    /** What a file holds, without anything that it refers to outside itself. */
-    static GltfModel model(InputStream in) throws IOException {
-        return new GltfModelReader().readWithoutReferences(in);
+    /** A model, and as the file has it where it is one of version 2. */
+    record Loaded(GltfModel model, GlTF raw) {}
+
+    /** What a file holds, with what it refers to as far as that lies beside it. */
+    static Loaded model(ModelFolder folder) throws IOException {
+        GltfAsset asset;
+        try (InputStream in = folder.open()) {
+            asset = new GltfAssetReader().readWithoutReferences(in);
+        }
+        for (GltfReference reference : asset.getReferences()) {
+            byte[] bytes = folder.beside(reference.getUri());
+            if (bytes != null)
+                reference.getTarget().accept(ByteBuffer.wrap(bytes).order(ByteOrder.LITTLE_ENDIAN));
+        }
+        return new Loaded(
+                de.javagl.jgltf.model.GltfModels.create(asset), asset.getGltf() instanceof GlTF two ? two : null);
     }
 
     static int index(AccessorModel indices, int i, Shape own) {

@@ -3,7 +3,6 @@ package gloaming.media;
 import de.javagl.jgltf.model.AccessorModel;
 import de.javagl.jgltf.model.AnimationModel;
 import de.javagl.jgltf.model.GltfModel;
-import de.javagl.jgltf.model.MaterialModel;
 import de.javagl.jgltf.model.MeshModel;
 import de.javagl.jgltf.model.MeshPrimitiveModel;
 import de.javagl.jgltf.model.NodeModel;
@@ -13,7 +12,6 @@ import de.javagl.jgltf.model.v2.MaterialModelV2;
 import gloaming.flow.Shape;
 import gloaming.library.Sculpture;
 import java.io.IOException;
-import java.io.InputStream;
 import java.util.ArrayList;
 import java.util.IdentityHashMap;
 import java.util.List;
@@ -31,18 +29,19 @@ final class GltfSculptures {
     private final Map<SkinModel, Integer> skinOf = new IdentityHashMap<>();
     private final List<Sculpture.Skin> skins = new ArrayList<>();
     private final List<Sculpture.Part> parts = new ArrayList<>();
-    private final GltfStuffs stuffs = new GltfStuffs();
+    private final GltfStuffs stuffs;
     private final List<float[]> weights = new ArrayList<>();
     private int triangles;
     private int numbers;
 
-    private GltfSculptures(String name) {
+    private GltfSculptures(String name, GltfStuffs stuffs) {
         this.name = name;
+        this.stuffs = stuffs;
     }
 
-    static Sculpture read(InputStream in, String name) throws IOException, Unreadable {
-        GltfModel model = GltfNumbers.model(in);
-        return new GltfSculptures(name).made(model);
+    static Sculpture read(ModelFolder folder, String name) throws IOException, Unreadable {
+        GltfNumbers.Loaded loaded = GltfNumbers.model(folder);
+        return new GltfSculptures(name, new GltfStuffs(loaded)).made(loaded.model());
     }
 
     private Sculpture made(GltfModel model) throws Unreadable {
@@ -108,12 +107,17 @@ final class GltfSculptures {
         AccessorModel places = attributes.get("POSITION");
         if (places == null) return;
         AccessorModel normals = attributes.get("NORMAL");
-        AccessorModel textures = attributes.get("TEXCOORD_0");
+        MaterialModelV2 material = part.getMaterialModel() instanceof MaterialModelV2 two ? two : null;
+        GltfStuffs.Laying laying = material == null ? GltfStuffs.Laying.PLAIN : stuffs.laying(material);
+        AccessorModel textures = attributes.get("TEXCOORD_" + laying.set());
+        if (textures == null) textures = attributes.get("TEXCOORD_0");
         AccessorModel colours = attributes.get("COLOR_0");
         Shape shape = new Shape();
         if (colours != null) shape.colours();
         int n = places.getCount();
         for (int i = 0; i < n; i++) {
+            float u = textures == null ? 0 : GltfNumbers.value(textures, i, 0);
+            float v = textures == null ? 1 : GltfNumbers.value(textures, i, 1);
             int c = shape.corner(
                     GltfNumbers.value(places, i, 0),
                     GltfNumbers.value(places, i, 1),
@@ -121,8 +125,8 @@ final class GltfSculptures {
                     normals == null ? 0 : GltfNumbers.value(normals, i, 0),
                     normals == null ? 1 : GltfNumbers.value(normals, i, 1),
                     normals == null ? 0 : GltfNumbers.value(normals, i, 2),
-                    textures == null ? 0 : GltfNumbers.value(textures, i, 0),
-                    textures == null ? 0 : 1 - GltfNumbers.value(textures, i, 1));
+                    laying.u(u, v),
+                    1 - laying.v(u, v));
             if (colours == null) continue;
             shape.red()[c] = GltfNumbers.value(colours, i, 0);
             shape.green()[c] = GltfNumbers.value(colours, i, 1);
@@ -142,11 +146,10 @@ final class GltfSculptures {
         AccessorModel joints = attributes.get("JOINTS_0");
         AccessorModel shares = attributes.get("WEIGHTS_0");
         boolean skinned = skin != null && joints != null && shares != null;
-        MaterialModel material = part.getMaterialModel();
         parts.add(new Sculpture.Part(
                 node,
                 shape.done(),
-                material instanceof MaterialModelV2 two ? stuffs.of(two) : -1,
+                material == null ? -1 : stuffs.of(material),
                 skinned ? skin(skin) : -1,
                 skinned ? joints(joints, n, skin.getJoints().size()) : null,
                 skinned ? shares(shares, n) : null,

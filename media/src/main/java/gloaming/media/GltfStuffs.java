@@ -1,42 +1,35 @@
 package gloaming.media;
 
+import de.javagl.jgltf.impl.v2.Material;
+import de.javagl.jgltf.impl.v2.TextureInfo;
 import de.javagl.jgltf.model.ImageModel;
 import de.javagl.jgltf.model.TextureModel;
 import de.javagl.jgltf.model.v2.MaterialModelV2;
 import gloaming.flow.Picture;
 import gloaming.library.Sculpture;
-import java.awt.image.BufferedImage;
-import java.io.ByteArrayInputStream;
-import java.io.IOException;
 import java.nio.ByteBuffer;
 import java.util.ArrayList;
-import java.util.HashMap;
 import java.util.IdentityHashMap;
-import java.util.Iterator;
 import java.util.List;
 import java.util.Map;
-import javax.imageio.ImageIO;
-import javax.imageio.ImageReadParam;
-import javax.imageio.ImageReader;
-import javax.imageio.stream.ImageInputStream;
 
-/** What the parts of a glTF are made of, and the pictures in the file, brought down to {@value #SIDE} pixels along their longer side. */
+/** What the parts of a glTF are made of, and where pictures lie on them. */
 final class GltfStuffs {
-    private static final int SIDE = 1_024;
-    private static final long PIXELS = 200_000_000;
-
     private final Map<MaterialModelV2, Integer> known = new IdentityHashMap<>();
     private final List<Sculpture.Stuff> stuffs = new ArrayList<>();
-    private final List<Picture> pictures = new ArrayList<>();
-    private final Map<ImageModel, BufferedImage> images = new IdentityHashMap<>();
-    private final Map<String, Integer> places = new HashMap<>();
+    private final ModelPictures pictures = new ModelPictures();
+    private final GltfNumbers.Loaded from;
+
+    GltfStuffs(GltfNumbers.Loaded from) {
+        this.from = from;
+    }
 
     List<Sculpture.Stuff> all() {
         return stuffs;
     }
 
     List<Picture> pictures() {
-        return pictures;
+        return pictures.all();
     }
 
     int of(MaterialModelV2 m) {
@@ -44,7 +37,7 @@ final class GltfStuffs {
         if (at != null) return at;
         float[] base = m.getBaseColorFactor();
         float[] glow = m.getEmissiveFactor();
-        float strength = strength(m);
+        float strength = number(m, "KHR_materials_emissive_strength", "emissiveStrength", 1, 1_000);
         boolean clear = m.getAlphaMode() != MaterialModelV2.AlphaMode.OPAQUE;
         boolean unlit = extension(m, "KHR_materials_unlit") != null;
         stuffs.add(new Sculpture.Stuff(
@@ -60,7 +53,8 @@ final class GltfStuffs {
                 picture(m.getEmissiveTexture(), true, -1),
                 unlit,
                 m.isDoubleSided(),
-                clear));
+                clear,
+                number(m, "KHR_materials_transmission", "transmissionFactor", 0, 1)));
         known.put(m, stuffs.size() - 1);
         return stuffs.size() - 1;
     }
@@ -69,11 +63,58 @@ final class GltfStuffs {
         return m.getExtensions() == null ? null : m.getExtensions().get(name);
     }
 
-    private static float strength(MaterialModelV2 m) {
-        return extension(m, "KHR_materials_emissive_strength") instanceof Map<?, ?> map
-                        && map.get("emissiveStrength") instanceof Number n
-                ? Math.clamp(n.floatValue(), 0f, 1_000f)
-                : 1;
+    private static float number(MaterialModelV2 m, String extension, String name, float otherwise, float most) {
+        return extension(m, extension) instanceof Map<?, ?> map && map.get(name) instanceof Number n
+                ? Math.clamp(n.floatValue(), 0f, most)
+                : otherwise;
+    }
+
+    /**
+     * How a material lays its pictures: which of a part's sets of texture places it takes, and six numbers that move them, two rows of three
+     * (KHR_texture_transform); what its first picture says holds for all of them.
+     */
+    record Laying(int set, float[] move) {
+        static final Laying PLAIN = new Laying(0, new float[] {1, 0, 0, 0, 1, 0});
+
+        float u(float u, float v) {
+            return move[0] * u + move[1] * v + move[2];
+        }
+
+        float v(float u, float v) {
+            return move[3] * u + move[4] * v + move[5];
+        }
+    }
+
+    Laying laying(MaterialModelV2 m) {
+        int at = from.model().getMaterialModels().indexOf(m);
+        List<Material> materials = from.raw() == null ? null : from.raw().getMaterials();
+        if (materials == null || at < 0 || at >= materials.size()) return Laying.PLAIN;
+        Material material = materials.get(at);
+        var rough = material.getPbrMetallicRoughness();
+        TextureInfo first = rough == null ? null : rough.getBaseColorTexture();
+        if (first == null && rough != null) first = rough.getMetallicRoughnessTexture();
+        if (first == null) first = material.getEmissiveTexture();
+        if (first == null) return Laying.PLAIN;
+        int set = first.getTexCoord() == null ? 0 : first.getTexCoord();
+        Object told =
+                first.getExtensions() == null ? null : first.getExtensions().get("KHR_texture_transform");
+        if (!(told instanceof Map<?, ?> map)) return new Laying(set, Laying.PLAIN.move);
+        if (map.get("texCoord") instanceof Number n) set = n.intValue();
+        double turn = map.get("rotation") instanceof Number n ? n.doubleValue() : 0;
+        float c = (float) Math.cos(turn);
+        float s = (float) Math.sin(turn);
+        float[] size = pair(map.get("scale"), 1);
+        float[] off = pair(map.get("offset"), 0);
+        // Turned the way of the clock's hands where v goes down, as the extension has it.
+        return new Laying(set, new float[] {c * size[0], s * size[1], off[0], -s * size[0], c * size[1], off[1]});
+    }
+
+    private static float[] pair(Object told, float otherwise) {
+        float[] pair = {otherwise, otherwise};
+        if (!(told instanceof List<?> list)) return pair;
+        for (int i = 0; i < 2 && i < list.size(); i++)
+            if (list.get(i) instanceof Number n && Math.abs(n.floatValue()) < 1e6f) pair[i] = n.floatValue();
+        return pair;
     }
 
     /**
@@ -85,72 +126,14 @@ final class GltfStuffs {
     private int picture(TextureModel texture, boolean light, int channel) {
         if (texture == null || texture.getImageModel() == null) return -1;
         ImageModel model = texture.getImageModel();
-        String key = System.identityHashCode(model) + " " + light + " " + channel;
-        Integer at = places.get(key);
-        if (at != null) return at;
-        int place = -1;
-        BufferedImage image = images.containsKey(model) ? images.get(model) : read(model);
-        images.put(model, image);
-        if (image != null && pictures.size() < Sculpture.PICTURES) {
-            pictures.add(laid(image, light, channel));
-            place = pictures.size() - 1;
-        }
-        places.put(key, place);
-        return place;
+        return pictures.place(model, () -> bytes(model), light, channel);
     }
 
-    private static BufferedImage read(ImageModel model) {
+    private static byte[] bytes(ImageModel model) {
         ByteBuffer data = model.getImageData();
         if (data == null) return null;
         byte[] bytes = new byte[data.remaining()];
         data.slice().get(bytes);
-        try (ImageInputStream in = ImageIO.createImageInputStream(new ByteArrayInputStream(bytes))) {
-            Iterator<ImageReader> readers = ImageIO.getImageReaders(in);
-            if (!readers.hasNext()) return null;
-            ImageReader reader = readers.next();
-            reader.setInput(in, true, true);
-            int w = reader.getWidth(0);
-            int h = reader.getHeight(0);
-            if ((long) w * h > PIXELS) return null;
-            int every = (Math.max(w, h) + SIDE - 1) / SIDE;
-            ImageReadParam how = reader.getDefaultReadParam();
-            how.setSourceSubsampling(every, every, 0, 0);
-            BufferedImage image = reader.read(0, how);
-            reader.dispose();
-            return image;
-        } catch (IOException | RuntimeException e) {
-            // A model whose picture is damaged is shown without it.
-            return null;
-        }
-    }
-
-    private static Picture laid(BufferedImage image, boolean light, int channel) {
-        int w = image.getWidth();
-        int h = image.getHeight();
-        Picture to = new Picture(w, h);
-        for (int y = 0; y < h; y++) {
-            for (int x = 0; x < w; x++) {
-                int argb = image.getRGB(x, h - 1 - y);
-                float a = (argb >>> 24) / 255f;
-                int i = y * w + x;
-                float r = number(argb >> 16 & 255, light);
-                float g = number(argb >> 8 & 255, light);
-                float b = number(argb & 255, light);
-                float one = channel == 0 ? b : channel == 1 ? g : r;
-                boolean same = channel >= 0;
-                to.a()[i] = light ? a : 1;
-                float cover = light ? a : 1;
-                to.r()[i] = cover * (same ? one : r);
-                to.g()[i] = cover * (same ? one : g);
-                to.b()[i] = cover * (same ? one : b);
-            }
-        }
-        return to;
-    }
-
-    private static float number(int value, boolean light) {
-        float c = value / 255f;
-        if (!light) return c;
-        return c <= 0.04045f ? c / 12.92f : (float) Math.pow((c + 0.055) / 1.055, 2.4);
+        return bytes;
     }
 }

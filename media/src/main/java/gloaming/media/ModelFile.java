@@ -2,22 +2,18 @@ package gloaming.media;
 
 import gloaming.flow.Shape;
 import gloaming.library.Sculpture;
-import java.io.BufferedInputStream;
 import java.io.IOException;
 import java.io.InputStream;
 import java.nio.charset.StandardCharsets;
-import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.Locale;
 
 /**
- * Models in files: glTF 2.0 (.glb, or .gltf with everything inside it), OBJ and STL; at most {@value gloaming.flow.Shape#MOST} triangles.
+ * Models in files: glTF 2.0 (.glb and .gltf), OBJ with MTL, PLY with faces and STL; at most {@value gloaming.flow.Shape#MOST} triangles.
  *
- * <p>What a file refers to outside itself is not looked for.
+ * <p>A ZIP may hold a model with all that it refers to. What a file refers to outside itself and its ZIP is not looked for.
  */
 public final class ModelFile {
-    private static final long LARGEST = 256L << 20;
-
     private ModelFile() {}
 
     /** Whether a file may be one, by its first bytes and its size. */
@@ -26,9 +22,11 @@ public final class ModelFile {
     }
 
     /** How it is coded, or an empty word. */
-    private static String kind(byte[] head, long size) {
+    static String kind(byte[] head, long size) {
         String start = new String(head, StandardCharsets.ISO_8859_1);
         if (start.startsWith("glTF")) return "glb";
+        if (start.startsWith("PK\3\4")) return "zip";
+        if (PlyModels.hasFaces(start)) return "ply";
         String text = start.stripLeading().toLowerCase(Locale.ROOT);
         if (text.startsWith("{") && text.contains("\"asset\"")) return "gltf";
         if (text.startsWith("{")
@@ -47,19 +45,14 @@ public final class ModelFile {
     /** Reads a file whole, with its stuffs and movements; {@link Unreadable} as {@link #read} has it. */
     public static Sculpture sculpture(Path file, String name) throws Unreadable {
         try {
-            byte[] head;
-            try (InputStream in = Files.newInputStream(file)) {
-                head = in.readNBytes(Facts.HEAD);
-            }
-            String kind = kind(head, Files.size(file));
-            if (!kind.startsWith("gl")) return Sculpture.of(read(file, name));
-            if (Files.size(file) > LARGEST)
-                throw new Unreadable("'" + name + "' is larger than a model may be (256 MB).");
-            try (InputStream in = new BufferedInputStream(Files.newInputStream(file), 1 << 16)) {
-                Sculpture model = GltfSculptures.read(in, name);
-                if (model.parts().isEmpty()) throw new Unreadable("'" + name + "' has no triangles.");
-                return model;
-            }
+            ModelFolder folder = ModelFolder.of(file, name);
+            Sculpture model = switch (folder.kind()) {
+                case "glb", "gltf" -> GltfSculptures.read(folder, name);
+                case "obj" -> new ObjModels(folder).sculpture();
+                default -> Sculpture.of(shape(folder, name).done());
+            };
+            if (model.parts().isEmpty()) throw new Unreadable("'" + name + "' has no triangles.");
+            return model;
         } catch (IOException | RuntimeException | StackOverflowError e) {
             throw new Unreadable("'" + name + "' is damaged or cut off, so its model cannot be read.");
         }
@@ -68,27 +61,25 @@ public final class ModelFile {
     /** Reads a file; {@link Unreadable} with one sentence when it is no model, damaged or too large. */
     public static Shape read(Path file, String name) throws Unreadable {
         try {
-            long size = Files.size(file);
-            if (size > LARGEST) throw new Unreadable("'" + name + "' is larger than a model may be (256 MB).");
-            byte[] head;
-            try (InputStream in = Files.newInputStream(file)) {
-                head = in.readNBytes(Facts.HEAD);
-            }
-            Shape shape;
-            try (InputStream in = new BufferedInputStream(Files.newInputStream(file), 1 << 16)) {
-                shape = switch (kind(head, size)) {
-                    case "glb", "gltf" -> GltfModels.read(in, name);
-                    case "obj" -> ObjModels.read(in);
-                    case "stl" -> StlModels.binary(in, size);
-                    case "stl text" -> StlModels.text(in);
-                    default ->
-                        throw new Unreadable("'" + name + "' is no model that can be read: glTF, OBJ and STL can.");
-                };
-            }
+            Shape shape = shape(ModelFolder.of(file, name), name);
             if (shape.triangles() == 0) throw new Unreadable("'" + name + "' has no triangles.");
             return shape.done();
         } catch (IOException | RuntimeException | StackOverflowError e) {
             throw new Unreadable("'" + name + "' is damaged or cut off, so its model cannot be read.");
+        }
+    }
+
+    private static Shape shape(ModelFolder folder, String name) throws IOException, Unreadable {
+        try (InputStream in = folder.open()) {
+            return switch (folder.kind()) {
+                case "glb", "gltf" -> GltfModels.read(folder, name);
+                case "obj" -> new ObjModels(folder).shape();
+                case "ply" -> PlyModels.read(in, folder.size());
+                case "stl" -> StlModels.binary(in, folder.size());
+                case "stl text" -> StlModels.text(in);
+                default ->
+                    throw new Unreadable("'" + name + "' is no model that can be read: glTF, OBJ, PLY and STL can.");
+            };
         }
     }
 }

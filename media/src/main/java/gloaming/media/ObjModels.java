@@ -1,20 +1,47 @@
 package gloaming.media;
 
+import de.javagl.obj.FloatTuple;
+import de.javagl.obj.Mtl;
+import de.javagl.obj.MtlReader;
 import de.javagl.obj.Obj;
 import de.javagl.obj.ObjData;
 import de.javagl.obj.ObjReader;
+import de.javagl.obj.ObjSplitting;
 import de.javagl.obj.ObjUtils;
+import de.javagl.obj.ReadableObj;
 import gloaming.flow.Shape;
+import gloaming.library.Sculpture;
+import gloaming.step.Colour;
+import java.io.ByteArrayInputStream;
 import java.io.IOException;
 import java.io.InputStream;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
 
-/** OBJ: its faces cut into triangles; what it says of materials stands in another file and is not looked for. */
+/** OBJ: its faces cut into triangles, and what its MTL says of materials where that lies beside it. */
 final class ObjModels {
-    private ObjModels() {}
+    private static final int LIBRARIES = 16;
 
-    static Shape read(InputStream in) throws IOException {
-        Obj obj = ObjUtils.convertToRenderable(ObjReader.read(in));
+    private final ModelFolder folder;
+    private final Obj obj;
+
+    ObjModels(ModelFolder folder) throws IOException {
+        this.folder = folder;
+        try (InputStream in = folder.open()) {
+            obj = ObjReader.read(in);
+        }
         if (obj.getNumFaces() > Shape.MOST) throw new IOException("too many faces");
+    }
+
+    /** All of it as one shape. */
+    Shape shape() {
+        return shape(obj);
+    }
+
+    private static Shape shape(ReadableObj part) {
+        Obj obj = ObjUtils.convertToRenderable(part);
         float[] places = ObjData.getVerticesArray(obj);
         float[] textures = ObjData.getTexCoordsArray(obj, 2);
         float[] normals = ObjData.getNormalsArray(obj);
@@ -34,5 +61,70 @@ final class ObjModels {
         }
         System.arraycopy(faces, 0, out.of(), 0, faces.length);
         return told ? out : out.smooth();
+    }
+
+    /** A part for each material; one part of no stuff where its materials are not there. */
+    Sculpture sculpture() throws IOException {
+        Map<String, Mtl> told = new HashMap<>();
+        List<String> libraries = obj.getMtlFileNames();
+        for (int i = 0; i < libraries.size() && i < LIBRARIES; i++) {
+            byte[] bytes = folder.beside(libraries.get(i));
+            if (bytes == null) continue;
+            for (Mtl mtl : MtlReader.read(new ByteArrayInputStream(bytes))) told.put(mtl.getName(), mtl);
+        }
+        if (told.isEmpty()) return Sculpture.of(shape(obj).done());
+        ModelPictures pictures = new ModelPictures();
+        List<Sculpture.Stuff> stuffs = new ArrayList<>();
+        List<Sculpture.Part> parts = new ArrayList<>();
+        for (Map.Entry<String, Obj> group :
+                ObjSplitting.splitByMaterialGroups(obj).entrySet()) {
+            Shape shape = shape(group.getValue());
+            if (shape.triangles() == 0) continue;
+            Mtl mtl = told.get(group.getKey());
+            if (mtl != null) stuffs.add(stuff(mtl, pictures));
+            int stuff = mtl == null ? -1 : stuffs.size() - 1;
+            parts.add(new Sculpture.Part(0, shape.done(), stuff, -1, null, null, new float[0][]));
+        }
+        Sculpture one = Sculpture.of(new Shape());
+        return new Sculpture(
+                one.parents(), one.rest(), one.weights(), parts, List.of(), List.of(), stuffs, pictures.all());
+    }
+
+    private Sculpture.Stuff stuff(Mtl m, ModelPictures pictures) {
+        float[] base = light(m.getKd(), 0.6f);
+        float[] glow = light(m.getKe(), 0);
+        float cover = m.getD() == null ? 1 : Math.clamp(m.getD(), 0f, 1f);
+        return new Sculpture.Stuff(
+                new float[] {base[0], base[1], base[2], cover, glow[0], glow[1], glow[2]},
+                m.getPr() != null ? Math.clamp(m.getPr(), 0f, 1f) : roughness(m.getNs()),
+                m.getPm() == null ? 0 : Math.clamp(m.getPm(), 0f, 1f),
+                picture(m.getMapKd(), true, -1, pictures),
+                picture(m.getMapPr(), false, -1, pictures),
+                picture(m.getMapPm(), false, -1, pictures),
+                picture(m.getNorm(), false, -1, pictures),
+                picture(m.getMapKe(), true, -1, pictures),
+                false,
+                false,
+                cover < 1 || m.getMapD() != null,
+                0);
+    }
+
+    private int picture(String name, boolean light, int channel, ModelPictures pictures) {
+        return name == null ? -1 : pictures.place(name, () -> folder.beside(name), light, channel);
+    }
+
+    /** Colours of MTL are a screen's. */
+    private static float[] light(FloatTuple told, float otherwise) {
+        float[] light = new float[3];
+        for (int c = 0; c < 3; c++) {
+            float value = told == null || told.getDimensions() < 3 ? otherwise : Math.clamp(told.get(c), 0f, 1_000f);
+            light[c] = value > 1 ? value : (float) Colour.toLinear(value);
+        }
+        return light;
+    }
+
+    /** The width of a highlight from the exponent of an older law of light (Karis 2013, for Blinn and Phong's): a = sqrt(2 / (n + 2)). */
+    private static float roughness(Float exponent) {
+        return exponent == null ? 0.7f : (float) Math.sqrt(Math.sqrt(2 / (Math.max(0, exponent) + 2)));
     }
 }

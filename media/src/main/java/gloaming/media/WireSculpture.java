@@ -41,6 +41,7 @@ final class WireSculpture {
             out.writeBoolean(stuff.unlit());
             out.writeBoolean(stuff.bothSides());
             out.writeBoolean(stuff.clear());
+            out.writeFloat(stuff.through());
         }
         out.writeInt(s.parts().size());
         for (Sculpture.Part part : s.parts()) {
@@ -132,7 +133,8 @@ final class WireSculpture {
                 maps[4],
                 in.readBoolean(),
                 in.readBoolean(),
-                in.readBoolean());
+                in.readBoolean(),
+                in.readFloat());
     }
 
     private static Sculpture.Part part(DataInputStream in, int nodes, int stuffs, List<Sculpture.Skin> skins)

@@ -176,9 +176,17 @@ public record ModelInSpace(
 
     private static final gloaming.flow.Crew ALONE = new gloaming.flow.Crew(1);
 
+    /** So much light goes through what is glass, and so far that bends what is behind it. */
+    private static final float CLEAR_ENOUGH = 0.25f;
+
+    private static final float BEND = 0.08f;
+
     private static void paint(Sculpture model, Sculpture.Stuff stuff, Matter m) {
         float[] c = stuff.colours();
-        m.model = stuff.unlit() ? Matter.Model.UNLIT : Matter.Model.LIT;
+        m.model = stuff.unlit()
+                ? Matter.Model.UNLIT
+                : stuff.through() >= CLEAR_ENOUGH ? Matter.Model.GLASS : Matter.Model.LIT;
+        m.bend = BEND * stuff.through();
         m.red = c[0];
         m.green = c[1];
         m.blue = c[2];

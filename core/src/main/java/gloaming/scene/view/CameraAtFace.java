@@ -55,6 +55,12 @@ public record CameraAtFace(
         @Id("z") @Range(min = -50, max = 50, initial = 0, unit = "units", says = "The middle of the box, in depth.")
         double z,
 
+        @Id(value = "fit", label = "Shape")
+        @Choice(
+                initial = "kept",
+                says = "Whether the face keeps its shape, with what stands beside it, or fills the picture.")
+        Fit fit,
+
         @Id("edges") @Choice(initial = "smooth", says = "Smooth edges take about twice as long.")
         Camera.Edges edges,
 
@@ -93,6 +99,14 @@ public record CameraAtFace(
         }
     }
 
+    /** What becomes of a face whose shape is not the picture's. */
+    public enum Fit {
+        @Id("kept")
+        KEPT,
+        @Id("stretched")
+        STRETCHED
+    }
+
     @Override
     public Renderer memory() {
         return new Renderer();
@@ -104,12 +118,20 @@ public record CameraAtFace(
         int samples = edges == Camera.Edges.SMOOTH ? 2 : 1;
         boolean flat = face == Face.TOP || face == Face.BOTTOM;
         boolean side = face == Face.LEFT || face == Face.RIGHT;
+        double across = side ? depth : width;
+        double upward = flat ? depth : height;
+        if (fit == Fit.KEPT) {
+            double shape = (double) out.width / out.height;
+            double whole = Math.max(upward, across / shape);
+            across = whole * shape;
+            upward = whole;
+        }
         renderer.view()
                 .face(
                         face.round,
                         face.high,
-                        side ? depth : width,
-                        flat ? depth : height,
+                        across,
+                        upward,
                         (flat ? height : side ? width : depth) / 2,
                         x,
                         y,

@@ -23,11 +23,7 @@ import gloaming.step.StepInfo;
         ifBlack = "nothing of the scene stands before the camera, or no light reaches it",
         find = "camera dolly track rail ride flight fly through travel spline follow path 3d view render journey")
 @Read(name = "path", kind = Points.class, says = "The way it goes, from the first point to the last.")
-@Read(
-        name = "target",
-        kind = Points.class,
-        optional = true,
-        says = "Where it looks: one point, or a way of its own; nothing to look along its path.")
+@Read(name = "target", kind = Points.class, optional = true, says = "Where it looks: one point, or a way of its own.")
 @Beside(name = "nearness", kind = Picture.class, says = "How near things are: 1 at the focus distance, 0 far away.")
 @Beside(
         name = "normals",
@@ -48,8 +44,11 @@ public record CameraOnPath(
         @Choice(initial = "false", says = "Whether the path ends where it begins, and goes round and round.")
         boolean closed,
 
-        @Id("ahead")
-        @Range(min = 0.001, max = 0.5, initial = 0.04, says = "Without a target: how far ahead on the path it looks.")
+        @Id("looks")
+        @Choice(initial = "middle", says = "Without a target: at the middle of the space, or along its path.")
+        Looks looks,
+
+        @Id("ahead") @Range(min = 0.001, max = 0.5, initial = 0.04, says = "Along its path: how far ahead it looks.")
         double ahead,
 
         @Id("above") @Range(min = -10, max = 10, initial = 0, unit = "units", says = "How far over the path it goes.")
@@ -106,6 +105,14 @@ public record CameraOnPath(
         double cornerReach)
         implements Operation<Scene, Picture, CameraOnPath.Memory> {
 
+    /** Where it looks when it has no target. */
+    public enum Looks {
+        @Id("middle")
+        MIDDLE,
+        @Id("along")
+        ALONG
+    }
+
     /** The renderer, and room for places. */
     public static final class Memory {
         final Renderer renderer = new Renderer();
@@ -135,7 +142,7 @@ public record CameraOnPath(
         at[1] += above;
         double lean = roll;
         if (target != null && target.n() > 0) place(target, part, to);
-        else if (path == null || path.n() < 2) to[0] = to[1] = to[2] = 0;
+        else if (looks == Looks.MIDDLE || path == null || path.n() < 2) to[0] = to[1] = to[2] = 0;
         else {
             // At the end of an open path it goes on looking as it did.
             double end = closed ? part + ahead : Math.min(1, part + ahead);

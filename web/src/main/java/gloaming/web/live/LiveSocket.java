@@ -167,7 +167,7 @@ class LiveSocket extends AbstractWebSocketHandler {
                 viewer.subject = viewer.bench ? watch.subject() : null;
                 viewer.most = Math.clamp(watch.most(), 64, 4096);
                 viewer.high = watch.high() == null ? 0 : watch.high();
-                viewer.round = watch.round() == null ? Double.NaN : watch.round();
+                viewer.round = watch.round() == null ? 0 : watch.round();
                 courier.changed();
             }
             case FromPage.Ping ping -> viewer.tell(messages.pong(ping.at(), house.playerFor(viewer.look)));

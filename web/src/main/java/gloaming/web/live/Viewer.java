@@ -52,7 +52,7 @@ final class Viewer {
 
     volatile int most = 640;
     /** Turns by which the page has turned what is in space; not a number where it has not. */
-    volatile double round = Double.NaN;
+    volatile double round;
 
     volatile double high;
     volatile int credit = CREDIT;

@@ -29,7 +29,7 @@ function follow(event, target, move) {
 export function monitor(page) {
   return /** @satisfies {ThisType<import('./types.js').Bench>} */ ({
     onlySubject: '', probing: false,
-    /** How what is in space is turned, in turns; nothing where it is seen as its camera does. */
+    /** How much farther what is in space is turned than its camera does, in turns. */
     turned: /** @type {{round: number, high: number}|null} */ (null),
     wheeled: { g: 0, at: -Infinity },
     startMonitor() {
@@ -57,7 +57,7 @@ export function monitor(page) {
       const began = { x: event.clientX, y: event.clientY };
       follow(event, target, (e) => {
         const high = from.high + (e.clientY - began.y) / ROUND.UP;
-        this.turned = { round: from.round + (began.x - e.clientX) / ROUND.ACROSS, high: Math.min(0.25, Math.max(-0.25, high)) };
+        this.turned = { round: from.round + (began.x - e.clientX) / ROUND.ACROSS, high: Math.min(0.5, Math.max(-0.5, high)) };
         this.watch();
       });
     },

@@ -1,0 +1,106 @@
+package gloaming.media;
+
+import gloaming.flow.Picture;
+import gloaming.library.Sculpture;
+import java.awt.image.BufferedImage;
+import java.io.ByteArrayInputStream;
+import java.io.IOException;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.Iterator;
+import java.util.List;
+import java.util.Map;
+import java.util.function.Supplier;
+import javax.imageio.ImageIO;
+import javax.imageio.ImageReadParam;
+import javax.imageio.ImageReader;
+import javax.imageio.stream.ImageInputStream;
+
+/** The pictures of a model, brought down to {@value #SIDE} pixels along their longer side; each is there once for each use. */
+final class ModelPictures {
+    private static final int SIDE = 1_024;
+    private static final long PIXELS = 200_000_000;
+
+    private final List<Picture> pictures = new ArrayList<>();
+    private final Map<Object, BufferedImage> images = new HashMap<>();
+    private final Map<List<?>, Integer> places = new HashMap<>();
+
+    List<Picture> all() {
+        return pictures;
+    }
+
+    /**
+     * The place of a picture, or -1 where there is none that can be read.
+     *
+     * @param key by what it is known again
+     * @param bytes a PNG or JPEG, or null; asked for once
+     * @param light whether its numbers are colours on a screen and not measures
+     * @param channel which of blue, green and red is to be all three, or -1 for the picture as it is
+     */
+    int place(Object key, Supplier<byte[]> bytes, boolean light, int channel) {
+        List<?> use = List.of(key, light, channel);
+        Integer at = places.get(use);
+        if (at != null) return at;
+        int place = -1;
+        BufferedImage image = images.containsKey(key) ? images.get(key) : read(bytes.get());
+        images.put(key, image);
+        if (image != null && pictures.size() < Sculpture.PICTURES) {
+            pictures.add(laid(image, light, channel));
+            place = pictures.size() - 1;
+        }
+        places.put(use, place);
+        return place;
+    }
+
+    private static BufferedImage read(byte[] bytes) {
+        if (bytes == null) return null;
+        try (ImageInputStream in = ImageIO.createImageInputStream(new ByteArrayInputStream(bytes))) {
+            Iterator<ImageReader> readers = ImageIO.getImageReaders(in);
+            if (!readers.hasNext()) return null;
+            ImageReader reader = readers.next();
+            reader.setInput(in, true, true);
+            int w = reader.getWidth(0);
+            int h = reader.getHeight(0);
+            if ((long) w * h > PIXELS) return null;
+            int every = (Math.max(w, h) + SIDE - 1) / SIDE;
+            ImageReadParam how = reader.getDefaultReadParam();
+            how.setSourceSubsampling(every, every, 0, 0);
+            BufferedImage image = reader.read(0, how);
+            reader.dispose();
+            return image;
+        } catch (IOException | RuntimeException e) {
+            // A model whose picture is damaged is shown without it.
+            return null;
+        }
+    }
+
+    private static Picture laid(BufferedImage image, boolean light, int channel) {
+        int w = image.getWidth();
+        int h = image.getHeight();
+        Picture to = new Picture(w, h);
+        for (int y = 0; y < h; y++) {
+            for (int x = 0; x < w; x++) {
+                int argb = image.getRGB(x, h - 1 - y);
+                float a = (argb >>> 24) / 255f;
+                int i = y * w + x;
+                float r = number(argb >> 16 & 255, light);
+                float g = number(argb >> 8 & 255, light);
+                float b = number(argb & 255, light);
+                float one = channel == 0 ? b : channel == 1 ? g : r;
+                boolean same = channel >= 0;
+                to.a()[i] = light ? a : 1;
+                float cover = light ? a : 1;
+                to.r()[i] = cover * (same ? one : r);
+                to.g()[i] = cover * (same ? one : g);
+                to.b()[i] = cover * (same ? one : b);
+            }
+        }
+        return to;
+    }
+
+    private static float number(int value, boolean light) {
+        float c = value / 255f;
+        if (!light) return c;
+        return c <= 0.04045f ? c / 12.92f : (float) Math.pow((c + 0.055) / 1.055, 2.4);
+    }
+}
