@@ -1,5 +1,6 @@
 package gloaming.shape;
 
+import static gloaming.shape.Solids.volume;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
@@ -14,7 +15,6 @@ import gloaming.step.Operation;
 import java.util.List;
 import java.util.Map;
 import java.util.SplittableRandom;
-import java.util.TreeMap;
 import org.junit.jupiter.api.Test;
 
 /** Solids drawn out of pictures. */
@@ -27,28 +27,8 @@ class ExtrudeTest {
         return picture;
     }
 
-    @SuppressWarnings("unchecked")
     private static Shape extruded(Picture picture, Object... settings) {
-        Description description = Catalogue.all().find("extrude");
-        Map<String, Value> set = new TreeMap<>();
-        for (int i = 0; i < settings.length; i += 2)
-            set.put((String) settings[i], Value.of(((Number) settings[i + 1]).doubleValue()));
-        Operation<Picture, Shape, Object> step =
-                (Operation<Picture, Shape, Object>) description.make(description.arguments(set));
-        return step.run(picture, step.memory(), new Moments());
-    }
-
-    private static double volume(Shape s) {
-        double sum = 0;
-        for (int t = 0; t < s.triangles(); t++) {
-            int a = s.of()[3 * t];
-            int b = s.of()[3 * t + 1];
-            int c = s.of()[3 * t + 2];
-            sum += s.x()[a] * ((double) s.y()[b] * s.z()[c] - (double) s.z()[b] * s.y()[c])
-                    - s.y()[a] * ((double) s.x()[b] * s.z()[c] - (double) s.z()[b] * s.x()[c])
-                    + s.z()[a] * ((double) s.x()[b] * s.y()[c] - (double) s.y()[b] * s.x()[c]);
-        }
-        return sum / 6;
+        return Solids.changed(picture, "extrude", settings);
     }
 
     /** How far a place lies within a round disc, with an edge as soft as a pixel. */

@@ -1,5 +1,10 @@
 package gloaming.shape;
 
+import static gloaming.shape.Solids.changed;
+import static gloaming.shape.Solids.made;
+import static gloaming.shape.Solids.normalsGoOutward;
+import static gloaming.shape.Solids.step;
+import static gloaming.shape.Solids.volume;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
@@ -12,77 +17,12 @@ import gloaming.step.Catalogue;
 import gloaming.step.Description;
 import gloaming.step.Operation;
 import java.util.Map;
-import java.util.TreeMap;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 
 /** Shapes by what geometry says of them. */
 class ShapesTest {
-    @SuppressWarnings("unchecked")
-    private static Operation<Shape, Shape, Object> step(String id, Object... settings) {
-        Description description = Catalogue.all().find(id);
-        Map<String, Value> set = new TreeMap<>();
-        for (int i = 0; i < settings.length; i += 2)
-            set.put(
-                    (String) settings[i],
-                    settings[i + 1] instanceof Number n
-                            ? Value.of(n.doubleValue())
-                            : settings[i + 1] instanceof Boolean on
-                                    ? Value.of(on)
-                                    : Value.of((String) settings[i + 1]));
-        return (Operation<Shape, Shape, Object>) description.make(description.arguments(set));
-    }
-
-    private static Shape made(String id, Object... settings) {
-        Operation<Shape, Shape, Object> step = step(id, settings);
-        return step.run(null, step.memory(), new Moments());
-    }
-
-    private static Shape changed(Shape in, String id, Object... settings) {
-        Operation<Shape, Shape, Object> step = step(id, settings);
-        return step.run(in, step.memory(), new Moments());
-    }
-
-    /** What a closed surface holds, by the divergence theorem; below 0 where it is inside out. */
-    private static double volume(Shape s) {
-        double sum = 0;
-        for (int t = 0; t < s.triangles(); t++) {
-            int a = s.of()[3 * t];
-            int b = s.of()[3 * t + 1];
-            int c = s.of()[3 * t + 2];
-            sum += s.x()[a] * ((double) s.y()[b] * s.z()[c] - (double) s.z()[b] * s.y()[c])
-                    - s.y()[a] * ((double) s.x()[b] * s.z()[c] - (double) s.z()[b] * s.x()[c])
-                    + s.z()[a] * ((double) s.x()[b] * s.y()[c] - (double) s.y()[b] * s.x()[c]);
-        }
-        return sum / 6;
-    }
-
-    private static void normalsGoOutward(Shape s) {
-        for (int t = 0; t < s.triangles(); t++) {
-            int a = s.of()[3 * t];
-            int b = s.of()[3 * t + 1];
-            int c = s.of()[3 * t + 2];
-            double ux = s.x()[b] - s.x()[a];
-            double uy = s.y()[b] - s.y()[a];
-            double uz = s.z()[b] - s.z()[a];
-            double vx = s.x()[c] - s.x()[a];
-            double vy = s.y()[c] - s.y()[a];
-            double vz = s.z()[c] - s.z()[a];
-            double x = uy * vz - uz * vy;
-            double y = uz * vx - ux * vz;
-            double z = ux * vy - uy * vx;
-            double area = Math.sqrt(x * x + y * y + z * z);
-            if (area < 1e-9) continue;
-            for (int i : new int[] {a, b, c}) {
-                assertThat((x * s.nx()[i] + y * s.ny()[i] + z * s.nz()[i]) / area)
-                        .isGreaterThan(0.1);
-                double length = Math.sqrt(s.nx()[i] * s.nx()[i] + s.ny()[i] * s.ny()[i] + s.nz()[i] * s.nz()[i]);
-                assertThat(length).isCloseTo(1, within(1e-4));
-            }
-        }
-    }
-
     @Test
     void solidsHoldWhatTheirFormulasSayAndTheirNormalsGoOutward() {
         holds(made("block", "width", 0.5, "height", 1, "depth", 2, "detail", 3), 1, 1e-5);
@@ -150,7 +90,7 @@ class ShapesTest {
                 twist.run(make.run(null, made, frame.next()), twisted, frame).stamp();
         assertThat(twist.run(make.run(null, made, frame.next()), twisted, frame).stamp())
                 .isEqualTo(first);
-        long other = step("twist-shape", "turns", 0.5)
+        long other = Solids.<Shape, Shape>step("twist-shape", "turns", 0.5)
                 .run(make.run(null, made, frame.next()), twisted, frame)
                 .stamp();
         assertThat(other).isNotEqualTo(first);

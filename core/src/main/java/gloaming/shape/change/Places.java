@@ -3,11 +3,11 @@ package gloaming.shape.change;
 import gloaming.flow.Shape;
 
 /** Which corners lie in the same place, whatever their normals are. */
-final class Places {
+public final class Places {
     private Places() {}
 
     /** For each corner the first that lies where it does. */
-    static int[] of(Shape in) {
+    public static int[] of(Shape in) {
         int n = in.corners();
         int[] same = new int[n];
         int size = Integer.highestOneBit(Math.max(16, 2 * n)) * 2;

@@ -1,18 +1,24 @@
 package gloaming.shape.places;
 
 import gloaming.flow.Attribute;
+import gloaming.flow.Column;
+import gloaming.flow.Picture;
 import gloaming.flow.Points;
 import gloaming.flow.Shape;
 import gloaming.look.Id;
+import gloaming.picture.kernel.Border;
+import gloaming.picture.kernel.Sampler;
 import gloaming.step.Choice;
 import gloaming.step.Frame;
 import gloaming.step.Operation;
 import gloaming.step.Randomness;
 import gloaming.step.Range;
+import gloaming.step.Read;
 import gloaming.step.StepInfo;
 
 /**
- * Points on a shape: at its corners, or spread over its surface by area, each heading along the normal.
+ * Points on a shape, each heading along the normal, with the surface's colour, its texture place as {@code u} and {@code v}, and the velocity
+ * of the place where it lies.
  *
  * <p>Where a point lies is drawn by its number: in which triangle by the areas (a low-discrepancy sequence, so that they lie evenly: van der
  * Corput 1935) and where in it; so it stays in its place while the surface moves, as long as its triangles stay alike.
@@ -20,11 +26,22 @@ import gloaming.step.StepInfo;
 @Id("on-surface")
 @StepInfo(
         name = "Points on surface",
-        does = "Lays points on a shape: evenly over its surface, or at its corners.",
-        find = "scatter sample surface vertices corners shape to points mesh emit distribute")
+        does = "Lays points on a shape: evenly over its surface, at its corners, or along its edges.",
+        find = "scatter sample surface vertices corners edges shape to points mesh emit distribute blue noise stipple")
+@Read(
+        name = "light",
+        kind = Picture.class,
+        optional = true,
+        says = "A picture laid on the shape: points are left out where it is dark.")
 public record PointsOnSurface(
-        @Id("where") @Choice(initial = "surface", says = "Spread over its surface, or at its corners.")
+        @Id("where") @Choice(initial = "surface", says = "Spread over its surface, at its corners, or along its edges.")
         Where where,
+
+        @Id("lie")
+        @Choice(
+                initial = "drawn",
+                says = "On the surface: by chance, or apart from one another (to 20,000), as a fine screen of dots.")
+        Lie lie,
 
         @Id("count")
         @Range(
@@ -42,20 +59,35 @@ public record PointsOnSurface(
         @Range(min = 0.0005, max = 0.5, initial = 0.012, unit = "units", byRatio = true, says = "Radius of each point.")
         double size)
         implements Operation<Shape, Points, PointsOnSurface.Memory> {
+    /** Points of one step, at most. */
+    static final int MOST = 500_000;
 
     /** Where points lie. */
     public enum Where {
         @Id("surface")
         SURFACE,
         @Id("corners")
-        CORNERS
+        CORNERS,
+        @Id("edges")
+        EDGES
     }
 
-    /** The points, and how much of the area lies in triangles up to each. */
+    /** How they lie to one another. */
+    public enum Lie {
+        @Id("drawn")
+        DRAWN,
+        @Id("apart")
+        APART
+    }
+
+    /** The points, their spots, and where they were in the last frame. */
     public static final class Memory {
         private final Points points = new Points();
-        private double[] areas = new double[0];
-        private long of = -1;
+        private final Spots spots = new Spots();
+        private final Column u = new Column(16);
+        private final Column v = new Column(16);
+        private float[][] last = new float[3][0];
+        private int had;
     }
 
     @Override
@@ -65,20 +97,28 @@ public record PointsOnSurface(
 
     @Override
     public Points run(Shape in, Memory memory, Frame frame) {
-        Points out = memory.points;
-        boolean corners = where == Where.CORNERS;
-        int n = corners ? Math.min(in.corners(), 500_000) : in.triangles() == 0 ? 0 : count;
+        Points out = memory.points.plain();
+        Spots spots = memory.spots.on(in, this, frame.seed());
+        int n = spots.n;
         out.n(n).loose(false);
         out.column(Attribute.SIZE).constant((float) size);
         if (n == 0) return out;
         for (Attribute a : WRITTEN) out.each(a);
-        if (!corners) measure(in, memory);
+        memory.u.length(n);
+        memory.v.length(n);
+        out.put("u", memory.u).put("v", memory.v);
+        boolean moved = memory.had == n && frame.dt() > 0;
+        if (memory.last[0].length < n) memory.last = new float[3][n];
+        float over = moved ? (float) (1 / frame.dt()) : 0;
         frame.crew().each(n, Points.GRAIN, (from, to) -> {
             for (int i = from; i < to; i++) {
-                if (corners) put(in, out, i, i, i, i, 1, 0);
-                else spread(in, out, memory, i, frame.seed());
+                put(in, spots, memory, i);
+                velocity(memory, i, over);
             }
         });
+        memory.had = n;
+        Picture light = frame.read("light", Picture.class);
+        if (light != null) thin(memory, light, frame.seed());
         return out;
     }
 
@@ -86,6 +126,9 @@ public record PointsOnSurface(
         Attribute.X,
         Attribute.Y,
         Attribute.Z,
+        Attribute.VX,
+        Attribute.VY,
+        Attribute.VZ,
         Attribute.HX,
         Attribute.HY,
         Attribute.HZ,
@@ -95,50 +138,13 @@ public record PointsOnSurface(
         Attribute.ID
     };
 
-    private static void measure(Shape in, Memory memory) {
-        if (memory.of == in.stamp()) return;
-        memory.of = in.stamp();
-        if (memory.areas.length < in.triangles()) memory.areas = new double[in.triangles()];
-        double sum = 0;
-        for (int t = 0; t < in.triangles(); t++) {
-            int a = in.of()[3 * t];
-            int b = in.of()[3 * t + 1];
-            int c = in.of()[3 * t + 2];
-            double ux = in.x()[b] - in.x()[a];
-            double uy = in.y()[b] - in.y()[a];
-            double uz = in.z()[b] - in.z()[a];
-            double vx = in.x()[c] - in.x()[a];
-            double vy = in.y()[c] - in.y()[a];
-            double vz = in.z()[c] - in.z()[a];
-            double x = uy * vz - uz * vy;
-            double y = uz * vx - ux * vz;
-            double z = ux * vy - uy * vx;
-            sum += Math.sqrt(x * x + y * y + z * z);
-            memory.areas[t] = sum;
-        }
-    }
-
-    private void spread(Shape in, Points out, Memory memory, int i, long seed) {
-        int n = in.triangles();
-        double wanted = corput(i) * memory.areas[n - 1];
-        int low = 0;
-        int high = n - 1;
-        while (low < high) {
-            int middle = (low + high) >>> 1;
-            if (memory.areas[middle] > wanted) high = middle;
-            else low = middle + 1;
-        }
-        // Evenly over a triangle (Turk 1990).
-        double root = Math.sqrt(Randomness.uniform(seed, i, 0));
-        double along = Randomness.uniform(seed, i, 1);
-        put(in, out, i, in.of()[3 * low], in.of()[3 * low + 1], in.of()[3 * low + 2], 1 - root, root * along);
-    }
-
-    private static double corput(int i) {
-        return (Integer.reverse(i) >>> 1) / 2147483648.0;
-    }
-
-    private void put(Shape in, Points out, int i, int a, int b, int c, double wa, double wb) {
+    private void put(Shape in, Spots spots, Memory memory, int i) {
+        Points out = memory.points;
+        int a = spots.of[3 * i];
+        int b = spots.of[3 * i + 1];
+        int c = spots.of[3 * i + 2];
+        double wa = spots.part[2 * i];
+        double wb = spots.part[2 * i + 1];
         double wc = 1 - wa - wb;
         double nx = wa * in.nx()[a] + wb * in.nx()[b] + wc * in.nx()[c];
         double ny = wa * in.ny()[a] + wb * in.ny()[b] + wc * in.ny()[c];
@@ -156,7 +162,40 @@ public record PointsOnSurface(
         set(out, Attribute.RED, i, coloured ? wa * in.red()[a] + wb * in.red()[b] + wc * in.red()[c] : 1);
         set(out, Attribute.GREEN, i, coloured ? wa * in.green()[a] + wb * in.green()[b] + wc * in.green()[c] : 1);
         set(out, Attribute.BLUE, i, coloured ? wa * in.blue()[a] + wb * in.blue()[b] + wc * in.blue()[c] : 1);
+        memory.u.values[i] = (float) (wa * in.u()[a] + wb * in.u()[b] + wc * in.u()[c]);
+        memory.v.values[i] = (float) (wa * in.v()[a] + wb * in.v()[b] + wc * in.v()[c]);
     }
+
+    private static void velocity(Memory memory, int i, float over) {
+        Points out = memory.points;
+        for (int k = 0; k < 3; k++) {
+            float now = out.column(WRITTEN[k]).values[i];
+            set(out, WRITTEN[3 + k], i, (now - memory.last[k][i]) * over);
+            memory.last[k][i] = now;
+        }
+    }
+
+    /** Leaves points out where a picture is dark, the more the darker it is; those that stay keep their order and their numbers. */
+    private static void thin(Memory memory, Picture light, long seed) {
+        Points out = memory.points;
+        int kept = 0;
+        for (int i = 0; i < out.n(); i++) {
+            double x = memory.u.values[i] * light.width - 0.5;
+            double y = memory.v.values[i] * light.height - 0.5;
+            float bright = 0;
+            for (int c = 0; c < 3; c++) bright += WEIGHT[c] * Sampler.at(light, light.plane(c), x, y, Border.HOLD);
+            if (!(bright > Randomness.uniform(seed, i, 9))) continue;
+            for (Attribute a : WRITTEN) {
+                float[] values = out.column(a).values;
+                values[kept] = values[i];
+            }
+            memory.u.values[kept] = memory.u.values[i];
+            memory.v.values[kept++] = memory.v.values[i];
+        }
+        out.n(kept);
+    }
+
+    private static final float[] WEIGHT = {0.2126f, 0.7152f, 0.0722f};
 
     private static void set(Points out, Attribute attribute, int i, double value) {
         out.column(attribute).values[i] = Math.abs(value) < 1e6 ? (float) value : 0;

@@ -1,0 +1,64 @@
+package gloaming.shape.places;
+
+import gloaming.flow.Shape;
+import gloaming.shape.change.Places;
+import java.util.Arrays;
+
+/** The edges of a shape that an eye sees as such. */
+final class Edges {
+    /** The cosine of thirty degrees. */
+    private static final float SHARP = 0.866f;
+
+    private Edges() {}
+
+    /** Two corners for each edge at which two triangles meet sharply or one has no neighbour, each edge once. */
+    static int[] sharp(Shape in) {
+        int[] same = Places.of(in);
+        int n = 3 * in.triangles();
+        long[] sorted = new long[n];
+        for (int e = 0; e < n; e++) sorted[e] = edge(in, same, e);
+        Arrays.sort(sorted);
+        float[][] first = new float[n][];
+        boolean[] smooth = new boolean[n];
+        for (int e = 0; e < n; e++) {
+            int at = Arrays.binarySearch(sorted, edge(in, same, e));
+            while (at > 0 && sorted[at - 1] == sorted[at]) at--;
+            float[] normal = normal(in, e / 3);
+            if (first[at] == null) first[at] = normal;
+            else {
+                float[] f = first[at];
+                smooth[at] |= f[0] * normal[0] + f[1] * normal[1] + f[2] * normal[2] > SHARP;
+            }
+        }
+        int[] ends = new int[2 * n];
+        int many = 0;
+        for (int i = 0; i < n; i++) {
+            if (i > 0 && sorted[i] == sorted[i - 1] || smooth[i]) continue;
+            ends[many++] = (int) (sorted[i] >> 32);
+            ends[many++] = (int) sorted[i];
+        }
+        return Arrays.copyOf(ends, many);
+    }
+
+    private static long edge(Shape in, int[] same, int e) {
+        int a = same[in.of()[e]];
+        int b = same[in.of()[e - e % 3 + (e + 1) % 3]];
+        return (long) Math.min(a, b) << 32 | Math.max(a, b);
+    }
+
+    private static float[] normal(Shape in, int t) {
+        int a = in.of()[3 * t];
+        int b = in.of()[3 * t + 1];
+        int c = in.of()[3 * t + 2];
+        float ux = in.x()[b] - in.x()[a];
+        float uy = in.y()[b] - in.y()[a];
+        float uz = in.z()[b] - in.z()[a];
+        float vx = in.x()[c] - in.x()[a];
+        float vy = in.y()[c] - in.y()[a];
+        float vz = in.z()[c] - in.z()[a];
+        float[] n = {uy * vz - uz * vy, uz * vx - ux * vz, ux * vy - uy * vx};
+        float length = Math.max(1e-12f, (float) Math.sqrt(n[0] * n[0] + n[1] * n[1] + n[2] * n[2]));
+        for (int k = 0; k < 3; k++) n[k] /= length;
+        return n;
+    }
+}
