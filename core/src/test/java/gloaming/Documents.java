@@ -40,7 +40,7 @@ public final class Documents {
         for (int i = 0; i < lanes; i++) look = withLane(look);
         List<Layer> mix = new ArrayList<>();
         for (Lane lane : look.lanes()) {
-            if (new Rules(Catalogue.all()).gives(lane) == Kind.PICTURE) {
+            if (new Rules(Catalogue.all()).gives(look, lane) == Kind.PICTURE) {
                 mix.add(new Layer(
                         "m" + mix.size(), lane.id(), pick(Blend.values()), random.nextDouble(), false, null, null));
             }
@@ -98,7 +98,8 @@ public final class Documents {
                 follows,
                 reads,
                 formulas,
-                drafts(description));
+                drafts(description),
+                "");
     }
 
     private Map<String, String> drafts(Description description) {
@@ -108,7 +109,7 @@ public final class Documents {
 
     private Lane any(Look look, Rules rules, Kind kind) {
         List<Lane> fit =
-                look.lanes().stream().filter(l -> rules.gives(l) == kind).toList();
+                look.lanes().stream().filter(l -> rules.gives(look, l) == kind).toList();
         return fit.isEmpty() ? null : fit.get(random.nextInt(fit.size()));
     }
 

@@ -35,6 +35,8 @@ import java.util.List;
     @JsonSubTypes.Type(Edit.RemoveLayer.class),
     @JsonSubTypes.Type(Edit.MoveLayer.class),
     @JsonSubTypes.Type(Edit.ChangeLayer.class),
+    @JsonSubTypes.Type(Edit.ChangeKit.class),
+    @JsonSubTypes.Type(Edit.Rebuild.class),
     @JsonSubTypes.Type(Edit.Several.class)
 })
 public sealed interface Edit {
@@ -113,6 +115,19 @@ public sealed interface Edit {
     /** Puts {@code layer} in the place of the layer with the same id. */
     @JsonTypeName("change-layer")
     record ChangeLayer(Layer layer) implements Edit {}
+
+    /** Puts {@code kit} in the place of the kit with the same id. */
+    @JsonTypeName("change-kit")
+    record ChangeKit(Kit kit) implements Edit {}
+
+    /** Puts all that a look is made of in the place of what it was made of: what wrapping and unwrapping do. */
+    @JsonTypeName("rebuild")
+    record Rebuild(List<Lane> lanes, List<Layer> mix, Clock clock, Desk desk, List<Kit> kits) implements Edit {
+        /** What a look is made of now. */
+        public static Rebuild of(Look look) {
+            return new Rebuild(look.lanes(), look.mix(), look.clock(), look.desk(), look.kits());
+        }
+    }
 
     /** Several edits as one, for the artist and for undo. */
     @JsonTypeName("several")

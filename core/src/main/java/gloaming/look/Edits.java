@@ -42,6 +42,17 @@ public final class Edits {
                 yield look.withMix(
                         look.mix().stream().map(l -> l == was ? e.layer() : l).toList());
             }
+            case Edit.ChangeKit e -> {
+                Kit was = found(look::kit, e.kit().id(), "kit");
+                yield look.withKits(
+                        look.kits().stream().map(k -> k == was ? e.kit() : k).toList());
+            }
+            case Edit.Rebuild e ->
+                look.withLanes(e.lanes())
+                        .withMix(e.mix())
+                        .withClock(e.clock())
+                        .withDesk(e.desk())
+                        .withKits(e.kits());
             case Edit.Several e -> {
                 Look changed = look;
                 for (Edit each : e.edits()) changed = apply(changed, each);
@@ -57,7 +68,10 @@ public final class Edits {
             case Edit.Format e ->
                 new Edit.Format(before.width(), before.height(), before.rate(), before.seed(), before.tempo());
             case Edit.AddLane e -> new Edit.RemoveLane(e.lane().id());
-            case Edit.RemoveLane e -> restoreLane(before, lane(before, e.lane()));
+            case Edit.RemoveLane e
+            when lane(before, e.lane()).steps().stream().anyMatch(s -> before.kitOf(s) != null) ->
+                Edit.Rebuild.of(before);
+            case Edit.RemoveLane e -> withDesk(before, edit, restoreLane(before, lane(before, e.lane())));
             case Edit.MoveLane e -> new Edit.MoveLane(e.lane(), before.lanes().indexOf(lane(before, e.lane())));
             case Edit.RenameLane e ->
                 new Edit.RenameLane(e.lane(), lane(before, e.lane()).name());
@@ -66,6 +80,7 @@ public final class Edits {
             case Edit.SetLookClock e -> new Edit.SetLookClock(before.clock());
             case Edit.SetDesk e -> new Edit.SetDesk(before.desk());
             case Edit.AddStep e -> new Edit.RemoveStep(e.step().id());
+            case Edit.RemoveStep e when before.kitOf(step(before, e.step())) != null -> Edit.Rebuild.of(before);
             case Edit.RemoveStep e -> {
                 Lane lane = laneOf(before, e.step());
                 Step step = step(before, e.step());
@@ -114,6 +129,9 @@ public final class Edits {
             case Edit.MoveLayer e -> new Edit.MoveLayer(e.layer(), before.mix().indexOf(layer(before, e.layer())));
             case Edit.ChangeLayer e ->
                 new Edit.ChangeLayer(layer(before, e.layer().id()));
+            case Edit.ChangeKit e ->
+                new Edit.ChangeKit(found(before::kit, e.kit().id(), "kit"));
+            case Edit.Rebuild e -> Edit.Rebuild.of(before);
             case Edit.Several e -> {
                 List<Edit> back = new ArrayList<>();
                 Look look = before;
@@ -158,6 +176,9 @@ public final class Edits {
                 earlier instanceof Edit.SetFormula e
                         && e.step().equals(l.step())
                         && e.setting().equals(l.setting());
+            case Edit.ChangeKit l ->
+                earlier instanceof Edit.ChangeKit e
+                        && e.kit().id().equals(l.kit().id());
             case Edit.SetLookClock l -> earlier instanceof Edit.SetLookClock;
             case Edit.SetDesk l -> earlier instanceof Edit.SetDesk;
             case Edit.Format l -> earlier instanceof Edit.Format;
@@ -167,15 +188,20 @@ public final class Edits {
 
     private static Look removeStep(Look look, String id) {
         Look without = look.withLane(laneOf(look, id).id(), lane -> lane.without(id));
-        return letGo(without.withLanes(without.lanes().stream()
+        Look unread = without.withLanes(without.lanes().stream()
                 .map(lane -> lane.withSteps(
                         lane.steps().stream().map(step -> unread(step, id)).toList()))
-                .toList()));
+                .toList());
+        return letGo(look.kitOf(step(look, id)) == null ? unread : unused(unread, id));
     }
 
     private static Look removeLane(Look look, String id) {
         Lane gone = lane(look, id);
-        return letGo(look.withLanes(look.lanes().stream()
+        for (Kit kit : look.kits())
+            if (kit.lane().equals(id))
+                throw new Refused("'" + gone.name() + "' is what stands in the place of the kit '" + kit.name()
+                        + "'; remove the kit's uses, or unwrap it.");
+        Look left = look.withLanes(look.lanes().stream()
                         .filter(lane -> !lane.id().equals(id))
                         .map(lane -> lane.withClock(lane.clock().forget(id))
                                 .withSteps(lane.steps().stream()
@@ -186,24 +212,69 @@ public final class Edits {
                         .filter(layer -> !layer.lane().equals(id))
                         .map(layer -> forget(layer, id))
                         .toList())
-                .withClock(look.clock().forget(id)));
+                .withClock(look.clock().forget(id));
+        for (Step step : gone.steps()) if (look.kitOf(step) != null) left = unused(left, step.id());
+        return letGo(left);
     }
 
-    /** Without the bindings and the places on the strip of what is not there any more. */
+    /** Without all that goes by lanes within a use of a kit that is gone. */
+    private static Look unused(Look look, String use) {
+        String path = use + "/";
+        List<Lane> lanes = new ArrayList<>();
+        for (Lane lane : look.lanes()) {
+            List<Step> steps = new ArrayList<>();
+            for (Step step : lane.steps()) {
+                Step left = step;
+                for (var read : step.reads().entrySet())
+                    if (ReadSource.of(read.getValue()).within(use)) left = left.withRead(read.getKey(), null);
+                for (var follow : step.follows().entrySet())
+                    if (follow.getValue().lane().startsWith(path)) left = left.withFollow(follow.getKey(), null);
+                steps.add(left);
+            }
+            lanes.add(lane.withSteps(steps).withClock(unused(lane.clock(), path)));
+        }
+        List<Layer> mix = new ArrayList<>();
+        for (Layer layer : look.mix()) {
+            if (layer.lane().startsWith(path)) continue;
+            Layer left = layer;
+            if (layer.mask() != null && layer.mask().startsWith(path)) left = forget(left, layer.mask());
+            if (layer.follow() != null && layer.follow().lane().startsWith(path))
+                left = forget(left, layer.follow().lane());
+            mix.add(left);
+        }
+        return look.withLanes(lanes).withMix(mix).withClock(unused(look.clock(), path));
+    }
+
+    private static Clock unused(Clock clock, String path) {
+        Clock left = clock;
+        for (String lane : new String[] {clock.push(), clock.restart()})
+            if (lane != null && lane.startsWith(path)) left = left.forget(lane);
+        return left;
+    }
+
+    /** Without the bindings, the places on the strip, and the knobs and outputs of kits, of what is not there any more. */
     private static Look letGo(Look look) {
         Set<String> there = new HashSet<>();
         look.steps().forEach(step -> there.add(step.id()));
         look.mix().forEach(layer -> there.add(layer.id()));
         there.add(Binding.SHOW);
         Desk kept = look.desk().keeping((of, setting) -> there.contains(of));
-        return kept == look.desk() ? look : look.withDesk(kept);
+        Look left = kept == look.desk() ? look : look.withDesk(kept);
+        if (look.kits().isEmpty()) return left;
+        look.lanes().forEach(lane -> there.add(lane.id()));
+        List<Kit> kits = look.kits().stream().map(kit -> kit.keeping(there)).toList();
+        return kits.equals(look.kits()) ? left : left.withKits(kits);
     }
 
-    /** An inverse that also brings back what the artist's hands lost by the edit. */
+    /** An inverse that also brings back what the artist's hands and kits lost by the edit. */
     private static Edit withDesk(Look before, Edit edit, Edit inverse) {
-        return apply(before, edit).desk().equals(before.desk())
-                ? inverse
-                : new Edit.Several(List.of(inverse, new Edit.SetDesk(before.desk())));
+        Look after = apply(before, edit);
+        List<Edit> back = new ArrayList<>(List.of(inverse));
+        if (!after.desk().equals(before.desk())) back.add(new Edit.SetDesk(before.desk()));
+        for (Kit kit : before.kits()) {
+            if (!kit.equals(after.kit(kit.id()).orElse(kit))) back.add(new Edit.ChangeKit(kit));
+        }
+        return back.size() == 1 ? inverse : new Edit.Several(back);
     }
 
     /** Without the reads that go with a step. */
@@ -263,7 +334,6 @@ public final class Edits {
             else back.add(new Edit.ChangeLayer(layer));
         }
         if (before.clock().reads(gone.id())) back.add(new Edit.SetLookClock(before.clock()));
-        if (!removeLane(before, gone.id()).desk().equals(before.desk())) back.add(new Edit.SetDesk(before.desk()));
         return new Edit.Several(back);
     }
 

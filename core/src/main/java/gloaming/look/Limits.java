@@ -5,6 +5,10 @@ public final class Limits {
     public static final int LANES = 200;
     public static final int STEPS = 100;
     public static final int LAYERS = 100;
+    public static final int KITS = 100;
+    /** Lanes of a look and steps of a lane once all kits are opened. */
+    public static final int OPENED = 4_000;
+
     public static final int NAME = 120;
     public static final int TEXT = 65_536;
     public static final int FORMULA = 2_000;
@@ -25,11 +29,17 @@ public final class Limits {
         return name.strip();
     }
 
+    /** Ids within a use of a kit have those of the uses they stand in before them, as paths. */
     static String id(String what, String id) {
-        if (id == null || !id.matches("[a-z0-9-]{1,40}")) {
+        if (id == null || id.length() > 400 || !id.matches("[a-z0-9-]{1,40}(/[a-z0-9-]{1,40})*")) {
             throw new Refused(what + " has the id '" + id + "'; ids are 1 to 40 of a-z, 0-9 and '-'.");
         }
         return id;
+    }
+
+    /** Whether an id is one within a use of a kit, and none of the document itself. */
+    static boolean within(String id) {
+        return id.indexOf('/') >= 0;
     }
 
     static double finite(String what, double value) {

@@ -2,6 +2,7 @@ package gloaming.look;
 
 import com.fasterxml.jackson.annotation.JsonCreator;
 import com.fasterxml.jackson.annotation.JsonIgnore;
+import com.fasterxml.jackson.annotation.JsonInclude;
 import com.fasterxml.jackson.annotation.JsonProperty;
 import java.util.List;
 import java.util.Optional;
@@ -20,6 +21,7 @@ import java.util.stream.Stream;
  * @param mix layers, front to back
  * @param clock how the time of all its lanes runs, under their own clocks
  * @param desk what is in the artist's hands
+ * @param kits lanes wrapped as one step each; the lanes themselves stand among the lanes and say so
  */
 public record Look(
         String name,
@@ -31,7 +33,8 @@ public record Look(
         List<Lane> lanes,
         List<Layer> mix,
         Clock clock,
-        Desk desk) {
+        Desk desk,
+        @JsonInclude(JsonInclude.Include.NON_EMPTY) List<Kit> kits) {
     @JsonCreator
     public Look(
             @JsonProperty("name") String name,
@@ -43,7 +46,8 @@ public record Look(
             @JsonProperty("lanes") List<Lane> lanes,
             @JsonProperty("mix") List<Layer> mix,
             @JsonProperty("clock") Clock clock,
-            @JsonProperty("desk") Desk desk) {
+            @JsonProperty("desk") Desk desk,
+            @JsonProperty("kits") List<Kit> kits) {
         this.name = Limits.name("A look", name);
         Limits.within("A look's width", width, Limits.MIN_SIDE, Limits.MAX_SIDE);
         Limits.within("A look's height", height, Limits.MIN_SIDE, Limits.MAX_SIDE);
@@ -58,7 +62,12 @@ public record Look(
         this.mix = mix == null ? List.of() : List.copyOf(mix);
         this.clock = clock == null ? Clock.SHOW : clock;
         this.desk = desk == null ? Desk.EMPTY : desk;
-        if (this.lanes.size() > Limits.LANES) throw new Refused("The look has over " + Limits.LANES + " lanes.");
+        this.kits = kits == null ? List.of() : List.copyOf(kits);
+        long own = this.lanes.stream().filter(lane -> !Limits.within(lane.id())).count();
+        if (this.lanes.size() > Limits.OPENED)
+            throw new Refused("The look has over " + Limits.OPENED + " lanes with those of its kits.");
+        if (this.kits.size() > Limits.KITS) throw new Refused("The look has over " + Limits.KITS + " kits.");
+        if (own > Limits.LANES) throw new Refused("The look has over " + Limits.LANES + " lanes.");
         if (this.mix.size() > Limits.LAYERS) throw new Refused("The mix has over " + Limits.LAYERS + " layers.");
     }
 
@@ -72,25 +81,52 @@ public record Look(
             double tempo,
             List<Lane> lanes,
             List<Layer> mix) {
-        this(name, width, height, rate, seed, tempo, lanes, mix, Clock.SHOW, Desk.EMPTY);
+        this(name, width, height, rate, seed, tempo, lanes, mix, Clock.SHOW, Desk.EMPTY, List.of());
     }
 
     public static Look empty(String name) {
         return new Look(name, 960, 540, 30, 1, 96, List.of(), List.of());
     }
 
+    /** The lane of an id; of a path into a use of a kit the lane within, unless the look is an opened one, which has that itself. */
     public Optional<Lane> lane(String id) {
-        return lanes.stream().filter(lane -> lane.id().equals(id)).findFirst();
+        Optional<Lane> found =
+                lanes.stream().filter(lane -> lane.id().equals(id)).findFirst();
+        return found.isPresent() || id == null || !Limits.within(id) ? found : lane(within(id));
     }
 
+    /** The step of an id, or of a path as with lanes. */
     public Optional<Step> step(String id) {
-        return steps().filter(step -> step.id().equals(id)).findFirst();
+        Optional<Step> found = steps().filter(step -> step.id().equals(id)).findFirst();
+        return found.isPresent() || id == null || !Limits.within(id) ? found : step(within(id));
+    }
+
+    private static String within(String path) {
+        return path.substring(path.lastIndexOf('/') + 1);
+    }
+
+    public Optional<Kit> kit(String id) {
+        return kits.stream().filter(kit -> kit.id().equals(id)).findFirst();
+    }
+
+    /** The kit that a step uses, or null where it is a step of another kind. */
+    public Kit kitOf(Step step) {
+        String used = Kit.used(step.type());
+        return used == null ? null : kit(used).orElse(null);
+    }
+
+    /** The lanes of a kit, or with null those of the look itself. */
+    public List<Lane> lanesIn(String kit) {
+        return lanes.stream()
+                .filter(lane -> java.util.Objects.equals(lane.kit(), kit))
+                .toList();
     }
 
     public Optional<Lane> laneOf(String step) {
-        return lanes.stream()
+        Optional<Lane> found = lanes.stream()
                 .filter(lane -> lane.steps().stream().anyMatch(s -> s.id().equals(step)))
                 .findFirst();
+        return found.isPresent() || step == null || !Limits.within(step) ? found : laneOf(within(step));
     }
 
     public Optional<Layer> layer(String id) {
@@ -103,27 +139,31 @@ public record Look(
     }
 
     public Look withLanes(List<Lane> lanes) {
-        return new Look(name, width, height, rate, seed, tempo, lanes, mix, clock, desk);
+        return new Look(name, width, height, rate, seed, tempo, lanes, mix, clock, desk, kits);
+    }
+
+    public Look withKits(List<Kit> kits) {
+        return new Look(name, width, height, rate, seed, tempo, lanes, mix, clock, desk, kits);
     }
 
     public Look withMix(List<Layer> mix) {
-        return new Look(name, width, height, rate, seed, tempo, lanes, mix, clock, desk);
+        return new Look(name, width, height, rate, seed, tempo, lanes, mix, clock, desk, kits);
     }
 
     public Look withName(String name) {
-        return new Look(name, width, height, rate, seed, tempo, lanes, mix, clock, desk);
+        return new Look(name, width, height, rate, seed, tempo, lanes, mix, clock, desk, kits);
     }
 
     public Look withClock(Clock clock) {
-        return new Look(name, width, height, rate, seed, tempo, lanes, mix, clock, desk);
+        return new Look(name, width, height, rate, seed, tempo, lanes, mix, clock, desk, kits);
     }
 
     public Look withDesk(Desk desk) {
-        return new Look(name, width, height, rate, seed, tempo, lanes, mix, clock, desk);
+        return new Look(name, width, height, rate, seed, tempo, lanes, mix, clock, desk, kits);
     }
 
     public Look withFormat(int width, int height, double rate, long seed, double tempo) {
-        return new Look(name, width, height, rate, seed, tempo, lanes, mix, clock, desk);
+        return new Look(name, width, height, rate, seed, tempo, lanes, mix, clock, desk, kits);
     }
 
     public Look withLane(String id, UnaryOperator<Lane> change) {
@@ -142,13 +182,16 @@ public record Look(
                 .toList());
     }
 
-    /** The next unused id that starts with {@code prefix}: for lanes "l", steps "s", layers "m", bindings "b". */
+    /** The next unused id that starts with {@code prefix}: for lanes "l", steps "s", layers "m", bindings "b", kits "k", knobs "q", inputs "i". */
     public String freshId(String prefix) {
         long highest = Stream.of(
                         lanes.stream().map(Lane::id),
                         steps().map(Step::id),
                         mix.stream().map(Layer::id),
-                        desk.bindings().stream().map(Binding::id))
+                        desk.bindings().stream().map(Binding::id),
+                        kits.stream().map(Kit::id),
+                        kits.stream().flatMap(kit -> kit.knobs().stream()).map(Kit.Knob::id),
+                        kits.stream().flatMap(kit -> kit.inputs().stream()).map(Kit.Input::id))
                 .flatMap(ids -> ids)
                 .filter(id -> id.matches(prefix + "\\d{1,9}"))
                 .mapToLong(id -> Long.parseLong(id.substring(prefix.length())))

@@ -34,8 +34,14 @@ public record ReadSource(String lane, String step, String beside) {
         return (lane != null ? look.lane(lane) : look.laneOf(step)).orElse(null);
     }
 
-    /** Whether it goes away with a lane of the look. */
+    /** Whether it goes away with a lane of the look, or with a use of a kit that stands in it. */
     boolean goesWith(Lane gone) {
-        return gone.id().equals(lane) || gone.steps().stream().anyMatch(s -> s.id().equals(step));
+        return gone.id().equals(lane) || gone.steps().stream().anyMatch(s -> s.id().equals(step) || within(s.id()));
+    }
+
+    /** Whether it lies within a use of a kit. */
+    boolean within(String use) {
+        String path = lane != null ? lane : step;
+        return path.startsWith(use + "/");
     }
 }

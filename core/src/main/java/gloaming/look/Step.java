@@ -1,5 +1,6 @@
 package gloaming.look;
 
+import com.fasterxml.jackson.annotation.JsonIgnore;
 import com.fasterxml.jackson.annotation.JsonInclude;
 import java.util.Collections;
 import java.util.Map;
@@ -15,6 +16,7 @@ import java.util.TreeMap;
  * @param reads further inputs: name of the input to id of the lane it reads
  * @param formulas settings that a formula drives; lanes stand in it as {@code {id}}
  * @param drafts texts being written that do not work yet, by setting; what plays is the setting's value
+ * @param chance where its randomness starts, or empty for its id
  */
 @JsonInclude(JsonInclude.Include.NON_DEFAULT)
 public record Step(
@@ -26,7 +28,8 @@ public record Step(
         Map<String, Follow> follows,
         Map<String, String> reads,
         Map<String, String> formulas,
-        Map<String, String> drafts) {
+        Map<String, String> drafts,
+        String chance) {
 
     public Step {
         Limits.id("A step", id);
@@ -44,44 +47,66 @@ public record Step(
                 throw new Refused("A formula is over " + Limits.FORMULA + " characters long.");
         }
         drafts.values().forEach(Value::of);
+        chance = chance == null ? "" : chance;
+        if (chance.length() > Limits.NAME)
+            throw new Refused("A step's chance is over " + Limits.NAME + " characters long.");
     }
 
     public static Step of(String id, String type) {
-        return new Step(id, type, "", false, null, null, null, null, null);
+        return new Step(id, type, "", false, null, null, null, null, null, "");
     }
 
     /** Sets, or with null takes back to the default. */
     public Step with(String setting, Value value) {
-        return new Step(id, type, label, bypassed, put(settings, setting, value), follows, reads, formulas, drafts);
+        return new Step(
+                id, type, label, bypassed, put(settings, setting, value), follows, reads, formulas, drafts, chance);
     }
 
     public Step withFollow(String setting, Follow follow) {
-        return new Step(id, type, label, bypassed, settings, put(follows, setting, follow), reads, formulas, drafts);
+        return new Step(
+                id, type, label, bypassed, settings, put(follows, setting, follow), reads, formulas, drafts, chance);
     }
 
     public Step withRead(String read, String lane) {
-        return new Step(id, type, label, bypassed, settings, follows, put(reads, read, lane), formulas, drafts);
+        return new Step(id, type, label, bypassed, settings, follows, put(reads, read, lane), formulas, drafts, chance);
     }
 
     public Step withFormula(String setting, String text) {
-        return new Step(id, type, label, bypassed, settings, follows, reads, put(formulas, setting, text), drafts);
+        return new Step(
+                id, type, label, bypassed, settings, follows, reads, put(formulas, setting, text), drafts, chance);
     }
 
     /** The text of a setting that does not work yet, or null when there is none. */
     public Step withDraft(String setting, String text) {
-        return new Step(id, type, label, bypassed, settings, follows, reads, formulas, put(drafts, setting, text));
+        return new Step(
+                id, type, label, bypassed, settings, follows, reads, formulas, put(drafts, setting, text), chance);
     }
 
     public Step withLabel(String label) {
-        return new Step(id, type, label, bypassed, settings, follows, reads, formulas, drafts);
+        return new Step(id, type, label, bypassed, settings, follows, reads, formulas, drafts, chance);
     }
 
     public Step withBypass(boolean bypassed) {
-        return new Step(id, type, label, bypassed, settings, follows, reads, formulas, drafts);
+        return new Step(id, type, label, bypassed, settings, follows, reads, formulas, drafts, chance);
+    }
+
+    public Step withChance(String chance) {
+        return new Step(id, type, label, bypassed, settings, follows, reads, formulas, drafts, chance);
+    }
+
+    /** With other reads, all of them. */
+    public Step withReads(Map<String, String> reads) {
+        return new Step(id, type, label, bypassed, settings, follows, reads, formulas, drafts, chance);
+    }
+
+    /** Where its randomness starts. */
+    @JsonIgnore
+    public String luck() {
+        return chance.isEmpty() ? id : chance;
     }
 
     public Step withId(String id) {
-        return new Step(id, type, label, bypassed, settings, follows, reads, formulas, drafts);
+        return new Step(id, type, label, bypassed, settings, follows, reads, formulas, drafts, chance);
     }
 
     private static <T> Map<String, T> put(Map<String, T> map, String key, T value) {

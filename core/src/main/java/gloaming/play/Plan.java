@@ -24,6 +24,7 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Comparator;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -197,6 +198,12 @@ final class Plan {
 
     final Map<String, LaneRun> byId = new HashMap<>();
     final Map<String, StepRun> stepById = new HashMap<>();
+    /** Ids of all lanes and steps. */
+    private final Set<String> ids = new HashSet<>();
+    /** The first lane of each id without the uses of kits before it. */
+    private final Map<String, LaneRun> byEnd = new HashMap<>();
+    /** The first step of each beginning of chance: by that it is known again under another id. */
+    private final Map<String, StepRun> stepByLuck = new HashMap<>();
 
     /** What pushes and restarts the look's own clock, or null. */
     final LaneRun push;
@@ -213,9 +220,11 @@ final class Plan {
     Plan(Look look, Catalogue catalogue, Rules rules, Inbox inbox, Plan last) {
         this.look = look;
         Set<String> ahead = rules.ahead(look);
+        look.steps().forEach(step -> ids.add(step.id()));
+        look.lanes().forEach(lane -> ids.add(lane.id()));
         for (Lane lane : look.lanes()) {
             LaneRun run = new LaneRun(lane);
-            LaneRun was = last == null ? null : last.byId.get(lane.id());
+            LaneRun was = before(lane, last);
             if (was != null) {
                 run.time = was.time;
                 run.beat = was.beat;
@@ -226,6 +235,7 @@ final class Plan {
             }
             run.ahead = ahead.contains(lane.id());
             byId.put(lane.id(), run);
+            byEnd.putIfAbsent(end(lane.id()), run);
         }
         for (LaneRun run : byId.values()) {
             run.push = byId.get(run.lane.clock().push());
@@ -240,9 +250,10 @@ final class Plan {
             boolean edited = false;
             for (Step step : lane.steps()) {
                 StepRun now = compile(step, catalogue, grasps, last);
-                StepRun was = last == null ? null : last.stepById.get(step.id());
+                StepRun was = before(step, last);
                 now.edited = edited || was != null && was.edited;
-                edited |= was != null && !was.step.equals(step);
+                edited |= was != null
+                        && !was.step.withId(step.id()).withChance(step.chance()).equals(step);
                 run.steps.add(now);
             }
             for (StepRun step : run.steps) run.outward |= step.description.outward();
@@ -330,9 +341,31 @@ final class Plan {
         return all.toArray(Driven[]::new);
     }
 
+    /** What a lane was in the last plan, by its id or, where it was wrapped or unwrapped since, by the end of it. */
+    private LaneRun before(Lane lane, Plan last) {
+        if (last == null) return null;
+        LaneRun same = last.byId.get(lane.id());
+        if (same != null) return same;
+        LaneRun alike = last.byEnd.get(end(lane.id()));
+        return alike == null || ids.contains(alike.lane.id()) ? null : alike;
+    }
+
+    private static String end(String id) {
+        return id.substring(id.lastIndexOf('/') + 1);
+    }
+
+    /** What a step was in the last plan: the one of its id, or one that was wrapped or unwrapped since and begins its chance alike. */
+    private StepRun before(Step step, Plan last) {
+        if (last == null) return null;
+        StepRun same = last.stepById.get(step.id());
+        if (same != null) return same;
+        StepRun alike = last.stepByLuck.get(step.luck());
+        return alike == null || ids.contains(alike.step.id()) ? null : alike;
+    }
+
     private StepRun compile(Step step, Catalogue catalogue, Map<String, BoundSetting> grasps, Plan last) {
         Description description = catalogue.of(step);
-        StepRun was = last == null ? null : last.stepById.get(step.id());
+        StepRun was = before(step, last);
         boolean stays = was != null && was.step.type().equals(step.type());
         List<LaneRun> spokenOf = new ArrayList<>();
         Object[] arguments = description.arguments(step.settings());
@@ -342,7 +375,7 @@ final class Plan {
                 .filter(e -> description.input(e.getKey()) != null)
                 .map(e -> source(description, e.getKey(), ReadSource.of(e.getValue())))
                 .toArray(Source[]::new);
-        long seed = Randomness.bits(look.seed(), step.id().hashCode(), 0);
+        long seed = Randomness.bits(look.seed(), step.luck().hashCode(), 0);
         StepRun run = new StepRun(step, description, seed, arguments, driven, sources, spokenOf);
         if (stays) {
             run.cost = was.cost;
@@ -358,6 +391,7 @@ final class Plan {
             }
         }
         stepById.put(step.id(), run);
+        stepByLuck.putIfAbsent(step.luck(), run);
         return run;
     }
 

@@ -16,6 +16,7 @@ import gloaming.sound.Hearing;
 import gloaming.sound.Sound;
 import gloaming.step.ByRows;
 import gloaming.step.Catalogue;
+import gloaming.step.KitOpening;
 import gloaming.step.Operation;
 import gloaming.step.Rules;
 import gloaming.step.Setting;
@@ -117,12 +118,12 @@ public final class Player {
 
     /** Goes on with this look; steps that stay keep their memory. {@link Refused} when it breaks a rule. */
     public void load(Look look) {
-        plan = new Plan(rules.check(look), catalogue, rules, inbox, plan);
+        plan = new Plan(KitOpening.open(rules.check(look), catalogue), catalogue, rules, inbox, plan);
     }
 
     /** Begins with this look: nothing is taken over from the one before. {@link Refused} when it breaks a rule. */
     public void begin(Look look) {
-        plan = new Plan(rules.check(look), catalogue, rules, inbox, null);
+        plan = new Plan(KitOpening.open(rules.check(look), catalogue), catalogue, rules, inbox, null);
     }
 
     /** Where what controllers send arrives, and what is told to others; before the first look. */

@@ -1,5 +1,6 @@
 package gloaming.step;
 
+import gloaming.look.Kit;
 import gloaming.look.Lane;
 import gloaming.look.Look;
 import gloaming.look.Step;
@@ -109,7 +110,8 @@ public final class Catalogue {
                 keys(step.follows(), now),
                 step.reads(),
                 keys(step.formulas(), now),
-                keys(step.drafts(), now));
+                keys(step.drafts(), now),
+                step.chance());
     }
 
     private static <T> Map<String, T> keys(Map<String, T> all, Description now) {
@@ -128,6 +130,12 @@ public final class Catalogue {
         synchronized (grown) {
             return grown.computeIfAbsent(key, k -> description.grown(step.settings()));
         }
+    }
+
+    /** The same for a step of a look, which may use a kit of it. */
+    public Description of(Look look, Step step) {
+        Kit kit = look.kitOf(step);
+        return kit == null ? of(step) : KitFace.of(kit, look, this);
     }
 
     /** What is wrong with the texts of a step as they are being written; nothing when all of them work. */

@@ -103,6 +103,27 @@ public final class Description {
         problems = own.problems();
     }
 
+    /** What stands for lanes that were wrapped; nothing is made by it. */
+    Description(
+            String id, String name, String does, Kind takes, Kind gives, List<Setting> settings, List<Input> reads) {
+        this.id = id;
+        this.name = name;
+        this.does = does;
+        this.takes = takes;
+        this.gives = gives;
+        this.settings = List.copyOf(settings);
+        this.reads = List.copyOf(reads);
+        former = List.of();
+        find = "";
+        ifBlack = "";
+        outward = false;
+        beside = List.of();
+        types = new Class<?>[0];
+        constructor = null;
+        grows = null;
+        problems = List.of();
+    }
+
     /** Whether there may be settings and inputs that only a step's own values tell of. */
     public boolean grows() {
         return grows != null;

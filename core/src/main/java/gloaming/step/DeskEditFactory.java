@@ -133,7 +133,7 @@ public final class DeskEditFactory {
             return new Edit.ChangeLayer(layer.get().withOpacity(Math.clamp(value, 0.0, 1.0)));
         }
         Step step = look.step(of).orElseThrow(() -> new Refused("That step is not there any more."));
-        Description description = catalogue.of(step);
+        Description description = catalogue.of(look, step);
         int i = description.settingIndex(setting);
         Value settled = switch (description.argument(i, value)) {
             case Boolean on -> Value.of(on);
@@ -157,8 +157,8 @@ public final class DeskEditFactory {
         Step at = look.step(step).orElseThrow(() -> new Refused("That step is not there any more."));
         if (typed == null) return new Edit.SetFormula(step, setting, null);
         String stored = read(look, typed, step, setting).stored();
-        int i = catalogue.of(at).settingIndex(setting);
-        if (i >= 0 && catalogue.of(at).settings().get(i).form() == Setting.Form.FORMULA) {
+        int i = catalogue.of(look, at).settingIndex(setting);
+        if (i >= 0 && catalogue.of(look, at).settings().get(i).form() == Setting.Form.FORMULA) {
             return new Edit.Set(step, setting, Value.of(stored));
         }
         Edit set = new Edit.SetFormula(step, setting, stored);
@@ -171,8 +171,8 @@ public final class DeskEditFactory {
     /** Puts a curve through these keys into a setting. */
     public Edit keys(Look look, String step, String setting, List<Key> keys) {
         Step at = look.step(step).orElseThrow(() -> new Refused("That step is not there any more."));
-        int i = catalogue.of(at).settingIndex(setting);
-        if (i < 0 || catalogue.of(at).settings().get(i).form() != Setting.Form.CURVE) {
+        int i = catalogue.of(look, at).settingIndex(setting);
+        if (i < 0 || catalogue.of(look, at).settings().get(i).form() != Setting.Form.CURVE) {
             throw new Refused("That step has no curve '" + setting + "'.");
         }
         try {
@@ -211,7 +211,7 @@ public final class DeskEditFactory {
     private Target target(Look look, String of, String setting) {
         if (look.layer(of).isPresent() && setting.equals("opacity")) return new Target(0, 1, 1, false);
         Step step = look.step(of).orElseThrow(() -> new Refused("That step is not there any more."));
-        Description description = catalogue.of(step);
+        Description description = catalogue.of(look, step);
         int i = description.settingIndex(setting);
         Setting s = i < 0 ? null : description.settings().get(i);
         if (s == null || !(s.drivable() || s.form() == Setting.Form.SWITCH)) {

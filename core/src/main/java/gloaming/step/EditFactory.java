@@ -5,6 +5,7 @@ import gloaming.look.Blend;
 import gloaming.look.Clock;
 import gloaming.look.Edit;
 import gloaming.look.Follow;
+import gloaming.look.Kit;
 import gloaming.look.Lane;
 import gloaming.look.Layer;
 import gloaming.look.Look;
@@ -33,15 +34,16 @@ public final class EditFactory {
      * @param given what its settings begin with, beside their defaults
      */
     public Edit addStep(Look look, String lane, int place, String type, String above, Map<String, Value> given) {
-        Description description = known(type);
+        Description description = known(look, type);
         Lane at = look.lane(lane).orElseThrow(() -> new Refused("That lane is not there any more."));
         Step step = wants.given(look, at, place, step(look, type, given));
         Edit add = new Edit.AddStep(lane, place, step);
         boolean ends = place >= at.steps().size();
         boolean mixed = !at.steps().isEmpty()
-                && catalogue.find(at.steps().getLast().type()).gives().mixes();
+                && catalogue.of(look, at.steps().getLast()).gives().mixes();
         boolean there = look.mix().stream().anyMatch(layer -> layer.lane().equals(lane));
-        if (!ends || mixed || there || !description.gives().mixes() || isRead(look, lane)) return add;
+        if (at.kit() != null || !ends || mixed || there || !description.gives().mixes() || isRead(look, lane))
+            return add;
         return new Edit.Several(List.of(add, comesIn(look, lane, above)));
     }
 
@@ -51,6 +53,11 @@ public final class EditFactory {
 
     private static Step step(Look look, String type, Map<String, Value> given) {
         Step step = Step.of(look.freshId("s"), type);
+        // Uses of one kit do not move as one.
+        long uses = Kit.used(type) == null
+                ? 0
+                : look.steps().filter(s -> s.type().equals(type)).count();
+        if (uses > 0) step = step.with(Kit.SEED, Value.of((double) uses));
         for (Map.Entry<String, Value> each : given.entrySet()) step = step.with(each.getKey(), each.getValue());
         return step;
     }
@@ -82,7 +89,7 @@ public final class EditFactory {
         if (from != null && lane == null) return new Edit.SetRead(id, read, from);
         Step step = look.step(id).orElseThrow(() -> new Refused("That step is not there any more."));
         Edit set = new Edit.SetRead(id, read, lane);
-        Description.Input input = catalogue.of(step).input(read);
+        Description.Input input = catalogue.of(look, step).input(read);
         if (lane == null || input == null || input.before() || isRead(look, lane)) return set;
         List<Edit> edits = new ArrayList<>();
         edits.add(set);
@@ -92,13 +99,18 @@ public final class EditFactory {
 
     /** A new lane that starts with a step, named after it or what it shows; one that gives a picture comes into the mix. */
     public Edit addLane(Look look, String type, String name, String above, Map<String, Value> given) {
-        Description description = known(type);
+        return addLane(look, type, name, above, given, null);
+    }
+
+    /** The same in a kit, whose lanes do not come into the mix. */
+    public Edit addLane(Look look, String type, String name, String above, Map<String, Value> given, String kit) {
+        Description description = known(look, type);
         String called = name.isBlank() ? description.name().toLowerCase(java.util.Locale.ROOT) : name;
-        Lane empty = new Lane(look.freshId("l"), freeName(look, called), Clock.SHOW, List.of());
+        Lane empty = new Lane(look.freshId("l"), freeName(look, called), Clock.SHOW, List.of(), kit);
         Step step = wants.given(look, empty, 0, step(look, type, given));
-        Lane lane = new Lane(empty.id(), empty.name(), Clock.SHOW, List.of(step));
+        Lane lane = new Lane(empty.id(), empty.name(), Clock.SHOW, List.of(step), kit);
         Edit add = new Edit.AddLane(look.lanes().size(), lane);
-        if (!description.gives().mixes()) return add;
+        if (kit != null || !description.gives().mixes()) return add;
         return new Edit.Several(List.of(add, comesIn(look, lane.id(), above)));
     }
 
@@ -155,7 +167,7 @@ public final class EditFactory {
     public Edit duplicateStep(Look look, String id) {
         Lane lane = look.laneOf(id).orElseThrow(() -> new Refused("That step is not there any more."));
         Step step = look.step(id).orElseThrow();
-        Description description = catalogue.find(step.type());
+        Description description = catalogue.of(look, step);
         if (description.takes() != description.gives()) {
             throw new Refused(description.name() + " turns "
                     + (description.takes() == null
@@ -186,7 +198,8 @@ public final class EditFactory {
         }
         List<Edit> edits = new ArrayList<>();
         edits.add(new Edit.AddLane(
-                look.lanes().indexOf(lane) + 1, new Lane(copy, freeName(look, lane.name()), lane.clock(), steps)));
+                look.lanes().indexOf(lane) + 1,
+                new Lane(copy, freeName(look, lane.name()), lane.clock(), steps, lane.kit())));
         long layerId = Long.parseLong(look.freshId("m").substring(1));
         for (int i = look.mix().size() - 1; i >= 0; i--) {
             Layer layer = look.mix().get(i);
@@ -214,7 +227,7 @@ public final class EditFactory {
     /** Lets a setting follow a lane: from 0 to 1, to from where it is now up to the end of its range, gently eased. */
     public Edit follow(Look look, String step, String setting, String lane) {
         Step at = look.step(step).orElseThrow(() -> new Refused("That step is not there any more."));
-        Description description = catalogue.of(at);
+        Description description = catalogue.of(look, at);
         int index = description.settingIndex(setting);
         if (index < 0) throw new Refused(description.name() + " has no setting '" + setting + "'.");
         Setting s = description.settings().get(index);
@@ -243,7 +256,7 @@ public final class EditFactory {
     /** Puts a text into a setting if it works; otherwise keeps it as a draft, and what worked before goes on. */
     public Edit write(Look look, String step, String setting, String text) {
         Step at = look.step(step).orElseThrow(() -> new Refused("That step is not there any more."));
-        Description description = catalogue.of(at);
+        Description description = catalogue.of(look, at);
         int index = description.settingIndex(setting);
         if (index < 0 || description.settings().get(index).form() != Setting.Form.CODE) {
             throw new Refused(description.name() + " has no text '" + setting + "'.");
@@ -267,8 +280,8 @@ public final class EditFactory {
                 new Layer(at.id(), at.lane(), at.blend(), at.opacity(), at.hidden(), at.mask(), follow));
     }
 
-    private Description known(String type) {
-        Description description = catalogue.find(type);
+    private Description known(Look look, String type) {
+        Description description = catalogue.of(look, Step.of("s", type));
         if (description == null) throw new Refused("There is no step '" + type + "'.");
         return description;
     }

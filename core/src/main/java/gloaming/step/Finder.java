@@ -1,6 +1,7 @@
 package gloaming.step;
 
 import gloaming.flow.Kind;
+import gloaming.look.Kit;
 import gloaming.look.Lane;
 import gloaming.look.Look;
 import java.util.ArrayList;
@@ -44,8 +45,9 @@ public final class Finder {
         boolean any = words.isBlank();
         if (any) {
             for (Description step : catalogue.entries())
-                if (fits(at, place, step)) here.add(new Found(step, Where.HERE));
+                if (fits(look, at, place, step)) here.add(new Found(step, Where.HERE));
             here.sort(java.util.Comparator.comparing(found -> found.step.name()));
+            here.addAll(0, kits(look, at, place, ""));
             return here;
         }
         float best = 0;
@@ -53,7 +55,7 @@ public final class Finder {
         List<Found> nowhere = new ArrayList<>();
         float bestNowhere = 0;
         for (StepSearch.Hit hit : search.find(words)) {
-            if (fits(at, place, hit.step())) {
+            if (fits(look, at, place, hit.step())) {
                 bestHere = Math.max(bestHere, hit.score());
                 here.add(new Found(hit.step(), Where.HERE));
             } else if (hit.step().takes() == null) {
@@ -73,27 +75,45 @@ public final class Finder {
         // Whoever means a step that goes nowhere here is told so, and not given another.
         if (bestNowhere > CLEARLY * Math.max(best, bestHere)) offered.addFirst(nowhere.removeFirst());
         offered.addAll(nowhere);
+        offered.addAll(0, kits(look, at, place, words));
         return offered;
+    }
+
+    /** The kits of the look whose name begins or goes on with all that is typed, where they fit; none in itself. */
+    private List<Found> kits(Look look, Lane at, int place, String words) {
+        List<Found> found = new ArrayList<>();
+        String typed = words.strip().toLowerCase(java.util.Locale.ROOT);
+        for (Kit kit : look.kits()) {
+            if (at != null && kit.id().equals(at.kit())) continue;
+            if (!typed.isEmpty()
+                    && !kit.name().toLowerCase(java.util.Locale.ROOT).contains(typed)) continue;
+            Description face = KitFace.of(kit, look, catalogue);
+            if (face == null) continue;
+            if (fits(look, at, place, face)) found.add(new Found(face, Where.HERE));
+            else if (face.takes() == null) found.add(new Found(face, Where.NEW_LANE));
+        }
+        return found;
     }
 
     private static final float CLEARLY = 2;
     private static final int NOWHERE = 3;
 
     /** Whether a step takes what comes at a place and gives what the step behind it takes. */
-    public boolean fits(Lane lane, int place, Description description) {
+    public boolean fits(Look look, Lane lane, int place, Description description) {
         if (lane == null || lane.steps().isEmpty()) return description.takes() == null;
-        Kind comes =
-                place <= 0 ? null : gives(lane, Math.min(place, lane.steps().size()) - 1);
+        Kind comes = place <= 0
+                ? null
+                : gives(look, lane, Math.min(place, lane.steps().size()) - 1);
         Kind goes = place >= lane.steps().size()
                 ? null
-                : catalogue.find(lane.steps().get(Math.max(0, place)).type()).takes();
+                : catalogue.of(look, lane.steps().get(Math.max(0, place))).takes();
         if (comes == null
                 ? description.takes() != null
                 : description.takes() == null || !description.takes().accepts(comes)) return false;
         return place >= lane.steps().size() || goes != null && goes.accepts(description.gives());
     }
 
-    private Kind gives(Lane lane, int step) {
-        return catalogue.find(lane.steps().get(step).type()).gives();
+    private Kind gives(Look look, Lane lane, int step) {
+        return catalogue.of(look, lane.steps().get(step)).gives();
     }
 }

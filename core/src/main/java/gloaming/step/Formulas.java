@@ -45,7 +45,7 @@ public final class Formulas {
     /** Finds the id of a lane that gives a signal by its name, upper and lower case alike; null where there is none. */
     public static UnaryOperator<String> laneByName(Look look, Rules rules) {
         return name -> look.lanes().stream()
-                .filter(lane -> lane.name().equalsIgnoreCase(name) && drives(rules.gives(lane)))
+                .filter(lane -> lane.name().equalsIgnoreCase(name) && drives(rules.gives(look, lane)))
                 .map(Lane::id)
                 .findFirst()
                 .orElse(null);

@@ -90,8 +90,8 @@ public final class Paste {
         Step given = from.steps().findFirst().orElseThrow(() -> new Refused("There is no step in the clipboard."));
         if (!given.type().equals(to.type()))
             throw new Refused("The clipboard has settings of "
-                    + catalogue.find(given.type()).name() + ", and the chosen step is "
-                    + catalogue.find(to.type()).name() + ".");
+                    + catalogue.of(from, given).name() + ", and the chosen step is "
+                    + catalogue.of(look, to).name() + ".");
         List<Edit> edits = new ArrayList<>();
         Set<String> all = new HashSet<>(to.settings().keySet());
         all.addAll(given.settings().keySet());

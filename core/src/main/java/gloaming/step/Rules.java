@@ -4,9 +4,11 @@ import gloaming.flow.Kind;
 import gloaming.look.Binding;
 import gloaming.look.Clock;
 import gloaming.look.Follow;
+import gloaming.look.Kit;
 import gloaming.look.Lane;
 import gloaming.look.Layer;
 import gloaming.look.Lifted;
+import gloaming.look.Limits;
 import gloaming.look.Look;
 import gloaming.look.ReadSource;
 import gloaming.look.Refused;
@@ -30,7 +32,14 @@ public final class Rules {
 
     /** Returns the look when it keeps every rule; throws {@link Refused} at the first it breaks. */
     public Look check(Look written) {
-        Look look = catalogue.renewed(written);
+        Look kept = catalogue.renewed(written);
+        ids(kept);
+        kits(kept);
+        opened(KitOpening.open(kept, catalogue));
+        return kept;
+    }
+
+    private void opened(Look look) {
         ids(look);
         for (Lane lane : look.lanes()) chain(lane);
         for (Lane lane : look.lanes()) {
@@ -41,14 +50,48 @@ public final class Rules {
         clock(look, "The look's clock", look.clock());
         desk(look);
         order(look);
-        return look;
+    }
+
+    /** Kits have their lanes, none stands in itself, and what uses them is there. */
+    private void kits(Look look) {
+        Set<String> ids = new HashSet<>();
+        for (Kit kit : look.kits()) {
+            if (!ids.add(kit.id())) throw new Refused("Two kits have the id '" + kit.id() + "'.");
+            Lane main = look.lane(kit.lane()).orElse(null);
+            if (main == null || !kit.id().equals(main.kit()))
+                throw new Refused("The kit '" + kit.name() + "' has lost the lane that stands for it.");
+        }
+        for (Lane lane : look.lanes()) {
+            if (lane.id().indexOf('/') >= 0) throw new Refused("The lane '" + lane.name() + "' has a path for an id.");
+            if (lane.kit() != null && !ids.contains(lane.kit()))
+                throw new Refused("The lane '" + lane.name() + "' stands in a kit that is not in this look.");
+            for (Step step : lane.steps()) {
+                if (step.id().indexOf('/') >= 0)
+                    throw new Refused("A step of '" + lane.name() + "' has a path for an id.");
+                String used = Kit.used(step.type());
+                if (used == null) continue;
+                if (!ids.contains(used))
+                    throw new Refused("The lane '" + lane.name() + "' uses a kit that is not in this look.");
+                if (lane.kit() != null && uses(look, used, lane.kit(), 0))
+                    throw new Refused("The kit '" + look.kit(used).orElseThrow().name() + "' would stand in itself.");
+            }
+        }
+    }
+
+    /** Whether a kit is another, or uses it somewhere within. */
+    private static boolean uses(Look look, String kit, String other, int depth) {
+        if (kit.equals(other) || depth > Limits.KITS) return true;
+        return look.lanesIn(kit).stream()
+                .flatMap(lane -> lane.steps().stream())
+                .map(step -> Kit.used(step.type()))
+                .anyMatch(used -> used != null && uses(look, used, other, depth + 1));
     }
 
     /** What leaves the end of a lane: null for an empty one. */
-    public Kind gives(Lane lane) {
+    public Kind gives(Look look, Lane lane) {
         return lane.steps().isEmpty()
                 ? null
-                : catalogue.find(lane.steps().getLast().type()).gives();
+                : catalogue.of(look, lane.steps().getLast()).gives();
     }
 
     /**
@@ -299,14 +342,14 @@ public final class Rules {
 
     /** A lane that gives a number. */
     private void drives(Look look, String sentence, String id) {
-        Kind gives = look.lane(id).map(this::gives).orElse(null);
+        Kind gives = look.lane(id).map(lane -> gives(look, lane)).orElse(null);
         lane(look, sentence, id, gives != null && gives.drives() ? gives : Kind.SIGNAL);
     }
 
     private void lane(Look look, String sentence, String id, Kind kind) {
         Lane lane = look.lane(id).orElse(null);
         if (lane == null) throw new Refused(sentence + " the lane '" + id + "', which is not in this look.");
-        Kind gives = gives(lane);
+        Kind gives = gives(look, lane);
         if (gives != null && !kind.accepts(gives)) {
             throw new Refused(
                     sentence + " '" + lane.name() + "', which gives " + gives.id() + " and not " + kind.id() + ".");

@@ -3,6 +3,7 @@ package gloaming.step;
 import gloaming.look.Binding;
 import gloaming.look.Blend;
 import gloaming.look.Desk;
+import gloaming.look.Kit;
 import gloaming.look.Limits;
 import gloaming.look.LookJson;
 import java.util.Collection;
@@ -17,6 +18,9 @@ import tools.jackson.databind.node.ObjectNode;
 public final class Schema {
     private static final JsonMapper JSON =
             JsonMapper.builder().enable(SerializationFeature.INDENT_OUTPUT).build();
+
+    /** An id, or a path into uses of kits. */
+    private static final int PATH = 400;
 
     private Schema() {}
 
@@ -42,9 +46,11 @@ public final class Schema {
         p.set("mix", array(layer(), Limits.LAYERS));
         p.putObject("clock").put("$ref", "#/$defs/clock");
         p.set("desk", desk());
+        p.set("kits", array(kit(), Limits.KITS));
         ObjectNode defs = root.putObject("$defs");
         defs.set("clock", clock());
         defs.set("follow", follow());
+        defs.set("kit-use", use());
         for (Description description : steps) defs.set("step-" + description.id(), step(description));
         return JSON.writeValueAsString(root) + "\n";
     }
@@ -53,8 +59,8 @@ public final class Schema {
         ObjectNode clock = object("factor");
         ObjectNode p = (ObjectNode) clock.get("properties");
         p.set("factor", number("number", 0, 16));
-        p.set("push", string(40));
-        p.set("restart", string(40));
+        p.set("push", string(PATH));
+        p.set("restart", string(PATH));
         return clock;
     }
 
@@ -93,8 +99,52 @@ public final class Schema {
         ObjectNode any = JSON.createObjectNode();
         ArrayNode oneOf = any.putArray("oneOf");
         for (Description d : steps) oneOf.addObject().put("$ref", "#/$defs/step-" + d.id());
+        oneOf.addObject().put("$ref", "#/$defs/kit-use");
         p.set("steps", array(any, Limits.STEPS));
+        p.set("kit", string(40));
         return lane;
+    }
+
+    private static ObjectNode kit() {
+        ObjectNode kit = object("id", "name", "lane");
+        ObjectNode p = (ObjectNode) kit.get("properties");
+        p.set("id", string(40));
+        p.set("name", string(Limits.NAME));
+        p.set("says", string(Limits.FORMULA));
+        p.set("lane", string(40));
+        ObjectNode knob = object("id", "name", "targets");
+        ObjectNode k = (ObjectNode) knob.get("properties");
+        k.set("id", string(40));
+        k.set("name", string(Limits.NAME));
+        k.set("says", string(Limits.FORMULA));
+        ObjectNode target = object("step", "setting");
+        ObjectNode t = (ObjectNode) target.get("properties");
+        t.set("step", string(40));
+        t.set("setting", string(Limits.NAME));
+        for (String end : List.of("low", "high")) t.putObject(end).put("type", "number");
+        for (String end : List.of("min", "max")) k.putObject(end).put("type", "number");
+        k.set("targets", array(target, Kit.TARGETS));
+        p.set("knobs", array(knob, Kit.KNOBS));
+        ObjectNode input = object("id", "name");
+        ((ObjectNode) input.get("properties")).set("id", string(40));
+        ((ObjectNode) input.get("properties")).set("name", string(Limits.NAME));
+        p.set("inputs", array(input, Kit.KNOBS));
+        p.set("outputs", array(string(40), Limits.LANES));
+        return kit;
+    }
+
+    /** A use of a kit, whose settings and inputs are those that the kit says. */
+    private static ObjectNode use() {
+        ObjectNode use = object("id", "type");
+        ObjectNode p = (ObjectNode) use.get("properties");
+        p.set("id", string(40));
+        p.set("type", string(40).put("pattern", "^" + Kit.TYPE));
+        p.set("label", string(Limits.NAME));
+        p.putObject("bypassed").put("type", "boolean");
+        for (String part : List.of("settings", "follows", "reads", "formulas"))
+            p.putObject(part).put("type", "object");
+        p.set("chance", string(Limits.NAME));
+        return use;
     }
 
     private static ObjectNode step(Description description) {
@@ -117,7 +167,7 @@ public final class Schema {
             }
         }
         for (Description.Input input : description.reads()) {
-            ((ObjectNode) reads.get("properties")).set(input.name(), string(40));
+            ((ObjectNode) reads.get("properties")).set(input.name(), string(PATH));
         }
         if (description.grows()) {
             for (ObjectNode open : List.of(settings, follows, reads, formulas)) open.put("additionalProperties", true);
@@ -126,6 +176,7 @@ public final class Schema {
         p.set("follows", follows);
         p.set("reads", reads);
         p.set("formulas", formulas);
+        p.set("chance", string(Limits.NAME));
         ObjectNode drafts = object();
         for (Setting setting : description.settings()) {
             if (setting.form() != Setting.Form.CODE) continue;
@@ -160,12 +211,12 @@ public final class Schema {
         ObjectNode layer = object("id", "lane", "blend", "opacity");
         ObjectNode p = (ObjectNode) layer.get("properties");
         p.set("id", string(40));
-        p.set("lane", string(40));
+        p.set("lane", string(PATH));
         ArrayNode blends = p.putObject("blend").putArray("enum");
         Stream.of(Blend.values()).map(Blend::id).forEach(blends::add);
         p.set("opacity", number("number", 0, 1));
         p.putObject("hidden").put("type", "boolean");
-        p.set("mask", string(40));
+        p.set("mask", string(PATH));
         p.putObject("follow").put("$ref", "#/$defs/follow");
         p.set("formula", string(Limits.FORMULA));
         return layer;
@@ -175,7 +226,7 @@ public final class Schema {
         List<String> numbers = List.of("inLow", "inHigh", "outLow", "outHigh");
         ObjectNode follow = object("lane", "inLow", "inHigh", "outLow", "outHigh");
         ObjectNode p = (ObjectNode) follow.get("properties");
-        p.set("lane", string(40));
+        p.set("lane", string(PATH));
         for (String name : numbers) p.putObject(name).put("type", "number");
         p.set("easeUp", number("number", 0, 60));
         p.set("easeDown", number("number", 0, 60));

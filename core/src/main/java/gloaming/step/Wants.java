@@ -21,17 +21,17 @@ final class Wants {
      */
     Step given(Look look, Lane lane, int place, Step step) {
         Step now = step;
-        for (Description.Input input : catalogue.of(step).reads()) {
-            String from = input.takes().isEmpty() ? only(look, lane, input) : beside(lane, place, input);
+        for (Description.Input input : catalogue.of(look, step).reads()) {
+            String from = input.takes().isEmpty() ? only(look, lane, input) : beside(look, lane, place, input);
             if (from != null) now = now.withRead(input.name(), from);
         }
         return now;
     }
 
-    private String beside(Lane lane, int place, Description.Input input) {
+    private String beside(Look look, Lane lane, int place, Description.Input input) {
         for (int i = Math.min(place, lane.steps().size()) - 1; i >= 0; i--) {
             Step ahead = lane.steps().get(i);
-            Kind given = catalogue.of(ahead).gives(input.takes());
+            Kind given = catalogue.of(look, ahead).gives(input.takes());
             if (given != null && input.kind().accepts(given)) return ReadSource.behind(ahead.id(), input.takes());
         }
         return null;
@@ -43,7 +43,8 @@ final class Wants {
         String found = null;
         for (Lane other : look.lanes()) {
             if (other.id().equals(lane.id()) || other.steps().isEmpty()) continue;
-            Kind gives = catalogue.find(other.steps().getLast().type()).gives();
+            if (!java.util.Objects.equals(other.kit(), lane.kit())) continue;
+            Kind gives = catalogue.of(look, other.steps().getLast()).gives();
             if (!input.kind().accepts(gives)) continue;
             if (found != null) return null;
             found = other.id();
@@ -61,7 +62,7 @@ final class Wants {
                 if (from != null && from != at && goesBy(look, from.id(), by, depth + 1)) return true;
             }
             for (Follow follow : step.follows().values()) if (goesBy(look, follow.lane(), by, depth + 1)) return true;
-            for (String spoken : Formulas.lanes(step, catalogue.of(step)))
+            for (String spoken : Formulas.lanes(step, catalogue.of(look, step)))
                 if (look.lane(spoken).isPresent() && goesBy(look, spoken, by, depth + 1)) return true;
         }
         return at.clock().push() != null && goesBy(look, at.clock().push(), by, depth + 1)

@@ -142,7 +142,9 @@ class KindTest {
         Look look = look();
         assertThat(new EditFactory(Catalogue.all()).addLane(look, "toll").toString())
                 .doesNotContain("AddLayer");
-        assertThat(new Rules(Catalogue.all()).gives(look.lanes().getFirst()).id())
+        assertThat(new Rules(Catalogue.all())
+                        .gives(look, look.lanes().getFirst())
+                        .id())
                 .isEqualTo("chime");
         Look behind = look.withLanes(List.of(
                 new Lane("l1", "bell", Clock.SHOW, List.of(Step.of("s1", "toll"), Step.of("s3", "blur"))),

@@ -118,7 +118,8 @@ class PassesTest {
                         Map.of(),
                         Map.of(),
                         Map.of(),
-                        Map.of()));
+                        Map.of(),
+                        null));
         assertThat(d.problems()).isEmpty();
         assertThat(d.settings()).extracting(Setting::id).containsExactly("code", "values", "speed", "lamp", "late");
         assertThat(d.reads()).extracting(Description.Input::name).containsExactly("reeds");

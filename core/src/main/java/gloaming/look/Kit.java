@@ -1,0 +1,133 @@
+package gloaming.look;
+
+import com.fasterxml.jackson.annotation.JsonInclude;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Set;
+
+/**
+ * Lanes wrapped as one step: those of the look that say they stand in it. A step of the type {@code kit-} and its id is a use of it.
+ *
+ * @param id like {@code k1}
+ * @param name what its uses are called
+ * @param says what it is for, or empty
+ * @param lane the id of the lane whose steps stand in the place of a use; the others run beside
+ * @param knobs what can be set outside, in their order
+ * @param inputs what its lanes read from outside, in their order; steps, follows and formulas within speak of them by their ids, as of lanes
+ * @param outputs ids of its lanes that can be read from outside, by a path: the use's id, a slash and the lane's
+ */
+@JsonInclude(JsonInclude.Include.NON_EMPTY)
+public record Kit(
+        String id, String name, String says, String lane, List<Knob> knobs, List<Input> inputs, List<String> outputs) {
+    public static final String TYPE = "kit-";
+    public static final int KNOBS = 100;
+    /** Settings that one knob turns, at most. */
+    public static final int TARGETS = 50;
+
+    /** Settings that every use has beside the knobs: where its chance starts, and how fast its own time runs. */
+    public static final String SEED = "seed";
+
+    public static final String SPEED = "speed";
+
+    /**
+     * A setting outside, and what it sets within. Where a use does not set it, what it sets stays as it is within.
+     *
+     * @param id like {@code q1}
+     * @param name what it is called outside
+     * @param says what it does, or empty for what the first setting within says
+     * @param min lowest number outside, or null for that of the first setting within
+     * @param max highest number outside, or null
+     * @param targets one or more
+     */
+    @JsonInclude(JsonInclude.Include.NON_EMPTY)
+    public record Knob(String id, String name, String says, Double min, Double max, List<Target> targets) {
+        public Knob {
+            Limits.id("A knob", id);
+            name = Limits.name("A knob", name);
+            says = says == null ? "" : says.strip();
+            if (says.length() > Limits.FORMULA) throw new Refused("The explanation of '" + name + "' is too long.");
+            if ((min == null) != (max == null)) throw new Refused("The range of '" + name + "' has one end only.");
+            if (min != null && !(Limits.finite("The low end", min) < Limits.finite("The high end", max)))
+                throw new Refused("The range of '" + name + "' goes from low to high.");
+            targets = targets == null ? List.of() : List.copyOf(targets);
+            if (targets.size() > TARGETS) throw new Refused("'" + name + "' feeds over " + TARGETS + " settings.");
+        }
+    }
+
+    /**
+     * A setting within that a knob sets.
+     *
+     * @param low what it is where the knob is lowest, or null where it is what the knob is
+     * @param high what it is where the knob is highest, or null
+     */
+    @JsonInclude(JsonInclude.Include.NON_NULL)
+    public record Target(String step, String setting, Double low, Double high) {
+        public Target {
+            Limits.id("A knob's step", step);
+            if (setting == null) throw new Refused("A knob names no setting.");
+            if ((low == null) != (high == null)) throw new Refused("A knob's range has one end only.");
+            if (low != null) {
+                Limits.finite("The low end", low);
+                Limits.finite("The high end", high);
+            }
+        }
+    }
+
+    /** What is read from outside, by its id, like {@code i1}, and its name. */
+    public record Input(String id, String name) {
+        public Input {
+            Limits.id("An input", id);
+            name = Limits.name("An input", name);
+        }
+    }
+
+    public Kit {
+        Limits.id("A kit", id);
+        name = Limits.name("A kit", name);
+        says = says == null ? "" : says.strip();
+        if (says.length() > Limits.FORMULA) throw new Refused("The explanation of the kit '" + name + "' is too long.");
+        Limits.id("A kit's lane", lane);
+        knobs = knobs == null ? List.of() : List.copyOf(knobs);
+        inputs = inputs == null ? List.of() : List.copyOf(inputs);
+        outputs = outputs == null ? List.of() : List.copyOf(outputs);
+        if (knobs.size() > KNOBS) throw new Refused("The kit '" + name + "' has over " + KNOBS + " settings outside.");
+        if (inputs.size() > KNOBS) throw new Refused("The kit '" + name + "' reads over " + KNOBS + " things.");
+        Set<String> ids = new HashSet<>();
+        for (Knob knob : knobs)
+            if (!ids.add(knob.id())) throw new Refused("Two knobs of the kit '" + name + "' have one id.");
+        for (Input input : inputs)
+            if (!ids.add(input.id())) throw new Refused("Two inputs of the kit '" + name + "' have one id.");
+    }
+
+    public Kit withName(String name) {
+        return new Kit(id, name, says, lane, knobs, inputs, outputs);
+    }
+
+    public Kit withKnobs(List<Knob> knobs) {
+        return new Kit(id, name, says, lane, knobs, inputs, outputs);
+    }
+
+    /** Without knobs and outputs of what is not there any more, by the ids of steps and lanes that are. */
+    Kit keeping(Set<String> there) {
+        List<Knob> kept = new java.util.ArrayList<>();
+        for (Knob knob : knobs) {
+            List<Target> targets = knob.targets().stream()
+                    .filter(t -> there.contains(t.step()))
+                    .toList();
+            if (!targets.isEmpty())
+                kept.add(new Knob(knob.id(), knob.name(), knob.says(), knob.min(), knob.max(), targets));
+        }
+        List<String> read = outputs.stream().filter(there::contains).toList();
+        return new Kit(id, name, says, lane, kept, inputs, read);
+    }
+
+    /** The type of the steps that use it. */
+    public String type() {
+        return TYPE + id;
+    }
+
+    /** The id of the kit that a step of a type uses, or null where it uses none. */
+    public static String used(String type) {
+        return type.startsWith(TYPE) ? type.substring(TYPE.length()) : null;
+    }
+}
