@@ -50,6 +50,9 @@ export const alpine = { $nextTick(then) { then(); }, $watch() {} };
 export const idle = {
   stepId: '', laneId: '', layerId: '', wire() {}, askTiles() {}, leaveTable() {}, leaveCurve() {}, leaveText() {}, write() {}, codeSetting: null,
   near: {}, waitingText: '', troubled: '',
+  usePath: '', marks: [], openKit: null, outlets: [], kitOf: () => null,
+  /** @this {any} */
+  get lanesHere() { return this.look.lanes; },
 };
 
 /** Puts parts together over the idle ones. */

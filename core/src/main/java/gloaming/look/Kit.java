@@ -16,7 +16,6 @@ import java.util.Set;
  * @param inputs what its lanes read from outside, in their order; steps, follows and formulas within speak of them by their ids, as of lanes
  * @param outputs ids of its lanes that can be read from outside, by a path: the use's id, a slash and the lane's
  */
-@JsonInclude(JsonInclude.Include.NON_EMPTY)
 public record Kit(
         String id, String name, String says, String lane, List<Knob> knobs, List<Input> inputs, List<String> outputs) {
     public static final String TYPE = "kit-";
@@ -39,8 +38,13 @@ public record Kit(
      * @param max highest number outside, or null
      * @param targets one or more
      */
-    @JsonInclude(JsonInclude.Include.NON_EMPTY)
-    public record Knob(String id, String name, String says, Double min, Double max, List<Target> targets) {
+    public record Knob(
+            String id,
+            String name,
+            String says,
+            @JsonInclude(JsonInclude.Include.NON_NULL) Double min,
+            @JsonInclude(JsonInclude.Include.NON_NULL) Double max,
+            List<Target> targets) {
         public Knob {
             Limits.id("A knob", id);
             name = Limits.name("A knob", name);
@@ -60,8 +64,11 @@ public record Kit(
      * @param low what it is where the knob is lowest, or null where it is what the knob is
      * @param high what it is where the knob is highest, or null
      */
-    @JsonInclude(JsonInclude.Include.NON_NULL)
-    public record Target(String step, String setting, Double low, Double high) {
+    public record Target(
+            String step,
+            String setting,
+            @JsonInclude(JsonInclude.Include.NON_NULL) Double low,
+            @JsonInclude(JsonInclude.Include.NON_NULL) Double high) {
         public Target {
             Limits.id("A knob's step", step);
             if (setting == null) throw new Refused("A knob names no setting.");

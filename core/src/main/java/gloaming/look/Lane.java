@@ -11,8 +11,12 @@ import java.util.List;
  *
  * @param kit the id of the kit it stands in, or null where it stands in the look itself
  */
-@JsonInclude(JsonInclude.Include.NON_NULL)
-public record Lane(String id, String name, Clock clock, List<Step> steps, String kit) {
+public record Lane(
+        String id,
+        String name,
+        Clock clock,
+        List<Step> steps,
+        @JsonInclude(JsonInclude.Include.NON_NULL) String kit) {
     @JsonCreator
     public Lane(
             @JsonProperty("id") String id,

@@ -34,7 +34,7 @@ final class KitFace {
         }
         settings.add(new Setting(
                 Kit.SEED,
-                "Chance",
+                "Own chance",
                 Setting.Form.WHOLE,
                 0,
                 SEEDS,
@@ -45,7 +45,7 @@ final class KitFace {
                 List.of()));
         settings.add(new Setting(
                 Kit.SPEED,
-                "Speed",
+                "Own speed",
                 Setting.Form.NUMBER,
                 0,
                 FASTEST,

@@ -4,6 +4,7 @@ import gloaming.look.Clock;
 import gloaming.look.Edit;
 import gloaming.look.Edits;
 import gloaming.look.Follow;
+import gloaming.look.Kit;
 import gloaming.look.Lane;
 import gloaming.look.Layer;
 import gloaming.look.Limits;
@@ -187,6 +188,8 @@ public final class Paste {
         }
 
         private Step laid(Step step) {
+            if (Kit.used(step.type()) != null && !part.own)
+                throw new Refused("In the clipboard is a kit of another look; unwrap it there and copy its lanes.");
             Step now = Step.of(steps.get(step.id()), step.type())
                     .withLabel(step.label())
                     .withBypass(step.bypassed());

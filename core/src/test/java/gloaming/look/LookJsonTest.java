@@ -79,7 +79,7 @@ class LookJsonTest {
     @CsvSource(delimiter = '|', quoteCharacter = '`', textBlock = """
         [] | The file is not a look.
         {"a":1} | The file is not a look: it does not say "format": "gloaming-look".
-        {"format":"gloaming-look","version":7} | The file was written by a newer Gloaming (format 7; this one reads up to 3). Open it there, or update this one.
+        {"format":"gloaming-look","version":7} | The file was written by a newer Gloaming (format 7; this one reads up to 4). Open it there, or update this one.
         {"format":"gloaming-look" | The look is not whole JSON
         """)
     void aFileThatIsNoLookSaysSo(String text, String sentence) {

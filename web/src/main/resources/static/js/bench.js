@@ -6,6 +6,7 @@ import { drawing } from './bench/drawing.js';
 import { finder } from './bench/finder.js';
 import { follows } from './bench/follows.js';
 import { keys } from './bench/keys.js';
+import { kits } from './bench/kits.js';
 import { lanes } from './bench/lanes.js';
 import { mix } from './bench/mix.js';
 import { monitor } from './bench/monitor.js';
@@ -27,12 +28,13 @@ const page = await openPage('.bench');
 
 /** Each part is one file; those that hear the program begin in this order, the document first. */
 Alpine.data('bench', () => together(
-  session(page), selection(page), previews(page), lanes(page), moving(page), mix(page), monitor(page), transport(page), settings(page),
+  session(page), selection(page), kits(page), previews(page), lanes(page), moving(page), mix(page), monitor(page), transport(page), settings(page),
   follows(page), formulas(page), hands(page), points(page), text(page), drawing(page), finder(page), notes(page), keys(page), clipboard(page), air(page),
   {
     init() {
       this.startSession();
       this.startAir();
+      this.startKits();
       this.startSelection();
       this.startText();
       this.startDrawing();

@@ -6,15 +6,15 @@
 /** @typedef {{do: 'ack'}} FromPageAck */
 /** @typedef {{do: 'watch', subject?: string|null, most?: number, round?: number|null, high?: number|null}} FromPageWatch */
 /** @typedef {{do: 'ping', at?: number}} FromPagePing */
-/** @typedef {FromPageEdit|FromPageUndo|FromPageRedo|FromPageAddStep|FromPageRead|FromPageBring|FromPageDuplicateStep|FromPageDuplicateLane|FromPagePaste|FromPageAddLayer|FromPageFollow|FromPageFollowLayer|FromPageKeys|FromPageWrite|FromPageGoBack|FromPageFormula|FromPageBind|FromPageUnbind|FromPageChangeBinding|FromPageLift|FromPageArrange} FromPageChange */
+/** @typedef {FromPageEdit|FromPageUndo|FromPageRedo|FromPageAddStep|FromPageWrap|FromPageUnwrap|FromPageOwnKit|FromPageKnob|FromPageRead|FromPageBring|FromPageDuplicateStep|FromPageDuplicateLane|FromPagePaste|FromPageAddLayer|FromPageFollow|FromPageFollowLayer|FromPageKeys|FromPageWrite|FromPageGoBack|FromPageFormula|FromPageBind|FromPageUnbind|FromPageChangeBinding|FromPageLift|FromPageArrange} FromPageChange */
 /** @typedef {{do: 'edit', n?: number, gesture?: number, edit: Edit}} FromPageEdit */
-/** @typedef {EditRename|EditFormat|EditAddLane|EditRemoveLane|EditMoveLane|EditRenameLane|EditSetClock|EditSetLookClock|EditSetDesk|EditAddStep|EditRemoveStep|EditMoveStep|EditLabelStep|EditBypass|EditSet|EditWrite|EditSetFollow|EditSetFormula|EditSetRead|EditAddLayer|EditRemoveLayer|EditMoveLayer|EditChangeLayer|EditSeveral} Edit */
+/** @typedef {EditRename|EditFormat|EditAddLane|EditRemoveLane|EditMoveLane|EditRenameLane|EditSetClock|EditSetLookClock|EditSetDesk|EditAddStep|EditRemoveStep|EditMoveStep|EditLabelStep|EditBypass|EditSet|EditWrite|EditSetFollow|EditSetFormula|EditSetRead|EditAddLayer|EditRemoveLayer|EditMoveLayer|EditChangeLayer|EditChangeKit|EditRebuild|EditSeveral} Edit */
 /** @typedef {{edit: 'rename', name: string}} EditRename */
 /** @typedef {{edit: 'format', width: number, height: number, rate: number, seed: number, tempo: number}} EditFormat */
 /** @typedef {{edit: 'add-lane', place: number, lane: Lane}} EditAddLane */
-/** @typedef {{id: string, name: string, clock: Clock, steps: Step[]}} Lane */
+/** @typedef {{id: string, name: string, clock: Clock, steps: Step[], kit: string}} Lane */
 /** @typedef {{factor: number, push?: string, restart?: string}} Clock */
-/** @typedef {{id: string, type: string, label?: string, bypassed?: boolean, settings?: Record<string, number|boolean|string>, follows?: Record<string, Follow>, reads?: Record<string, string>, formulas?: Record<string, string>, drafts?: Record<string, string>}} Step */
+/** @typedef {{id: string, type: string, label?: string, bypassed?: boolean, settings?: Record<string, number|boolean|string>, follows?: Record<string, Follow>, reads?: Record<string, string>, formulas?: Record<string, string>, drafts?: Record<string, string>, chance?: string}} Step */
 /** @typedef {{lane: string, inLow: number, inHigh: number, outLow: number, outHigh: number, easeUp: number, easeDown: number}} Follow */
 /** @typedef {{edit: 'remove-lane', lane: string}} EditRemoveLane */
 /** @typedef {{edit: 'move-lane', lane: string, place: number}} EditMoveLane */
@@ -42,10 +42,20 @@
 /** @typedef {{edit: 'remove-layer', layer: string}} EditRemoveLayer */
 /** @typedef {{edit: 'move-layer', layer: string, place: number}} EditMoveLayer */
 /** @typedef {{edit: 'change-layer', layer: Layer}} EditChangeLayer */
+/** @typedef {{edit: 'change-kit', kit: Kit}} EditChangeKit */
+/** @typedef {{id: string, name: string, says: string, lane: string, knobs: KitKnob[], inputs: KitInput[], outputs: string[]}} Kit */
+/** @typedef {{id: string, name: string, says: string, min: number, max: number, targets: KitTarget[]}} KitKnob */
+/** @typedef {{step: string, setting: string, low: number, high: number}} KitTarget */
+/** @typedef {{id: string, name: string}} KitInput */
+/** @typedef {{edit: 'rebuild', lanes: Lane[], mix: Layer[], clock: Clock, desk: Desk, kits: Kit[]}} EditRebuild */
 /** @typedef {{edit: 'several', edits: Edit[]}} EditSeveral */
 /** @typedef {{do: 'undo', n?: number}} FromPageUndo */
 /** @typedef {{do: 'redo', n?: number}} FromPageRedo */
-/** @typedef {{do: 'add-step', n?: number, lane?: string|null, place?: number, type: string, above?: string|null}} FromPageAddStep */
+/** @typedef {{do: 'add-step', n?: number, lane?: string|null, place?: number, type: string, above?: string|null, kit?: string|null}} FromPageAddStep */
+/** @typedef {{do: 'wrap', n?: number, lanes: string[], steps: string[]}} FromPageWrap */
+/** @typedef {{do: 'unwrap', n?: number, step: string}} FromPageUnwrap */
+/** @typedef {{do: 'own-kit', n?: number, step: string}} FromPageOwnKit */
+/** @typedef {{do: 'knob', n?: number, step: string, setting: string, knob?: string|null}} FromPageKnob */
 /** @typedef {{do: 'read', n?: number, step: string, read: string, lane?: string|null}} FromPageRead */
 /** @typedef {{do: 'bring', n?: number, ref: string, kind: string, name: string}} FromPageBring */
 /** @typedef {{do: 'duplicate-step', n?: number, step: string}} FromPageDuplicateStep */
@@ -97,14 +107,16 @@
 /** @typedef {ToPageHello|ToPageSaved|ToPageLook|ToPageApplied|ToPageRefused|ToPageSays|ToPageAir|ToPageLight|ToPageBoard|ToPageProbe|ToPageTable|ToPageFound|ToPageVersions|ToPagePong|ToPageChecked|ToPageEars|ToPageDesk} ToPage */
 /** @typedef {{is: 'hello', version: number, n: number}} ToPageHello */
 /** @typedef {{is: 'saved', version: number, n: number}} ToPageSaved */
-/** @typedef {{is: 'look', version: number, n: number, canUndo: boolean, canRedo: boolean, look: Look, grown: Record<string, Face>, formulas: Record<string, string>, curves: Record<string, Key[]>}} ToPageLook */
-/** @typedef {{name: string, width: number, height: number, rate: number, seed: number, tempo: number, lanes: Lane[], mix: Layer[], clock: Clock, desk: Desk}} Look */
+/** @typedef {{is: 'look', version: number, n: number, canUndo: boolean, canRedo: boolean, look: Look, grown: Record<string, Face>, kits: Record<string, Entry>, formulas: Record<string, string>, curves: Record<string, Key[]>}} ToPageLook */
+/** @typedef {{name: string, width: number, height: number, rate: number, seed: number, tempo: number, lanes: Lane[], mix: Layer[], clock: Clock, desk: Desk, kits: Kit[]}} Look */
 /** @typedef {{settings: Setting[], reads: Input[], problems: Problem[]}} Face */
 /** @typedef {{id: string, label: string, form: SettingForm, min: number, max: number, byRatio: boolean, initial: number|boolean|string, unit: string, says: string, choices: string[], drag: RangeDrag}} Setting */
 /** @typedef {'NUMBER'|'WHOLE'|'CHOICE'|'COLOUR'|'TEXT'|'CODE'|'CURVE'|'FORMULA'|'MEDIUM'|'SWITCH'} SettingForm */
 /** @typedef {'NONE'|'ACROSS'|'UP'|'WHEEL'} RangeDrag */
 /** @typedef {{name: string, kind: string, says: string, optional: boolean, before: boolean}} Input */
 /** @typedef {{line: number, column: number, says: string}} Problem */
+/** @typedef {{id: string, name: string, does: string, takes: string|null, gives: string, settings: Setting[], reads: Input[], beside: Output[], problems: Problem[]}} Entry */
+/** @typedef {{name: string, kind: string, says: string}} Output */
 /** @typedef {{is: 'applied', n: number, version: number, select: string|null}} ToPageApplied */
 /** @typedef {{is: 'refused', says: string, n: number}} ToPageRefused */
 /** @typedef {{is: 'says', says: string}} ToPageSays */
@@ -130,8 +142,6 @@
 /** @typedef {{name: string, bound: boolean, count: number, value: number, rate: number, least: number, most: number, ago: number, line: number[]}} Arrival */
 /** @typedef {{osc: number, oscIn: number, oscOut: number, clock: boolean, trouble: string|null, packets: number, malformed: number, fault: string|null, midi: MidiPort[], outs: string[], midiTroubles: string[]}} Ports */
 /** @typedef {{port: string, messages: number}} MidiPort */
-/** @typedef {{id: string, name: string, does: string, takes: string|null, gives: string, settings: Setting[], reads: Input[], beside: CatalogueJsonOutput[], problems: Problem[]}} CatalogueJsonEntry */
-/** @typedef {{name: string, kind: string, says: string}} CatalogueJsonOutput */
 /** @typedef {{one: string, curve: boolean, drives: boolean, mixes: boolean, rail: KindRail, accepts: string[], counts: string}} CatalogueJsonKindEntry */
 /** @typedef {{path: string, filled: boolean, width: number}} KindRail */
 

@@ -9,7 +9,7 @@ import { Live } from './live.js';
  * @property {HTMLElement} root
  * @property {string} lookId
  * @property {Live} live
- * @property {Record<string, import('./messages.js').CatalogueJsonEntry>} catalogue
+ * @property {Record<string, import('./messages.js').Entry>} catalogue
  * @property {import('./messages.js').ToPageBoard | null} board
  * @property {boolean} dear while frames are dear the engine needs the machine more than most numbers do
  * @property {Curves} curves

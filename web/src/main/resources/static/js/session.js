@@ -2,10 +2,15 @@
 
 /** How long a sentence stays in the footer. */
 const SAID_MS = 8000;
-const EMPTY = { name: '', lanes: [], mix: [], width: 960, height: 540, rate: 30, seed: 1, tempo: 120, clock: { factor: 1 }, desk: { bindings: [], strip: [] } };
+const EMPTY = {
+  name: '', lanes: [], mix: [], width: 960, height: 540, rate: 30, seed: 1, tempo: 120, clock: { factor: 1 },
+  desk: { bindings: [], strip: [] }, kits: [],
+};
 
 /** The step that is read by '@step' or '@step:what it hands out beside'. @param {string} read */
-const stepRead = (read) => read.slice(1).split(':')[0];
+const stepRead = (read) => end(read.slice(1).split(':')[0]);
+/** A lane or step within uses of kits, by its own id. @param {string} path */
+const end = (path) => path.slice(path.lastIndexOf('/') + 1);
 
 /**
  * The document as the page has it and what plays of it: what Bench and Desk have in common.
@@ -34,6 +39,8 @@ export function session(page) {
     },
     /** @param {import('./messages.js').ToPageLook} m */
     takeLook(m) {
+      // Kits are steps too, as this look has them.
+      Object.assign(catalogue, m.kits);
       this.look = m.look;
       this.grown = m.grown;
       this.version = m.version;
@@ -62,14 +69,22 @@ export function session(page) {
     /** @param {string} id a step's */
     laneOf(id) { return this.look.lanes.find((lane) => lane.steps.some((s) => s.id === id)) ?? null; },
     /** @param {string} id */
-    laneById(id) { return this.look.lanes.find((lane) => lane.id === id) ?? null; },
+    laneById(id) { return this.look.lanes.find((lane) => lane.id === end(id)) ?? null; },
     /** @param {string} id */
-    laneName(id) { return this.laneById(id)?.name ?? '—'; },
+    laneName(id) {
+      const lane = this.laneById(id);
+      const use = id.includes('/') && this.find(id.split('/')[0]);
+      if (lane) return use ? `${this.name(use)}, ${lane.name}` : lane.name;
+      return this.inputName(id) ?? '—';
+    },
+    /** What a kit calls what comes in from outside. @param {string} id */
+    inputName(id) { return (this.look.kits ?? []).flatMap((kit) => kit.inputs).find((input) => input.id === id)?.name; },
     /** The lane that is read, whole or from behind one of its steps. @param {string} read */
     laneRead(read) { return read.startsWith('@') ? this.laneOf(stepRead(read)) : this.laneById(read); },
     /** Where a read comes from, as people say it. @param {string} read */
     readName(read) {
       const lane = this.laneRead(read);
+      if (!read.startsWith('@')) return this.laneName(read);
       const step = read.startsWith('@') && this.find(stepRead(read));
       const [, beside] = read.split(':');
       if (!step || !lane) return lane?.name ?? '—';

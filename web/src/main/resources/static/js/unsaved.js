@@ -6,8 +6,8 @@ import { freshId } from './ids.js';
  * and sent again when the program was started anew; the program passes over those it has.
  */
 const CHANGES = new Set([
-  'edit', 'undo', 'redo', 'add-step', 'read', 'bring', 'duplicate-step', 'duplicate-lane', 'paste', 'add-layer', 'follow', 'follow-layer', 'keys', 'write',
-  'go-back', 'bind', 'unbind', 'change-binding', 'lift', 'arrange', 'formula',
+  'edit', 'undo', 'redo', 'add-step', 'wrap', 'unwrap', 'own-kit', 'knob', 'read', 'bring', 'duplicate-step', 'duplicate-lane', 'paste', 'add-layer',
+  'follow', 'follow-layer', 'keys', 'write', 'go-back', 'bind', 'unbind', 'change-binding', 'lift', 'arrange', 'formula',
 ]);
 /** Changes that may wait while the program is away; what comes then is not taken. */
 const MOST = 2000;

@@ -1,10 +1,11 @@
 package gloaming.web.live;
 
 import gloaming.flow.Kind;
+import gloaming.look.Kit;
+import gloaming.look.Look;
+import gloaming.look.Step;
 import gloaming.step.Catalogue;
 import gloaming.step.Description;
-import gloaming.step.Setting;
-import gloaming.web.message.Maybe;
 import gloaming.web.message.ToPage;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -15,21 +16,6 @@ import tools.jackson.databind.json.JsonMapper;
 /** The catalogue as pages load it, written once. */
 @Component
 public class CatalogueJson {
-    /** A step, as pages show it. */
-    public record Entry(
-            String id,
-            String name,
-            String does,
-            @Maybe String takes,
-            String gives,
-            List<Setting> settings,
-            List<ToPage.Input> reads,
-            List<Output> beside,
-            List<ToPage.Problem> problems) {}
-
-    /** What a step hands out beside what leaves it. */
-    public record Output(String name, String kind, String says) {}
-
     /** What can be done with a lane that ends in a kind, and how its rail is drawn. */
     public record KindEntry(
             String one,
@@ -60,18 +46,25 @@ public class CatalogueJson {
                 .toList();
     }
 
-    private static Map<String, Entry> entries() {
-        Map<String, Entry> all = new LinkedHashMap<>();
-        for (Description d : Catalogue.all().entries()) {
-            String takes = d.takes() == null ? null : d.takes().id();
-            List<Output> beside = d.beside().stream()
-                    .map(o -> new Output(o.name(), o.kind().id(), o.says()))
-                    .toList();
-            String gives = d.gives().id();
-            all.put(
-                    d.id(),
-                    new Entry(d.id(), d.name(), d.does(), takes, gives, d.settings(), reads(d), beside, List.of()));
-        }
+    private static Map<String, ToPage.Entry> entries() {
+        Map<String, ToPage.Entry> all = new LinkedHashMap<>();
+        for (Description d : Catalogue.all().entries()) all.put(d.id(), entry(d));
+        return all;
+    }
+
+    private static ToPage.Entry entry(Description d) {
+        String takes = d.takes() == null ? null : d.takes().id();
+        List<ToPage.Output> beside = d.beside().stream()
+                .map(o -> new ToPage.Output(o.name(), o.kind().id(), o.says()))
+                .toList();
+        String gives = d.gives().id();
+        return new ToPage.Entry(d.id(), d.name(), d.does(), takes, gives, d.settings(), reads(d), beside, List.of());
+    }
+
+    /** The kits of a look by their types, as steps. */
+    static Map<String, ToPage.Entry> kits(Look look) {
+        Map<String, ToPage.Entry> all = new LinkedHashMap<>();
+        for (Kit kit : look.kits()) all.put(kit.type(), entry(Catalogue.all().of(look, Step.of("s", kit.type()))));
         return all;
     }
 

@@ -8,6 +8,8 @@ import gloaming.look.Refused;
 import gloaming.step.Catalogue;
 import gloaming.step.DeskEditFactory;
 import gloaming.step.EditFactory;
+import gloaming.step.KitKnobs;
+import gloaming.step.KitWrap;
 import gloaming.step.Paste;
 import gloaming.web.message.FromPage;
 import gloaming.web.message.ToPage;
@@ -24,6 +26,8 @@ class DocumentChanges {
     private final Versions versions;
     private final EditFactory edits = new EditFactory(Catalogue.all());
     private final Paste paste = new Paste(Catalogue.all());
+    private final KitWrap kits = new KitWrap(Catalogue.all());
+    private final KitKnobs knobs = new KitKnobs(Catalogue.all());
     private final DeskEditFactory deskEdits = new DeskEditFactory(Catalogue.all());
 
     DocumentChanges(House house, ShowMedia media, PageMessages messages, Versions versions) {
@@ -54,6 +58,10 @@ class DocumentChanges {
                 Edit edit = paste.paste(look, open.id, m.text(), m.lane(), m.step(), m.settings());
                 apply(viewer, open, m, edit, m.settings() ? null : fresh);
             }
+            case FromPage.Wrap m -> apply(viewer, open, m, kits.wrap(look, m.lanes(), m.steps(), ""), fresh);
+            case FromPage.Unwrap m -> apply(viewer, open, m, kits.unwrap(look, m.step()), null);
+            case FromPage.OwnKit m -> apply(viewer, open, m, kits.own(look, m.step()), m.step());
+            case FromPage.Knob m -> apply(viewer, open, m, knobs.give(look, m.step(), m.setting(), m.knob()), null);
             case FromPage.AddLayer m -> apply(viewer, open, m, edits.addLayer(look, m.lane(), m.above()), null);
             case FromPage.Follow m -> apply(viewer, open, m, edits.follow(look, m.step(), m.setting(), m.lane()), null);
             case FromPage.FollowLayer m -> apply(viewer, open, m, edits.followLayer(look, m.layer(), m.lane()), null);
@@ -89,7 +97,7 @@ class DocumentChanges {
     private Edit addStep(OpenLook open, FromPage.AddStep m) {
         ShowMedia.Chosen medium = media.of(open.showId, Catalogue.all().find(m.type()));
         return m.lane() == null
-                ? edits.addLane(open.look(), m.type(), medium.name(), m.above(), medium.settings())
+                ? edits.addLane(open.look(), m.type(), medium.name(), m.above(), medium.settings(), m.kit())
                 : edits.addStep(open.look(), m.lane(), m.place(), m.type(), m.above(), medium.settings());
     }
 

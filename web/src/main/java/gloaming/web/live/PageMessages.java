@@ -139,14 +139,22 @@ class PageMessages {
         synchronized (open) {
             Look look = open.look();
             return new ToPage.Look(
-                    open.version(), n, open.canUndo(), open.canRedo(), look, grown(look), formulas(look), curves(look));
+                    open.version(),
+                    n,
+                    open.canUndo(),
+                    open.canRedo(),
+                    look,
+                    grown(look),
+                    CatalogueJson.kits(look),
+                    formulas(look),
+                    curves(look));
         }
     }
 
     private static Map<String, String> formulas(Look look) {
         Map<String, String> all = new LinkedHashMap<>();
         look.steps()
-                .forEach(step -> Formulas.of(step, Catalogue.all().of(step))
+                .forEach(step -> Formulas.of(step, Catalogue.all().of(look, step))
                         .forEach((setting, text) -> all.put(step.id() + " " + setting, Formulas.shown(look, text))));
         for (Layer layer : look.mix()) {
             if (layer.formula() != null) all.put(layer.id() + " opacity", Formulas.shown(look, layer.formula()));
@@ -157,7 +165,7 @@ class PageMessages {
     private static Map<String, List<Key>> curves(Look look) {
         Map<String, List<Key>> all = new LinkedHashMap<>();
         look.steps().forEach(step -> {
-            for (Setting setting : Catalogue.all().of(step).settings()) {
+            for (Setting setting : Catalogue.all().of(look, step).settings()) {
                 if (setting.form() != Setting.Form.CURVE) continue;
                 Value value = step.settings().getOrDefault(setting.id(), setting.initial());
                 if (value instanceof Value.Word word)
@@ -172,7 +180,7 @@ class PageMessages {
     private static Map<String, ToPage.Face> grown(Look look) {
         Map<String, ToPage.Face> all = new LinkedHashMap<>();
         look.steps().forEach(step -> {
-            Description d = Catalogue.all().of(step);
+            Description d = Catalogue.all().of(look, step);
             if (d.grows()) {
                 List<ToPage.Problem> problems = Catalogue.all().problems(step).stream()
                         .map(t -> new ToPage.Problem(t.line(), t.column(), t.says()))

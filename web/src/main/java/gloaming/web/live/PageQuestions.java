@@ -9,6 +9,7 @@ import gloaming.play.Tabulation;
 import gloaming.play.Tiles;
 import gloaming.step.Catalogue;
 import gloaming.step.Finder;
+import gloaming.step.KitOpening;
 import gloaming.step.Rules;
 import gloaming.web.message.FromPage;
 import gloaming.web.message.ToPage;
@@ -45,7 +46,7 @@ class PageQuestions {
                         .toList();
                 viewer.tell(new ToPage.Found(m.asked(), found));
             }
-            case FromPage.Tiles m -> tiles(viewer, open.look(), m);
+            case FromPage.Tiles m -> tiles(viewer, KitOpening.open(open.look(), Catalogue.all()), m);
             case FromPage.Table m -> {
                 viewer.table = m.step().isEmpty() ? null : new Tabulation(m.step());
                 courier.changed();
@@ -80,7 +81,7 @@ class PageQuestions {
         }
         // What is shown as a curve costs next to nothing, and its curve is on every card.
         for (Lane lane : look.lanes()) {
-            Kind gives = rules.gives(lane);
+            Kind gives = rules.gives(look, lane);
             if (gives != null && gives.curve()) lanes.add(lane.id());
         }
         viewer.tilesList = asked.list() & 0xffff;

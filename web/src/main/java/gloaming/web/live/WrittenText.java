@@ -15,7 +15,7 @@ record WrittenText(Step step, String setting, String text) {
         Step step = look.step(id).orElseThrow(() -> new Refused("That step is not there any more."));
         String draft = step.drafts().get(setting);
         if (draft != null) return new WrittenText(step, setting, draft);
-        Description description = Catalogue.all().of(step);
+        Description description = Catalogue.all().of(look, step);
         int i = description.settingIndex(setting);
         if (i >= 0
                 && step.settings()

@@ -69,14 +69,31 @@ public sealed interface FromPage {
     @JsonTypeName("redo")
     record Redo(long n) implements Change {}
 
-    /** Without a lane it begins one; its layer comes in front of that of {@code above}. */
+    /** Without a lane it begins one, in a kit where that is named; its layer comes in front of that of {@code above}. */
     @JsonTypeName("add-step")
     record AddStep(
             long n,
             @Maybe String lane,
             int place,
             String type,
-            @Maybe String above) implements Change, Builds {}
+            @Maybe String above,
+            @Maybe String kit) implements Change, Builds {}
+
+    /** Whole lanes, or steps that stand side by side, become one step. */
+    @JsonTypeName("wrap")
+    record Wrap(long n, List<String> lanes, List<String> steps) implements Change, Builds {}
+
+    /** The lanes of a use come in its place. */
+    @JsonTypeName("unwrap")
+    record Unwrap(long n, String step) implements Change, Builds {}
+
+    /** A use gets a kit of its own. */
+    @JsonTypeName("own-kit")
+    record OwnKit(long n, String step) implements Change, Builds {}
+
+    /** A setting within a kit is set by a knob outside: one that is there, a new one for the word, or without it none. */
+    @JsonTypeName("knob")
+    record Knob(long n, String step, String setting, @Maybe String knob) implements Change, Builds {}
 
     /** Lets a step read a lane, or nothing. */
     @JsonTypeName("read")

@@ -27,6 +27,7 @@ public sealed interface ToPage {
      * @param n the page's own last change that is in it: what the page has done since is not
      * @param grown settings and reads of steps that have some beyond their type's, by step
      * @param formulas as people read them, by "step setting" or "layer opacity"
+     * @param kits what uses of kits are like, by their types
      * @param curves keys with their handles, by "step setting"
      */
     @JsonTypeName("look")
@@ -37,9 +38,25 @@ public sealed interface ToPage {
             boolean canRedo,
             gloaming.look.Look look,
             Map<String, Face> grown,
+            Map<String, Entry> kits,
             Map<String, String> formulas,
             Map<String, List<Key>> curves)
             implements ToPage {}
+
+    /** A step, as pages show it. */
+    record Entry(
+            String id,
+            String name,
+            String does,
+            @Maybe String takes,
+            String gives,
+            List<Setting> settings,
+            List<Input> reads,
+            List<Output> beside,
+            List<Problem> problems) {}
+
+    /** What a step hands out beside what leaves it. */
+    record Output(String name, String kind, String says) {}
 
     /** What of a step its own text makes. */
     record Face(List<Setting> settings, List<Input> reads, List<Problem> problems) {}

@@ -30,7 +30,7 @@ public class Uses {
 
     static boolean refers(Look look, String ref) {
         return look.steps().anyMatch(step -> {
-            Description description = Catalogue.all().of(step);
+            Description description = Catalogue.all().of(look, step);
             return description != null
                     && description.settings().stream()
                             .filter(s -> s.form() == Setting.Form.MEDIUM)

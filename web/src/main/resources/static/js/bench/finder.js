@@ -67,7 +67,8 @@ export function finder(page) {
       const { lane, place } = this.finder;
       if (found.where === 'BEHIND_ANOTHER') return this.say(`${this.foundInfo(found).name} goes ${this.foundWhere(found)}: select such a step first.`);
       const where = found.where === 'NEW_LANE' ? { lane: null, place: 0 } : { lane, place };
-      page.live.send({ do: 'add-step', above: this.aboveLane, type: found.type, ...where });
+      const within = where.lane || !this.openKit ? {} : { kit: this.openKit.id };
+      page.live.send({ do: 'add-step', above: this.aboveLane, type: found.type, ...where, ...within });
       this.closeFinder();
     },
     closeFinder() {

@@ -34,7 +34,11 @@ export function follows(page) {
       return last ? this.gives(last) : '';
     },
     /** Lanes that settings can follow. */
-    signals() { return this.look.lanes.filter((l) => KINDS[this.endOf(l)]?.drives); },
+    signals() {
+      const drives = (/** @type {string} */ kind) => kind === '' || KINDS[kind]?.drives;
+      const own = this.lanesHere.filter((l) => KINDS[this.endOf(l)]?.drives).map((l) => ({ id: l.id, name: l.name }));
+      return [...own, ...this.outlets.filter((o) => drives(o.kind))];
+    },
     /**
      * What a read of the selected step may come from, lane by lane: the lane's end, and what every step before it gives of the kind.
      * @param {import('../messages.js').Input} input
@@ -42,7 +46,8 @@ export function follows(page) {
     readable(input) {
       const own = this.laneOf(this.stepId);
       const accepts = (/** @type {string} */ kind) => KINDS[input.kind].accepts.includes(kind);
-      return this.look.lanes.flatMap((lane) => {
+      const outlets = this.outlets.filter((o) => o.kind === '' || accepts(o.kind)).map((o) => ({ value: o.id, name: o.name }));
+      return [...this.lanesHere.flatMap((lane) => {
         const ahead = lane === own ? lane.steps.findIndex((s) => s.id === this.stepId) : lane.steps.length;
         const steps = input.before ? [] : lane.steps.slice(0, ahead);
         // What leaves the last step of another lane is that lane itself.
@@ -54,10 +59,10 @@ export function follows(page) {
             .map((o) => ({ value: `@${s.id}:${o.name}`, name: `${lane.name}, ${o.name} of ${this.name(s)}` })),
         ]);
         return whole ? [{ value: lane.id, name: lane.name }, ...from] : from;
-      });
+      }), ...outlets];
     },
     /** @param {string} kind */
-    lanesOf(kind) { return this.look.lanes.filter((l) => this.endOf(l) === kind); },
+    lanesOf(kind) { return this.lanesHere.filter((l) => this.endOf(l) === kind); },
     chooseFollow(setting, event) {
       const lane = event.target.value;
       event.target.value = '';
@@ -72,7 +77,7 @@ export function follows(page) {
       if (this.layerId) return this.chosenLayer?.follow ?? null;
       return this.focusSetting ? this.follow(this.focusSetting) : null;
     },
-    get followedKey() { return this.layerId ? `${this.layerId} opacity` : `${this.stepId} ${this.focusSetting}`; },
+    get followedKey() { return this.layerId ? `${this.layerId} opacity` : this.runKey(this.stepId, this.focusSetting); },
     get followedLabel() { return this.layerId ? 'Opacity' : this.setting(this.focusSetting)?.label ?? ''; },
     /** @param {string} setting @param {import('../messages.js').Follow|null} follow */
     changeFollow(setting, follow, g = 0) {
@@ -128,7 +133,7 @@ export function follows(page) {
     paintFollow(m) {
       document.querySelectorAll('.sl[data-setting]').forEach((element) => {
         const id = /** @type {any} */ (element).dataset.setting;
-        const values = m.follows[`${this.stepId} ${id}`];
+        const values = m.follows[this.runKey(this.stepId, id)];
         if (!values) return;
         const setting = this.setting(id);
         if (!setting) return;
@@ -138,7 +143,7 @@ export function follows(page) {
       });
       document.querySelectorAll('select[data-choice]').forEach((element) => {
         const select = /** @type {HTMLSelectElement} */ (element);
-        const now = m.follows[`${this.stepId} ${select.dataset.choice}`];
+        const now = m.follows[this.runKey(this.stepId, select.dataset.choice ?? '')];
         if (now && document.activeElement !== select) select.selectedIndex = Math.round(now.setting);
       });
       if (this.chosenLayer && $('.layer-opacity')) this.drawLayer($('.layer-opacity'));

@@ -35,8 +35,17 @@ export function keys(page) {
     back() {
       if (this.keysOpen || this.notesOpen) { this.keysOpen = false; this.notesOpen = false; } else if (this.waiting) this.stopLearning();
       else if (this.curveStep) this.closeCurve();
-      else if (this.finder.open || !this.writing) this.closeFinder();
-      else this.closeCode();
+      else if (this.finder.open) this.closeFinder();
+      else if (this.writing) this.closeCode();
+      else if (this.marks.length) this.marks = [];
+      else if (this.usePath) this.leaveKit();
+    },
+    /** Up and down: moves, marks or walks. @param {KeyboardEvent} event @param {number} by */
+    vertical(event, by) {
+      if (event.altKey && this.layerId) this.moveLayer(by, event.shiftKey);
+      else if (event.altKey) this.moveLane(by);
+      else if (event.shiftKey) this.extend(0, by);
+      else this.walk(0, by);
     },
     /** @param {KeyboardEvent & {target: any}} event */
     key(event) {
@@ -61,6 +70,9 @@ export function keys(page) {
         p: () => this.toggleProbe(),
         e: () => (this.curveSetting ? this.drawCurve() : this.write()),
         n: () => this.openFinder(null, 0),
+        k: () => this.wrap(),
+        K: () => this.unwrap(),
+        o: () => this.toggleKit(),
         r: () => $('.set .rename')?.focus(),
         B: () => this.blackout(0),
         F: () => this.blackout(2),
@@ -70,10 +82,10 @@ export function keys(page) {
         // Enter alone belongs to whatever has the focus.
         ...(event.shiftKey && this.atBench ? { Enter: () => this.takeKey() } : {}),
         Escape: () => this.back(),
-        ArrowLeft: () => (event.altKey ? this.shift(-1) : this.walk(-1, 0)),
-        ArrowRight: () => (event.altKey ? this.shift(1) : this.walk(1, 0)),
-        ArrowUp: () => (event.altKey ? (this.layerId ? this.moveLayer(-1, event.shiftKey) : this.moveLane(-1)) : this.walk(0, -1)),
-        ArrowDown: () => (event.altKey ? (this.layerId ? this.moveLayer(1, event.shiftKey) : this.moveLane(1)) : this.walk(0, 1)),
+        ArrowLeft: () => (event.altKey ? this.shift(-1) : event.shiftKey ? this.extend(-1, 0) : this.walk(-1, 0)),
+        ArrowRight: () => (event.altKey ? this.shift(1) : event.shiftKey ? this.extend(1, 0) : this.walk(1, 0)),
+        ArrowUp: () => this.vertical(event, -1),
+        ArrowDown: () => this.vertical(event, 1),
       }[event.key];
       if (!act || (event.key === ' ' && event.target.tagName === 'BUTTON' && !event.target.closest('.step'))) return;
       event.preventDefault();

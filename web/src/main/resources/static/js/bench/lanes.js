@@ -34,7 +34,7 @@ export function lanes(page) {
     },
     /** @param {import('../messages.js').Lane} lane */
     stepsShown(lane) {
-      const near = this.near[lane.id] ?? this.look.lanes.indexOf(lane) < FIRST;
+      const near = this.near[lane.id] ?? this.lanesHere.indexOf(lane) < FIRST;
       return near || lane.steps.some((s) => s.id === this.stepId) ? lane.steps : [];
     },
     /** A lane whose cards are not in the page keeps their place. @param {import('../messages.js').Lane} lane */
@@ -75,7 +75,10 @@ export function lanes(page) {
       });
     },
     /** @param {string} id */
-    isWrong(id) { return this.troubled.split(' ').includes(id); },
+    isWrong(id) {
+      const run = this.usePath + id;
+      return this.troubled.split(' ').some((each) => each === run || each.startsWith(`${run}/`));
+    },
     /** The clock of the lane that is selected, or of the look. */
     get clockNow() { return this.chosenLane ? this.chosenLane.clock : this.look.clock; },
     /** @param {Partial<import('../messages.js').Clock>} change */
@@ -93,8 +96,9 @@ export function lanes(page) {
     clockBy(by) { return this.clockNow[by] ?? ''; },
     /** @param {number} by */
     moveLane(by) {
-      const place = this.look.lanes.findIndex((l) => l.id === this.laneId) + by;
-      if (place >= 0 && place < this.look.lanes.length) this.edit({ edit: 'move-lane', lane: this.laneId, place });
+      const here = this.lanesHere;
+      const next = here[here.findIndex((l) => l.id === this.laneId) + by];
+      if (next) this.edit({ edit: 'move-lane', lane: this.laneId, place: this.look.lanes.indexOf(next) });
     },
     removeLane() {
       this.edit({ edit: 'remove-lane', lane: this.laneId });
@@ -124,8 +128,8 @@ export function lanes(page) {
       const all = $('.lanes');
       const base = all.getBoundingClientRect();
       const paths = this.connections().map(([from, step]) => {
-        const place = from.startsWith('@')
-          ? document.getElementById(`step-${from.slice(1).split(':')[0]}`)?.nextElementSibling
+        const place = from.startsWith('@') || from.includes('/')
+          ? document.getElementById(`step-${from.replace('@', '').split(/[:/]/)[0]}`)?.nextElementSibling
           : document.querySelector(`#lane-${from} .plus`);
         const end = place?.getBoundingClientRect();
         const card = document.getElementById(`step-${step}`)?.getBoundingClientRect();

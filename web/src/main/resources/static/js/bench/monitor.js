@@ -41,7 +41,7 @@ export function monitor(page) {
     },
     watch() {
       const most = shownWidth($('.monitor'), this.look.width / this.look.height);
-      page.live.send({ do: 'watch', subject: this.onlySubject || null, most, ...this.turned });
+      page.live.send({ do: 'watch', subject: this.onlySubject ? this.runOfStep(this.onlySubject) : null, most, ...this.turned });
     },
     /** Shows the end of a step alone, or with nothing the whole look. @param {string} id */
     only(id) { this.onlySubject = id; this.turned = null; this.watch(); },

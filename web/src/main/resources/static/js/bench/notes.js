@@ -22,8 +22,7 @@ export function notes(page) {
     goTrouble(note) {
       this.notesOpen = false;
       if (note.step) {
-        this.select(note.step);
-        this.reach(note.step, (card) => card.scrollIntoView({ block: 'nearest', inline: 'nearest' }));
+        this.goRun(note.step);
       } else if (note.lane) this.selectLane(note.lane);
     },
     goNote() {

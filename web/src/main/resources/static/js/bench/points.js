@@ -8,7 +8,7 @@ export function points(page) {
     tabling: false,
     table: /** @type {import('../messages.js').ToPageTable|null} */ (null),
     startPoints() {
-      page.live.hear('table', (m) => { if (this.tabling && m.step === this.stepId) this.table = m; });
+      page.live.hear('table', (m) => { if (this.tabling && m.step === this.runOfStep(this.stepId)) this.table = m; });
       page.live.hear('air', (m) => { if (m.plays) this.askTable(); });
     },
     /** Another step is selected. */
@@ -20,12 +20,12 @@ export function points(page) {
     get hasPoints() { return this.chosen !== null && this.gives(this.chosen) === 'points'; },
     toggleTable() { this.tabling = !this.tabling; this.askTable(); },
     askTable() {
-      page.live.send({ do: 'table', step: this.tabling && this.hasPoints ? this.stepId : '' });
+      page.live.send({ do: 'table', step: this.tabling && this.hasPoints ? this.runOfStep(this.stepId) : '' });
       if (!this.tabling) this.table = null;
     },
     tableSays() {
       if (!this.table) return 'waiting for the next frame…';
-      const tells = page.board?.tells[this.stepId];
+      const tells = page.board?.tells[this.runOfStep(this.stepId)];
       return `${this.table.n.toLocaleString('en')} points${tells ? `, ${tells}` : ''}`;
     },
     /** @param {import('../messages.js').Column} c */

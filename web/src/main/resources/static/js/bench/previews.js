@@ -17,6 +17,9 @@ export function previews(page) {
   /** The list that was asked for last, by its number: what comes for an older one is passed over. */
   let list = 0;
   let listed = /** @type {string[]} */ ([]);
+  /** What plays by the steps in sight, and by the layers of the mix. */
+  let runs = /** @type {Map<string, string>} */ (new Map());
+  let layers = /** @type {Map<string, string>} */ (new Map());
   return /** @satisfies {ThisType<import('./types.js').Bench>} */ ({
     startPreviews() {
       page.live.hear('look', () => this.lookDrawn());
@@ -28,7 +31,7 @@ export function previews(page) {
     structure: '',
     /** Another list of steps has other previews. */
     lookDrawn() {
-      const now = JSON.stringify(this.look.lanes.map((l) => l.steps.map((s) => s.id)));
+      const now = JSON.stringify([this.look.lanes.map((l) => l.steps.map((s) => s.id)), this.look.mix.map((l) => l.lane)]);
       if (now === this.structure) return;
       this.structure = now;
       this.$nextTick(() => this.askTiles());
@@ -37,25 +40,25 @@ export function previews(page) {
     /** Asks for previews of the picture and points steps that can be seen, and of the ends of lanes in the mix. */
     askTiles() {
       const view = $('.lanes').getBoundingClientRect();
-      const inMix = new Set(this.look.mix.map((l) => this.lastStep(l.lane)));
-      const shown = new Set(this.look.lanes.filter((lane) => this.stepsShown(lane).length).map((lane) => lane.id));
-      const steps = this.look.lanes.flatMap((lane) => (shown.has(lane.id) ? lane.steps : lane.steps.slice(-1)));
-      listed = steps.filter((s) => !KINDS[this.gives(s)]?.curve).filter((s) => {
-        if (this.writing || this.curveStep) return inMix.has(s.id);
+      runs = new Map(this.lanesHere.flatMap((lane) => lane.steps.map((s) => [this.runOfStep(s.id), s.id])));
+      const inMix = new Map(this.look.mix.map((l) => [this.runOfLane(l.lane), l.id]));
+      const seen = this.lanesHere.flatMap((lane) => this.stepsShown(lane)).filter((s) => {
+        if (this.writing || this.curveStep || KINDS[this.gives(s)]?.curve) return false;
         const box = document.getElementById(`step-${s.id}`)?.getBoundingClientRect();
-        return inMix.has(s.id) || (box && isNear(box, view));
-      }).map((s) => s.id);
+        return box && isNear(box, view);
+      }).map((s) => this.runOfStep(s.id));
+      listed = [...new Set([...seen, ...inMix.keys()])].filter(Boolean);
+      layers = inMix;
       list = (list + 1) & 0xffff;
       page.live.send({ do: 'tiles', list, steps: listed });
     },
     /** @param {import('../live.js').Tiles} tiles */
     paintTiles({ bitmap, columns, width, height, version }) {
       if (version === list) {
-        const mixTiles = Object.fromEntries(this.look.mix.map((l) => [this.lastStep(l.lane), l.id]));
-        listed.forEach((id, i) => {
+        listed.forEach((run, i) => {
           const sx = (i % columns) * width;
           const sy = Math.floor(i / columns) * height;
-          for (const canvas of [$(`#step-${id} canvas`), mixTiles[id] && $(`#layer-${mixTiles[id]} canvas`)]) {
+          for (const canvas of [runs.has(run) && $(`#step-${runs.get(run)} canvas`), layers.has(run) && $(`#layer-${layers.get(run)} canvas`)]) {
             if (!canvas) continue;
             if (canvas.width !== width) { canvas.width = width; canvas.height = height; }
             canvas.getContext('2d').drawImage(bitmap, sx, sy, width, height, 0, 0, width, height);
@@ -98,13 +101,15 @@ export function previews(page) {
     shortCount(count) { return count >= 10000 ? `${Math.round(count / 1000)}k` : String(count); },
     /** @param {import('../messages.js').ToPageBoard} m */
     paintCards(m) {
-      for (const id in m.steps) {
-        const card = document.getElementById(`step-${id}`);
-        if (card) this.paintCard(card, id, m.steps[id], m);
+      for (const run in m.steps) {
+        const id = runs.get(run);
+        const card = id && document.getElementById(`step-${id}`);
+        if (card) this.paintCard(card, id, run, m);
       }
     },
-    /** @param {HTMLElement} card @param {string} id @param {import('../messages.js').StepNumbers} now @param {import('../messages.js').ToPageBoard} m */
-    paintCard(card, id, now, m) {
+    /** @param {HTMLElement} card @param {string} id @param {string} run @param {import('../messages.js').ToPageBoard} m */
+    paintCard(card, id, run, m) {
+      const now = m.steps[run];
       const shown = card.querySelector('.live');
       if (shown && now.value !== undefined) shown.textContent = now.value.toFixed(2);
       else if (shown && m.frame % 8 < 2) {
@@ -112,11 +117,11 @@ export function previews(page) {
         const counts = step ? KINDS[this.gives(step)].counts : '';
         shown.textContent = counts && now.count >= 0 && now.ms < 0.05 ? `${this.shortCount(now.count)} ${counts}` : `${now.ms.toFixed(1)} ms`;
       }
-      const tells = m.tells[id] ?? '';
+      const tells = m.tells[run] ?? '';
       if (card.dataset.tells !== tells) { card.dataset.tells = tells; card.title = tells; }
       const canvas = /** @type {HTMLCanvasElement} */ (card.querySelector('canvas'));
       if (now.many) this.paintBars(canvas, now.many);
-      else if (now.value !== undefined) page.curves.draw(canvas, [{ key: id, colour: COLOURS.signal, line: 3 }]);
+      else if (now.value !== undefined) page.curves.draw(canvas, [{ key: run, colour: COLOURS.signal, line: 3 }]);
     },
   });
 }

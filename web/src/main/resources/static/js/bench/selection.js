@@ -23,8 +23,8 @@ export function selection(page) {
       if (this.stepId && !this.find(this.stepId)) this.stepId = '';
       if (this.laneId && !this.laneById(this.laneId)) this.laneId = '';
       if (this.layerId && !this.chosenLayer) this.layerId = '';
-      const last = this.look.lanes.at(-1);
-      if (!this.stepId && !this.laneId && !this.layerId && last) this.select(last.steps.at(-1)?.id ?? '');
+      const last = this.lanesHere.at(-1);
+      if (!this.stepId && !this.laneId && !this.layerId && last && !this.usePath) this.select(last.steps.at(-1)?.id ?? '');
       this.$nextTick(() => this.wire());
     },
     get chosen() { return this.find(this.stepId); },
@@ -70,7 +70,8 @@ export function selection(page) {
     get aboveLane() { return this.chosenLayer?.lane ?? (this.laneId || this.laneOf(this.stepId)?.id) ?? null; },
     /** To the next step or lane. @param {number} across @param {number} down */
     walk(across, down) {
-      const lanes = this.look.lanes.filter((l) => l.steps.length);
+      this.marks = [];
+      const lanes = this.lanesHere.filter((l) => l.steps.length);
       if (!lanes.length) return;
       const at = lanes.findIndex((l) => l.steps.some((s) => s.id === this.stepId) || l.id === this.laneId);
       const lane = lanes[Math.min(lanes.length - 1, Math.max(0, (at < 0 ? 0 : at) + down))];

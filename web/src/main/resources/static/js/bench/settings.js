@@ -102,7 +102,7 @@ export function settings(page) {
       const s = this.setting(setting.id);
       if (!s || !this.isNumber(s)) return;
       const f = this.followRange(s.id);
-      const now = page.board?.follows?.[`${this.stepId} ${s.id}`];
+      const now = page.board?.follows?.[this.runKey(this.stepId, s.id)];
       paint(element, this.range(s), f, f && now ? now.setting : Number(this.value(s)));
     },
     /** The lane that the selected step reads. @param {string} name */

@@ -20,7 +20,7 @@ class MessageJsonTest {
     @Test
     void aMessageIsReadIntoItsRecord() {
         assertThat(MessageJson.read("{\"do\":\"add-step\",\"n\":4,\"place\":2,\"type\":\"blur\"}"))
-                .isEqualTo(new FromPage.AddStep(4, null, 2, "blur", null));
+                .isEqualTo(new FromPage.AddStep(4, null, 2, "blur", null, null));
         assertThat(MessageJson.read("{\"do\":\"ack\",\"whatever\":1}")).isEqualTo(new FromPage.Ack());
         assertThat(MessageJson.read("{\"do\":\"edit\",\"n\":9,\"gesture\":3,\"edit\":{\"edit\":\"set\",\"step\":\"s1\","
                         + "\"setting\":\"size\",\"value\":0.5}}"))
@@ -98,8 +98,7 @@ class MessageJsonTest {
     /** Written anew with {@code JAVA_TOOL_OPTIONS=-Dgloaming.publish=true}. */
     @Test
     void thePagesScriptsHaveTheTypesOfTheMessages() throws Exception {
-        String types =
-                MessageTypes.of(FromPage.class, ToPage.class, CatalogueJson.Entry.class, CatalogueJson.KindEntry.class);
+        String types = MessageTypes.of(FromPage.class, ToPage.class, CatalogueJson.KindEntry.class);
         if (Boolean.getBoolean("gloaming.publish")) Files.writeString(TYPES, types);
         assertThat(Files.readString(TYPES)).isEqualTo(types);
     }
