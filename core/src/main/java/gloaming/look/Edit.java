@@ -35,6 +35,7 @@ import java.util.List;
     @JsonSubTypes.Type(Edit.RemoveLayer.class),
     @JsonSubTypes.Type(Edit.MoveLayer.class),
     @JsonSubTypes.Type(Edit.ChangeLayer.class),
+    @JsonSubTypes.Type(Edit.SetSnapshots.class),
     @JsonSubTypes.Type(Edit.ChangeKit.class),
     @JsonSubTypes.Type(Edit.Rebuild.class),
     @JsonSubTypes.Type(Edit.Several.class)
@@ -115,6 +116,10 @@ public sealed interface Edit {
     /** Puts {@code layer} in the place of the layer with the same id. */
     @JsonTypeName("change-layer")
     record ChangeLayer(Layer layer) implements Edit {}
+
+    /** Puts {@code snapshots} in the place of the look's. */
+    @JsonTypeName("set-snapshots")
+    record SetSnapshots(Snapshots snapshots) implements Edit {}
 
     /** Puts {@code kit} in the place of the kit with the same id. */
     @JsonTypeName("change-kit")

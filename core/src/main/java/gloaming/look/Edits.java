@@ -42,6 +42,7 @@ public final class Edits {
                 yield look.withMix(
                         look.mix().stream().map(l -> l == was ? e.layer() : l).toList());
             }
+            case Edit.SetSnapshots e -> look.withSnapshots(e.snapshots());
             case Edit.ChangeKit e -> {
                 Kit was = found(look::kit, e.kit().id(), "kit");
                 yield look.withKits(
@@ -129,6 +130,7 @@ public final class Edits {
             case Edit.MoveLayer e -> new Edit.MoveLayer(e.layer(), before.mix().indexOf(layer(before, e.layer())));
             case Edit.ChangeLayer e ->
                 new Edit.ChangeLayer(layer(before, e.layer().id()));
+            case Edit.SetSnapshots e -> new Edit.SetSnapshots(before.snapshots());
             case Edit.ChangeKit e ->
                 new Edit.ChangeKit(found(before::kit, e.kit().id(), "kit"));
             case Edit.Rebuild e -> Edit.Rebuild.of(before);

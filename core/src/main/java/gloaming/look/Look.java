@@ -21,6 +21,7 @@ import java.util.stream.Stream;
  * @param mix layers, front to back
  * @param clock how the time of all its lanes runs, under their own clocks
  * @param desk what is in the artist's hands
+ * @param snapshots how settings stood, to go back to
  * @param kits lanes wrapped as one step each; the lanes themselves stand among the lanes and say so
  */
 public record Look(
@@ -34,7 +35,23 @@ public record Look(
         List<Layer> mix,
         Clock clock,
         Desk desk,
-        @JsonInclude(JsonInclude.Include.NON_EMPTY) List<Kit> kits) {
+        @JsonInclude(JsonInclude.Include.NON_EMPTY) List<Kit> kits,
+
+        @JsonInclude(value = JsonInclude.Include.CUSTOM, valueFilter = None.class)
+        Snapshots snapshots) {
+    /** What says that there are no snapshots, so that documents without any stay as they are. */
+    static final class None {
+        @Override
+        public boolean equals(Object other) {
+            return Snapshots.EMPTY.equals(other);
+        }
+
+        @Override
+        public int hashCode() {
+            return 0;
+        }
+    }
+
     @JsonCreator
     public Look(
             @JsonProperty("name") String name,
@@ -47,7 +64,8 @@ public record Look(
             @JsonProperty("mix") List<Layer> mix,
             @JsonProperty("clock") Clock clock,
             @JsonProperty("desk") Desk desk,
-            @JsonProperty("kits") List<Kit> kits) {
+            @JsonProperty("kits") List<Kit> kits,
+            @JsonProperty("snapshots") Snapshots snapshots) {
         this.name = Limits.name("A look", name);
         Limits.within("A look's width", width, Limits.MIN_SIDE, Limits.MAX_SIDE);
         Limits.within("A look's height", height, Limits.MIN_SIDE, Limits.MAX_SIDE);
@@ -62,6 +80,7 @@ public record Look(
         this.mix = mix == null ? List.of() : List.copyOf(mix);
         this.clock = clock == null ? Clock.SHOW : clock;
         this.desk = desk == null ? Desk.EMPTY : desk;
+        this.snapshots = snapshots == null ? Snapshots.EMPTY : snapshots;
         this.kits = kits == null ? List.of() : List.copyOf(kits);
         long own = this.lanes.stream().filter(lane -> !Limits.within(lane.id())).count();
         if (this.lanes.size() > Limits.OPENED)
@@ -81,7 +100,7 @@ public record Look(
             double tempo,
             List<Lane> lanes,
             List<Layer> mix) {
-        this(name, width, height, rate, seed, tempo, lanes, mix, Clock.SHOW, Desk.EMPTY, List.of());
+        this(name, width, height, rate, seed, tempo, lanes, mix, Clock.SHOW, Desk.EMPTY, List.of(), Snapshots.EMPTY);
     }
 
     public static Look empty(String name) {
@@ -139,31 +158,35 @@ public record Look(
     }
 
     public Look withLanes(List<Lane> lanes) {
-        return new Look(name, width, height, rate, seed, tempo, lanes, mix, clock, desk, kits);
+        return new Look(name, width, height, rate, seed, tempo, lanes, mix, clock, desk, kits, snapshots);
     }
 
     public Look withKits(List<Kit> kits) {
-        return new Look(name, width, height, rate, seed, tempo, lanes, mix, clock, desk, kits);
+        return new Look(name, width, height, rate, seed, tempo, lanes, mix, clock, desk, kits, snapshots);
+    }
+
+    public Look withSnapshots(Snapshots snapshots) {
+        return new Look(name, width, height, rate, seed, tempo, lanes, mix, clock, desk, kits, snapshots);
     }
 
     public Look withMix(List<Layer> mix) {
-        return new Look(name, width, height, rate, seed, tempo, lanes, mix, clock, desk, kits);
+        return new Look(name, width, height, rate, seed, tempo, lanes, mix, clock, desk, kits, snapshots);
     }
 
     public Look withName(String name) {
-        return new Look(name, width, height, rate, seed, tempo, lanes, mix, clock, desk, kits);
+        return new Look(name, width, height, rate, seed, tempo, lanes, mix, clock, desk, kits, snapshots);
     }
 
     public Look withClock(Clock clock) {
-        return new Look(name, width, height, rate, seed, tempo, lanes, mix, clock, desk, kits);
+        return new Look(name, width, height, rate, seed, tempo, lanes, mix, clock, desk, kits, snapshots);
     }
 
     public Look withDesk(Desk desk) {
-        return new Look(name, width, height, rate, seed, tempo, lanes, mix, clock, desk, kits);
+        return new Look(name, width, height, rate, seed, tempo, lanes, mix, clock, desk, kits, snapshots);
     }
 
     public Look withFormat(int width, int height, double rate, long seed, double tempo) {
-        return new Look(name, width, height, rate, seed, tempo, lanes, mix, clock, desk, kits);
+        return new Look(name, width, height, rate, seed, tempo, lanes, mix, clock, desk, kits, snapshots);
     }
 
     public Look withLane(String id, UnaryOperator<Lane> change) {
@@ -182,7 +205,7 @@ public record Look(
                 .toList());
     }
 
-    /** The next unused id that starts with {@code prefix}: for lanes "l", steps "s", layers "m", bindings "b", kits "k", knobs "q", inputs "i". */
+    /** The next unused id that starts with {@code prefix}: for lanes "l", steps "s", layers "m", bindings "b", kits "k", knobs "q", inputs "i", snapshots "n". */
     public String freshId(String prefix) {
         long highest = Stream.of(
                         lanes.stream().map(Lane::id),
@@ -190,6 +213,7 @@ public record Look(
                         mix.stream().map(Layer::id),
                         desk.bindings().stream().map(Binding::id),
                         kits.stream().map(Kit::id),
+                        snapshots.all().stream().map(Snapshots.Snapshot::id),
                         kits.stream().flatMap(kit -> kit.knobs().stream()).map(Kit.Knob::id),
                         kits.stream().flatMap(kit -> kit.inputs().stream()).map(Kit.Input::id))
                 .flatMap(ids -> ids)

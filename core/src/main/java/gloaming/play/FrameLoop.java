@@ -5,7 +5,6 @@ import gloaming.desk.Outbox;
 import gloaming.flow.Crew;
 import gloaming.flow.Noted;
 import gloaming.flow.Picture;
-import gloaming.look.Binding;
 import gloaming.look.Look;
 import gloaming.picture.kernel.Exit;
 import gloaming.sound.Band;
@@ -62,6 +61,9 @@ final class FrameLoop {
     private volatile Throwable failure;
 
     private Look playing;
+    /** The glide that was taken up last. */
+    private Glide glided;
+
     private int shown;
     private int rewound;
     private long frame;
@@ -256,8 +258,7 @@ final class FrameLoop {
         for (BoundControl grip : player.plan().acts) {
             long presses = grip.act();
             // Two presses between two frames are still two.
-            for (long i = 0; i < Math.min(presses, MOST_PRESSES); i++)
-                live.act(Binding.Act.of(grip.binding().setting()));
+            for (long i = 0; i < Math.min(presses, MOST_PRESSES); i++) live.act(grip.binding());
         }
     }
 
@@ -329,10 +330,11 @@ final class FrameLoop {
                 player.begin(look);
                 keeper.another();
             } else {
-                player.load(look);
+                player.load(look, now.glide() == glided ? null : now.glide());
                 keeper.edited();
             }
             shown = now.number();
+            glided = now.glide();
             playing = look;
             planned();
         }

@@ -44,7 +44,7 @@ public final class LivePlayer implements AutoCloseable {
     private final Inbox inbox;
     private final Outbox outbox;
     private final OutputFader light;
-    private final Consumer<Binding.Act> acts;
+    private final Consumer<Binding> acts;
     private volatile boolean closed;
 
     // What the frames tell.
@@ -61,12 +61,7 @@ public final class LivePlayer implements AutoCloseable {
      * @param acts told what a control was pressed for, where it concerns more than this player; on the frame's thread, so brief
      */
     public LivePlayer(
-            Catalogue catalogue,
-            int threads,
-            Inbox inbox,
-            Outbox outbox,
-            OutputFader light,
-            Consumer<Binding.Act> acts) {
+            Catalogue catalogue, int threads, Inbox inbox, Outbox outbox, OutputFader light, Consumer<Binding> acts) {
         this.catalogue = catalogue;
         this.threads = threads;
         this.inbox = inbox;
@@ -116,11 +111,11 @@ public final class LivePlayer implements AutoCloseable {
         return light;
     }
 
-    void act(Binding.Act act) {
-        switch (act) {
+    void act(Binding binding) {
+        switch (Binding.Act.of(binding.setting())) {
             case PAUSE -> turnPause();
             case REWIND -> rewind();
-            default -> acts.accept(act);
+            case null, default -> acts.accept(binding);
         }
     }
 
@@ -149,7 +144,12 @@ public final class LivePlayer implements AutoCloseable {
 
     /** Goes on with the look it plays as it is after an edit; it must keep the rules. */
     public void change(Look look) {
-        asked.updateAndGet(r -> r.change(look));
+        asked.updateAndGet(r -> r.change(look, null));
+    }
+
+    /** The same, but what is set otherwise gets there by a glide. */
+    public void change(Look look, Glide glide) {
+        asked.updateAndGet(r -> r.change(look, glide));
     }
 
     /** What looks may show from the next frame on. */

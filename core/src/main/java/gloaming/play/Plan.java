@@ -20,6 +20,7 @@ import gloaming.step.Formulas;
 import gloaming.step.Operation;
 import gloaming.step.Randomness;
 import gloaming.step.Rules;
+import gloaming.step.Setting;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Comparator;
@@ -28,6 +29,7 @@ import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Set;
 import java.util.concurrent.atomic.AtomicLong;
 
@@ -78,6 +80,9 @@ final class Plan {
         final long seed;
         final Object[] arguments;
         final Driven[] driven;
+        /** Settings that are on their way. */
+        Gliding[] gliding = STANDING;
+
         final Source[] sources;
         /** Lanes that its formulas speak of. */
         final List<LaneRun> spokenOf;
@@ -198,6 +203,10 @@ final class Plan {
 
     final Map<String, LaneRun> byId = new HashMap<>();
     final Map<String, StepRun> stepById = new HashMap<>();
+    /** How settings come to where the look has them, or null for at once. */
+    final Glide glide;
+
+    static final Gliding[] STANDING = {};
     /** Ids of all lanes and steps. */
     private final Set<String> ids = new HashSet<>();
     /** The first lane of each id without the uses of kits before it. */
@@ -217,8 +226,9 @@ final class Plan {
     final List<BoundControl> acts = new ArrayList<>();
 
     /** Compiles a look that keeps the rules; {@code last} may be null. */
-    Plan(Look look, Catalogue catalogue, Rules rules, Inbox inbox, Plan last) {
+    Plan(Look look, Catalogue catalogue, Rules rules, Inbox inbox, Plan last, Glide glide) {
         this.look = look;
+        this.glide = glide;
         Set<String> ahead = rules.ahead(look);
         look.steps().forEach(step -> ids.add(step.id()));
         look.lanes().forEach(lane -> ids.add(lane.id()));
@@ -273,15 +283,26 @@ final class Plan {
         for (int i = 0; i < steps.size(); i++) steps.get(i).index = i;
         for (Layer layer : look.mix().reversed()) {
             BoundSetting grasp = grasps.get(layer.id() + " opacity");
-            Driven opacity = layer.follow() == null && layer.formula() == null && grasp == null
+            LayerRun was = last == null ? null : last.layer(layer.id());
+            Gliding gliding = gliding(layer, was);
+            Driven opacity = layer.follow() == null && layer.formula() == null && grasp == null && gliding == null
                     ? null
                     : Driven.of(-1, layer.opacity(), layer.follow(), layer.formula(), List.of(), grasp, byId);
-            LayerRun was = last == null ? null : last.layer(layer.id());
+            if (opacity != null) opacity.gliding = gliding;
             if (opacity != null && was != null && was.opacity() != null) opacity.after(was.opacity());
             layers.add(new LayerRun(
                     layer, byId.get(layer.lane()), layer.mask() == null ? null : byId.get(layer.mask()), opacity));
         }
         for (LaneRun run : lanes) Unseen.mark(run);
+    }
+
+    private Gliding gliding(Layer layer, LayerRun was) {
+        if (was == null || layer.follow() != null || layer.formula() != null) return null;
+        boolean set = was.layer().opacity() != layer.opacity();
+        double is = was.opacity() == null ? was.layer().opacity() : was.opacity().value;
+        if (set) return glide == null ? null : new Gliding(-1, null, glide, is, layer.opacity());
+        Gliding goes = was.opacity() == null ? null : was.opacity().gliding;
+        return goes == null || goes.done ? null : goes;
     }
 
     /** What is in hands, by what it is of and the setting; grips on settings whose bindings stay keep their hold. */
@@ -384,6 +405,7 @@ final class Plan {
             run.lastHeld = was.lastHeld;
             run.trouble = was.trouble;
             run.budget = was.budget.after(was.step, step);
+            glide(run, was);
             if (was.description == description && Arrays.equals(was.arguments, run.arguments))
                 run.operation = was.operation;
             for (Driven now : driven) {
@@ -393,6 +415,26 @@ final class Plan {
         stepById.put(step.id(), run);
         stepByLuck.putIfAbsent(step.luck(), run);
         return run;
+    }
+
+    /** What was on its way goes on, unless it was touched; what is set otherwise sets out, where there is a glide. */
+    private void glide(StepRun run, StepRun was) {
+        if (was.description != run.description || glide == null && was.gliding.length == 0) return;
+        List<Gliding> all = new ArrayList<>();
+        for (int i = 0; i < run.arguments.length; i++) {
+            int setting = i;
+            if (Arrays.stream(run.driven).anyMatch(driven -> driven.setting == setting)) continue;
+            Setting of = run.description.settings().get(i);
+            boolean set = !Objects.equals(
+                    was.step.settings().get(of.id()), run.step.settings().get(of.id()));
+            Gliding now = null;
+            if (set && glide != null) now = new Gliding(i, of, glide, was.arguments[i], run.arguments[i]);
+            if (!set) for (Gliding each : was.gliding) if (each.setting == i && !each.done) now = each;
+            if (now == null) continue;
+            all.add(now);
+            run.arguments[i] = was.arguments[i];
+        }
+        if (!all.isEmpty()) run.gliding = all.toArray(Gliding[]::new);
     }
 
     /** Lanes are compiled in order, and steps along them: what is read is there already. */

@@ -90,7 +90,7 @@ public final class Player {
         next.library = library;
         Plan.StepRun stands = running;
         if (plan == null) return next;
-        next.plan = new Plan(plan.look, catalogue, rules, inbox, plan);
+        next.plan = new Plan(plan.look, catalogue, rules, inbox, plan, null);
         Plan.StepRun same = stands == null ? null : next.plan.stepById.get(stands.step.id());
         if (same != null) {
             same.fresh = true;
@@ -118,12 +118,17 @@ public final class Player {
 
     /** Goes on with this look; steps that stay keep their memory. {@link Refused} when it breaks a rule. */
     public void load(Look look) {
-        plan = new Plan(KitOpening.open(rules.check(look), catalogue), catalogue, rules, inbox, plan);
+        load(look, null);
+    }
+
+    /** The same; settings that are others than before come there by a glide, where it is not null. */
+    public void load(Look look, Glide glide) {
+        plan = new Plan(KitOpening.open(rules.check(look), catalogue), catalogue, rules, inbox, plan, glide);
     }
 
     /** Begins with this look: nothing is taken over from the one before. {@link Refused} when it breaks a rule. */
     public void begin(Look look) {
-        plan = new Plan(KitOpening.open(rules.check(look), catalogue), catalogue, rules, inbox, null);
+        plan = new Plan(KitOpening.open(rules.check(look), catalogue), catalogue, rules, inbox, null, null);
     }
 
     /** Where what controllers send arrives, and what is told to others; before the first look. */
@@ -149,7 +154,7 @@ public final class Player {
 
     /** Forgets all memory; the beat goes back to its start too where {@code beat} says so. */
     void rewind(boolean beat) {
-        if (plan != null) plan = new Plan(plan.look, catalogue, rules, inbox, null);
+        if (plan != null) plan = new Plan(plan.look, catalogue, rules, inbox, null, null);
         if (beat) beats.rewind();
     }
 
@@ -177,6 +182,7 @@ public final class Player {
         Picture mix = layerMix.at(width, height);
         hearing.listen(sound, moment.sound());
         beats.advance(moment.sound(), moment.dt(), sound, hearing, plan.look.tempo());
+        if (plan.glide != null) plan.glide.begin(moment.time(), beats.tempo());
         choose(onlooker);
         double looks = moment.dt();
         boolean begun = false;
@@ -240,7 +246,7 @@ public final class Player {
             boolean late = false;
             try {
                 step.trouble = null;
-                drive(step, lane, moment.dt(), LaneClocks.number(flow));
+                drive(step, lane, moment, LaneClocks.number(flow));
                 if (step.fresh) {
                     step.memory = step.operation.memory();
                     step.fresh = false;
@@ -335,13 +341,13 @@ public final class Player {
         return made;
     }
 
-    private void drive(Plan.StepRun step, Plan.LaneRun lane, double dt, double x) {
+    private void drive(Plan.StepRun step, Plan.LaneRun lane, Moment moment, double x) {
         boolean changed = step.operation == null;
         for (Driven driven : step.driven) {
             if (driven.unreadable != null) step.trouble = "does without a formula. " + driven.unreadable;
             else if (driven.misses())
                 step.trouble = "has a formula that speaks of a lane that is gone; it counts as 0.";
-            double value = driven.advance(dt, lane.time, lane.beat, x);
+            double value = driven.advance(moment.dt(), lane.time, lane.beat, x);
             if (driven.reckons() && step.trouble == null) step.trouble = cutOff(step, driven.setting, value);
             Object argument = step.description.argument(driven.setting, value);
             if (!argument.equals(step.arguments[driven.setting])) {
@@ -349,7 +355,24 @@ public final class Player {
                 changed = true;
             }
         }
+        if (step.gliding.length > 0) changed |= glide(step, moment.time());
         if (changed) step.operation = step.description.make(step.arguments);
+    }
+
+    /** Moves settings on that are on their way. */
+    private static boolean glide(Plan.StepRun step, double now) {
+        boolean changed = false;
+        boolean done = true;
+        for (Gliding gliding : step.gliding) {
+            if (gliding.done) continue;
+            Object argument = gliding.at(now);
+            done &= gliding.done;
+            if (argument.equals(step.arguments[gliding.setting])) continue;
+            step.arguments[gliding.setting] = argument;
+            changed = true;
+        }
+        if (done) step.gliding = Plan.STANDING;
+        return changed;
     }
 
     /** Says that a formula goes beyond its setting's range, or null. */

@@ -9,6 +9,7 @@ import gloaming.look.Limits;
 import gloaming.look.Look;
 import gloaming.look.ReadSource;
 import gloaming.look.Refused;
+import gloaming.look.Snapshots;
 import gloaming.look.Step;
 import gloaming.look.Value;
 import java.util.ArrayList;
@@ -54,7 +55,7 @@ public final class KitOpening {
                         .flatMap(binding -> bound(binding).stream())
                         .toList(),
                 List.of());
-        return look.withLanes(lanes).withDesk(desk).withKits(List.of());
+        return look.withLanes(lanes).withDesk(desk).withKits(List.of()).withSnapshots(Snapshots.EMPTY);
     }
 
     /**

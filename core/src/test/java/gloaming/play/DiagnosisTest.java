@@ -18,7 +18,7 @@ class DiagnosisTest {
 
     private static List<String> of(Look look, Consumer<FrameStats> seen) {
         FrameStats board = new FrameStats(
-                new Plan(look, Catalogue.all(), new Rules(Catalogue.all()), gloaming.desk.Inbox.EMPTY, null));
+                new Plan(look, Catalogue.all(), new Rules(Catalogue.all()), gloaming.desk.Inbox.EMPTY, null, null));
         board.budgetMs = 33;
         seen.accept(board);
         return new Diagnosis(Catalogue.all())

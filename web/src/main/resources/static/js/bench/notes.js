@@ -8,7 +8,7 @@ export function notes(page) {
     notes: /** @type {import('../messages.js').Note[]} */ ([]), notesOpen: false, troubled: '',
     startNotes() {
       page.live.hear('board', (m) => {
-        const same = m.notes.length === this.notes.length && m.notes.every((n, i) => n.says === this.notes[i].says);
+        const same = m.notes.length === this.notes.length && m.notes.every((n, i) => n.says === this.notes[i].says && n.step === this.notes[i].step);
         if (!same) this.notes = m.notes;
         const wrong = m.notes.map((n) => n.step).filter(Boolean).join(' ');
         if (wrong !== this.troubled) this.troubled = wrong;

@@ -1,0 +1,34 @@
+package gloaming.play;
+
+import gloaming.look.Snapshots;
+
+/** A way from how settings stand to how they are to stand, which begins with the next frame; of one player alone. */
+public final class Glide {
+    private final double time;
+    private final boolean beats;
+    private final Snapshots.Way way;
+    private double start = Double.NaN;
+    private double seconds;
+
+    /**
+     * @param time seconds, or beats of the tempo when it begins; more than 0
+     */
+    public Glide(double time, boolean beats, Snapshots.Way way) {
+        this.time = time;
+        this.beats = beats;
+        this.way = way;
+    }
+
+    /** Begins at a moment of show time, unless it did. */
+    void begin(double now, double tempo) {
+        if (!Double.isNaN(start)) return;
+        start = now;
+        seconds = beats ? time * 60 / Math.max(1, tempo) : time;
+    }
+
+    /** How far it is at a moment: 0 to 1, and exactly that at its ends. */
+    double at(double now) {
+        if (Double.isNaN(start)) return 0;
+        return now >= start + seconds ? 1 : way.at((now - start) / Math.max(1e-9, seconds));
+    }
+}

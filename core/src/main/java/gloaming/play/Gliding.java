@@ -1,0 +1,58 @@
+package gloaming.play;
+
+import gloaming.step.Colour;
+import gloaming.step.OkLab;
+import gloaming.step.Setting;
+
+/**
+ * One setting on its way: numbers straight, or by ratio where the setting goes by ratio, angles the shorter way round, colours in a
+ * perceptual space; whatever else changes when it is half way there.
+ */
+final class Gliding {
+    final int setting;
+    private final Setting of;
+    private final Glide glide;
+    private final Object from;
+    private final Object to;
+    boolean done;
+
+    Gliding(int setting, Setting of, Glide glide, Object from, Object to) {
+        this.setting = setting;
+        this.of = of;
+        this.glide = glide;
+        this.from = from;
+        this.to = to;
+    }
+
+    /** What the setting is at a moment of show time. */
+    Object at(double now) {
+        double part = glide.at(now);
+        if (part >= 1) {
+            done = true;
+            return to;
+        }
+        if (part <= 0) return from;
+        return switch (from) {
+            case Double a when to instanceof Double b -> number(a, b, part);
+            case Integer a when to instanceof Integer b -> (int) Math.rint(number(a, b, part));
+            case Colour a
+            when to instanceof Colour b -> {
+                float[] rgb = OkLab.between(a, b, part);
+                yield new Colour(rgb[0], rgb[1], rgb[2]);
+            }
+            default -> part < 0.5 ? from : to;
+        };
+    }
+
+    private double number(double a, double b, double part) {
+        if (of == null) return a + (b - a) * part;
+        if (of.byRatio() && a > 0 && b > 0) return Math.clamp(a * Math.pow(b / a, part), of.min(), of.max());
+        double by = b - a;
+        boolean round = of.unit().equals("turns") && of.max() - of.min() >= 1;
+        if (!round) return a + by * part;
+        double value = a + (by - Math.rint(by)) * part;
+        if (value > of.max()) value -= 1;
+        if (value < of.min()) value += 1;
+        return value;
+    }
+}
