@@ -16,6 +16,7 @@ import { points } from './bench/points.js';
 import { previews } from './bench/previews.js';
 import { selection } from './bench/selection.js';
 import { settings } from './bench/settings.js';
+import { snapshots } from './bench/snapshots.js';
 import { text } from './bench/text.js';
 import { transport } from './bench/transport.js';
 import { formulas } from './formulas.js';
@@ -29,7 +30,8 @@ const page = await openPage('.bench');
 /** Each part is one file; those that hear the program begin in this order, the document first. */
 Alpine.data('bench', () => together(
   session(page), selection(page), kits(page), previews(page), lanes(page), moving(page), mix(page), monitor(page), transport(page), settings(page),
-  follows(page), formulas(page), hands(page), points(page), text(page), drawing(page), finder(page), notes(page), keys(page), clipboard(page), air(page),
+  follows(page), formulas(page), hands(page), points(page), text(page), drawing(page), finder(page), notes(page), keys(page), clipboard(page), snapshots(page),
+  air(page),
   {
     init() {
       this.startSession();
@@ -52,6 +54,7 @@ Alpine.data('bench', () => together(
       this.startNotes();
       this.startKeys();
       this.startClipboard();
+      this.startSnapshots();
     },
   },
 ));

@@ -41,11 +41,14 @@ export const hands = (page) => /** @satisfies {ThisType<import('./bench/types.js
   },
   /** @param {string} of @param {string} setting */
   targetText(of, setting) {
-    if (of === 'show') return ACTS[setting] ?? setting;
+    if (of === 'show') return this.acts().find((act) => act.id === setting)?.name ?? 'gone';
     const t = this.target(of, setting);
     return t ? `${t.label} of ${t.owner}` : 'gone';
   },
-  acts() { return Object.entries(ACTS).map(([id, name]) => ({ id, name })); },
+  acts() {
+    const calls = (this.look.snapshots?.all ?? []).map((s) => ({ id: `snapshot-${s.id}`, name: `Snapshot ${s.name}` }));
+    return [...Object.entries(ACTS).map(([id, name]) => ({ id, name })), ...calls];
+  },
   /** Sets a target's own value in the document. @param {Target} t @param {any} value @param {number} g */
   setTarget(t, value, g) {
     const layer = this.look.mix.find((l) => l.id === t.of);

@@ -4,7 +4,7 @@
 const SAID_MS = 8000;
 const EMPTY = {
   name: '', lanes: [], mix: [], width: 960, height: 540, rate: 30, seed: 1, tempo: 120, clock: { factor: 1 },
-  desk: { bindings: [], strip: [] }, kits: [],
+  desk: { bindings: [], strip: [] }, kits: [], snapshots: { all: [], apart: [] },
 };
 
 /** The step that is read by '@step' or '@step:what it hands out beside'. @param {string} read */

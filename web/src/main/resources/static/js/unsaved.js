@@ -6,7 +6,8 @@ import { freshId } from './ids.js';
  * and sent again when the program was started anew; the program passes over those it has.
  */
 const CHANGES = new Set([
-  'edit', 'undo', 'redo', 'add-step', 'wrap', 'unwrap', 'own-kit', 'knob', 'read', 'bring', 'duplicate-step', 'duplicate-lane', 'paste', 'add-layer',
+  'edit', 'undo', 'redo', 'add-step', 'wrap', 'unwrap', 'own-kit', 'knob', 'remember', 'recall',
+  'read', 'bring', 'duplicate-step', 'duplicate-lane', 'paste', 'add-layer',
   'follow', 'follow-layer', 'keys', 'write', 'go-back', 'bind', 'unbind', 'change-binding', 'lift', 'arrange', 'formula',
 ]);
 /** Changes that may wait while the program is away; what comes then is not taken. */

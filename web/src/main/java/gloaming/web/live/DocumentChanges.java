@@ -11,6 +11,7 @@ import gloaming.step.EditFactory;
 import gloaming.step.KitKnobs;
 import gloaming.step.KitWrap;
 import gloaming.step.Paste;
+import gloaming.step.SnapshotEdits;
 import gloaming.web.message.FromPage;
 import gloaming.web.message.ToPage;
 import gloaming.web.store.OpenLook;
@@ -26,6 +27,7 @@ class DocumentChanges {
     private final Versions versions;
     private final EditFactory edits = new EditFactory(Catalogue.all());
     private final Paste paste = new Paste(Catalogue.all());
+    private final SnapshotEdits snapshots = new SnapshotEdits(Catalogue.all());
     private final KitWrap kits = new KitWrap(Catalogue.all());
     private final KitKnobs knobs = new KitKnobs(Catalogue.all());
     private final DeskEditFactory deskEdits = new DeskEditFactory(Catalogue.all());
@@ -59,6 +61,16 @@ class DocumentChanges {
                 apply(viewer, open, m, edit, m.settings() ? null : fresh);
             }
             case FromPage.Wrap m -> apply(viewer, open, m, kits.wrap(look, m.lanes(), m.steps(), ""), fresh);
+            case FromPage.Remember m ->
+                apply(viewer, open, m, snapshots.take(look, m.lanes(), m.steps(), m.name(), m.picture()), null);
+            case FromPage.Recall m -> {
+                synchronized (viewer) {
+                    house.recall(open, m.snapshot(), m.gesture(), origin(viewer, m));
+                    viewer.done = m.n();
+                    viewer.tell(new ToPage.Applied(m.n(), open.version(), null));
+                    viewer.tellDocument(open, messages);
+                }
+            }
             case FromPage.Unwrap m -> apply(viewer, open, m, kits.unwrap(look, m.step()), null);
             case FromPage.OwnKit m -> apply(viewer, open, m, kits.own(look, m.step()), m.step());
             case FromPage.Knob m -> apply(viewer, open, m, knobs.give(look, m.step(), m.setting(), m.knob()), null);

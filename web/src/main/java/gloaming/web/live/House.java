@@ -5,12 +5,16 @@ import gloaming.desk.Outbox;
 import gloaming.look.Binding;
 import gloaming.look.Edit;
 import gloaming.look.Look;
+import gloaming.look.Refused;
+import gloaming.look.Snapshots;
 import gloaming.media.CameraFeed;
 import gloaming.media.Decoder;
+import gloaming.play.Glide;
 import gloaming.play.LivePlayer;
 import gloaming.play.Programme;
 import gloaming.sound.BeatClock;
 import gloaming.step.Catalogue;
+import gloaming.step.SnapshotEdits;
 import gloaming.web.store.Journal;
 import gloaming.web.store.Media;
 import gloaming.web.store.MediaStore;
@@ -60,6 +64,8 @@ public class House {
      * Held while what plays changes, which takes as long as a look needs for its first picture. Whoever carries pictures to the audience
      * never waits for it.
      */
+    private final SnapshotEdits snapshots = new SnapshotEdits(Catalogue.all());
+
     private final ReentrantLock changing = new ReentrantLock();
 
     private final Shows shows;
@@ -367,10 +373,15 @@ public class House {
     }
 
     /** Does what a control of a look was pressed for; called on a frame's thread. */
-    private void act(OpenLook look, Binding.Act act) {
+    private void act(OpenLook look, Binding binding) {
+        if (binding.setting().startsWith(Snapshots.CALL)) {
+            String id = binding.setting().substring(Snapshots.CALL.length());
+            Thread.ofVirtual().name("recall").start(() -> recalled(look, id));
+            return;
+        }
         Playing now = onAir;
         boolean air = now != null && now.look == look;
-        switch (act) {
+        switch (Binding.Act.of(binding.setting())) {
             case TAP -> tap(look.id);
             case LET_GO -> beats(look.id, BeatClock::letGo);
             // A look at a bench does nothing to what the audience sees but come on air.
@@ -386,7 +397,27 @@ public class House {
                             .name("take")
                             .start(() -> shows.look(look.id).ifPresent(this::take));
             }
-            default -> {}
+            case null, default -> {}
+        }
+    }
+
+    private void recalled(OpenLook look, String id) {
+        try {
+            recall(look, id, 0, OpenLook.Origin.NONE);
+        } catch (Refused e) {
+            // The snapshot is gone, or all is so already: a pad that is pressed again does no harm.
+            return;
+        }
+    }
+
+    /** Goes to where a snapshot has all settings, along its way; {@link Refused} where it is gone, or all is so already. */
+    void recall(OpenLook look, String id, long gesture, OpenLook.Origin origin) {
+        synchronized (look) {
+            Look now = look.apply(snapshots.call(look.look(), id), gesture, origin);
+            Snapshots.Snapshot to = now.snapshots().find(id);
+            Glide glide = to.time() > 0 ? new Glide(to.time(), to.beats(), to.way()) : null;
+            LivePlayer player = player(look.id);
+            if (player != null) player.change(now, glide);
         }
     }
 

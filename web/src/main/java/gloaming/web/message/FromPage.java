@@ -83,6 +83,15 @@ public sealed interface FromPage {
     @JsonTypeName("wrap")
     record Wrap(long n, List<String> lanes, List<String> steps) implements Change, Builds {}
 
+    /** A snapshot of some lanes and steps, or with none of the look; its picture is a small JPEG as a data URL, or empty. */
+    @JsonTypeName("remember")
+    record Remember(long n, List<String> lanes, List<String> steps, String name, String picture)
+            implements Change, Builds {}
+
+    /** All goes to where a snapshot has it, in the time that the snapshot says. */
+    @JsonTypeName("recall")
+    record Recall(long n, String snapshot) implements Change {}
+
     /** The lanes of a use come in its place. */
     @JsonTypeName("unwrap")
     record Unwrap(long n, String step) implements Change, Builds {}

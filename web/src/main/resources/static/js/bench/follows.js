@@ -69,6 +69,7 @@ export function follows(page) {
       if (lane === '=') this.startFormula(setting);
       else if (lane === '+bind') this.learn(this.stepId, setting.id);
       else if (lane === '+lift') this.lift(this.stepId, setting.id);
+      else if (lane === '+apart') this.turnApart(`${this.stepId} ${setting.id}`);
       else this.focusSetting = setting.id;
       if (lane && !/^[=+]/.test(lane)) page.live.send({ do: 'follow', step: this.stepId, setting: setting.id, lane });
     },

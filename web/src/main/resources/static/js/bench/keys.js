@@ -70,6 +70,8 @@ export function keys(page) {
         p: () => this.toggleProbe(),
         e: () => (this.curveSetting ? this.drawCurve() : this.write()),
         n: () => this.openFinder(null, 0),
+        m: () => this.takeSnap(false),
+        M: () => this.takeSnap(true),
         k: () => this.wrap(),
         K: () => this.unwrap(),
         o: () => this.toggleKit(),
@@ -86,6 +88,7 @@ export function keys(page) {
         ArrowRight: () => (event.altKey ? this.shift(1) : event.shiftKey ? this.extend(1, 0) : this.walk(1, 0)),
         ArrowUp: () => this.vertical(event, -1),
         ArrowDown: () => this.vertical(event, 1),
+        ...(/^[1-9]$/.test(event.key) ? { [event.key]: () => this.callSnapAt(Number(event.key)) } : {}),
       }[event.key];
       if (!act || (event.key === ' ' && event.target.tagName === 'BUTTON' && !event.target.closest('.step'))) return;
       event.preventDefault();

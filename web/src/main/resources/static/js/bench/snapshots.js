@@ -1,0 +1,87 @@
+// @ts-check
+import { $ } from '../page.js';
+
+/** Pixels of a snapshot's picture. */
+const WIDE = 112;
+const HIGH = 63;
+
+/**
+ * Snapshots: how settings stood, taken, called by keys and pads, and reached along a way.
+ * @param {import('../page.js').Page} page
+ */
+export function snapshots(page) {
+  return /** @satisfies {ThisType<import('./types.js').Bench>} */ ({
+    /** The one whose name and way are being changed. */
+    snapId: '',
+    startSnapshots() { page.live.hear('look', () => { if (this.snapId && !this.chosenSnap) this.snapId = ''; }); },
+    get snaps() { return this.look.snapshots?.all ?? []; },
+    get chosenSnap() { return this.snaps.find((s) => s.id === this.snapId) ?? null; },
+    /** What is seen now, small. */
+    smallPicture() {
+      const from = $('canvas.picture');
+      const to = document.createElement('canvas');
+      to.width = WIDE;
+      to.height = HIGH;
+      to.getContext('2d')?.drawImage(from, 0, 0, WIDE, HIGH);
+      return to.toDataURL('image/jpeg', 0.7);
+    },
+    /** Takes one of the look, or of what is marked or selected alone. @param {boolean} part */
+    takeSnap(part) {
+      const all = this.marks.length ? this.marks : [this.laneId || this.stepId].filter(Boolean);
+      const lanes = part ? all.filter((id) => this.laneById(id)) : [];
+      const steps = part ? all.filter((id) => !lanes.includes(id)) : [];
+      const first = steps.length === 1 ? this.find(steps[0]) : null;
+      const name = first ? this.name(first) : lanes.length === 1 ? this.laneName(lanes[0]) : '';
+      page.live.send({ do: 'remember', lanes, steps, name, picture: this.smallPicture() });
+    },
+    /** @param {string} id */
+    callSnap(id) { page.live.send({ do: 'recall', snapshot: id }); },
+    /** By its number, from 1. @param {number} i */
+    callSnapAt(i) {
+      const snap = this.snaps[i - 1];
+      if (snap) this.callSnap(snap.id);
+      else this.say(this.snaps.length ? `There is no snapshot ${i}.` : 'There are no snapshots yet: M takes one.');
+    },
+    /** @param {import('../messages.js').SnapshotsSnapshot} snap */
+    snapWay(snap) { return snap.time ? `${snap.time} ${snap.beats ? 'beats' : 's'}, ${snap.way}` : 'at once'; },
+    /** @param {import('../messages.js').SnapshotsSnapshot} snap */
+    snapOf(snap) {
+      const steps = Object.keys(snap.steps);
+      const one = steps.length === 1 ? this.find(steps[0]) : null;
+      return one ? `${this.name(one)} alone` : Object.keys(snap.opacities).length ? `${steps.length} steps and the mix` : `${steps.length} steps`;
+    },
+    /** @param {Partial<import('../messages.js').SnapshotsSnapshot>} change */
+    changeSnap(change) { this.setSnaps(this.snaps.map((s) => (s.id === this.snapId ? { ...s, ...change } : s))); },
+    /** @param {import('../messages.js').SnapshotsSnapshot[]} all */
+    setSnaps(all) { this.edit({ edit: 'set-snapshots', snapshots: { all, apart: this.look.snapshots?.apart ?? [] } }); },
+    async setSnapTime(event) {
+      const time = await this.reckon(event.target.value);
+      if (Number.isFinite(time)) this.changeSnap({ time: Math.min(3600, Math.max(0, time)) });
+    },
+    dropSnap() { this.setSnaps(this.snaps.filter((s) => s.id !== this.snapId)); },
+    /** @param {number} by */
+    moveSnap(by) {
+      const all = [...this.snaps];
+      const i = all.findIndex((s) => s.id === this.snapId);
+      if (i + by < 0 || i + by >= all.length) return;
+      all.splice(i + by, 0, ...all.splice(i, 1));
+      this.setSnaps(all);
+    },
+    /** Takes it anew, as all stands now, under its name. */
+    renewSnap() {
+      const snap = this.chosenSnap;
+      if (!snap) return;
+      const steps = Object.fromEntries(Object.keys(snap.steps).map((id) => [id, this.find(id)?.settings ?? {}]));
+      const opacities = Object.fromEntries(this.look.mix.filter((l) => l.id in snap.opacities).map((l) => [l.id, l.opacity]));
+      this.changeSnap({ steps, opacities, picture: this.smallPicture() });
+    },
+    /** @param {string} key a lane's id, or a step's, a space and a setting's */
+    isApart(key) { return (this.look.snapshots?.apart ?? []).includes(key); },
+    /** @param {string} key */
+    turnApart(key) {
+      const apart = this.look.snapshots?.apart ?? [];
+      const next = apart.includes(key) ? apart.filter((each) => each !== key) : [...apart, key];
+      this.edit({ edit: 'set-snapshots', snapshots: { all: this.snaps, apart: next } });
+    },
+  });
+}
