@@ -50,6 +50,7 @@ public final class Perf implements Callable<Integer> {
         all.put("monitor", Live::monitor);
         all.put("clip", Live::clip);
         all.put("growth", Growth::run);
+        all.put("kits", Kits::run);
         all.put("cold", Cold::run);
         all.put("nobody", LiveLooks::nobody);
         all.put("live", LiveLooks::run);

@@ -39,7 +39,8 @@ public class DemoShow {
             "mill-mark",
             "dunlin",
             "gable",
-            "reed-marsh");
+            "reed-marsh",
+            "forty-windows");
     private static final List<String> MEDIA = List.of("heron.png", "marsh.jpg", "wheel.png");
 
     private final Shows shows;

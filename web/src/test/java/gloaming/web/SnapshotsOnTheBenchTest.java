@@ -1,0 +1,67 @@
+package gloaming.web;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import gloaming.look.Look;
+import gloaming.look.Snapshots;
+import gloaming.look.Value;
+import gloaming.web.store.OpenLook;
+import org.junit.jupiter.api.Test;
+import org.openqa.selenium.By;
+import org.openqa.selenium.Keys;
+import org.openqa.selenium.WebElement;
+import org.openqa.selenium.interactions.Actions;
+
+/** Snapshots taken and called by keys, with a glide between them. */
+class SnapshotsOnTheBenchTest extends ByHand {
+    private static void key(CharSequence key) {
+        new Actions(browser).sendKeys(key).perform();
+    }
+
+    private static void number(String id, String value) {
+        browser.findElement(By.id(id)).sendKeys(Keys.chord(Keys.CONTROL, "a"), value, Keys.ENTER);
+    }
+
+    private static Value brightness(OpenLook open) {
+        return open.look().step("s1").orElseThrow().settings().get("brightness");
+    }
+
+    @Test
+    void aSnapshotIsTakenCalledAndGlidedToAndOneUndoTakesTheCallBack() {
+        OpenLook open = bench("Dusk and night");
+        add(open, "n", "solid colour", "fill");
+        until("there is a picture", () -> brightest() > 60);
+        key("m");
+        until("it is kept", () -> open.look().snapshots().all().size() == 1);
+        Snapshots.Snapshot dusk = open.look().snapshots().all().getFirst();
+        assertThat(dusk.picture()).startsWith("data:image/jpeg;base64,");
+        assertThat(dusk.steps()).containsOnlyKeys("s1");
+        number("set-brightness", "0");
+        until("it is night", () -> brightest() < 10 && Value.of(0).equals(brightness(open)));
+        browser.findElement(By.cssSelector(".snap .more")).click();
+        WebElement time = browser.findElement(By.cssSelector(".changing input.num"));
+        time.sendKeys(Keys.chord(Keys.CONTROL, "a"), "2.5", Keys.ENTER);
+        until(
+                "a glide takes its time",
+                () -> open.look().snapshots().all().getFirst().time() == 2.5);
+
+        browser.findElement(By.cssSelector(".lanes")).click();
+        key("1");
+        until("it is dusk in the document at once", () -> brightness(open) == null);
+        until("and on the monitor by and by", () -> brightest() > 20 && brightest() < 80);
+        until("until it is there", () -> brightest() > 80);
+        key("1");
+        until(
+                "once more there is nothing to do, and that is said",
+                () -> browser.findElement(By.cssSelector(".says")).getText().contains("already"));
+        chord("z");
+        until("one undo takes the call back", () -> Value.of(0).equals(brightness(open)));
+        until("at once", () -> brightest() < 10);
+        Look before = open.look();
+        key("7");
+        until(
+                "what is not there is said",
+                () -> browser.findElement(By.cssSelector(".says")).getText().contains("no snapshot 7"));
+        assertThat(open.look()).isEqualTo(before);
+    }
+}
