@@ -36,6 +36,8 @@ import java.util.List;
     @JsonSubTypes.Type(Edit.MoveLayer.class),
     @JsonSubTypes.Type(Edit.ChangeLayer.class),
     @JsonSubTypes.Type(Edit.SetSnapshots.class),
+    @JsonSubTypes.Type(Edit.AddKit.class),
+    @JsonSubTypes.Type(Edit.RemoveKit.class),
     @JsonSubTypes.Type(Edit.ChangeKit.class),
     @JsonSubTypes.Type(Edit.Rebuild.class),
     @JsonSubTypes.Type(Edit.Several.class)
@@ -120,6 +122,14 @@ public sealed interface Edit {
     /** Puts {@code snapshots} in the place of the look's. */
     @JsonTypeName("set-snapshots")
     record SetSnapshots(Snapshots snapshots) implements Edit {}
+
+    /** Adds a kit with its lanes, which come behind all others. */
+    @JsonTypeName("add-kit")
+    record AddKit(Kit kit, List<Lane> lanes) implements Edit {}
+
+    /** Takes a kit that nothing uses away with its lanes. */
+    @JsonTypeName("remove-kit")
+    record RemoveKit(String kit) implements Edit {}
 
     /** Puts {@code kit} in the place of the kit with the same id. */
     @JsonTypeName("change-kit")

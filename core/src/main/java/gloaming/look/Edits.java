@@ -43,6 +43,17 @@ public final class Edits {
                         look.mix().stream().map(l -> l == was ? e.layer() : l).toList());
             }
             case Edit.SetSnapshots e -> look.withSnapshots(e.snapshots());
+            case Edit.AddKit e ->
+                look.withLanes(java.util.stream.Stream.concat(look.lanes().stream(), e.lanes().stream())
+                                .toList())
+                        .withKits(inserted(look.kits(), look.kits().size(), e.kit()));
+            case Edit.RemoveKit e -> {
+                Kit gone = found(look::kit, e.kit(), "kit");
+                yield look.withLanes(look.lanes().stream()
+                                .filter(lane -> !gone.id().equals(lane.kit()))
+                                .toList())
+                        .withKits(without(look.kits(), gone));
+            }
             case Edit.ChangeKit e -> {
                 Kit was = found(look::kit, e.kit().id(), "kit");
                 yield look.withKits(
@@ -131,6 +142,8 @@ public final class Edits {
             case Edit.ChangeLayer e ->
                 new Edit.ChangeLayer(layer(before, e.layer().id()));
             case Edit.SetSnapshots e -> new Edit.SetSnapshots(before.snapshots());
+            case Edit.AddKit e -> new Edit.RemoveKit(e.kit().id());
+            case Edit.RemoveKit e -> Edit.Rebuild.of(before);
             case Edit.ChangeKit e ->
                 new Edit.ChangeKit(found(before::kit, e.kit().id(), "kit"));
             case Edit.Rebuild e -> Edit.Rebuild.of(before);

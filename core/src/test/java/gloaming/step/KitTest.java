@@ -318,4 +318,56 @@ class KitTest {
         Look lane = Edits.apply(look, new Edit.SetClock("l1", new Clock(3)));
         assertThat(play(fast)).isEqualTo(play(lane)).isNotEqualTo(play(look));
     }
+
+    /** What the clipboard has of a lane and all that it uses. */
+    private static String copied(Look look, String lane) {
+        List<Lane> parts = look.lanes().stream()
+                .filter(l -> l.id().equals(lane) || l.kit() != null)
+                .toList();
+        List<Layer> mix = look.mix().stream().filter(l -> l.lane().equals(lane)).toList();
+        return "{\"format\":\"gloaming-part\",\"kind\":\"lanes\",\"of\":\"other\",\"look\":"
+                + LookJson.write(look.withLanes(parts).withMix(mix)) + "}";
+    }
+
+    @Test
+    void aUseGoesByTheClipboardIntoAnotherLookWithItsKitAndTheKitsWithinAndOnlyOnce() {
+        Look inner = wrapped(swarm(), List.of("l2", "l3"), List.of());
+        Look both = withKnob(
+                wrapped(inner, List.of("l1", "l3"), List.of()),
+                new Kit.Knob("q1", "how many", "", null, null, List.of(new Kit.Target("s3", "rate", null, null))));
+        Look empty = new Look("Other", 48, 32, 30, 7, 96, List.of(lane("l1", "own", Step.of("s1", "sway"))), List.of());
+        Paste paste = new Paste(Catalogue.all());
+        Edit first = paste.paste(empty, "this", copied(both, "l3"), null, null, false);
+        Look once = RULES.check(Edits.apply(empty, first));
+        assertThat(once.kits()).hasSize(2);
+        assertThat(once.lanesIn(null)).hasSize(2);
+        assertThat(Edits.apply(once, Edits.inverse(empty, first))).isEqualTo(empty);
+        // Chance begins with ids, and those are others here.
+        Look twice = RULES.check(Edits.apply(once, paste.paste(once, "this", copied(both, "l3"), null, null, false)));
+        assertThat(twice.kits()).hasSize(2);
+        assertThat(twice.lanesIn(null)).hasSize(3);
+        Look free = once;
+        while (!free.kits().isEmpty()) {
+            Look at = free;
+            String use = at.lanesIn(null).stream()
+                    .flatMap(lane -> lane.steps().stream())
+                    .filter(s -> at.kitOf(s) != null)
+                    .findFirst()
+                    .orElseThrow()
+                    .id();
+            free = Edits.apply(at, WRAP.unwrap(at, use));
+        }
+        assertThat(free.steps().map(Step::type).sorted().toList())
+                .isEqualTo(java.util.stream.Stream.concat(
+                                swarm().steps().map(Step::type), java.util.stream.Stream.of("sway"))
+                        .sorted()
+                        .toList());
+        assertThat(play(free)).isEqualTo(play(once));
+        Look without = both.withLanes(both.lanesIn(null)).withKits(List.of());
+        String lone = "{\"format\":\"gloaming-part\",\"kind\":\"lanes\",\"of\":\"other\",\"look\":"
+                + LookJson.write(without) + "}";
+        assertThatThrownBy(() -> paste.paste(empty, "this", lone, null, null, false))
+                .isInstanceOf(Refused.class)
+                .hasMessageContaining("did not come with it");
+    }
 }

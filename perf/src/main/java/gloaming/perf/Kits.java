@@ -39,7 +39,11 @@ final class Kits {
         while (!free.kits().isEmpty()) free = unwrapped(free);
         double[] both = frames(wrapped, free);
         results.add(new Result(
-                "kits, forty uses", both[0], "ms", "%.2f ms as lanes of their own".formatted(both[1]), both[0] / both[1]));
+                "kits, forty uses",
+                both[0],
+                "ms",
+                "%.2f ms as lanes of their own".formatted(both[1]),
+                both[0] / both[1]));
         double opening = opening();
         results.add(new Result("kits, a look of 200 uses opened", opening, "ms", "500 ms", opening / 500));
         double[] glide = glide();
@@ -54,7 +58,11 @@ final class Kits {
     }
 
     private static Look unwrapped(Look look) {
-        String use = look.steps().filter(s -> look.kitOf(s) != null).findFirst().orElseThrow().id();
+        String use = look.steps()
+                .filter(s -> look.kitOf(s) != null)
+                .findFirst()
+                .orElseThrow()
+                .id();
         return Edits.apply(look, new KitWrap(Catalogue.all()).unwrap(look, use));
     }
 
@@ -70,8 +78,7 @@ final class Kits {
                 for (int k = 0; k < 2; k++) {
                     int frame = i + 120;
                     long started = System.nanoTime();
-                    players[k].play(
-                            new Moment(frame, frame / 30.0, 1 / 30.0), 960, 540, band, Onlooker.NOBODY);
+                    players[k].play(new Moment(frame, frame / 30.0, 1 / 30.0), 960, 540, band, Onlooker.NOBODY);
                     if (i >= 0) ms[k][i] = (System.nanoTime() - started) / 1e6;
                 }
             }

@@ -42,8 +42,25 @@ export function clipboard(page) {
       const { name, width, height, rate, seed, tempo } = this.look;
       const whole = lane ? [lane] : [{ ...home, clock: undefined, steps: [step] }];
       const mix = lane ? this.look.mix.filter((l) => l.lane === lane.id) : [];
-      const look = { format: 'gloaming-look', version, name, width, height, rate, seed, tempo, lanes: whole, mix };
+      const kits = this.kitsWithin(whole);
+      const within = this.look.lanes.filter((l) => kits.some((k) => k.id === l.kit));
+      const parts = [...whole.map((l) => ({ ...l, kit: undefined })), ...within];
+      const look = { format: 'gloaming-look', version, name, width, height, rate, seed, tempo, lanes: parts, mix, kits };
       return JSON.stringify({ format: FORMAT, kind: lane ? 'lanes' : 'steps', of: this.lookId, look }, null, 2);
+    },
+    /** The kits that lanes use, and those that these use. @param {{steps?: import('../messages.js').Step[]}[]} lanes */
+    kitsWithin(lanes) {
+      const found = /** @type {import('../messages.js').Kit[]} */ ([]);
+      const look = (/** @type {{steps?: import('../messages.js').Step[]}[]} */ some) => {
+        for (const step of some.flatMap((l) => l.steps ?? [])) {
+          const kit = this.kitOf(step);
+          if (!kit || found.includes(kit)) continue;
+          found.push(kit);
+          look(this.look.lanes.filter((l) => l.kit === kit.id));
+        }
+      };
+      look(lanes);
+      return found;
     },
     /** @param {ClipboardEvent} event */
     copyPart(event) {
