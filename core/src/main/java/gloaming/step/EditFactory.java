@@ -244,7 +244,7 @@ public final class EditFactory {
      * The part of a setting's range that matters around a value: a fourth to four times it where it goes by ratio, else from the lowest
      * (or as far below nothing) up to four times what is usual, and never beyond the range.
      */
-    private static double[] sensible(Setting s, double now, double usual) {
+    static double[] sensible(Setting s, double now, double usual) {
         double far = 4 * Math.max(Math.abs(now), Math.abs(usual));
         if (s.byRatio()) return new double[] {Math.max(s.min(), now / 4), Math.min(s.max(), now * 4)};
         if (far == 0) far = (s.max() - s.min()) / 4;

@@ -6,9 +6,9 @@
 /** @typedef {{do: 'ack'}} FromPageAck */
 /** @typedef {{do: 'watch', subject?: string|null, most?: number, round?: number|null, high?: number|null}} FromPageWatch */
 /** @typedef {{do: 'ping', at?: number}} FromPagePing */
-/** @typedef {FromPageEdit|FromPageUndo|FromPageRedo|FromPageAddStep|FromPageWrap|FromPageRemember|FromPageRecall|FromPageUnwrap|FromPageOwnKit|FromPageKnob|FromPageRead|FromPageBring|FromPageDuplicateStep|FromPageDuplicateLane|FromPagePaste|FromPageAddLayer|FromPageFollow|FromPageFollowLayer|FromPageKeys|FromPageWrite|FromPageGoBack|FromPageFormula|FromPageBind|FromPageUnbind|FromPageChangeBinding|FromPageLift|FromPageArrange} FromPageChange */
+/** @typedef {FromPageEdit|FromPageUndo|FromPageRedo|FromPageAddStep|FromPageWrap|FromPageRemember|FromPageThrow|FromPageRecall|FromPageUnwrap|FromPageOwnKit|FromPageKnob|FromPageRead|FromPageBring|FromPageDuplicateStep|FromPageDuplicateLane|FromPagePaste|FromPageAddLayer|FromPageFollow|FromPageFollowLayer|FromPageKeys|FromPageWrite|FromPageGoBack|FromPageFormula|FromPageBind|FromPageUnbind|FromPageChangeBinding|FromPageLift|FromPageArrange} FromPageChange */
 /** @typedef {{do: 'edit', n?: number, gesture?: number, edit: Edit}} FromPageEdit */
-/** @typedef {EditRename|EditFormat|EditAddLane|EditRemoveLane|EditMoveLane|EditRenameLane|EditSetClock|EditSetLookClock|EditSetDesk|EditAddStep|EditRemoveStep|EditMoveStep|EditLabelStep|EditBypass|EditSet|EditWrite|EditSetFollow|EditSetFormula|EditSetRead|EditAddLayer|EditRemoveLayer|EditMoveLayer|EditChangeLayer|EditSetSnapshots|EditChangeKit|EditRebuild|EditSeveral} Edit */
+/** @typedef {EditRename|EditFormat|EditAddLane|EditRemoveLane|EditMoveLane|EditRenameLane|EditSetClock|EditSetLookClock|EditSetDesk|EditAddStep|EditRemoveStep|EditMoveStep|EditLabelStep|EditBypass|EditSet|EditWrite|EditSetFollow|EditSetFormula|EditSetRead|EditAddLayer|EditRemoveLayer|EditMoveLayer|EditChangeLayer|EditSetSnapshots|EditAddKit|EditRemoveKit|EditChangeKit|EditRebuild|EditSeveral} Edit */
 /** @typedef {{edit: 'rename', name: string}} EditRename */
 /** @typedef {{edit: 'format', width: number, height: number, rate: number, seed: number, tempo: number}} EditFormat */
 /** @typedef {{edit: 'add-lane', place: number, lane: Lane}} EditAddLane */
@@ -46,11 +46,13 @@
 /** @typedef {{all: SnapshotsSnapshot[], apart: string[]}} Snapshots */
 /** @typedef {{id: string, name: string, picture: string, time: number, beats: boolean, way: SnapshotsWay, steps: Record<string, Record<string, number|boolean|string>>, opacities: Record<string, number>}} SnapshotsSnapshot */
 /** @typedef {'even'|'soft'|'early'|'late'} SnapshotsWay */
-/** @typedef {{edit: 'change-kit', kit: Kit}} EditChangeKit */
+/** @typedef {{edit: 'add-kit', kit: Kit, lanes: Lane[]}} EditAddKit */
 /** @typedef {{id: string, name: string, says: string, lane: string, knobs: KitKnob[], inputs: KitInput[], outputs: string[]}} Kit */
 /** @typedef {{id: string, name: string, says: string, min: number, max: number, targets: KitTarget[]}} KitKnob */
 /** @typedef {{step: string, setting: string, low: number, high: number}} KitTarget */
 /** @typedef {{id: string, name: string}} KitInput */
+/** @typedef {{edit: 'remove-kit', kit: string}} EditRemoveKit */
+/** @typedef {{edit: 'change-kit', kit: Kit}} EditChangeKit */
 /** @typedef {{edit: 'rebuild', lanes: Lane[], mix: Layer[], clock: Clock, desk: Desk, kits: Kit[]}} EditRebuild */
 /** @typedef {{edit: 'several', edits: Edit[]}} EditSeveral */
 /** @typedef {{do: 'undo', n?: number}} FromPageUndo */
@@ -58,6 +60,7 @@
 /** @typedef {{do: 'add-step', n?: number, lane?: string|null, place?: number, type: string, above?: string|null, kit?: string|null}} FromPageAddStep */
 /** @typedef {{do: 'wrap', n?: number, lanes: string[], steps: string[]}} FromPageWrap */
 /** @typedef {{do: 'remember', n?: number, lanes: string[], steps: string[], name: string, picture: string}} FromPageRemember */
+/** @typedef {{do: 'throw', n?: number, lanes: string[], steps: string[], strength?: number}} FromPageThrow */
 /** @typedef {{do: 'recall', n?: number, snapshot: string}} FromPageRecall */
 /** @typedef {{do: 'unwrap', n?: number, step: string}} FromPageUnwrap */
 /** @typedef {{do: 'own-kit', n?: number, step: string}} FromPageOwnKit */

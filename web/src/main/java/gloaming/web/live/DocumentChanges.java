@@ -7,6 +7,7 @@ import gloaming.look.Look;
 import gloaming.look.Refused;
 import gloaming.step.Catalogue;
 import gloaming.step.DeskEditFactory;
+import gloaming.step.Dice;
 import gloaming.step.EditFactory;
 import gloaming.step.KitKnobs;
 import gloaming.step.KitWrap;
@@ -28,6 +29,7 @@ class DocumentChanges {
     private final EditFactory edits = new EditFactory(Catalogue.all());
     private final Paste paste = new Paste(Catalogue.all());
     private final SnapshotEdits snapshots = new SnapshotEdits(Catalogue.all());
+    private final Dice dice = new Dice(Catalogue.all());
     private final KitWrap kits = new KitWrap(Catalogue.all());
     private final KitKnobs knobs = new KitKnobs(Catalogue.all());
     private final DeskEditFactory deskEdits = new DeskEditFactory(Catalogue.all());
@@ -63,6 +65,8 @@ class DocumentChanges {
             case FromPage.Wrap m -> apply(viewer, open, m, kits.wrap(look, m.lanes(), m.steps(), ""), fresh);
             case FromPage.Remember m ->
                 apply(viewer, open, m, snapshots.take(look, m.lanes(), m.steps(), m.name(), m.picture()), null);
+            case FromPage.Throw m ->
+                apply(viewer, open, m, dice.roll(look, m.lanes(), m.steps(), m.strength(), System.nanoTime()), null);
             case FromPage.Recall m -> {
                 synchronized (viewer) {
                     house.recall(open, m.snapshot(), m.gesture(), origin(viewer, m));

@@ -88,6 +88,10 @@ public sealed interface FromPage {
     record Remember(long n, List<String> lanes, List<String> steps, String name, String picture)
             implements Change, Builds {}
 
+    /** Chance sets some lanes and steps, or with none the look, with a strength of 0 to 1. */
+    @JsonTypeName("throw")
+    record Throw(long n, List<String> lanes, List<String> steps, double strength) implements Change, Builds {}
+
     /** All goes to where a snapshot has it, in the time that the snapshot says. */
     @JsonTypeName("recall")
     record Recall(long n, String snapshot) implements Change {}

@@ -70,6 +70,8 @@ export function keys(page) {
         p: () => this.toggleProbe(),
         e: () => (this.curveSetting ? this.drawCurve() : this.write()),
         n: () => this.openFinder(null, 0),
+        x: () => this.throwDice(),
+        z: () => this.beforeAfter(),
         m: () => this.takeSnap(false),
         M: () => this.takeSnap(true),
         k: () => this.wrap(),

@@ -75,6 +75,27 @@ export function snapshots(page) {
       const opacities = Object.fromEntries(this.look.mix.filter((l) => l.id in snap.opacities).map((l) => [l.id, l.opacity]));
       this.changeSnap({ steps, opacities, picture: this.smallPicture() });
     },
+    /** How strong a throw of the dice is, 0 to 1. */
+    strength: Number(localStorage.getItem('gloaming.strength') ?? 0.3),
+    /** @param {{target: any}} event */
+    setStrength(event) {
+      this.strength = Number(event.target.value);
+      localStorage.setItem('gloaming.strength', String(this.strength));
+    },
+    /** Lets chance set what is marked or selected, or the look. */
+    throwDice() {
+      const all = this.marks.length ? this.marks : [this.laneId || this.stepId].filter(Boolean);
+      const lanes = all.filter((id) => this.laneById(id));
+      page.live.send({ do: 'throw', lanes, steps: all.filter((id) => !lanes.includes(id)), strength: this.strength });
+      this.flipped = false;
+    },
+    /** Whether one looks at how it was before the last change. */
+    flipped: false,
+    /** To how it was before the last change, and back. */
+    beforeAfter() {
+      if (this.flipped && this.canRedo) this.redo(); else if (this.canUndo) this.undo();
+      this.flipped = !this.flipped;
+    },
     /** @param {string} key a lane's id, or a step's, a space and a setting's */
     isApart(key) { return (this.look.snapshots?.apart ?? []).includes(key); },
     /** @param {string} key */
