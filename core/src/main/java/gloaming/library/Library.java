@@ -26,6 +26,11 @@ public interface Library {
         return shape == null ? null : Sculpture.of(shape);
     }
 
+    /** Another look of the show, as it is now; null while it is being read, or where there is none. */
+    default gloaming.look.Look look(String ref) {
+        return null;
+    }
+
     /** What the camera of some page sees. */
     Still camera();
 

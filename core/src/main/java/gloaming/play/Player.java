@@ -50,6 +50,7 @@ public final class Player {
     private long others;
     private boolean realTime;
     private boolean seen = true;
+    private boolean inner;
     /** The step that runs now, when it was begun, and how many were. */
     private volatile Plan.StepRun running;
 
@@ -71,7 +72,17 @@ public final class Player {
         return this;
     }
 
-    private Player(Catalogue catalogue, Crew crew, Hearing hearing, BeatClock beats) {
+    /** One that plays within a step of another, which listens for it. */
+    Player inner() {
+        inner = true;
+        return this;
+    }
+
+    boolean isRealTime() {
+        return realTime;
+    }
+
+    Player(Catalogue catalogue, Crew crew, Hearing hearing, BeatClock beats) {
         this.catalogue = catalogue;
         this.rules = new Rules(catalogue);
         this.crew = crew;
@@ -180,8 +191,10 @@ public final class Player {
         seen = onlooker.sees();
         pool.resize(width, height);
         Picture mix = layerMix.at(width, height);
-        hearing.listen(sound, moment.sound());
-        beats.advance(moment.sound(), moment.dt(), sound, hearing, plan.look.tempo());
+        if (!inner) {
+            hearing.listen(sound, moment.sound());
+            beats.advance(moment.sound(), moment.dt(), sound, hearing, plan.look.tempo());
+        }
         if (plan.glide != null) plan.glide.begin(moment.time(), beats.tempo());
         choose(onlooker);
         double looks = moment.dt();

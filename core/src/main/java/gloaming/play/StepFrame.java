@@ -25,6 +25,10 @@ final class StepFrame implements Frame {
         this.player = player;
     }
 
+    Player player() {
+        return player;
+    }
+
     void begin(Plan.StepRun step, Plan.LaneRun lane, Moment moment) {
         this.step = step;
         this.lane = lane;

@@ -64,6 +64,8 @@ public class House {
      * Held while what plays changes, which takes as long as a look needs for its first picture. Whoever carries pictures to the audience
      * never waits for it.
      */
+    private final ShowLooks looks;
+
     private final SnapshotEdits snapshots = new SnapshotEdits(Catalogue.all());
 
     private final ReentrantLock changing = new ReentrantLock();
@@ -89,6 +91,7 @@ public class House {
     House(Shows shows, Journal journal, Media rows, MediaStore media, Decoder decoder) {
         this.shows = shows;
         this.journal = journal;
+        looks = new ShowLooks(shows);
         shelves = new Shelves(rows, media, decoder);
         sounds = new ShowSounds(shows, rows, media, decoder, this::playersOf);
         // Until the first look is on air, somebody who plays nothing is.
@@ -199,7 +202,7 @@ public class House {
                 copy.like(clock);
                 player.beats(own -> own.like(copy));
             });
-        player.library(shelves.of(look.showId));
+        player.library(looks.beside(shelves.of(look.showId), look.showId));
         player.courier(courier);
         shows.remembered(SCALE + look.id).map(Double::parseDouble).ifPresent(player::scale);
         player.show(look.look());
@@ -415,6 +418,7 @@ public class House {
         synchronized (look) {
             Look now = look.apply(snapshots.call(look.look(), id), gesture, origin);
             Snapshots.Snapshot to = now.snapshots().find(id);
+            looks.edited(look.id, now);
             Glide glide = to.time() > 0 ? new Glide(to.time(), to.beats(), to.way()) : null;
             LivePlayer player = player(look.id);
             if (player != null) player.change(now, glide);
@@ -423,6 +427,7 @@ public class House {
 
     /** Lets whoever plays a look go on with it as it is now. */
     void refresh(OpenLook look, Look now) {
+        looks.edited(look.id, now);
         LivePlayer player = player(look.id);
         if (player != null) player.change(now);
     }

@@ -193,7 +193,9 @@ class MediaPages {
                 folders(all).stream().map(f -> Map.of("ref", f, "kind", "folder", "name", f));
         Stream<Map<String, String>> fonts =
                 FontFile.SHIPPED.stream().map(f -> Map.of("ref", f, "kind", "font", "name", f.replace('-', ' ')));
-        return Stream.of(files, folders, fonts).flatMap(s -> s).toList();
+        Stream<Map<String, String>> looks =
+                shows.looks(id).stream().map(l -> Map.of("ref", l.id(), "kind", "look", "name", l.name()));
+        return Stream.of(files, folders, fonts, looks).flatMap(s -> s).toList();
     }
 
     @GetMapping("/media/{id}/preview.jpg")

@@ -45,7 +45,8 @@ export function settings(page) {
     },
     /** What a setting may refer to: nothing, what fits its kinds, and what it refers to although it is gone. @param {import('../messages.js').Setting} s */
     mediaFor(s) {
-      const fit = this.media.filter((m) => s.choices.includes(m.kind));
+      // A look does not show itself.
+      const fit = this.media.filter((m) => s.choices.includes(m.kind) && m.ref !== this.lookId);
       const now = this.value(s);
       const gone = now && !fit.some((m) => m.ref === now) ? [{ ref: now, kind: 'gone', name: `${now} (not in this show)` }] : [];
       return [{ ref: '', kind: 'none', name: fit.length ? 'nothing' : `no ${s.choices.join(' or ')} yet` }, ...gone, ...fit];

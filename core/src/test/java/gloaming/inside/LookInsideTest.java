@@ -1,0 +1,154 @@
+package gloaming.inside;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import gloaming.Brought;
+import gloaming.flow.Crew;
+import gloaming.flow.Picture;
+import gloaming.library.ForwardingLibrary;
+import gloaming.library.Library;
+import gloaming.look.Blend;
+import gloaming.look.Clock;
+import gloaming.look.Lane;
+import gloaming.look.Layer;
+import gloaming.look.Look;
+import gloaming.look.Step;
+import gloaming.look.Value;
+import gloaming.play.Moment;
+import gloaming.play.Onlooker;
+import gloaming.play.Player;
+import gloaming.sound.HouseBand;
+import gloaming.step.Catalogue;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.Test;
+
+/** A whole look as a picture in another. */
+class LookInsideTest {
+    private final Map<String, Look> looks = new HashMap<>();
+    private final Library library = new ForwardingLibrary(new Brought()) {
+        @Override
+        public Look look(String ref) {
+            return looks.get(ref);
+        }
+    };
+    private final Crew crew = new Crew(1);
+
+    @AfterEach
+    void close() {
+        crew.close();
+    }
+
+    private static Look look(int width, int height, double rate, Step... steps) {
+        return new Look(
+                "Sluice",
+                width,
+                height,
+                30,
+                7,
+                96,
+                List.of(new Lane("l1", "lane", new Clock(rate), List.of(steps))),
+                List.of(Layer.of("m1", "l1", Blend.OVER, 1)));
+    }
+
+    private static Look showing(String ref, Object... settings) {
+        Step step = Step.of("s1", "look-inside").with("look", Value.of(ref));
+        for (int i = 0; i < settings.length; i += 2)
+            step = step.with(
+                    (String) settings[i],
+                    settings[i + 1] instanceof Number n
+                            ? Value.of(n.doubleValue())
+                            : Value.of((String) settings[i + 1]));
+        return look(64, 36, 1, step);
+    }
+
+    private Player player(Look look) {
+        Player player = new Player(Catalogue.all(), crew);
+        player.library(library);
+        player.load(look);
+        return player;
+    }
+
+    private static Picture frame(Player player, int frame) {
+        Moment moment = new Moment(frame, frame / 30.0, 1 / 30.0, frame / 30.0);
+        return player.play(moment, 64, 36, new HouseBand(3, 120), Onlooker.NOBODY);
+    }
+
+    private static void alike(Picture one, Picture other) {
+        for (int c = 0; c < 4; c++)
+            for (int i = 0; i < one.pixels(); i++) assertThat(one.plane(c)[i]).isEqualTo(other.plane(c)[i]);
+    }
+
+    @Test
+    void itIsWhatTheLookIsByItselfAndHearsWhatTheOuterOneHears() {
+        looks.put("a", look(64, 36, 1, Step.of("s1", "sow").with("rate", Value.of(900)), Step.of("s2", "draw-dots")));
+        Player outer = player(showing("a"));
+        Player alone = player(looks.get("a"));
+        for (int i = 0; i < 8; i++) alike(frame(outer, i), frame(alone, i));
+        Look heard = new Look(
+                "Heard",
+                64,
+                36,
+                30,
+                7,
+                96,
+                List.of(
+                        new Lane("l2", "level", Clock.SHOW, List.of(Step.of("s2", "listen"))),
+                        new Lane(
+                                "l1",
+                                "fill",
+                                Clock.SHOW,
+                                List.of(Step.of("s1", "fill").withFormula("brightness", "4 * {l2}")))),
+                List.of(Layer.of("m1", "l1", Blend.OVER, 1)));
+        looks.put("b", heard);
+        Player within = player(showing("b"));
+        Player by = player(heard);
+        float most = 0;
+        for (int i = 0; i < 20; i++) {
+            Picture picture = frame(within, i);
+            most = Math.max(most, picture.r()[0]);
+            alike(picture, frame(by, i));
+        }
+        assertThat(most).isPositive();
+    }
+
+    @Test
+    void anEditOfTheInnerLookGoesOnWhereItIs() {
+        Step sow = Step.of("s1", "sow").with("rate", Value.of(900));
+        looks.put("a", look(64, 36, 1, sow, Step.of("s2", "draw-dots")));
+        Player outer = player(showing("a"));
+        Player alone = player(looks.get("a"));
+        for (int i = 0; i < 5; i++) alike(frame(outer, i), frame(alone, i));
+        looks.put("a", look(64, 36, 1, sow, Step.of("s2", "draw-dots").with("size", Value.of(2))));
+        alone.load(looks.get("a"));
+        for (int i = 5; i < 9; i++) alike(frame(outer, i), frame(alone, i));
+    }
+
+    @Test
+    void aLookThatWouldShowItselfIsRefusedInOneSentenceAndTheRestGoesOn() {
+        looks.put("a", showing("b"));
+        looks.put("b", showing("a"));
+        Player outer = player(looks.get("a"));
+        Picture picture = frame(outer, 0);
+        assertThat(picture.a()[0]).isZero();
+        looks.put("c", showing("c"));
+        frame(player(looks.get("c")), 0);
+    }
+
+    @Test
+    void anotherShapeIsShownWholeAndNothingIsThereWhileItIsRead() {
+        Player early = player(showing("a"));
+        assertThat(frame(early, 0).a()[0]).isZero();
+        looks.put("a", look(36, 36, 1, Step.of("s1", "fill").with("colour", Value.of("#ffffff"))));
+        Picture whole = frame(early, 1);
+        assertThat(whole.a()[0]).isZero();
+        assertThat(whole.a()[18 * 64 + 32]).isEqualTo(1);
+        assertThat(whole.r()[18 * 64 + 32]).isEqualTo(1);
+        Picture filled = frame(player(showing("a", "fit", "fill", "detail", 0.5)), 0);
+        assertThat(filled.a()[0]).isEqualTo(1);
+        Picture stretched = frame(player(showing("a", "fit", "stretch")), 0);
+        assertThat(stretched.a()[64 * 36 - 1]).isEqualTo(1);
+    }
+}
