@@ -40,7 +40,8 @@ public class DemoShow {
             "dunlin",
             "gable",
             "reed-marsh",
-            "forty-windows");
+            "forty-windows",
+            "open-air");
     private static final List<String> MEDIA = List.of("heron.png", "marsh.jpg", "wheel.png");
 
     private final Shows shows;

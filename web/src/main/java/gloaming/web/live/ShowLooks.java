@@ -16,6 +16,7 @@ final class ShowLooks {
 
     private final Shows shows;
     private final Map<String, Look> now = new ConcurrentHashMap<>();
+    private final Map<String, String> ids = new ConcurrentHashMap<>();
     private final Set<String> asked = ConcurrentHashMap.newKeySet();
 
     ShowLooks(Shows shows) {
@@ -32,8 +33,9 @@ final class ShowLooks {
         };
     }
 
+    /** Documents that ship name looks by their names, as their ids are given when they are brought in. */
     private Look look(String ref, String show) {
-        Look look = now.get(ref);
+        Look look = now.get(ids.getOrDefault(ref, ref));
         if (look == null && asked.add(ref))
             Thread.ofVirtual().name("look within").start(() -> read(ref, show));
         return look;
@@ -42,11 +44,16 @@ final class ShowLooks {
     private void read(String ref, String show) {
         if (now.size() >= MOST) {
             now.clear();
+            ids.clear();
             asked.clear();
         }
         try {
-            boolean own = shows.look(ref).map(row -> row.showId().equals(show)).orElse(false);
-            if (own) now.putIfAbsent(ref, shows.document(ref));
+            for (Shows.LookRow row : shows.looks(show)) {
+                if (!row.id().equals(ref) && !row.name().equals(ref)) continue;
+                ids.put(ref, row.id());
+                now.putIfAbsent(row.id(), shows.document(row.id()));
+                return;
+            }
         } catch (Refused e) {
             // It is not read again: where it is opened, it is said what is wrong with it.
             asked.add(ref);

@@ -48,7 +48,9 @@ export function settings(page) {
       // A look does not show itself.
       const fit = this.media.filter((m) => s.choices.includes(m.kind) && m.ref !== this.lookId);
       const now = this.value(s);
-      const gone = now && !fit.some((m) => m.ref === now) ? [{ ref: now, kind: 'gone', name: `${now} (not in this show)` }] : [];
+      // Looks that ship are named by their names.
+      const name = s.choices.includes('look') ? now : `${now} (not in this show)`;
+      const gone = now && !fit.some((m) => m.ref === now) ? [{ ref: now, kind: 'gone', name }] : [];
       return [{ ref: '', kind: 'none', name: fit.length ? 'nothing' : `no ${s.choices.join(' or ')} yet` }, ...gone, ...fit];
     },
     async loadMedia() {
