@@ -104,6 +104,30 @@ public final class Keys {
         return keys;
     }
 
+    /** The curve a part of the way to another with as many keys, key by key; null where there are more or fewer. */
+    public Keys towards(Keys to, double part) {
+        if (to.keys.size() != keys.size()) return null;
+        List<Key> between = new ArrayList<>();
+        for (int i = 0; i < keys.size(); i++) {
+            Key a = keys.get(i);
+            Key b = to.keys.get(i);
+            between.add(new Key(
+                    mean(a.time(), b.time(), part),
+                    mean(a.value(), b.value(), part),
+                    part < 0.5 ? a.join() : b.join(),
+                    a.auto() && b.auto(),
+                    mean(a.inTime(), b.inTime(), part),
+                    mean(a.inValue(), b.inValue(), part),
+                    mean(a.outTime(), b.outTime(), part),
+                    mean(a.outValue(), b.outValue(), part)));
+        }
+        return of(between);
+    }
+
+    private static double mean(double a, double b, double part) {
+        return a + (b - a) * part;
+    }
+
     /** Where the last key stands. */
     public double end() {
         return keys.getLast().time();

@@ -1,12 +1,13 @@
 package gloaming.play;
 
+import gloaming.curve.Keys;
 import gloaming.step.Colour;
 import gloaming.step.OkLab;
 import gloaming.step.Setting;
 
 /**
  * One setting on its way: numbers straight, or by ratio where the setting goes by ratio, angles the shorter way round, colours in a
- * perceptual space; whatever else changes when it is half way there.
+ * perceptual space, curves key by key where both have as many; whatever else changes when it is half way there.
  */
 final class Gliding {
     final int setting;
@@ -14,6 +15,10 @@ final class Gliding {
     private final Glide glide;
     private final Object from;
     private final Object to;
+    /** Both as curves, where they are some with as many keys. */
+    private Keys curve;
+
+    private Keys end;
     boolean done;
 
     Gliding(int setting, Setting of, Glide glide, Object from, Object to) {
@@ -22,6 +27,14 @@ final class Gliding {
         this.glide = glide;
         this.from = from;
         this.to = to;
+        if (of == null || of.form() != Setting.Form.CURVE) return;
+        try {
+            curve = Keys.parse((String) from);
+            end = Keys.parse((String) to);
+        } catch (IllegalArgumentException e) {
+            // What is no curve changes half way, as any text does.
+            curve = null;
+        }
     }
 
     /** What the setting is at a moment of show time. */
@@ -32,6 +45,8 @@ final class Gliding {
             return to;
         }
         if (part <= 0) return from;
+        Keys between = curve == null ? null : curve.towards(end, part);
+        if (between != null) return between.text();
         return switch (from) {
             case Double a when to instanceof Double b -> number(a, b, part);
             case Integer a when to instanceof Integer b -> (int) Math.rint(number(a, b, part));

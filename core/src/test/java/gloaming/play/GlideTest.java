@@ -134,6 +134,12 @@ class GlideTest {
         assertThat(new Gliding(0, ratio, half, 2, 7).at(1)).isEqualTo(4);
         assertThat(new Gliding(0, ratio, half, "over", "add").at(0.9)).isEqualTo("over");
         assertThat(new Gliding(0, ratio, half, "over", "add").at(1.1)).isEqualTo("add");
+        Setting curve =
+                new Setting("a", "A", Setting.Form.CURVE, 0, 0, false, Value.of("0 0 smooth"), "", "", List.of());
+        assertThat(new Gliding(0, curve, half, "0 0 linear; 2 4 linear", "0 1 linear; 4 0 linear").at(1))
+                .isEqualTo("0 0.5 linear; 3 2 linear");
+        assertThat(new Gliding(0, curve, half, "0 0 linear", "0 1 linear; 4 0 linear").at(0.9))
+                .isEqualTo("0 0 linear");
         Glide beats = new Glide(4, true, Snapshots.Way.LATE);
         beats.begin(10, 120);
         assertThat(beats.at(11)).isEqualTo(0.125);

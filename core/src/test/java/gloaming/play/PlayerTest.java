@@ -126,8 +126,9 @@ class PlayerTest {
             player.library(new gloaming.Brought());
             player.load(look);
             for (int i = 0; i < 4; i++) frame(player, i, 33 + 40 * i, 17);
-            // Formulas made up at random leave their range, and say so.
-            assertThat(player.troubles()).allMatch(trouble -> trouble.contains("is cut off at"));
+            // Formulas made up at random leave their range and cameras see nothing, and say so.
+            assertThat(player.troubles())
+                    .allMatch(trouble -> trouble.contains("is cut off at") || trouble.contains(" sees "));
         }
     }
 

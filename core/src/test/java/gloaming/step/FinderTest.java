@@ -22,7 +22,9 @@ class FinderTest {
             .withLanes(List.of(
                     new Lane("signal", "tide", Clock.SHOW, List.of(Step.of("s1", "sway"))),
                     new Lane("picture", "sky", Clock.SHOW, List.of(Step.of("s2", "fill"))),
-                    new Lane("points", "moths", Clock.SHOW, List.of(Step.of("s3", "ring")))));
+                    new Lane("points", "moths", Clock.SHOW, List.of(Step.of("s3", "ring"))),
+                    new Lane("shape", "weight", Clock.SHOW, List.of(Step.of("s4", "ball"))),
+                    new Lane("scene", "loft", Clock.SHOW, List.of(Step.of("s5", "model-in-space")))));
 
     private record Sentence(String words, String behind, String step) {}
 

@@ -37,6 +37,7 @@ import org.junit.jupiter.params.provider.ValueSource;
 /** Kits: what is wrapped plays as it did, every use by itself, and comes out again as it went in. */
 class KitTest {
     private static final KitWrap WRAP = new KitWrap(Catalogue.all());
+    private static final KitUnwrap UNWRAP = new KitUnwrap(Catalogue.all());
     private static final Rules RULES = new Rules(Catalogue.all());
 
     private static Lane lane(String id, String name, Step... steps) {
@@ -104,7 +105,7 @@ class KitTest {
         Look kit = wrapped(swarm, List.of("l2", "l3"), List.of());
         assertThat(kit.lanesIn(null)).extracting(Lane::id).containsExactly("l1", "l3");
         assertThat(use(kit).reads()).containsValue("l1");
-        Look back = Edits.apply(kit, WRAP.unwrap(kit, use(kit).id()));
+        Look back = Edits.apply(kit, UNWRAP.unwrap(kit, use(kit).id()));
         assertThat(back).isEqualTo(swarm);
         List<Long> plain = play(swarm, swarm, swarm, swarm);
         assertThat(play(swarm, kit, back, kit)).isEqualTo(plain);
@@ -154,7 +155,7 @@ class KitTest {
                     .filter(s -> at.kitOf(s) != null)
                     .findFirst()
                     .orElseThrow();
-            free = Edits.apply(at, WRAP.unwrap(at, use.id()));
+            free = Edits.apply(at, UNWRAP.unwrap(at, use.id()));
         }
         assertThat(play(free)).isEqualTo(plain);
         for (Edit edit : back) now = Edits.apply(now, edit);
@@ -223,7 +224,7 @@ class KitTest {
         RULES.check(reckoned);
         // What does not set it leaves what is within; unwrapped, what was set stays.
         assertThat(play(turned)).isEqualTo(play(swarm()));
-        Look free = Edits.apply(set, WRAP.unwrap(set, use(set).id()));
+        Look free = Edits.apply(set, UNWRAP.unwrap(set, use(set).id()));
         assertThat(play(free)).isEqualTo(play(set));
     }
 
@@ -263,13 +264,13 @@ class KitTest {
         Look alike = Edits.apply(only, new Edit.Set(second.id(), Kit.SEED, null));
         assertThat(play(alike)).isEqualTo(play(kit));
         // A change within is one of all uses, until one has a kit of its own.
-        Look own = Edits.apply(twice, WRAP.own(twice, second.id()));
+        Look own = Edits.apply(twice, UNWRAP.own(twice, second.id()));
         assertThat(play(own)).isEqualTo(play(twice));
         assertThat(own.kits()).hasSize(2);
         Look apart = Edits.apply(own, new Edit.Set("s4", "size", Value.of(1)));
         Look without = Edits.apply(apart, new Edit.RemoveLayer("m1"));
         assertThat(play(without)).isEqualTo(play(only));
-        Look freed = Edits.apply(twice, WRAP.unwrap(twice, second.id()));
+        Look freed = Edits.apply(twice, UNWRAP.unwrap(twice, second.id()));
         assertThat(play(freed)).isEqualTo(play(twice));
     }
 
@@ -355,7 +356,7 @@ class KitTest {
                     .findFirst()
                     .orElseThrow()
                     .id();
-            free = Edits.apply(at, WRAP.unwrap(at, use));
+            free = Edits.apply(at, UNWRAP.unwrap(at, use));
         }
         assertThat(free.steps().map(Step::type).sorted().toList())
                 .isEqualTo(java.util.stream.Stream.concat(

@@ -18,7 +18,7 @@ import gloaming.play.Onlooker;
 import gloaming.play.Player;
 import gloaming.sound.HouseBand;
 import gloaming.step.Catalogue;
-import gloaming.step.KitWrap;
+import gloaming.step.KitUnwrap;
 import gloaming.web.command.DemoShow;
 import java.lang.management.ManagementFactory;
 import java.util.ArrayList;
@@ -63,7 +63,7 @@ final class Kits {
                 .findFirst()
                 .orElseThrow()
                 .id();
-        return Edits.apply(look, new KitWrap(Catalogue.all()).unwrap(look, use));
+        return Edits.apply(look, new KitUnwrap(Catalogue.all()).unwrap(look, use));
     }
 
     /** Median frames of two looks in milliseconds, turn by turn. */

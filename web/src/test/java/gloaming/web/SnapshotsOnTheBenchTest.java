@@ -2,17 +2,25 @@ package gloaming.web;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import gloaming.look.Blend;
+import gloaming.look.Clock;
+import gloaming.look.Lane;
+import gloaming.look.Layer;
 import gloaming.look.Look;
 import gloaming.look.Snapshots;
+import gloaming.look.Step;
 import gloaming.look.Value;
 import gloaming.web.store.OpenLook;
+import gloaming.web.store.Shows;
+import java.util.List;
 import org.junit.jupiter.api.Test;
 import org.openqa.selenium.By;
 import org.openqa.selenium.Keys;
 import org.openqa.selenium.WebElement;
 import org.openqa.selenium.interactions.Actions;
+import org.openqa.selenium.support.ui.Select;
 
-/** Snapshots taken and called by keys, with a glide between them. */
+/** Snapshots with a glide between them, chance, and a look within a look, by keys. */
 class SnapshotsOnTheBenchTest extends ByHand {
     private static void key(CharSequence key) {
         new Actions(browser).sendKeys(key).perform();
@@ -63,5 +71,43 @@ class SnapshotsOnTheBenchTest extends ByHand {
                 "what is not there is said",
                 () -> browser.findElement(By.cssSelector(".says")).getText().contains("no snapshot 7"));
         assertThat(open.look()).isEqualTo(before);
+    }
+
+    @Test
+    void chanceSetsTheStepThatIsChosenAndOneKeyShowsBeforeAndAfter() {
+        OpenLook open = bench("By chance");
+        add(open, "n", "solid colour", "fill");
+        Look before = open.look();
+        key("x");
+        until("chance has set something", () -> !open.look().equals(before));
+        Look thrown = open.look();
+        key("z");
+        until("it is as it was", () -> open.look().equals(before));
+        key("z");
+        until("and as it is", () -> open.look().equals(thrown));
+    }
+
+    @Test
+    void anotherLookOfTheShowIsAPictureOnTheBench() {
+        Shows shows = program.get(Shows.class);
+        String show = shows.shows().getFirst().id();
+        Lane lane =
+                new Lane("l1", "red", Clock.SHOW, List.of(Step.of("s1", "fill").with("colour", Value.of("#ff0000"))));
+        Look red = Look.empty("All red").withLanes(List.of(lane)).withMix(List.of(Layer.of("m1", "l1", Blend.OVER, 1)));
+        String id = shows.addLook(show, red);
+        OpenLook open = bench("Outside");
+        add(open, "n", "another look as a picture", "look-inside");
+        until(
+                "it is among those that there are",
+                () -> browser.findElements(By.cssSelector("#set-look option")).stream()
+                        .anyMatch(o -> id.equals(o.getDomAttribute("value"))));
+        new Select(browser.findElement(By.id("set-look"))).selectByValue(id);
+        until(
+                "it is chosen",
+                () -> Value.of(id)
+                        .equals(open.look().step("s1").orElseThrow().settings().get("look")));
+        until("and seen", () -> brightest() > 150);
+        assertThat(browser.findElements(By.cssSelector("#set-look option")))
+                .noneMatch(o -> open.id.equals(o.getDomAttribute("value")));
     }
 }

@@ -10,6 +10,7 @@ import gloaming.step.DeskEditFactory;
 import gloaming.step.Dice;
 import gloaming.step.EditFactory;
 import gloaming.step.KitKnobs;
+import gloaming.step.KitUnwrap;
 import gloaming.step.KitWrap;
 import gloaming.step.Paste;
 import gloaming.step.SnapshotEdits;
@@ -31,6 +32,7 @@ class DocumentChanges {
     private final SnapshotEdits snapshots = new SnapshotEdits(Catalogue.all());
     private final Dice dice = new Dice(Catalogue.all());
     private final KitWrap kits = new KitWrap(Catalogue.all());
+    private final KitUnwrap unwraps = new KitUnwrap(Catalogue.all());
     private final KitKnobs knobs = new KitKnobs(Catalogue.all());
     private final DeskEditFactory deskEdits = new DeskEditFactory(Catalogue.all());
 
@@ -75,8 +77,8 @@ class DocumentChanges {
                     viewer.tellDocument(open, messages);
                 }
             }
-            case FromPage.Unwrap m -> apply(viewer, open, m, kits.unwrap(look, m.step()), null);
-            case FromPage.OwnKit m -> apply(viewer, open, m, kits.own(look, m.step()), m.step());
+            case FromPage.Unwrap m -> apply(viewer, open, m, unwraps.unwrap(look, m.step()), null);
+            case FromPage.OwnKit m -> apply(viewer, open, m, unwraps.own(look, m.step()), m.step());
             case FromPage.Knob m -> apply(viewer, open, m, knobs.give(look, m.step(), m.setting(), m.knob()), null);
             case FromPage.AddLayer m -> apply(viewer, open, m, edits.addLayer(look, m.lane(), m.above()), null);
             case FromPage.Follow m -> apply(viewer, open, m, edits.follow(look, m.step(), m.setting(), m.lane()), null);

@@ -201,12 +201,22 @@ export function kits(page) {
     knobIsNumber(knob) { const s = this.knobSetting(knob); return s !== null && this.isNumber(s); },
     /** @param {import('../messages.js').KitKnob} knob @param {'min'|'max'} which */
     knobEnd(knob, which) { return this.knobSetting(knob)?.[which] ?? ''; },
-    /** @param {import('../messages.js').KitKnob} knob */
-    knobFeeds(knob) {
-      return knob.targets.map((t) => {
-        const step = this.find(t.step);
-        return step ? `${this.infoOf(step).settings.find((s) => s.id === t.setting)?.label ?? t.setting} of ${this.name(step)}` : '';
-      }).join(', ');
+    /** What a knob sets: the setting within, and what that is where the knob is lowest and highest. @param {import('../messages.js').KitKnob} knob */
+    knobTargets(knob) {
+      return knob.targets.map((t, i) => {
+        const step = this.find(t.step ?? '');
+        const setting = step && this.infoOf(step).settings.find((s) => s.id === t.setting);
+        const text = step ? `${setting?.label ?? t.setting} of ${this.name(step)}` : '';
+        return { key: `${t.step} ${t.setting}`, i, text, low: t.low ?? this.knobEnd(knob, 'min'), high: t.high ?? this.knobEnd(knob, 'max') };
+      });
+    },
+    /** @param {import('../messages.js').KitKnob} knob @param {number} i which of its targets @param {'low'|'high'} which @param {{target: any}} event */
+    async bendTarget(knob, i, which, event) {
+      const number = await this.reckon(event.target.value);
+      const now = this.knobTargets(knob)[i];
+      if (!Number.isFinite(number)) return;
+      const bent = { low: Number(now.low), high: Number(now.high), [which]: number };
+      this.changeKnob(knob.id, { targets: knob.targets.map((t, k) => (k === i ? { ...t, ...bent } : t)) });
     },
     /** @param {string} id @param {number} by */
     moveKnob(id, by) {
