@@ -35,7 +35,11 @@ import java.util.List;
     @JsonSubTypes.Type(Edit.RemoveLayer.class),
     @JsonSubTypes.Type(Edit.MoveLayer.class),
     @JsonSubTypes.Type(Edit.ChangeLayer.class),
-    @JsonSubTypes.Type(Edit.SetSnapshots.class),
+    @JsonSubTypes.Type(Edit.AddSnapshot.class),
+    @JsonSubTypes.Type(Edit.RemoveSnapshot.class),
+    @JsonSubTypes.Type(Edit.MoveSnapshot.class),
+    @JsonSubTypes.Type(Edit.ChangeSnapshot.class),
+    @JsonSubTypes.Type(Edit.SetApart.class),
     @JsonSubTypes.Type(Edit.AddKit.class),
     @JsonSubTypes.Type(Edit.RemoveKit.class),
     @JsonSubTypes.Type(Edit.ChangeKit.class),
@@ -119,9 +123,22 @@ public sealed interface Edit {
     @JsonTypeName("change-layer")
     record ChangeLayer(Layer layer) implements Edit {}
 
-    /** Puts {@code snapshots} in the place of the look's. */
-    @JsonTypeName("set-snapshots")
-    record SetSnapshots(Snapshots snapshots) implements Edit {}
+    @JsonTypeName("add-snapshot")
+    record AddSnapshot(int place, Snapshots.Snapshot snapshot) implements Edit {}
+
+    @JsonTypeName("remove-snapshot")
+    record RemoveSnapshot(String snapshot) implements Edit {}
+
+    @JsonTypeName("move-snapshot")
+    record MoveSnapshot(String snapshot, int place) implements Edit {}
+
+    /** Puts {@code snapshot} in the place of the one with the same id. */
+    @JsonTypeName("change-snapshot")
+    record ChangeSnapshot(Snapshots.Snapshot snapshot) implements Edit {}
+
+    /** What no snapshot moves and no chance: ids of lanes, and settings as the step's id, a space and the setting's. */
+    @JsonTypeName("set-apart")
+    record SetApart(List<String> apart) implements Edit {}
 
     /** Adds a kit with its lanes, which come behind all others. */
     @JsonTypeName("add-kit")

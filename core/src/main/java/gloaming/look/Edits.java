@@ -42,7 +42,21 @@ public final class Edits {
                 yield look.withMix(
                         look.mix().stream().map(l -> l == was ? e.layer() : l).toList());
             }
-            case Edit.SetSnapshots e -> look.withSnapshots(e.snapshots());
+            case Edit.AddSnapshot e -> snapshots(look, inserted(look.snapshots().all(), e.place(), e.snapshot()));
+            case Edit.RemoveSnapshot e ->
+                snapshots(look, without(look.snapshots().all(), snapshot(look, e.snapshot())));
+            case Edit.MoveSnapshot e ->
+                snapshots(look, moved(look.snapshots().all(), snapshot(look, e.snapshot()), e.place()));
+            case Edit.ChangeSnapshot e -> {
+                Snapshots.Snapshot was = snapshot(look, e.snapshot().id());
+                yield snapshots(
+                        look,
+                        look.snapshots().all().stream()
+                                .map(s -> s == was ? e.snapshot() : s)
+                                .toList());
+            }
+            case Edit.SetApart e ->
+                look.withSnapshots(new Snapshots(look.snapshots().all(), e.apart()));
             case Edit.AddKit e ->
                 look.withLanes(java.util.stream.Stream.concat(look.lanes().stream(), e.lanes().stream())
                                 .toList())
@@ -141,7 +155,16 @@ public final class Edits {
             case Edit.MoveLayer e -> new Edit.MoveLayer(e.layer(), before.mix().indexOf(layer(before, e.layer())));
             case Edit.ChangeLayer e ->
                 new Edit.ChangeLayer(layer(before, e.layer().id()));
-            case Edit.SetSnapshots e -> new Edit.SetSnapshots(before.snapshots());
+            case Edit.AddSnapshot e -> new Edit.RemoveSnapshot(e.snapshot().id());
+            case Edit.RemoveSnapshot e -> {
+                Snapshots.Snapshot gone = snapshot(before, e.snapshot());
+                yield new Edit.AddSnapshot(before.snapshots().all().indexOf(gone), gone);
+            }
+            case Edit.MoveSnapshot e ->
+                new Edit.MoveSnapshot(e.snapshot(), before.snapshots().all().indexOf(snapshot(before, e.snapshot())));
+            case Edit.ChangeSnapshot e ->
+                new Edit.ChangeSnapshot(snapshot(before, e.snapshot().id()));
+            case Edit.SetApart e -> new Edit.SetApart(before.snapshots().apart());
             case Edit.AddKit e -> new Edit.RemoveKit(e.kit().id());
             case Edit.RemoveKit e -> Edit.Rebuild.of(before);
             case Edit.ChangeKit e ->
@@ -375,6 +398,14 @@ public final class Edits {
 
     private static Lane laneOf(Look look, String step) {
         return found(look::laneOf, step, "step");
+    }
+
+    private static Snapshots.Snapshot snapshot(Look look, String id) {
+        return found(one -> java.util.Optional.ofNullable(look.snapshots().find(one)), id, "snapshot");
+    }
+
+    private static Look snapshots(Look look, List<Snapshots.Snapshot> all) {
+        return look.withSnapshots(new Snapshots(all, look.snapshots().apart()));
     }
 
     private static Layer layer(Look look, String id) {

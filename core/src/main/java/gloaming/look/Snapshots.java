@@ -8,7 +8,6 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
 import java.util.TreeMap;
-import java.util.stream.Stream;
 
 /**
  * How settings of a look stood at some moments, to go back to.
@@ -20,7 +19,7 @@ public record Snapshots(List<Snapshot> all, List<String> apart) {
     public static final int MOST = 200;
     private static final int APART = 1_000;
     /** Characters of a snapshot's picture. */
-    private static final int PICTURE = 24_000;
+    private static final int PICTURE = 8_000;
 
     public static final Snapshots EMPTY = new Snapshots(List.of(), List.of());
     /** What a binding of the show calls, with a snapshot's id behind it. */
@@ -108,11 +107,6 @@ public record Snapshots(List<Snapshot> all, List<String> apart) {
     public Snapshot find(String id) {
         for (Snapshot one : all) if (one.id().equals(id)) return one;
         return null;
-    }
-
-    /** With one more at the end. */
-    public Snapshots with(Snapshot one) {
-        return new Snapshots(Stream.concat(all.stream(), Stream.of(one)).toList(), apart);
     }
 
     /** Whether no snapshot moves a setting of a step in a lane. */

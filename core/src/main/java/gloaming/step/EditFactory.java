@@ -51,13 +51,16 @@ public final class EditFactory {
         return addStep(look, lane, place, type, null, Map.of());
     }
 
+    /** One more use of a kit, which does not move as those do that there are. */
+    private static Step apart(Look look, Step step) {
+        if (Kit.used(step.type()) == null) return step;
+        long uses = look.steps().filter(s -> s.type().equals(step.type())).count();
+        return uses == 0 ? step : step.with(Kit.SEED, Value.of((double) uses));
+    }
+
     private static Step step(Look look, String type, Map<String, Value> given) {
         Step step = Step.of(look.freshId("s"), type);
-        // Uses of one kit do not move as one.
-        long uses = Kit.used(type) == null
-                ? 0
-                : look.steps().filter(s -> s.type().equals(type)).count();
-        if (uses > 0) step = step.with(Kit.SEED, Value.of((double) uses));
+        step = apart(look, step);
         for (Map.Entry<String, Value> each : given.entrySet()) step = step.with(each.getKey(), each.getValue());
         return step;
     }
@@ -175,7 +178,7 @@ public final class EditFactory {
                             : description.takes().id()) + " into "
                     + description.gives().id() + ", so it cannot stand twice in a row; duplicate the lane instead.");
         }
-        return new Edit.AddStep(lane.id(), lane.steps().indexOf(step) + 1, step.withId(look.freshId("s")));
+        return new Edit.AddStep(lane.id(), lane.steps().indexOf(step) + 1, apart(look, step.withId(look.freshId("s"))));
     }
 
     /** The same lane once more, below it, and in the mix behind it if it was there. Reads of itself become reads of the copy. */
@@ -186,7 +189,7 @@ public final class EditFactory {
         long next = first;
         List<Step> steps = new ArrayList<>();
         for (Step step : lane.steps()) {
-            Step fresh = step.withId("s" + next++);
+            Step fresh = apart(look, step.withId("s" + next++));
             for (var read : step.reads().entrySet()) {
                 if (read.getValue().equals(id)) fresh = fresh.withRead(read.getKey(), copy);
                 ReadSource from = ReadSource.of(read.getValue());
@@ -286,7 +289,7 @@ public final class EditFactory {
         return description;
     }
 
-    private static String freeName(Look look, String name) {
+    static String freeName(Look look, String name) {
         String base = name.replaceFirst(" \\d+$", "");
         String free = base;
         for (int i = 2; ; i++) {

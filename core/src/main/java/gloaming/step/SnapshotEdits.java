@@ -49,7 +49,7 @@ public final class SnapshotEdits {
         String called = name.isBlank() ? "snapshot " + (all.all().size() + 1) : name.strip();
         Snapshot taken =
                 new Snapshot(look.freshId("n"), called, picture, USUAL, false, Snapshots.Way.SOFT, kept, opacities);
-        return new Edit.SetSnapshots(all.with(taken));
+        return new Edit.AddSnapshot(all.all().size(), taken);
     }
 
     /**

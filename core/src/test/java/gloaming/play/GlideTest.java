@@ -163,13 +163,20 @@ class GlideTest {
         assertThat(back).isEqualTo(kept);
         assertThat(Edits.apply(back, Edits.inverse(other, call))).isEqualTo(other);
         assertThatThrownBy(() -> SNAPSHOTS.call(kept, "n1")).isInstanceOf(Refused.class);
-        Look apart = Edits.apply(
-                other, new Edit.SetSnapshots(new Snapshots(other.snapshots().all(), List.of("s3 hue"))));
+        Look apart = Edits.apply(other, new Edit.SetApart(List.of("s3 hue")));
         assertThat(Edits.apply(apart, SNAPSHOTS.call(apart, "n1"))
                         .step("s3")
                         .orElseThrow()
                         .settings())
                 .containsEntry("hue", Value.of(0.25));
+        Edit moved = new Edit.Several(
+                List.of(SNAPSHOTS.take(kept, List.of(), List.of("s3"), "", ""), new Edit.MoveSnapshot("n2", 0)));
+        Look two = Edits.apply(kept, moved);
+        assertThat(two.snapshots().all()).extracting(Snapshots.Snapshot::id).containsExactly("n2", "n1");
+        Edit removed = new Edit.RemoveSnapshot("n2");
+        assertThat(Edits.apply(Edits.apply(two, removed), Edits.inverse(two, removed)))
+                .isEqualTo(two);
+        assertThat(Edits.apply(two, Edits.inverse(kept, moved))).isEqualTo(kept);
         Look alone = Edits.apply(look, SNAPSHOTS.take(look, List.of(), List.of("s3"), "", ""));
         assertThat(alone.snapshots().all().getFirst().steps()).containsOnlyKeys("s3");
     }

@@ -263,6 +263,10 @@ class KitTest {
         assertThat(play(only)).isNotEqualTo(play(kit));
         Look alike = Edits.apply(only, new Edit.Set(second.id(), Kit.SEED, null));
         assertThat(play(alike)).isEqualTo(play(kit));
+        Look copied = Edits.apply(kit, edits.duplicateLane(kit, "l3"));
+        assertThat(copied.steps().filter(s -> copied.kitOf(s) != null))
+                .extracting(s -> s.settings().get(Kit.SEED))
+                .containsExactlyInAnyOrder(null, Value.of(1));
         // A change within is one of all uses, until one has a kit of its own.
         Look own = Edits.apply(twice, UNWRAP.own(twice, second.id()));
         assertThat(play(own)).isEqualTo(play(twice));

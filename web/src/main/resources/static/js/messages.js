@@ -6,9 +6,9 @@
 /** @typedef {{do: 'ack'}} FromPageAck */
 /** @typedef {{do: 'watch', subject?: string|null, most?: number, round?: number|null, high?: number|null}} FromPageWatch */
 /** @typedef {{do: 'ping', at?: number}} FromPagePing */
-/** @typedef {FromPageEdit|FromPageUndo|FromPageRedo|FromPageAddStep|FromPageWrap|FromPageRemember|FromPageThrow|FromPageRecall|FromPageUnwrap|FromPageOwnKit|FromPageKnob|FromPageRead|FromPageBring|FromPageDuplicateStep|FromPageDuplicateLane|FromPagePaste|FromPageAddLayer|FromPageFollow|FromPageFollowLayer|FromPageKeys|FromPageWrite|FromPageGoBack|FromPageFormula|FromPageBind|FromPageUnbind|FromPageChangeBinding|FromPageLift|FromPageArrange} FromPageChange */
+/** @typedef {FromPageEdit|FromPageUndo|FromPageRedo|FromPageAddStep|FromPageExample|FromPageWrap|FromPageRemember|FromPageThrow|FromPageRecall|FromPageUnwrap|FromPageOwnKit|FromPageKnob|FromPageRead|FromPageBring|FromPageDuplicateStep|FromPageDuplicateLane|FromPagePaste|FromPageAddLayer|FromPageFollow|FromPageFollowLayer|FromPageKeys|FromPageWrite|FromPageGoBack|FromPageFormula|FromPageBind|FromPageUnbind|FromPageChangeBinding|FromPageLift|FromPageArrange} FromPageChange */
 /** @typedef {{do: 'edit', n?: number, gesture?: number, edit: Edit}} FromPageEdit */
-/** @typedef {EditRename|EditFormat|EditAddLane|EditRemoveLane|EditMoveLane|EditRenameLane|EditSetClock|EditSetLookClock|EditSetDesk|EditAddStep|EditRemoveStep|EditMoveStep|EditLabelStep|EditBypass|EditSet|EditWrite|EditSetFollow|EditSetFormula|EditSetRead|EditAddLayer|EditRemoveLayer|EditMoveLayer|EditChangeLayer|EditSetSnapshots|EditAddKit|EditRemoveKit|EditChangeKit|EditRebuild|EditSeveral} Edit */
+/** @typedef {EditRename|EditFormat|EditAddLane|EditRemoveLane|EditMoveLane|EditRenameLane|EditSetClock|EditSetLookClock|EditSetDesk|EditAddStep|EditRemoveStep|EditMoveStep|EditLabelStep|EditBypass|EditSet|EditWrite|EditSetFollow|EditSetFormula|EditSetRead|EditAddLayer|EditRemoveLayer|EditMoveLayer|EditChangeLayer|EditAddSnapshot|EditRemoveSnapshot|EditMoveSnapshot|EditChangeSnapshot|EditSetApart|EditAddKit|EditRemoveKit|EditChangeKit|EditRebuild|EditSeveral} Edit */
 /** @typedef {{edit: 'rename', name: string}} EditRename */
 /** @typedef {{edit: 'format', width: number, height: number, rate: number, seed: number, tempo: number}} EditFormat */
 /** @typedef {{edit: 'add-lane', place: number, lane: Lane}} EditAddLane */
@@ -42,10 +42,13 @@
 /** @typedef {{edit: 'remove-layer', layer: string}} EditRemoveLayer */
 /** @typedef {{edit: 'move-layer', layer: string, place: number}} EditMoveLayer */
 /** @typedef {{edit: 'change-layer', layer: Layer}} EditChangeLayer */
-/** @typedef {{edit: 'set-snapshots', snapshots: Snapshots}} EditSetSnapshots */
-/** @typedef {{all: SnapshotsSnapshot[], apart: string[]}} Snapshots */
+/** @typedef {{edit: 'add-snapshot', place: number, snapshot: SnapshotsSnapshot}} EditAddSnapshot */
 /** @typedef {{id: string, name: string, picture: string, time: number, beats: boolean, way: SnapshotsWay, steps: Record<string, Record<string, number|boolean|string>>, opacities: Record<string, number>}} SnapshotsSnapshot */
 /** @typedef {'even'|'soft'|'early'|'late'} SnapshotsWay */
+/** @typedef {{edit: 'remove-snapshot', snapshot: string}} EditRemoveSnapshot */
+/** @typedef {{edit: 'move-snapshot', snapshot: string, place: number}} EditMoveSnapshot */
+/** @typedef {{edit: 'change-snapshot', snapshot: SnapshotsSnapshot}} EditChangeSnapshot */
+/** @typedef {{edit: 'set-apart', apart: string[]}} EditSetApart */
 /** @typedef {{edit: 'add-kit', kit: Kit, lanes: Lane[]}} EditAddKit */
 /** @typedef {{id: string, name: string, says: string, lane: string, knobs: KitKnob[], inputs: KitInput[], outputs: string[]}} Kit */
 /** @typedef {{id: string, name: string, says: string, min: number, max: number, targets: KitTarget[]}} KitKnob */
@@ -58,6 +61,7 @@
 /** @typedef {{do: 'undo', n?: number}} FromPageUndo */
 /** @typedef {{do: 'redo', n?: number}} FromPageRedo */
 /** @typedef {{do: 'add-step', n?: number, lane?: string|null, place?: number, type: string, above?: string|null, kit?: string|null}} FromPageAddStep */
+/** @typedef {{do: 'example', n?: number, type: string}} FromPageExample */
 /** @typedef {{do: 'wrap', n?: number, lanes: string[], steps: string[]}} FromPageWrap */
 /** @typedef {{do: 'remember', n?: number, lanes: string[], steps: string[], name: string, picture: string}} FromPageRemember */
 /** @typedef {{do: 'throw', n?: number, lanes: string[], steps: string[], strength?: number}} FromPageThrow */
@@ -118,6 +122,7 @@
 /** @typedef {{is: 'saved', version: number, n: number}} ToPageSaved */
 /** @typedef {{is: 'look', version: number, n: number, canUndo: boolean, canRedo: boolean, look: Look, grown: Record<string, Face>, kits: Record<string, Entry>, formulas: Record<string, string>, curves: Record<string, Key[]>}} ToPageLook */
 /** @typedef {{name: string, width: number, height: number, rate: number, seed: number, tempo: number, lanes: Lane[], mix: Layer[], clock: Clock, desk: Desk, kits: Kit[], snapshots: Snapshots}} Look */
+/** @typedef {{all: SnapshotsSnapshot[], apart: string[]}} Snapshots */
 /** @typedef {{settings: Setting[], reads: Input[], problems: Problem[]}} Face */
 /** @typedef {{id: string, label: string, form: SettingForm, min: number, max: number, byRatio: boolean, initial: number|boolean|string, unit: string, says: string, choices: string[], drag: RangeDrag}} Setting */
 /** @typedef {'NUMBER'|'WHOLE'|'CHOICE'|'COLOUR'|'TEXT'|'CODE'|'CURVE'|'FORMULA'|'MEDIUM'|'SWITCH'} SettingForm */

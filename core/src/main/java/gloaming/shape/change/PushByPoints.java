@@ -15,7 +15,7 @@ import gloaming.step.StepInfo;
 @StepInfo(
         name = "Push by points",
         does = "Pushes a shape away from points that come near, or draws it to them.",
-        find = "shape magnet attract repel dent bulge deform modifier near influence soft touch poke")
+        find = "shape magnet attract repel dent bulge deform modifier near influence touch poke")
 @Read(name = "points", kind = Points.class, says = "The points that push; the first 512 of them.")
 public record PushByPoints(
         @Id("amount")

@@ -9,6 +9,7 @@ import gloaming.step.Catalogue;
 import gloaming.step.DeskEditFactory;
 import gloaming.step.Dice;
 import gloaming.step.EditFactory;
+import gloaming.step.Examples;
 import gloaming.step.KitKnobs;
 import gloaming.step.KitUnwrap;
 import gloaming.step.KitWrap;
@@ -30,6 +31,7 @@ class DocumentChanges {
     private final EditFactory edits = new EditFactory(Catalogue.all());
     private final Paste paste = new Paste(Catalogue.all());
     private final SnapshotEdits snapshots = new SnapshotEdits(Catalogue.all());
+    private final Examples examples = new Examples(Catalogue.all());
     private final Dice dice = new Dice(Catalogue.all());
     private final KitWrap kits = new KitWrap(Catalogue.all());
     private final KitUnwrap unwraps = new KitUnwrap(Catalogue.all());
@@ -64,6 +66,7 @@ class DocumentChanges {
                 Edit edit = paste.paste(look, open.id, m.text(), m.lane(), m.step(), m.settings());
                 apply(viewer, open, m, edit, m.settings() ? null : fresh);
             }
+            case FromPage.Example m -> apply(viewer, open, m, examples.lay(look, m.type()), fresh);
             case FromPage.Wrap m -> apply(viewer, open, m, kits.wrap(look, m.lanes(), m.steps(), ""), fresh);
             case FromPage.Remember m ->
                 apply(viewer, open, m, snapshots.take(look, m.lanes(), m.steps(), m.name(), m.picture()), null);

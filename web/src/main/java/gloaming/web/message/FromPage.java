@@ -79,6 +79,10 @@ public sealed interface FromPage {
             @Maybe String above,
             @Maybe String kit) implements Change, Builds {}
 
+    /** Lays the example of a step as lanes of their own. */
+    @JsonTypeName("example")
+    record Example(long n, String type) implements Change, Builds {}
+
     /** Whole lanes, or steps that stand side by side, become one step. */
     @JsonTypeName("wrap")
     record Wrap(long n, List<String> lanes, List<String> steps) implements Change, Builds {}

@@ -57,7 +57,7 @@ export function keys(page) {
       // What is typed while the finder is open is meant for it, wherever the focus went.
       if (this.finder.open && event.target !== $('.finder input') && event.key.length === 1 && !command) { $('.finder input').focus(); return; }
       if (typing) { if (event.key === 'Escape') event.target.blur(); else if (event.key === 'Enter') leave(event.target); return; }
-      if (command || (!this.letters && /^[a-zA-Z,.]$/.test(event.key))) return;
+      if (command || (!this.letters && /^[a-zA-Z1-9,.]$/.test(event.key))) return;
       const act = {
         '/': () => this.findHere(),
         '?': () => { this.keysOpen = !this.keysOpen; },

@@ -169,6 +169,9 @@ export function kits(page) {
     ownKit() { page.live.send({ do: 'own-kit', step: this.stepId }); },
     get markedText() { return this.marks.length > 1 ? `${this.marks.length} marked · K wraps them` : ''; },
 
+    /** Lays an example of the selected step beside what is there. */
+    layExample() { if (this.chosen) page.live.send({ do: 'example', type: this.chosen.type }); },
+
     // What is set from outside
 
     /** The knob that sets a setting of the selected step. @param {string} setting */

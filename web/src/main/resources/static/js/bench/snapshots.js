@@ -51,21 +51,16 @@ export function snapshots(page) {
       return one ? `${this.name(one)} alone` : Object.keys(snap.opacities).length ? `${steps.length} steps and the mix` : `${steps.length} steps`;
     },
     /** @param {Partial<import('../messages.js').SnapshotsSnapshot>} change */
-    changeSnap(change) { this.setSnaps(this.snaps.map((s) => (s.id === this.snapId ? { ...s, ...change } : s))); },
-    /** @param {import('../messages.js').SnapshotsSnapshot[]} all */
-    setSnaps(all) { this.edit({ edit: 'set-snapshots', snapshots: { all, apart: this.look.snapshots?.apart ?? [] } }); },
+    changeSnap(change) { if (this.chosenSnap) this.edit({ edit: 'change-snapshot', snapshot: { ...this.chosenSnap, ...change } }); },
     async setSnapTime(event) {
       const time = await this.reckon(event.target.value);
       if (Number.isFinite(time)) this.changeSnap({ time: Math.min(3600, Math.max(0, time)) });
     },
-    dropSnap() { this.setSnaps(this.snaps.filter((s) => s.id !== this.snapId)); },
+    dropSnap() { this.edit({ edit: 'remove-snapshot', snapshot: this.snapId }); },
     /** @param {number} by */
     moveSnap(by) {
-      const all = [...this.snaps];
-      const i = all.findIndex((s) => s.id === this.snapId);
-      if (i + by < 0 || i + by >= all.length) return;
-      all.splice(i + by, 0, ...all.splice(i, 1));
-      this.setSnaps(all);
+      const place = this.snaps.findIndex((s) => s.id === this.snapId) + by;
+      if (place >= 0 && place < this.snaps.length) this.edit({ edit: 'move-snapshot', snapshot: this.snapId, place });
     },
     /** Takes it anew, as all stands now, under its name. */
     renewSnap() {
@@ -82,9 +77,11 @@ export function snapshots(page) {
       this.strength = Number(event.target.value);
       localStorage.setItem('gloaming.strength', String(this.strength));
     },
-    /** Lets chance set what is marked or selected, or the look. */
-    throwDice() {
+    /** Lets chance set what is marked or selected, or with `whole` the look where nothing is. */
+    throwDice(whole = false) {
       const all = this.marks.length ? this.marks : [this.laneId || this.stepId].filter(Boolean);
+      // A key that was hit by chance does not make another look of all that the audience sees.
+      if (!all.length && !whole) { this.say('Choose what chance is to set; Throw beside the settings of the look sets all of it.'); return; }
       const lanes = all.filter((id) => this.laneById(id));
       page.live.send({ do: 'throw', lanes, steps: all.filter((id) => !lanes.includes(id)), strength: this.strength });
       this.flipped = false;
@@ -102,7 +99,7 @@ export function snapshots(page) {
     turnApart(key) {
       const apart = this.look.snapshots?.apart ?? [];
       const next = apart.includes(key) ? apart.filter((each) => each !== key) : [...apart, key];
-      this.edit({ edit: 'set-snapshots', snapshots: { all: this.snaps, apart: next } });
+      this.edit({ edit: 'set-apart', apart: next });
     },
   });
 }
