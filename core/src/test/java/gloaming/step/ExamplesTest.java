@@ -22,7 +22,7 @@ class ExamplesTest {
 
     @Test
     void everyStepHasAnExampleThatPlaysAndOneUndoTakesAway() {
-        Look empty = new Look("Example", 96, 54, 30, 3, 120, List.of(), List.of());
+        Look empty = new Look("Example", 48, 27, 30, 3, 120, List.of(), List.of());
         List<String> dark = new ArrayList<>();
         int all = 0;
         try (Crew crew = new Crew(1)) {
@@ -43,8 +43,8 @@ class ExamplesTest {
                 player.load(look);
                 Picture picture = null;
                 HouseBand band = new HouseBand(3, 120);
-                for (int i = 0; i < 24; i++)
-                    picture = player.play(new Moment(i, i / 30.0, 1 / 30.0, i / 30.0), 96, 54, band, Onlooker.NOBODY);
+                for (int i = 0; i < 8; i++)
+                    picture = player.play(new Moment(i, i / 30.0, 1 / 30.0, i / 30.0), 48, 27, band, Onlooker.NOBODY);
                 assertThat(player.troubles())
                         .as(d.id())
                         .noneMatch(trouble -> trouble.contains("Exception") || trouble.contains("Error"));

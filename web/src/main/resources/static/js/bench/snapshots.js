@@ -13,7 +13,13 @@ export function snapshots(page) {
   return /** @satisfies {ThisType<import('./types.js').Bench>} */ ({
     /** The one whose name and way are being changed. */
     snapId: '',
-    startSnapshots() { page.live.hear('look', () => { if (this.snapId && !this.chosenSnap) this.snapId = ''; }); },
+    startSnapshots() { 
+      page.live.hear('look', (m) => {
+        if (this.snapId && !this.chosenSnap) this.snapId = '';
+        // After another change there is nothing to go back to.
+        if (!m.canRedo) this.flipped = false;
+      });
+    },
     get snaps() { return this.look.snapshots?.all ?? []; },
     get chosenSnap() { return this.snaps.find((s) => s.id === this.snapId) ?? null; },
     /** What is seen now, small. */
@@ -90,7 +96,7 @@ export function snapshots(page) {
     flipped: false,
     /** To how it was before the last change, and back. */
     beforeAfter() {
-      if (this.flipped && this.canRedo) this.redo(); else if (this.canUndo) this.undo();
+      if (this.flipped) this.redo(); else this.undo();
       this.flipped = !this.flipped;
     },
     /** @param {string} key a lane's id, or a step's, a space and a setting's */
