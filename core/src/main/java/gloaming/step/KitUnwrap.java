@@ -60,9 +60,9 @@ public final class KitUnwrap {
         }
         List<Lane> lanes = new ArrayList<>();
         for (Lane lane : look.lanes()) {
-            boolean within1 = kit.id().equals(lane.kit());
-            if (within1 && alone && lane.id().equals(kit.lane())) continue;
-            if (within1 && alone) {
+            boolean itsOwn = kit.id().equals(lane.kit());
+            if (itsOwn && alone && lane.id().equals(kit.lane())) continue;
+            if (itsOwn && alone) {
                 lanes.add(side(lane, host, kit, use, now, within, knobs, seed, speed));
                 continue;
             }

@@ -2,7 +2,7 @@ package gloaming.shape.change;
 
 import gloaming.flow.Shape;
 
-/** Which corners lie in the same place, whatever their normals are. */
+/** What a shape is by the places of its corners alone, whatever its normals are. */
 public final class Places {
     private Places() {}
 
@@ -22,6 +22,24 @@ public final class Places {
             same[i] = table[slot] - 1;
         }
         return same;
+    }
+
+    /** The way triangle {@code t} faces, of length 1, into the first three of {@code to}; 0 of one without area. */
+    public static void normal(Shape in, int t, float[] to) {
+        int a = in.of()[3 * t];
+        int b = in.of()[3 * t + 1];
+        int c = in.of()[3 * t + 2];
+        float ux = in.x()[b] - in.x()[a];
+        float uy = in.y()[b] - in.y()[a];
+        float uz = in.z()[b] - in.z()[a];
+        float vx = in.x()[c] - in.x()[a];
+        float vy = in.y()[c] - in.y()[a];
+        float vz = in.z()[c] - in.z()[a];
+        to[0] = uy * vz - uz * vy;
+        to[1] = uz * vx - ux * vz;
+        to[2] = ux * vy - uy * vx;
+        float length = Math.max(1e-12f, (float) Math.sqrt(to[0] * to[0] + to[1] * to[1] + to[2] * to[2]));
+        for (int k = 0; k < 3; k++) to[k] /= length;
     }
 
     private static boolean alike(Shape in, int a, int b) {

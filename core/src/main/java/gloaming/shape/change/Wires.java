@@ -50,7 +50,7 @@ public record Wires(
             float[] normal = new float[3];
             for (int e = 0; e < edges.length; e++) {
                 int at = Arrays.binarySearch(sorted, 0, unique, edges[e]);
-                normal(in, e / 3, normal);
+                Places.normal(in, e / 3, normal);
                 if (!seen[at]) System.arraycopy(normal, 0, first, 3 * at, 3);
                 else if (first[3 * at] * normal[0] + first[3 * at + 1] * normal[1] + first[3 * at + 2] * normal[2]
                         > 0.9999f) drawn[at] = false;
@@ -59,23 +59,6 @@ public record Wires(
         }
         if (in.coloured()) out.colours();
         for (int i = 0; i < unique; i++) if (drawn[i]) rod(in, out, (int) (sorted[i] >> 32), (int) sorted[i]);
-    }
-
-    private static void normal(Shape in, int t, float[] to) {
-        int a = in.of()[3 * t];
-        int b = in.of()[3 * t + 1];
-        int c = in.of()[3 * t + 2];
-        float ux = in.x()[b] - in.x()[a];
-        float uy = in.y()[b] - in.y()[a];
-        float uz = in.z()[b] - in.z()[a];
-        float vx = in.x()[c] - in.x()[a];
-        float vy = in.y()[c] - in.y()[a];
-        float vz = in.z()[c] - in.z()[a];
-        to[0] = uy * vz - uz * vy;
-        to[1] = uz * vx - ux * vz;
-        to[2] = ux * vy - uy * vx;
-        float length = Math.max(1e-12f, (float) Math.sqrt(to[0] * to[0] + to[1] * to[1] + to[2] * to[2]));
-        for (int k = 0; k < 3; k++) to[k] /= length;
     }
 
     private void rod(Shape in, Shape out, int a, int b) {

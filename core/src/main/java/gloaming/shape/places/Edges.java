@@ -20,11 +20,12 @@ final class Edges {
         Arrays.sort(sorted);
         float[][] first = new float[n][];
         boolean[] smooth = new boolean[n];
+        float[] normal = new float[3];
         for (int e = 0; e < n; e++) {
             int at = Arrays.binarySearch(sorted, edge(in, same, e));
             while (at > 0 && sorted[at - 1] == sorted[at]) at--;
-            float[] normal = normal(in, e / 3);
-            if (first[at] == null) first[at] = normal;
+            Places.normal(in, e / 3, normal);
+            if (first[at] == null) first[at] = normal.clone();
             else {
                 float[] f = first[at];
                 smooth[at] |= f[0] * normal[0] + f[1] * normal[1] + f[2] * normal[2] > SHARP;
@@ -44,21 +45,5 @@ final class Edges {
         int a = same[in.of()[e]];
         int b = same[in.of()[e - e % 3 + (e + 1) % 3]];
         return (long) Math.min(a, b) << 32 | Math.max(a, b);
-    }
-
-    private static float[] normal(Shape in, int t) {
-        int a = in.of()[3 * t];
-        int b = in.of()[3 * t + 1];
-        int c = in.of()[3 * t + 2];
-        float ux = in.x()[b] - in.x()[a];
-        float uy = in.y()[b] - in.y()[a];
-        float uz = in.z()[b] - in.z()[a];
-        float vx = in.x()[c] - in.x()[a];
-        float vy = in.y()[c] - in.y()[a];
-        float vz = in.z()[c] - in.z()[a];
-        float[] n = {uy * vz - uz * vy, uz * vx - ux * vz, ux * vy - uy * vx};
-        float length = Math.max(1e-12f, (float) Math.sqrt(n[0] * n[0] + n[1] * n[1] + n[2] * n[2]));
-        for (int k = 0; k < 3; k++) n[k] /= length;
-        return n;
     }
 }
