@@ -1,12 +1,15 @@
 package gloaming.sound;
 
+import java.util.LinkedHashMap;
+import java.util.Map;
 import java.util.SplittableRandom;
 
 /**
  * The stand-in band: a seeded piece of sixteen bars with kick, hats, bass and pad at a known tempo, so that everything works
  * with no sound card and every test knows what it hears.
  *
- * <p>Made once, in about a third of a second; then 16-bit samples in memory.
+ * <p>Made once, in about a third of a second; then 16-bit samples in memory. The pieces that were played last are kept, so
+ * that the band begins at once at a second bench.
  */
 public final class HouseBand implements Sound {
     public static final int BARS = 16;
@@ -16,15 +19,39 @@ public final class HouseBand implements Sound {
 
     private static final int[][] CHORDS = {{0, 3, 7, 12}, {0, 4, 7, 12}, {0, 4, 7, 11}, {0, 4, 7, 9}};
 
+    /** Pieces that are kept, of some 3 MB each. */
+    private static final int KEPT = 4;
+
+    private static final Map<Piece, short[]> PIECES = new LinkedHashMap<>(8, 0.75f, true) {
+        @Override
+        protected boolean removeEldestEntry(Map.Entry<Piece, short[]> eldest) {
+            return size() > KEPT;
+        }
+    };
+
+    private record Piece(long seed, double tempo) {}
+
     private final double tempo;
     private final short[] samples;
 
     /** The band with {@code seed} choosing its patterns, at {@code tempo} beats a minute, 40 to 240. */
     public HouseBand(long seed, double tempo) {
         this.tempo = tempo;
-        double beat = 60 / tempo;
+        Piece piece = new Piece(seed, tempo);
+        short[] known;
+        synchronized (PIECES) {
+            known = PIECES.get(piece);
+        }
+        samples = known != null ? known : made(piece);
+        synchronized (PIECES) {
+            PIECES.put(piece, samples);
+        }
+    }
+
+    private static short[] made(Piece piece) {
+        double beat = 60 / piece.tempo;
         float[] mix = new float[(int) Math.round(BARS * 4 * beat * RATE)];
-        SplittableRandom random = new SplittableRandom(seed);
+        SplittableRandom random = new SplittableRandom(piece.seed);
         boolean[] bassline = new boolean[16];
         for (int i = 0; i < 16; i++) bassline[i] = i % 4 != 0 && random.nextDouble() < 0.55;
         for (int bar = 0; bar < BARS; bar++) {
@@ -45,8 +72,9 @@ public final class HouseBand implements Sound {
                     pad(mix, bar * 4 * beat, 8 * beat, note(ROOTS[chord] + interval + 24), random);
             }
         }
-        samples = new short[mix.length];
+        short[] samples = new short[mix.length];
         for (int i = 0; i < mix.length; i++) samples[i] = (short) Math.round(32_000 * Math.tanh(mix[i]));
+        return samples;
     }
 
     @Override

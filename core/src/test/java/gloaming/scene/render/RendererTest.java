@@ -74,8 +74,23 @@ class RendererTest {
         return scene;
     }
 
+    /** Where the corners of each thing are in the world. */
+    private static double[][][] placed(Scene scene) {
+        double[][][] all = new double[scene.things()][][];
+        for (int i = 0; i < all.length; i++) {
+            Shape s = scene.thing(i).shape;
+            float[] m = scene.thing(i).move;
+            all[i] = new double[s.corners()][3];
+            for (int c = 0; c < s.corners(); c++)
+                for (int r = 0; r < 3; r++)
+                    all[i][c][r] =
+                            m[4 * r] * s.x()[c] + m[4 * r + 1] * s.y()[c] + m[4 * r + 2] * s.z()[c] + m[4 * r + 3];
+        }
+        return all;
+    }
+
     /** The thing that a ray through the middle of a pixel meets first, or -1 (Möller and Trumbore 1997). */
-    private static int cast(Scene scene, View view, int x, int y) {
+    private static int cast(Scene scene, double[][][] placed, View view, int x, int y) {
         double[] way = new double[3];
         double[] from = new double[3];
         double px = (x + 0.5 - view.width / 2.0) / view.pixels;
@@ -89,13 +104,7 @@ class RendererTest {
         for (int i = 0; i < scene.things(); i++) {
             Thing thing = scene.thing(i);
             Shape s = thing.shape;
-            double[][] p = new double[s.corners()][3];
-            for (int c = 0; c < s.corners(); c++) {
-                for (int r = 0; r < 3; r++) {
-                    float[] m = thing.move;
-                    p[c][r] = m[4 * r] * s.x()[c] + m[4 * r + 1] * s.y()[c] + m[4 * r + 2] * s.z()[c] + m[4 * r + 3];
-                }
-            }
+            double[][] p = placed[i];
             for (int t = 0; t < s.triangles(); t++) {
                 double[] a = p[s.of()[3 * t]];
                 double[] ab = minus(p[s.of()[3 * t + 1]], a);
@@ -141,9 +150,10 @@ class RendererTest {
         all.draw(view, nearness, numbers, TWO);
         int alike = 0;
         int some = 0;
+        double[][][] placed = placed(scene);
         for (int i = 0; i < W * H; i++) {
             int seen = nearness[i] == 0 ? -1 : all.batch(numbers[i] >>> Batch.BITS).thing;
-            int cast = cast(scene, view, i % W, i / W);
+            int cast = cast(scene, placed, view, i % W, i / W);
             if (cast >= 0) some++;
             if (seen == cast) alike++;
         }
