@@ -28,7 +28,7 @@ public record Desk(List<Binding> bindings, List<Lifted> strip) {
     }
 
     /** Without what does not pass, by the id of the step or layer and the setting. */
-    Desk keeping(BiPredicate<String, String> there) {
+    public Desk keeping(BiPredicate<String, String> there) {
         Desk kept = new Desk(
                 bindings.stream().filter(b -> there.test(b.of(), b.setting())).toList(),
                 strip.stream().filter(l -> there.test(l.of(), l.setting())).toList());

@@ -1,5 +1,6 @@
 package gloaming.look;
 
+import com.fasterxml.jackson.annotation.JsonCreator;
 import com.fasterxml.jackson.annotation.JsonInclude;
 import java.util.HashSet;
 import java.util.List;
@@ -15,9 +16,17 @@ import java.util.Set;
  * @param knobs what can be set outside, in their order
  * @param inputs what its lanes read from outside, in their order; steps, follows and formulas within speak of them by their ids, as of lanes
  * @param outputs ids of its lanes that can be read from outside, by a path: the use's id, a slash and the lane's
+ * @param kept what it is on the shelf of kits, or null where it was not kept
  */
 public record Kit(
-        String id, String name, String says, String lane, List<Knob> knobs, List<Input> inputs, List<String> outputs) {
+        String id,
+        String name,
+        String says,
+        String lane,
+        List<Knob> knobs,
+        List<Input> inputs,
+        List<String> outputs,
+        @JsonInclude(JsonInclude.Include.NON_NULL) Kept kept) {
     public static final String TYPE = "kit-";
     public static final int KNOBS = 100;
     /** Settings that one knob turns, at most. */
@@ -88,6 +97,27 @@ public record Kit(
         }
     }
 
+    /** A kit of the shelf by its id there, and which revision of it, from 1, a look has. */
+    public record Kept(String id, int revision) {
+        public Kept {
+            if (id == null || !id.matches("[a-z0-9-]{1,40}")) throw new Refused("A kept kit has an id that is none.");
+            if (revision < 1) throw new Refused("Revisions of a kept kit count from 1.");
+        }
+    }
+
+    /** A kit that was not kept. */
+    public Kit(
+            String id,
+            String name,
+            String says,
+            String lane,
+            List<Knob> knobs,
+            List<Input> inputs,
+            List<String> outputs) {
+        this(id, name, says, lane, knobs, inputs, outputs, null);
+    }
+
+    @JsonCreator
     public Kit {
         Limits.id("A kit", id);
         name = Limits.name("A kit", name);
@@ -107,25 +137,29 @@ public record Kit(
     }
 
     public Kit withName(String name) {
-        return new Kit(id, name, says, lane, knobs, inputs, outputs);
+        return new Kit(id, name, says, lane, knobs, inputs, outputs, kept);
     }
 
     public Kit withKnobs(List<Knob> knobs) {
-        return new Kit(id, name, says, lane, knobs, inputs, outputs);
+        return new Kit(id, name, says, lane, knobs, inputs, outputs, kept);
+    }
+
+    public Kit withKept(Kept kept) {
+        return new Kit(id, name, says, lane, knobs, inputs, outputs, kept);
     }
 
     /** Without knobs and outputs of what is not there any more, by the ids of steps and lanes that are. */
     Kit keeping(Set<String> there) {
-        List<Knob> kept = new java.util.ArrayList<>();
+        List<Knob> left = new java.util.ArrayList<>();
         for (Knob knob : knobs) {
             List<Target> targets = knob.targets().stream()
                     .filter(t -> there.contains(t.step()))
                     .toList();
             if (!targets.isEmpty())
-                kept.add(new Knob(knob.id(), knob.name(), knob.says(), knob.min(), knob.max(), targets));
+                left.add(new Knob(knob.id(), knob.name(), knob.says(), knob.min(), knob.max(), targets));
         }
         List<String> read = outputs.stream().filter(there::contains).toList();
-        return new Kit(id, name, says, lane, kept, inputs, read);
+        return new Kit(id, name, says, lane, left, inputs, read, kept);
     }
 
     /** The type of the steps that use it. */

@@ -17,6 +17,9 @@ import java.util.regex.Pattern;
  * @param lane what a lane is called now for follows, formulas, masks and clocks, or null where it is gone
  */
 record Going(Look look, Catalogue catalogue, UnaryOperator<String> read, UnaryOperator<String> lane) {
+    /** What a formula says of a lane that is not there. */
+    static final String LOST = "{gone}";
+
     private static final Pattern SPOKEN = Pattern.compile("\\{([^{}]*)}");
 
     Step step(Step step) {
@@ -48,7 +51,7 @@ record Going(Look look, Catalogue catalogue, UnaryOperator<String> read, UnaryOp
         StringBuilder now = new StringBuilder();
         while (spoken.find()) {
             String to = lane.apply(spoken.group(1));
-            spoken.appendReplacement(now, Matcher.quoteReplacement("{" + (to == null ? "gone" : to) + "}"));
+            spoken.appendReplacement(now, Matcher.quoteReplacement(to == null ? LOST : "{" + to + "}"));
         }
         return spoken.appendTail(now).toString();
     }

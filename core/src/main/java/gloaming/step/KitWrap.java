@@ -162,7 +162,15 @@ public final class KitWrap {
             List<String> left = outer.outputs().stream()
                     .filter(lane -> !beside.contains(lane))
                     .toList();
-            return new Kit(outer.id(), outer.name(), outer.says(), outer.lane(), outer.knobs(), outer.inputs(), left);
+            return new Kit(
+                    outer.id(),
+                    outer.name(),
+                    outer.says(),
+                    outer.lane(),
+                    outer.knobs(),
+                    outer.inputs(),
+                    left,
+                    outer.kept());
         }
 
         private String readInside(String read) {
