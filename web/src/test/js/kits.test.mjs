@@ -7,6 +7,7 @@ const { session } = await import(`${JS}/session.js`);
 const { selection } = await import(`${JS}/bench/selection.js`);
 const { lanes } = await import(`${JS}/bench/lanes.js`);
 const { follows } = await import(`${JS}/bench/follows.js`);
+const { outside } = await import(`${JS}/bench/outside.js`);
 const { kits } = await import(`${JS}/bench/kits.js`);
 
 const FACE = { id: 'kit-k1', name: 'Weir', does: '', gives: 'picture', settings: [], reads: [], beside: [], problems: [] };
@@ -27,7 +28,7 @@ function wrapped() {
 
 function opened() {
   const p = page();
-  const b = bench(lanes(p), { wire() {}, only() {} }, follows(p), session(p), kits(p), selection(p));
+  const b = bench(lanes(p), { wire() {}, only() {} }, follows(p), session(p), kits(p), outside(p), selection(p));
   b.startSession();
   b.startKits();
   b.startSelection();
@@ -104,4 +105,19 @@ test('the knob of a setting is the one that sets it', () => {
   b.select('s3');
   assert.equal(b.knobOf('brightness').id, 'q1');
   assert.equal(b.knobOf('other'), null);
+});
+
+test('a kit of which the shelf has a newer one says so, and is not called newer than it is', () => {
+  const { p, b } = opened();
+  const whole = wrapped();
+  b.enterKit('s9');
+  assert.equal(b.shelfText, 'Not on the shelf yet.');
+  whole.kits[0].kept = { id: 'weir', revision: 2 };
+  p.live.say({ ...told(whole, 2), kits: { 'kit-k1': FACE }, newest: { k1: 2 } });
+  assert.equal(b.isOlder, false);
+  p.live.say({ ...told(whole, 3), kits: { 'kit-k1': FACE }, newest: { k1: 3 } });
+  assert.equal(b.isOlder, true);
+  assert.match(b.shelfText, /newer one \(3; this look has 2\)/);
+  p.live.say({ ...told(whole, 4), kits: { 'kit-k1': FACE }, newest: {} });
+  assert.match(b.shelfText, /no more/);
 });

@@ -10,7 +10,7 @@ import tools.jackson.databind.node.ObjectNode;
  *
  * @param id what it is called by for good, wherever it goes
  * @param revision from 1; one more each time it is kept anew
- * @param look a look with nothing but the kit, those within it, and one lane with one use of it
+ * @param look a look with nothing but the lanes of the kit and of those within it; the kit itself comes first among its kits
  */
 public record KeptKit(String id, int revision, Look look) {
     private static final String FORMAT = "gloaming-kit";
@@ -19,20 +19,13 @@ public record KeptKit(String id, int revision, Look look) {
 
     public KeptKit {
         new Kit.Kept(id, revision);
-        if (look.lanesIn(null).size() != 1
-                || look.lanesIn(null).getFirst().steps().size() != 1
-                || look.kitOf(look.lanesIn(null).getFirst().steps().getFirst()) == null)
-            throw new Refused("The file holds no kit: one lane with one use of it is wanted.");
-    }
-
-    /** Its one use. */
-    public Step use() {
-        return look.lanesIn(null).getFirst().steps().getFirst();
+        if (look.kits().isEmpty() || !look.lanesIn(null).isEmpty())
+            throw new Refused("The file holds no kit: lanes of a kit, and none outside it, are wanted.");
     }
 
     /** The kit itself, as the look has it. */
     public Kit kit() {
-        return look.kitOf(use());
+        return look.kits().getFirst();
     }
 
     public String name() {

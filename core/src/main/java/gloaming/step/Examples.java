@@ -5,11 +5,13 @@ import gloaming.look.Blend;
 import gloaming.look.Clock;
 import gloaming.look.Edit;
 import gloaming.look.Follow;
+import gloaming.look.Kit;
 import gloaming.look.Lane;
 import gloaming.look.Layer;
 import gloaming.look.Look;
 import gloaming.look.Refused;
 import gloaming.look.Step;
+import gloaming.look.Value;
 import java.util.ArrayList;
 import java.util.List;
 
@@ -31,11 +33,17 @@ public final class Examples {
     public Edit lay(Look look, String type) {
         Description description = catalogue.find(type);
         if (description == null) throw new Refused("There is no example of that.");
-        return new Laying(look).of(description);
+        return new Example(look).of(description);
+    }
+
+    /** The same of a kit that the look has. */
+    public Edit layKit(Look look, String kit) {
+        Kit used = look.kit(kit).orElseThrow(() -> new Refused("That kit is not there any more."));
+        return new Example(look).of(KitFace.of(used, look, catalogue));
     }
 
     /** One example: ids are given in order, the step's own first. */
-    private final class Laying {
+    private final class Example {
         private final Look look;
         private final List<Edit> edits = new ArrayList<>();
         private long lane;
@@ -43,7 +51,7 @@ public final class Examples {
         private long layer;
         private int place;
 
-        Laying(Look look) {
+        Example(Look look) {
             this.look = look;
             lane = number(look.freshId("l"));
             step = number(look.freshId("s"));
@@ -61,7 +69,7 @@ public final class Examples {
                 if (!input.optional() && !input.before()) own = own.withRead(input.name(), source(input.kind()));
             }
             List<Step> steps = new ArrayList<>();
-            if (description.takes() != null) steps.add(ahead(description));
+            if (description.takes() != null) steps.addAll(ahead(description));
             steps.add(own);
             Kind gives = description.gives();
             for (int i = 0; i < 3 && !gives.mixes() && gives.drawnBy() != null; i++) {
@@ -80,9 +88,17 @@ public final class Examples {
             return Step.of("s" + step++, "gradient").withFollow("brightness", new Follow(by, 0, 1, 0.05, 1.6, 0, 0));
         }
 
-        private Step ahead(Description description) {
-            String room = description.operation().getPackageName();
-            return Step.of("s" + step++, room.equals(FORCES) ? "sow" : usual(description.takes()));
+        private List<Step> ahead(Description description) {
+            // Of a kit it is not known what it does, so points move already, and a picture has somebody in it.
+            boolean kit = Kit.used(description.id()) != null;
+            boolean moving = kit || description.operation().getPackageName().equals(FORCES);
+            if (moving && description.takes() == Kind.POINTS) {
+                Step places = Step.of("s" + step++, "scatter").with("count", Value.of(300));
+                Step emit = Step.of("s" + step++, "sow").withRead("at", lane("places", List.of(places)));
+                return kit ? List.of(emit, Step.of("s" + step++, "swirl")) : List.of(emit);
+            }
+            boolean somebody = kit && description.takes() == Kind.PICTURE;
+            return List.of(Step.of("s" + step++, somebody ? "puppet" : usual(description.takes())));
         }
 
         private String source(Kind kind) {

@@ -6,6 +6,8 @@ import gloaming.look.Lane;
 import gloaming.look.Look;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Locale;
+import java.util.Map;
 
 /** Finds steps by name and by need, and says where they fit. */
 public final class Finder {
@@ -30,8 +32,37 @@ public final class Finder {
         BEHIND_ANOTHER
     }
 
-    /** A step that was found. */
-    public record Found(Description step, Where where) {}
+    /** A step that was found; of a kit on the shelf its id there, else null. */
+    public record Found(Description step, Where where, String shelf) {
+        Found(Description step, Where where) {
+            this(step, where, null);
+        }
+    }
+
+    /**
+     * Those of kits on a shelf that have all the words in their name or explanation, each where it fits, those whose name has them first;
+     * none without a word.
+     *
+     * @param shelf what they are like, by their ids there
+     */
+    public List<Found> shelved(Look look, String lane, int place, String words, Map<String, Description> shelf) {
+        Lane at = lane == null ? null : look.lane(lane).orElse(null);
+        String[] typed = words.strip().toLowerCase(Locale.ROOT).split("\\s+");
+        List<Found> named = new ArrayList<>();
+        List<Found> told = new ArrayList<>();
+        if (words.isBlank()) return named;
+        shelf.forEach((id, face) -> {
+            String name = face.name().toLowerCase(Locale.ROOT);
+            String all = name + " " + face.does().toLowerCase(Locale.ROOT);
+            for (String word : typed) if (!all.contains(word)) return;
+            Where where = fits(look, at, place, face)
+                    ? Where.HERE
+                    : face.takes() == null ? Where.NEW_LANE : Where.BEHIND_ANOTHER;
+            (name.contains(typed[0]) ? named : told).add(new Found(face, where, id));
+        });
+        named.addAll(told);
+        return named;
+    }
 
     /**
      * The steps that fit at {@code place} of a lane and, behind them, those that begin a new one, best first; a null lane asks for a new
@@ -79,14 +110,21 @@ public final class Finder {
         return offered;
     }
 
+    /** Whether some step's name begins with the words, so that it is what was meant. */
+    public boolean startsWith(String words) {
+        String typed = words.strip().toLowerCase(Locale.ROOT);
+        return !typed.isEmpty()
+                && catalogue.entries().stream()
+                        .anyMatch(step -> step.name().toLowerCase(Locale.ROOT).startsWith(typed));
+    }
+
     /** The kits of the look whose name begins or goes on with all that is typed, where they fit; none in itself. */
     private List<Found> kits(Look look, Lane at, int place, String words) {
         List<Found> found = new ArrayList<>();
-        String typed = words.strip().toLowerCase(java.util.Locale.ROOT);
+        String typed = words.strip().toLowerCase(Locale.ROOT);
         for (Kit kit : look.kits()) {
             if (at != null && kit.id().equals(at.kit())) continue;
-            if (!typed.isEmpty()
-                    && !kit.name().toLowerCase(java.util.Locale.ROOT).contains(typed)) continue;
+            if (!typed.isEmpty() && !kit.name().toLowerCase(Locale.ROOT).contains(typed)) continue;
             Description face = KitFace.of(kit, look, catalogue);
             if (face == null) continue;
             if (fits(look, at, place, face)) found.add(new Found(face, Where.HERE));

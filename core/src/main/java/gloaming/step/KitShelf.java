@@ -1,14 +1,11 @@
 package gloaming.step;
 
 import gloaming.look.Binding;
-import gloaming.look.Blend;
-import gloaming.look.Clock;
 import gloaming.look.Edit;
 import gloaming.look.Edits;
 import gloaming.look.KeptKit;
 import gloaming.look.Kit;
 import gloaming.look.Lane;
-import gloaming.look.Layer;
 import gloaming.look.Look;
 import gloaming.look.ReadSource;
 import gloaming.look.Refused;
@@ -22,9 +19,6 @@ import java.util.Set;
 
 /** Kits between looks and the shelf: taken out of a look, laid into another, and brought up to what is kept now. */
 public final class KitShelf {
-    private static final String LANE = "l0";
-    private static final String USE = "s0";
-
     private final Catalogue catalogue;
     private final EditFactory edits;
     private final Rules rules;
@@ -42,10 +36,7 @@ public final class KitShelf {
         Set<String> ids = new HashSet<>();
         kits.forEach(each -> ids.add(each.id()));
         List<Lane> lanes = new ArrayList<>();
-        lanes.add(new Lane(LANE, kit.name(), Clock.SHOW, List.of(Step.of(USE, kit.type()))));
         for (Lane lane : look.lanes()) if (lane.kit() != null && ids.contains(lane.kit())) lanes.add(lane);
-        Description face = KitFace.of(kit, look, catalogue);
-        boolean shows = face != null && face.takes() == null && face.gives().mixes();
         Look alone = new Look(
                         kit.name(),
                         look.width(),
@@ -55,8 +46,7 @@ public final class KitShelf {
                         look.tempo(),
                         lanes,
                         List.of())
-                .withKits(kits)
-                .withMix(shows ? List.of(Layer.of("m0", LANE, Blend.OVER, 1)) : List.of());
+                .withKits(kits);
         return new KeptKit(keptId, revision, rules.check(alone)).as(keptId, revision);
     }
 
@@ -77,6 +67,15 @@ public final class KitShelf {
         return KitFace.of(kept.kit(), kept.look(), catalogue);
     }
 
+    /** A small look that shows what a kept kit does, with something for it to work on and what makes it seen. */
+    public Look example(KeptKit kept) {
+        Look look = new Look(kept.name(), 960, 540, 30, 11, 96, List.of(), List.of());
+        Laying laying = Laying.anew(catalogue, look, kept.look());
+        for (Edit edit : laying.kits()) look = Edits.apply(look, edit);
+        Edit shown = new Examples(catalogue).layKit(look, laying.kit(kept.kit().id()));
+        return rules.check(Edits.apply(look, shown));
+    }
+
     /**
      * Lays a use of a kept kit where a new step would go; a look that has the kit already, in whatever revision, goes on with its own.
      *
@@ -84,7 +83,7 @@ public final class KitShelf {
      * @param above the lane whose layer it comes in front of, or null for the front
      * @param kit the kit that a lane of its own stands in, or null
      */
-    public Edit lay(Look look, KeptKit kept, String lane, int place, String above, String kit) {
+    public Laid lay(Look look, KeptKit kept, String lane, int place, String above, String kit) {
         Laying laying = new Laying(catalogue, look, kept.look(), false, false);
         List<Edit> all = new ArrayList<>(laying.kits());
         Look with = look;
@@ -96,8 +95,11 @@ public final class KitShelf {
                         : edits.addStep(with, lane, place, type, above, Map.of()));
         Edit edit = new Edit.Several(all);
         rules.check(Edits.apply(look, edit));
-        return edit;
+        return new Laid(edit, with.freshId("s"));
     }
+
+    /** What lays a kit, and the id of its use. */
+    public record Laid(Edit edit, String use) {}
 
     /**
      * Brings a kit of a look up to what is kept: its uses, with what is set on them, become uses of that. Knobs are known by their ids, what

@@ -3,6 +3,10 @@ package gloaming.step;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
+import gloaming.Brought;
+import gloaming.flow.Crew;
+import gloaming.flow.Kind;
+import gloaming.flow.Picture;
 import gloaming.look.Binding;
 import gloaming.look.Blend;
 import gloaming.look.Clock;
@@ -19,6 +23,10 @@ import gloaming.look.LookJson;
 import gloaming.look.Refused;
 import gloaming.look.Step;
 import gloaming.look.Value;
+import gloaming.play.Moment;
+import gloaming.play.Onlooker;
+import gloaming.play.Player;
+import gloaming.sound.HouseBand;
 import java.util.List;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -55,12 +63,21 @@ class KitShelfTest {
         return RULES.check(Edits.apply(look, new Edit.ChangeKit(outside)));
     }
 
+    private static String use(Look look) {
+        return look.steps()
+                .filter(step -> look.kitOf(step) != null)
+                .findFirst()
+                .orElseThrow()
+                .id();
+    }
+
     private static KeptKit kept(Look look) {
         return SHELF.kept(look, look.kits().getFirst().id(), "a-flame", 1);
     }
 
     private static Look laid(Look look, KeptKit kept) {
-        return RULES.check(Edits.apply(look, SHELF.lay(look, kept, null, 0, null, null)));
+        return RULES.check(
+                Edits.apply(look, SHELF.lay(look, kept, null, 0, null, null).edit()));
     }
 
     @Test
@@ -74,7 +91,7 @@ class KitShelfTest {
         assertThat(look.mix()).hasSize(1);
         assertThat(look.lanesIn(kit.id())).extracting(Lane::name).containsExactly("wind", "flame");
         assertThat(LookJson.read(LookJson.write(look))).isEqualTo(look);
-        Edit edit = SHELF.lay(empty, kept, null, 0, null, null);
+        Edit edit = SHELF.lay(empty, kept, null, 0, null, null).edit();
         assertThat(Edits.apply(look, Edits.inverse(empty, edit))).isEqualTo(empty);
         // What falls by chance within falls there as it did where it was made.
         assertThat(look.lanesIn(kit.id()).get(1).steps().getFirst().luck()).isEqualTo("s2");
@@ -155,8 +172,51 @@ class KitShelfTest {
     }
 
     @Test
+    void aFilterIsKeptThoughItCannotBeginALane() {
+        Look look = flame();
+        look = Edits.apply(look, new KitUnwrap(Catalogue.all()).unwrap(look, use(look)));
+        look = Edits.apply(look, new KitWrap(Catalogue.all()).wrap(look, List.of(), List.of("s3"), "shine"));
+        KeptKit kept = SHELF.kept(look, look.kits().getFirst().id(), "a-shine", 1);
+        assertThat(SHELF.face(kept).takes()).isEqualTo(Kind.PICTURE);
+        Look other = flame();
+        String lane = other.lanesIn(null).getFirst().id();
+        Look now = RULES.check(
+                Edits.apply(other, SHELF.lay(other, kept, lane, 1, null, null).edit()));
+        assertThat(now.lane(lane).orElseThrow().steps()).hasSize(2);
+        assertThat(now.kits()).extracting(Kit::name).containsExactly("flame", "shine");
+        assertThatThrownBy(() -> SHELF.lay(other, kept, null, 0, null, null)).isInstanceOf(Refused.class);
+        RULES.check(SHELF.example(kept));
+    }
+
+    @Test
     void aLookIsNoKit() {
-        String text = kept(flame()).write().replace("\"kit-k1\"", "\"glow\"");
-        assertThatThrownBy(() -> KeptKit.read(text)).isInstanceOf(Refused.class);
+        String text = "{\"format\":\"gloaming-kit\",\"version\":1,\"id\":\"a\",\"revision\":1,\"look\":"
+                + LookJson.write(flame()) + "}";
+        assertThatThrownBy(() -> KeptKit.read(text)).isInstanceOf(Refused.class).hasMessageContaining("no kit");
+    }
+
+    @Test
+    void theKitsThatShipKeepTheRulesAndShowSomethingAndAreCalledOneByOne() {
+        assertThat(ShippedKits.all()).hasSizeGreaterThanOrEqualTo(20);
+        assertThat(ShippedKits.all()).extracting(KeptKit::id).doesNotHaveDuplicates();
+        assertThat(ShippedKits.all()).extracting(KeptKit::name).doesNotHaveDuplicates();
+        try (Crew crew = new Crew(1)) {
+            for (KeptKit kit : ShippedKits.all()) {
+                RULES.check(kit.look());
+                assertThat(kit.kit().says()).as(kit.name()).isNotBlank();
+                assertThat(kit.kit().knobs()).as(kit.name()).hasSizeGreaterThanOrEqualTo(3);
+                Player player = new Player(Catalogue.all(), crew);
+                player.library(new Brought());
+                player.load(SHELF.example(kit));
+                HouseBand band = new HouseBand(11, 96);
+                double most = 0;
+                for (int i = 0; i < 40; i++) {
+                    Picture picture = player.play(new Moment(i, i / 30.0, 1 / 30.0), 64, 36, band, Onlooker.NOBODY);
+                    for (int p = 0; p < picture.pixels(); p++) most = Math.max(most, picture.g()[p]);
+                }
+                assertThat(player.troubles()).as(kit.name()).isEmpty();
+                assertThat(most).as(kit.name()).isGreaterThan(0.05);
+            }
+        }
     }
 }

@@ -12,6 +12,7 @@ import { mix } from './bench/mix.js';
 import { monitor } from './bench/monitor.js';
 import { moving } from './bench/moving.js';
 import { notes } from './bench/notes.js';
+import { outside } from './bench/outside.js';
 import { points } from './bench/points.js';
 import { previews } from './bench/previews.js';
 import { selection } from './bench/selection.js';
@@ -29,7 +30,8 @@ const page = await openPage('.bench');
 
 /** Each part is one file; those that hear the program begin in this order, the document first. */
 Alpine.data('bench', () => together(
-  session(page), selection(page), kits(page), previews(page), lanes(page), moving(page), mix(page), monitor(page), transport(page), settings(page),
+  session(page), selection(page), kits(page), outside(page), previews(page), lanes(page), moving(page), mix(page), monitor(page), transport(page),
+  settings(page),
   follows(page), formulas(page), hands(page), points(page), text(page), drawing(page), finder(page), notes(page), keys(page), clipboard(page), snapshots(page),
   air(page),
   {

@@ -6,7 +6,7 @@
 /** @typedef {{do: 'ack'}} FromPageAck */
 /** @typedef {{do: 'watch', subject?: string|null, most?: number, round?: number|null, high?: number|null}} FromPageWatch */
 /** @typedef {{do: 'ping', at?: number}} FromPagePing */
-/** @typedef {FromPageEdit|FromPageUndo|FromPageRedo|FromPageAddStep|FromPageExample|FromPageWrap|FromPageRemember|FromPageThrow|FromPageRecall|FromPageUnwrap|FromPageOwnKit|FromPageKnob|FromPageRead|FromPageBring|FromPageDuplicateStep|FromPageDuplicateLane|FromPagePaste|FromPageAddLayer|FromPageFollow|FromPageFollowLayer|FromPageKeys|FromPageWrite|FromPageGoBack|FromPageFormula|FromPageBind|FromPageUnbind|FromPageChangeBinding|FromPageLift|FromPageArrange} FromPageChange */
+/** @typedef {FromPageEdit|FromPageUndo|FromPageRedo|FromPageAddStep|FromPageExample|FromPageWrap|FromPageKeepKit|FromPageLayKit|FromPageRenewKit|FromPageRemember|FromPageThrow|FromPageRecall|FromPageUnwrap|FromPageOwnKit|FromPageKnob|FromPageRead|FromPageBring|FromPageDuplicateStep|FromPageDuplicateLane|FromPagePaste|FromPageAddLayer|FromPageFollow|FromPageFollowLayer|FromPageKeys|FromPageWrite|FromPageGoBack|FromPageFormula|FromPageBind|FromPageUnbind|FromPageChangeBinding|FromPageLift|FromPageArrange} FromPageChange */
 /** @typedef {{do: 'edit', n?: number, gesture?: number, edit: Edit}} FromPageEdit */
 /** @typedef {EditRename|EditFormat|EditAddLane|EditRemoveLane|EditMoveLane|EditRenameLane|EditSetClock|EditSetLookClock|EditSetDesk|EditAddStep|EditRemoveStep|EditMoveStep|EditLabelStep|EditBypass|EditSet|EditWrite|EditSetFollow|EditSetFormula|EditSetRead|EditAddLayer|EditRemoveLayer|EditMoveLayer|EditChangeLayer|EditAddSnapshot|EditRemoveSnapshot|EditMoveSnapshot|EditChangeSnapshot|EditSetApart|EditAddKit|EditRemoveKit|EditChangeKit|EditRebuild|EditSeveral} Edit */
 /** @typedef {{edit: 'rename', name: string}} EditRename */
@@ -50,10 +50,11 @@
 /** @typedef {{edit: 'change-snapshot', snapshot: SnapshotsSnapshot}} EditChangeSnapshot */
 /** @typedef {{edit: 'set-apart', apart: string[]}} EditSetApart */
 /** @typedef {{edit: 'add-kit', kit: Kit, lanes: Lane[]}} EditAddKit */
-/** @typedef {{id: string, name: string, says: string, lane: string, knobs: KitKnob[], inputs: KitInput[], outputs: string[]}} Kit */
+/** @typedef {{id: string, name: string, says: string, lane: string, knobs: KitKnob[], inputs: KitInput[], outputs: string[], kept: KitKept}} Kit */
 /** @typedef {{id: string, name: string, says: string, min: number, max: number, targets: KitTarget[]}} KitKnob */
 /** @typedef {{step: string, setting: string, low: number, high: number}} KitTarget */
 /** @typedef {{id: string, name: string}} KitInput */
+/** @typedef {{id: string, revision: number}} KitKept */
 /** @typedef {{edit: 'remove-kit', kit: string}} EditRemoveKit */
 /** @typedef {{edit: 'change-kit', kit: Kit}} EditChangeKit */
 /** @typedef {{edit: 'rebuild', lanes: Lane[], mix: Layer[], clock: Clock, desk: Desk, kits: Kit[]}} EditRebuild */
@@ -63,6 +64,9 @@
 /** @typedef {{do: 'add-step', n?: number, lane?: string|null, place?: number, type: string, above?: string|null, kit?: string|null}} FromPageAddStep */
 /** @typedef {{do: 'example', n?: number, type: string}} FromPageExample */
 /** @typedef {{do: 'wrap', n?: number, lanes: string[], steps: string[]}} FromPageWrap */
+/** @typedef {{do: 'keep-kit', n?: number, kit: string, all?: boolean, anew?: boolean}} FromPageKeepKit */
+/** @typedef {{do: 'lay-kit', n?: number, kit: string, lane?: string|null, place?: number, above?: string|null, within?: string|null}} FromPageLayKit */
+/** @typedef {{do: 'renew-kit', n?: number, kit: string}} FromPageRenewKit */
 /** @typedef {{do: 'remember', n?: number, lanes: string[], steps: string[], name: string, picture: string}} FromPageRemember */
 /** @typedef {{do: 'throw', n?: number, lanes: string[], steps: string[], strength?: number}} FromPageThrow */
 /** @typedef {{do: 'recall', n?: number, snapshot: string}} FromPageRecall */
@@ -120,7 +124,7 @@
 /** @typedef {ToPageHello|ToPageSaved|ToPageLook|ToPageApplied|ToPageRefused|ToPageSays|ToPageAir|ToPageLight|ToPageBoard|ToPageProbe|ToPageTable|ToPageFound|ToPageVersions|ToPagePong|ToPageChecked|ToPageEars|ToPageDesk} ToPage */
 /** @typedef {{is: 'hello', version: number, n: number}} ToPageHello */
 /** @typedef {{is: 'saved', version: number, n: number}} ToPageSaved */
-/** @typedef {{is: 'look', version: number, n: number, canUndo: boolean, canRedo: boolean, look: Look, grown: Record<string, Face>, kits: Record<string, Entry>, formulas: Record<string, string>, curves: Record<string, Key[]>}} ToPageLook */
+/** @typedef {{is: 'look', version: number, n: number, canUndo: boolean, canRedo: boolean, look: Look, grown: Record<string, Face>, kits: Record<string, Entry>, newest: Record<string, number>, formulas: Record<string, string>, curves: Record<string, Key[]>}} ToPageLook */
 /** @typedef {{name: string, width: number, height: number, rate: number, seed: number, tempo: number, lanes: Lane[], mix: Layer[], clock: Clock, desk: Desk, kits: Kit[], snapshots: Snapshots}} Look */
 /** @typedef {{all: SnapshotsSnapshot[], apart: string[]}} Snapshots */
 /** @typedef {{settings: Setting[], reads: Input[], problems: Problem[]}} Face */
@@ -144,7 +148,7 @@
 /** @typedef {{is: 'table', step: string, n: number, columns: Column[]}} ToPageTable */
 /** @typedef {{name: string, length: number, low: string, high: string, first: string[]}} Column */
 /** @typedef {{is: 'found', asked: number, steps: FoundStep[]}} ToPageFound */
-/** @typedef {{type: string, where: FinderWhere}} FoundStep */
+/** @typedef {{type: string, where: FinderWhere, entry?: Entry}} FoundStep */
 /** @typedef {'HERE'|'NEW_LANE'|'BEHIND_ANOTHER'} FinderWhere */
 /** @typedef {{is: 'versions', step: string, setting: string, list: Version[]}} ToPageVersions */
 /** @typedef {{id: number, at: string, name: string, works: boolean, lines: number, same: boolean}} Version */

@@ -24,6 +24,8 @@ export function session(page) {
     loaded: false, lost: false,
     /** What a step's own text makes of it, by step. */
     grown: /** @type {Record<string, import('./messages.js').Face>} */ ({}),
+    /** The newest revision on the shelf of each kit that was kept, by its id. */
+    newest: /** @type {Record<string, number>} */ ({}),
     version: 0, canUndo: false, canRedo: false,
     paused: false, dark: false, soundId: page.root.dataset.sound ?? '', waiting: '',
     refusal: '', refusing: 0, savedText: '',
@@ -43,6 +45,7 @@ export function session(page) {
       Object.assign(catalogue, m.kits);
       this.look = m.look;
       this.grown = m.grown;
+      this.newest = m.newest;
       this.version = m.version;
       this.canUndo = m.canUndo;
       this.canRedo = m.canRedo;

@@ -85,6 +85,8 @@ public class DemoShow {
                 throw new UncheckedIOException(e);
             }
         }
-        for (String name : LOOKS) shows.setPicture(shows.addLook(show, look(name)), bytes(name + ".jpg"));
+        List<String> ids =
+                shows.addLooks(show, LOOKS.stream().map(DemoShow::look).toList(), LOOKS);
+        for (int i = 0; i < ids.size(); i++) shows.setPicture(ids.get(i), bytes(LOOKS.get(i) + ".jpg"));
     }
 }

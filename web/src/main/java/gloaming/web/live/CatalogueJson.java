@@ -52,7 +52,7 @@ public class CatalogueJson {
         return all;
     }
 
-    private static ToPage.Entry entry(Description d) {
+    static ToPage.Entry entry(Description d) {
         String takes = d.takes() == null ? null : d.takes().id();
         List<ToPage.Output> beside = d.beside().stream()
                 .map(o -> new ToPage.Output(o.name(), o.kind().id(), o.says()))

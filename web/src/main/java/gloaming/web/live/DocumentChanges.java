@@ -11,6 +11,7 @@ import gloaming.step.Dice;
 import gloaming.step.EditFactory;
 import gloaming.step.Examples;
 import gloaming.step.KitKnobs;
+import gloaming.step.KitShelf;
 import gloaming.step.KitUnwrap;
 import gloaming.step.KitWrap;
 import gloaming.step.Paste;
@@ -28,6 +29,7 @@ class DocumentChanges {
     private final ShowMedia media;
     private final PageMessages messages;
     private final Versions versions;
+    private final KitRoom room;
     private final EditFactory edits = new EditFactory(Catalogue.all());
     private final Paste paste = new Paste(Catalogue.all());
     private final SnapshotEdits snapshots = new SnapshotEdits(Catalogue.all());
@@ -38,7 +40,8 @@ class DocumentChanges {
     private final KitKnobs knobs = new KitKnobs(Catalogue.all());
     private final DeskEditFactory deskEdits = new DeskEditFactory(Catalogue.all());
 
-    DocumentChanges(House house, ShowMedia media, PageMessages messages, Versions versions) {
+    DocumentChanges(House house, ShowMedia media, PageMessages messages, Versions versions, KitRoom room) {
+        this.room = room;
         this.house = house;
         this.media = media;
         this.messages = messages;
@@ -81,6 +84,12 @@ class DocumentChanges {
                 }
             }
             case FromPage.Unwrap m -> apply(viewer, open, m, unwraps.unwrap(look, m.step()), null);
+            case FromPage.KeepKit m -> apply(viewer, open, m, room.keep(open.showId, look, m), null);
+            case FromPage.LayKit m -> {
+                KitShelf.Laid laid = room.lay(open.showId, look, m);
+                apply(viewer, open, m, laid.edit(), laid.use());
+            }
+            case FromPage.RenewKit m -> apply(viewer, open, m, room.renew(open.showId, look, m.kit()), null);
             case FromPage.OwnKit m -> apply(viewer, open, m, unwraps.own(look, m.step()), m.step());
             case FromPage.Knob m -> apply(viewer, open, m, knobs.give(look, m.step(), m.setting(), m.knob()), null);
             case FromPage.AddLayer m -> apply(viewer, open, m, edits.addLayer(look, m.lane(), m.above()), null);

@@ -266,7 +266,7 @@ public class FrameBroadcaster {
 
     private void document(Viewer viewer, OpenLook look) {
         synchronized (viewer) {
-            if (viewer.knowsVersion == look.version()) return;
+            if (viewer.knowsVersion == look.version() && viewer.knowsShelf == boards.shelf()) return;
             viewer.tellDocument(look, boards);
         }
     }

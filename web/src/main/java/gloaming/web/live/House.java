@@ -443,6 +443,7 @@ public class House {
     public void rename(OpenLook look, String name) {
         refresh(look, look.apply(new Edit.Rename(name), 0));
         journal.flush();
+        looks.changed(look.showId);
     }
 
     /** What the shows that play hear. */
@@ -463,6 +464,11 @@ public class House {
     /** What the camera of a page sends goes here. */
     public CameraFeed camera() {
         return shelves.camera();
+    }
+
+    /** Looks of a show have come, gone, or are called otherwise. */
+    public void looksChanged(String show) {
+        looks.changed(show);
     }
 
     /** The media of a show have changed: whoever shows one that was replaced goes on with the new one. */

@@ -39,8 +39,10 @@ class PageMessages {
     private final DeskRoom room;
     private final Alarms alarms;
     private final Versions versions;
+    private final KitRoom kits;
 
-    PageMessages(House house, Journal journal, DeskRoom room, Alarms alarms, Versions versions) {
+    PageMessages(House house, Journal journal, DeskRoom room, Alarms alarms, Versions versions, KitRoom kits) {
+        this.kits = kits;
         this.alarms = alarms;
         this.room = room;
         this.house = house;
@@ -146,6 +148,7 @@ class PageMessages {
                     look,
                     grown(look),
                     CatalogueJson.kits(look),
+                    kits.newest(open.showId, look),
                     formulas(look),
                     curves(look));
         }
@@ -189,6 +192,11 @@ class PageMessages {
             }
         });
         return all;
+    }
+
+    /** How often the shelf of kits, which documents are told with, has changed. */
+    long shelf() {
+        return kits.changes();
     }
 
     ToPage.Hello hello(OpenLook open, String page) {

@@ -8,6 +8,7 @@ import gloaming.play.Probe;
 import gloaming.play.Tabulation;
 import gloaming.play.Tiles;
 import gloaming.step.Catalogue;
+import gloaming.step.Description;
 import gloaming.step.Finder;
 import gloaming.step.KitOpening;
 import gloaming.step.Rules;
@@ -17,7 +18,9 @@ import gloaming.web.store.OpenLook;
 import gloaming.web.store.Versions;
 import java.util.ArrayList;
 import java.util.HashSet;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Set;
 import org.springframework.stereotype.Component;
 
@@ -28,10 +31,12 @@ class PageQuestions {
     private final PageMessages messages;
     private final DeskRoom desk;
     private final Versions versions;
+    private final KitRoom kits;
     private final Finder finder = new Finder(Catalogue.all());
     private final Rules rules = new Rules(Catalogue.all());
 
-    PageQuestions(FrameBroadcaster courier, PageMessages messages, DeskRoom desk, Versions versions) {
+    PageQuestions(FrameBroadcaster courier, PageMessages messages, DeskRoom desk, Versions versions, KitRoom kits) {
+        this.kits = kits;
         this.courier = courier;
         this.messages = messages;
         this.desk = desk;
@@ -41,9 +46,16 @@ class PageQuestions {
     void answer(Viewer viewer, OpenLook open, FromPage.Question question) {
         switch (question) {
             case FromPage.Find m -> {
-                List<ToPage.FoundStep> found = finder.find(open.look(), m.lane(), m.place(), m.words()).stream()
-                        .map(f -> new ToPage.FoundStep(f.step().id(), f.where()))
-                        .toList();
+                List<ToPage.FoundStep> found = new ArrayList<>();
+                for (Finder.Found f : finder.find(open.look(), m.lane(), m.place(), m.words()))
+                    found.add(new ToPage.FoundStep(f.step().id(), f.where(), null));
+                Map<String, Description> shelf = new LinkedHashMap<>();
+                for (KitRoom.Shelved kit : kits.of(open.showId)) shelf.put(kit.id(), kit.face());
+                List<ToPage.FoundStep> shelved = new ArrayList<>();
+                for (Finder.Found f : finder.shelved(open.look(), m.lane(), m.place(), m.words(), shelf))
+                    shelved.add(
+                            new ToPage.FoundStep(KitRoom.TYPE + f.shelf(), f.where(), CatalogueJson.entry(f.step())));
+                found.addAll(finder.startsWith(m.words()) ? Math.min(1, found.size()) : 0, shelved);
                 viewer.tell(new ToPage.Found(m.asked(), found));
             }
             case FromPage.Tiles m -> tiles(viewer, KitOpening.open(open.look(), Catalogue.all()), m);

@@ -15,9 +15,12 @@ final class ShowLooks {
     private static final int MOST = 200;
 
     private final Shows shows;
+    /** By their ids. */
     private final Map<String, Look> now = new ConcurrentHashMap<>();
-    private final Map<String, String> ids = new ConcurrentHashMap<>();
-    private final Set<String> asked = ConcurrentHashMap.newKeySet();
+    /** What documents call looks, by the show and that, and the ids of those; empty where there is none of that name. */
+    private final Map<Called, String> ids = new ConcurrentHashMap<>();
+
+    private record Called(String show, String ref) {}
 
     ShowLooks(Shows shows) {
         this.shows = shows;
@@ -28,40 +31,51 @@ final class ShowLooks {
         return new ForwardingLibrary(media) {
             @Override
             public Look look(String ref) {
-                return ShowLooks.this.look(ref, show);
+                return ShowLooks.this.look(new Called(show, ref));
             }
         };
     }
 
     /** Documents that ship name looks by their names, as their ids are given when they are brought in. */
-    private Look look(String ref, String show) {
-        Look look = now.get(ids.getOrDefault(ref, ref));
-        if (look == null && asked.add(ref))
-            Thread.ofVirtual().name("look within").start(() -> read(ref, show));
-        return look;
+    private Look look(Called called) {
+        String id = ids.get(called);
+        if (id == null && ids.putIfAbsent(called, "") == null)
+            Thread.ofVirtual().name("look within").start(() -> read(called));
+        return id == null || id.isEmpty() ? null : now.get(id);
     }
 
-    private void read(String ref, String show) {
+    private void read(Called called) {
         if (now.size() >= MOST) {
             now.clear();
             ids.clear();
-            asked.clear();
+        }
+        String found = "";
+        String before = ids.getOrDefault(called, "");
+        for (Shows.LookRow row : shows.looks(called.show)) {
+            // One that was called so stays the one that is meant.
+            boolean meant = row.id().equals(called.ref) || row.id().equals(before);
+            if (meant || found.isEmpty() && row.name().equals(called.ref)) found = row.id();
         }
         try {
-            for (Shows.LookRow row : shows.looks(show)) {
-                if (!row.id().equals(ref) && !row.name().equals(ref)) continue;
-                ids.put(ref, row.id());
-                now.putIfAbsent(row.id(), shows.document(row.id()));
-                return;
-            }
+            if (!found.isEmpty() && !now.containsKey(found)) now.putIfAbsent(found, shows.document(found));
         } catch (Refused e) {
-            // It is not read again: where it is opened, it is said what is wrong with it.
-            asked.add(ref);
+            // Where it is opened, it is said what is wrong with it.
+            found = "";
         }
+        ids.put(called, found);
     }
 
     /** A look has been edited. */
     void edited(String id, Look look) {
         now.computeIfPresent(id, (key, was) -> look);
+    }
+
+    /** Looks of a show have come, gone, or are called otherwise. */
+    void changed(String show) {
+        Thread.ofVirtual().name("looks within").start(() -> {
+            for (Called called : ids.keySet()) if (called.show.equals(show)) read(called);
+            Set<String> shown = Set.copyOf(ids.values());
+            now.keySet().removeIf(id -> !shown.contains(id));
+        });
     }
 }

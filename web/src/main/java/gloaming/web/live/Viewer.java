@@ -60,6 +60,8 @@ final class Viewer {
     private volatile long sent;
 
     volatile long knowsVersion = -1;
+    /** What it was told of the shelf of kits, by how often that had changed. */
+    volatile long knowsShelf;
     /** The page's own change that was done last. */
     volatile long done;
     /** What it was told of the look on air; only the courier touches it. */
@@ -100,6 +102,7 @@ final class Viewer {
     void tellDocument(OpenLook open, PageMessages messages) {
         synchronized (this) {
             knowsVersion = open.version();
+            knowsShelf = messages.shelf();
             tell(messages.look(open, done));
         }
     }

@@ -87,6 +87,24 @@ public sealed interface FromPage {
     @JsonTypeName("wrap")
     record Wrap(long n, List<String> lanes, List<String> steps) implements Change, Builds {}
 
+    /** Puts a kit of the look on the shelf, of the show or of all; {@code anew} as another, and not as a newer one of what it is there. */
+    @JsonTypeName("keep-kit")
+    record KeepKit(long n, String kit, boolean all, boolean anew) implements Change, Builds {}
+
+    /** Lays a kit of the shelf as {@link AddStep} does a step. */
+    @JsonTypeName("lay-kit")
+    record LayKit(
+            long n,
+            String kit,
+            @Maybe String lane,
+            int place,
+            @Maybe String above,
+            @Maybe String within) implements Change, Builds {}
+
+    /** Brings a kit of the look up to what is on the shelf. */
+    @JsonTypeName("renew-kit")
+    record RenewKit(long n, String kit) implements Change, Builds {}
+
     /** A snapshot of some lanes and steps, or with none of the look; its picture is a small JPEG as a data URL, or empty. */
     @JsonTypeName("remember")
     record Remember(long n, List<String> lanes, List<String> steps, String name, String picture)

@@ -28,6 +28,7 @@ public sealed interface ToPage {
      * @param grown settings and reads of steps that have some beyond their type's, by step
      * @param formulas as people read them, by "step setting" or "layer opacity"
      * @param kits what uses of kits are like, by their types
+     * @param newest the newest revision on the shelf of each kit that was kept, by its id
      * @param curves keys with their handles, by "step setting"
      */
     @JsonTypeName("look")
@@ -39,6 +40,7 @@ public sealed interface ToPage {
             gloaming.look.Look look,
             Map<String, Face> grown,
             Map<String, Entry> kits,
+            Map<String, Integer> newest,
             Map<String, String> formulas,
             Map<String, List<Key>> curves)
             implements ToPage {}
@@ -162,8 +164,9 @@ public sealed interface ToPage {
     @JsonTypeName("found")
     record Found(long asked, List<FoundStep> steps) implements ToPage {}
 
-    /** A step, and where it can go. */
-    record FoundStep(String type, Finder.Where where) {}
+    /** A step, and where it can go; of a kit on the shelf also what it is like. */
+    @JsonInclude(JsonInclude.Include.NON_NULL)
+    record FoundStep(String type, Finder.Where where, @Maybe Entry entry) {}
 
     /** The versions of a text that were kept, newest first. */
     @JsonTypeName("versions")

@@ -252,7 +252,9 @@ class Pages {
     String newLook(@PathVariable String id, @RequestParam(defaultValue = "") String name) {
         // Whoever has an idea has no name for it yet.
         String given = name.isBlank() ? "Look " + (shows.looks(id).size() + 1) : name;
-        return "redirect:/bench/" + shows.addLook(id, Look.empty(given));
+        String made = shows.addLook(id, Look.empty(given));
+        house.looksChanged(id);
+        return "redirect:/bench/" + made;
     }
 
     @PostMapping("/looks/{id}/rename")
@@ -287,21 +289,24 @@ class Pages {
         String copy = shows.addLook(row.showId(), look.withName(brief(look.name()) + " again"));
         byte[] picture = shows.picture(id);
         if (picture != null) shows.setPicture(copy, picture);
+        house.looksChanged(row.showId());
         return "redirect:/";
     }
 
     @PostMapping("/looks/{id}/delete")
     String deleteLook(@PathVariable String id, RedirectAttributes flash) {
-        String name = shows.look(id).map(Shows.LookRow::name).orElse("The look");
+        Shows.LookRow row = shows.look(id).orElseThrow(() -> new Refused("That look is not there any more."));
         shows.deleteLook(id, true);
+        house.looksChanged(row.showId());
         flash.addFlashAttribute("undo", "/looks/" + id + "/restore")
-                .addFlashAttribute("done", "'" + brief(name) + "' is deleted.");
+                .addFlashAttribute("done", "'" + brief(row.name()) + "' is deleted.");
         return "redirect:/";
     }
 
     @PostMapping("/looks/{id}/restore")
     String restoreLook(@PathVariable String id) {
         shows.deleteLook(id, false);
+        shows.look(id).ifPresent(row -> house.looksChanged(row.showId()));
         return "redirect:/";
     }
 

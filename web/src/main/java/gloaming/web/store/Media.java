@@ -90,7 +90,7 @@ public class Media {
     }
 
     /** Any medium with these bytes, deleted ones that are still kept included. */
-    Optional<Row> byHash(String hash) {
+    public Optional<Row> anyOf(String hash) {
         return where(MEDIA.HASH.eq(hash)).stream().findFirst();
     }
 

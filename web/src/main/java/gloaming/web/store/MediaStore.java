@@ -38,12 +38,14 @@ public class MediaStore {
 
     private final Folder folder;
     private final Media media;
+    private final Kits kits;
     private final Decoder decoder;
     private final Quota quota;
     /** Uploads on their way; as many as there are requests. */
     private final Set<Path> incoming = ConcurrentHashMap.newKeySet();
 
-    MediaStore(Folder folder, Media media, Decoder decoder, Quota quota) {
+    MediaStore(Folder folder, Media media, Kits kits, Decoder decoder, Quota quota) {
+        this.kits = kits;
         this.quota = quota;
         this.folder = folder;
         this.media = media;
@@ -90,9 +92,9 @@ public class MediaStore {
     }
 
     /** A medium of bytes that are in the folder already; empty where they are not. */
-    Optional<Media.Row> again(String show, String ref, String hash) {
+    public Optional<Media.Row> again(String show, String ref, String hash) {
         if (!Files.isRegularFile(path(hash))) return Optional.empty();
-        return media.byHash(hash)
+        return media.anyOf(hash)
                 .map(row -> media.add(
                         show,
                         ref,
@@ -133,7 +135,7 @@ public class MediaStore {
         }
     }
 
-    /** Removes the files that no show and no backup uses, and what a halt in the middle of an upload left. */
+    /** Removes the files that no show, no kit and no backup uses, and what a halt in the middle of an upload left. */
     public synchronized void sweep() throws IOException {
         if (!Files.isDirectory(folder.media())) return;
         Set<String> inBackups = Backups.hashes(folder);
@@ -146,7 +148,8 @@ public class MediaStore {
                 boolean unused = within.getNameCount() == 2
                         && hash.matches("[0-9a-f]{64}")
                         && !inBackups.contains(hash)
-                        && !media.uses(hash);
+                        && !media.uses(hash)
+                        && !kits.uses(hash);
                 if (left || unused) Files.deleteIfExists(file);
                 return FileVisitResult.CONTINUE;
             }

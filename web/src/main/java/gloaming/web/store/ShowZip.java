@@ -85,12 +85,14 @@ public class ShowZip {
         about.put("gain", show.gain());
         about.set("phone", JSON.valueToTree(shows.phone(showId)));
         ArrayNode looks = about.putArray("looks");
+        ArrayNode ids = about.putArray("ids");
         ArrayNode media = about.putArray("media");
         try (ZipOutputStream zip = new ZipOutputStream(out)) {
             int n = 0;
             for (Shows.LookRow row : shows.looks(showId)) {
                 String path = "looks/%03d.json".formatted(++n);
                 looks.add(path);
+                ids.add(row.id());
                 put(zip, path, LookJson.write(shows.document(row.id())).getBytes(StandardCharsets.UTF_8));
             }
             Set<String> written = new HashSet<>();
@@ -160,11 +162,15 @@ public class ShowZip {
         if (about.has("phone")) shows.setPhone(show, JSON.treeToValue(about.get("phone"), Phone.class));
         List<String> named = new ArrayList<>();
         about.path("looks").forEach(path -> named.add(path.asString("")));
+        List<Look> all = new ArrayList<>();
+        List<String> refs = new ArrayList<>();
         for (String path : named) {
             Look look = looks.get(path);
             if (look == null) throw new Refused("The zip says it holds " + path + ", and does not.");
-            shows.addLook(show, look);
+            refs.add(about.path("ids").path(all.size()).asString(""));
+            all.add(look);
         }
+        shows.addLooks(show, all, refs);
         for (JsonNode medium : about.path("media")) {
             Media.Row row = media.get(medium.path("path").asString(""));
             if (row == null) row = here(show, medium.path("path").asString(""));

@@ -12,8 +12,10 @@ import gloaming.look.Look;
 import gloaming.look.LookJson;
 import gloaming.look.Refused;
 import gloaming.media.Facts;
+import gloaming.step.LooksWithin;
 import java.security.SecureRandom;
 import java.time.LocalDateTime;
+import java.util.HashMap;
 import java.util.HexFormat;
 import java.util.List;
 import java.util.Map;
@@ -35,8 +37,10 @@ public class Shows {
 
     private final DSLContext db;
     private final Media media;
+    private final Kits kits;
 
-    Shows(DSLContext db, Media media) {
+    Shows(DSLContext db, Media media, Kits kits) {
+        this.kits = kits;
         this.db = db;
         this.media = media;
     }
@@ -127,10 +131,13 @@ public class Shows {
     @Transactional
     public String duplicate(ShowRow show, String name) {
         String copy = addShow(name);
-        for (LookRow row : looks(show.id())) {
-            String look = addLook(copy, document(row.id()));
-            setPicture(look, picture(row.id()));
-        }
+        List<LookRow> rows = looks(show.id());
+        List<String> ids = addLooks(
+                copy,
+                rows.stream().map(row -> document(row.id())).toList(),
+                rows.stream().map(LookRow::id).toList());
+        for (int i = 0; i < ids.size(); i++)
+            setPicture(ids.get(i), picture(rows.get(i).id()));
         for (Media.Row row : media.of(show.id())) {
             Facts facts = row.facts().withPreview(media.preview(row.id()));
             Media.Row twin = media.add(copy, row.ref(), row.name(), row.folder(), row.hash(), row.bytes(), facts);
@@ -166,9 +173,27 @@ public class Shows {
 
     @Transactional
     public String addLook(String show, Look look) {
+        return addLook(show, freshId(), look);
+    }
+
+    /**
+     * Looks that come together, and show one another as they did where they came from.
+     *
+     * @param refs what each was called there, or empty; documents that ship speak of others by their names
+     */
+    @Transactional
+    public List<String> addLooks(String show, List<Look> looks, List<String> refs) {
+        List<String> ids = looks.stream().map(look -> freshId()).toList();
+        Map<String, String> now = new HashMap<>();
+        for (int i = 0; i < ids.size(); i++) now.putIfAbsent(looks.get(i).name(), ids.get(i));
+        for (int i = 0; i < ids.size(); i++) if (!refs.get(i).isEmpty()) now.put(refs.get(i), ids.get(i));
+        for (int i = 0; i < ids.size(); i++) addLook(show, ids.get(i), LooksWithin.called(looks.get(i), now));
+        return ids;
+    }
+
+    private String addLook(String show, String id, Look look) {
         int place = db.fetchCount(LOOKS, LOOKS.SHOW_ID.eq(show));
         if (place >= MOST) throw new Refused("The show has " + MOST + " looks already; delete some first.");
-        String id = freshId();
         db.insertInto(LOOKS)
                 .set(LOOKS.ID, id)
                 .set(LOOKS.SHOW_ID, show)
@@ -310,6 +335,7 @@ public class Shows {
         db.deleteFrom(LOOKS).where(LOOKS.DELETED_AT.lt(before)).execute();
         db.deleteFrom(SHOWS).where(SHOWS.DELETED_AT.lt(before)).execute();
         media.sweep(before);
+        kits.sweep(before);
     }
 
     /** Removes a show and all it owns for good. */

@@ -2,6 +2,9 @@
 import { KINDS, railOf } from '../kinds.js';
 import { $ } from '../page.js';
 
+/** What kits of the shelf are found under, before their id there. */
+const KEPT = 'kept-';
+
 /**
  * The finder: a step for what is typed, by name or by need.
  * @param {import('../page.js').Page} page
@@ -68,7 +71,9 @@ export function finder(page) {
       if (found.where === 'BEHIND_ANOTHER') return this.say(`${this.foundInfo(found).name} goes ${this.foundWhere(found)}: select such a step first.`);
       const where = found.where === 'NEW_LANE' ? { lane: null, place: 0 } : { lane, place };
       const within = where.lane || !this.openKit ? {} : { kit: this.openKit.id };
-      page.live.send({ do: 'add-step', above: this.aboveLane, type: found.type, ...where, ...within });
+      if (found.entry) {
+        page.live.send({ do: 'lay-kit', above: this.aboveLane, kit: found.type.slice(KEPT.length), ...where, within: within.kit });
+      } else page.live.send({ do: 'add-step', above: this.aboveLane, type: found.type, ...where, ...within });
       this.closeFinder();
     },
     closeFinder() {
@@ -79,13 +84,13 @@ export function finder(page) {
       if (card) card.focus(); else $('.finder input').blur();
     },
     /** @param {import('../messages.js').FoundStep} found */
-    foundInfo(found) { return page.catalogue[found.type]; },
+    foundInfo(found) { return found.entry ?? page.catalogue[found.type]; },
     /** @param {import('../messages.js').FoundStep} found */
-    foundRail(found) { return railOf(page.catalogue[found.type].gives); },
+    foundRail(found) { return railOf(this.foundInfo(found).gives); },
     /** Where it goes, if not here. @param {import('../messages.js').FoundStep} found */
     foundWhere(found) {
       if (found.where === 'NEW_LANE') return 'in a new lane';
-      const takes = page.catalogue[found.type].takes;
+      const takes = this.foundInfo(found).takes;
       return found.where === 'BEHIND_ANOTHER' && takes ? `behind ${KINDS[takes].one}` : '';
     },
     /** @param {number} i */

@@ -172,65 +172,6 @@ export function kits(page) {
     /** Lays an example of the selected step beside what is there. */
     layExample() { if (this.chosen) page.live.send({ do: 'example', type: this.chosen.type }); },
 
-    // What is set from outside
-
-    /** The knob that sets a setting of the selected step. @param {string} setting */
-    knobOf(setting) {
-      return this.openKit?.knobs.find((k) => k.targets.some((t) => t.step === this.stepId && t.setting === setting)) ?? null;
-    },
-    /** @param {string} setting @param {{target: any}} event */
-    setKnob(setting, event) {
-      const knob = event.target.value || undefined;
-      page.live.send({ do: 'knob', step: this.stepId, setting, knob });
-    },
-    /** @param {Partial<import('../messages.js').Kit>} change */
-    changeKit(change) { if (this.openKit) this.edit({ edit: 'change-kit', kit: { ...this.openKit, ...change } }); },
-    /** @param {string} id @param {Partial<import('../messages.js').KitKnob>} change */
-    changeKnob(id, change) { this.changeKit({ knobs: (this.openKit?.knobs ?? []).map((k) => (k.id === id ? { ...k, ...change } : k)) }); },
-    /** @param {import('../messages.js').KitKnob} knob @param {'min'|'max'} which @param {{target: any}} event */
-    async knobRange(knob, which, event) {
-      const number = await this.reckon(event.target.value);
-      const whole = this.knobSetting(knob);
-      if (!Number.isFinite(number) || !whole) return;
-      const range = { min: knob.min ?? whole.min, max: knob.max ?? whole.max, [which]: number };
-      this.changeKnob(knob.id, range);
-    },
-    /** A knob as a setting outside. @param {import('../messages.js').KitKnob} knob */
-    knobSetting(knob) {
-      const use = this.openUse;
-      return use ? this.infoOf(use).settings.find((s) => s.id === knob.id) ?? null : null;
-    },
-    /** @param {import('../messages.js').KitKnob} knob */
-    knobIsNumber(knob) { const s = this.knobSetting(knob); return s !== null && this.isNumber(s); },
-    /** @param {import('../messages.js').KitKnob} knob @param {'min'|'max'} which */
-    knobEnd(knob, which) { return this.knobSetting(knob)?.[which] ?? ''; },
-    /** What a knob sets: the setting within, and what that is where the knob is lowest and highest. @param {import('../messages.js').KitKnob} knob */
-    knobTargets(knob) {
-      return knob.targets.map((t, i) => {
-        const step = this.find(t.step ?? '');
-        const setting = step && this.infoOf(step).settings.find((s) => s.id === t.setting);
-        const text = step ? `${setting?.label ?? t.setting} of ${this.name(step)}` : '';
-        return { key: `${t.step} ${t.setting}`, i, text, low: t.low ?? this.knobEnd(knob, 'min'), high: t.high ?? this.knobEnd(knob, 'max') };
-      });
-    },
-    /** @param {import('../messages.js').KitKnob} knob @param {number} i which of its targets @param {'low'|'high'} which @param {{target: any}} event */
-    async bendTarget(knob, i, which, event) {
-      const number = await this.reckon(event.target.value);
-      const now = this.knobTargets(knob)[i];
-      if (!Number.isFinite(number)) return;
-      const bent = { low: Number(now.low), high: Number(now.high), [which]: number };
-      this.changeKnob(knob.id, { targets: knob.targets.map((t, k) => (k === i ? { ...t, ...bent } : t)) });
-    },
-    /** @param {string} id @param {number} by */
-    moveKnob(id, by) {
-      const knobs = [...(this.openKit?.knobs ?? [])];
-      const i = knobs.findIndex((k) => k.id === id);
-      if (i + by < 0 || i + by >= knobs.length) return;
-      knobs.splice(i + by, 0, ...knobs.splice(i, 1));
-      this.changeKit({ knobs });
-    },
-    /** @param {string} id */
-    dropKnob(id) { this.changeKit({ knobs: (this.openKit?.knobs ?? []).filter((k) => k.id !== id) }); },
     /** Names a kit where its use has been selected. @param {{target: any}} event */
     renameKit(event) {
       const kit = this.openKit ?? this.chosenKit;

@@ -1,0 +1,110 @@
+package gloaming.web.page;
+
+import gloaming.flow.Crew;
+import gloaming.flow.Picture;
+import gloaming.look.Look;
+import gloaming.media.JpegEncoder;
+import gloaming.media.Shelf;
+import gloaming.picture.kernel.Exit;
+import gloaming.play.Moment;
+import gloaming.play.Onlooker;
+import gloaming.play.Player;
+import gloaming.sound.HouseBand;
+import gloaming.step.Catalogue;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.concurrent.locks.ReentrantLock;
+import java.util.function.Supplier;
+import org.springframework.stereotype.Component;
+
+/**
+ * Small looks in motion, for pages: {@value #FRAMES} pictures of some four seconds, one below the other in one JPEG that the page lets run.
+ *
+ * <p>One is worked out at a time, on one thread that rests as long as it works, so that what is on air has the machine. The last ones are kept.
+ */
+@Component
+public class MotionPictures {
+    static final int FRAMES = 24;
+    static final int WIDTH = 192;
+    static final int HEIGHT = 108;
+    private static final double RATE = 30;
+    /** Frames before the first picture, so that what grows has grown. */
+    private static final int BEFORE = 45;
+    /** Frames from a picture to the next. */
+    private static final int EVERY = 5;
+    /** Strips that are kept, of some 60 KB each. */
+    private static final int KEPT = 300;
+
+    private static final int QUALITY = 6;
+    private static final int LONGEST_REST_MS = 50;
+    /** A look that takes longer than this for its strip has fewer pictures of its own, and stands still then. */
+    private static final long LONGEST_NS = 8_000_000_000L;
+
+    private final Map<String, byte[]> kept = new LinkedHashMap<>(16, 0.75f, true) {
+        @Override
+        protected boolean removeEldestEntry(Map.Entry<String, byte[]> eldest) {
+            return size() > KEPT;
+        }
+    };
+    private final ReentrantLock working = new ReentrantLock(true);
+
+    /**
+     * The strip of a look.
+     *
+     * @param key what it is kept under: another look has another
+     * @param media what it may show
+     */
+    byte[] of(String key, Supplier<Look> look, List<Shelf.Item> media) throws InterruptedException {
+        byte[] known = known(key);
+        if (known != null) return known;
+        working.lockInterruptibly();
+        try {
+            known = known(key);
+            if (known != null) return known;
+            byte[] strip = strip(look.get(), media);
+            synchronized (kept) {
+                kept.put(key, strip);
+            }
+            return strip;
+        } finally {
+            working.unlock();
+        }
+    }
+
+    private byte[] known(String key) {
+        synchronized (kept) {
+            return kept.get(key);
+        }
+    }
+
+    private static byte[] strip(Look look, List<Shelf.Item> media) throws InterruptedException {
+        byte[] all = new byte[3 * WIDTH * HEIGHT * FRAMES];
+        byte[] one = new byte[3 * WIDTH * HEIGHT];
+        try (Crew crew = new Crew(1);
+                Shelf shelf = new Shelf(true);
+                JpegEncoder encoder = new JpegEncoder(WIDTH, HEIGHT * FRAMES, QUALITY)) {
+            shelf.hold(media);
+            Player player = new Player(Catalogue.all(), crew);
+            player.library(shelf);
+            player.load(look);
+            HouseBand band = new HouseBand(11, look.tempo());
+            long worked = 0;
+            for (int i = 0; i < BEFORE + FRAMES * EVERY; i++) {
+                int frame = (i - BEFORE) / EVERY;
+                boolean shown = i >= BEFORE && (i - BEFORE) % EVERY == 0;
+                if (worked < LONGEST_NS) {
+                    long began = System.nanoTime();
+                    Picture picture =
+                            player.play(new Moment(i, i / RATE, 1 / RATE), WIDTH, HEIGHT, band, Onlooker.NOBODY);
+                    if (shown) Exit.rgb(picture, WIDTH, HEIGHT, one, crew);
+                    long took = System.nanoTime() - began;
+                    worked += took;
+                    Thread.sleep(Math.min(LONGEST_REST_MS, took / 1_000_000));
+                }
+                if (shown) System.arraycopy(one, 0, all, frame * one.length, one.length);
+            }
+            return encoder.encode(all);
+        }
+    }
+}
