@@ -8,6 +8,7 @@ import gloaming.formula.Wrong;
 import gloaming.look.Binding;
 import gloaming.look.Desk;
 import gloaming.look.Edit;
+import gloaming.look.Lane;
 import gloaming.look.Lifted;
 import gloaming.look.Limits;
 import gloaming.look.Look;
@@ -198,7 +199,8 @@ public final class DeskEditFactory {
                         .get(description.settingIndex(setting))
                         .words())
                 .orElse(List.of());
-        return Formula.read(typed, Formulas.laneByName(look, rules), words);
+        String home = step == null ? null : look.laneOf(step).map(Lane::kit).orElse(null);
+        return Formula.read(typed, Formulas.laneByName(look, rules, home), words);
     }
 
     /** The range of a setting for a fader; {@code near} is how far up it goes where its whole range is much more than it is used. */

@@ -109,7 +109,7 @@ public final class EditFactory {
     public Edit addLane(Look look, String type, String name, String above, Map<String, Value> given, String kit) {
         Description description = known(look, type);
         String called = name.isBlank() ? description.name().toLowerCase(java.util.Locale.ROOT) : name;
-        Lane empty = new Lane(look.freshId("l"), freeName(look, called), Clock.SHOW, List.of(), kit);
+        Lane empty = new Lane(look.freshId("l"), freeName(look, called, kit), Clock.SHOW, List.of(), kit);
         Step step = wants.given(look, empty, 0, step(look, type, given));
         Lane lane = new Lane(empty.id(), empty.name(), Clock.SHOW, List.of(step), kit);
         Edit add = new Edit.AddLane(look.lanes().size(), lane);
@@ -202,7 +202,7 @@ public final class EditFactory {
         List<Edit> edits = new ArrayList<>();
         edits.add(new Edit.AddLane(
                 look.lanes().indexOf(lane) + 1,
-                new Lane(copy, freeName(look, lane.name()), lane.clock(), steps, lane.kit())));
+                new Lane(copy, freeName(look, lane.name(), lane.kit()), lane.clock(), steps, lane.kit())));
         long layerId = Long.parseLong(look.freshId("m").substring(1));
         for (int i = look.mix().size() - 1; i >= 0; i--) {
             Layer layer = look.mix().get(i);
@@ -290,11 +290,16 @@ public final class EditFactory {
     }
 
     static String freeName(Look look, String name) {
+        return freeName(look, name, null);
+    }
+
+    /** The same among the lanes that stand in a kit: those elsewhere may be called so too. */
+    static String freeName(Look look, String name, String kit) {
         String base = name.replaceFirst(" \\d+$", "");
         String free = base;
         for (int i = 2; ; i++) {
             String candidate = free;
-            if (look.lanes().stream().noneMatch(lane -> lane.name().equals(candidate))) return free;
+            if (look.lanesIn(kit).stream().noneMatch(lane -> lane.name().equals(candidate))) return free;
             free = base.substring(0, Math.min(base.length(), 110)) + " " + i;
         }
     }
