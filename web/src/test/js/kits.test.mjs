@@ -10,7 +10,7 @@ const { follows } = await import(`${JS}/bench/follows.js`);
 const { outside } = await import(`${JS}/bench/outside.js`);
 const { kits } = await import(`${JS}/bench/kits.js`);
 
-const FACE = { id: 'kit-k1', name: 'Weir', does: '', gives: 'picture', settings: [], reads: [], beside: [], problems: [] };
+const FACE = { id: 'kit-k1', name: 'Weir', does: '', notice: '', gives: 'picture', settings: [], reads: [], beside: [], problems: [] };
 
 /** A look in which two lanes stand in a kit that is used in a third. */
 function wrapped() {

@@ -31,7 +31,8 @@ import gloaming.step.StepInfo;
         name = "Look",
         does = "Shows another look of this show, as it plays, as a picture.",
         ifBlack = "choose a look",
-        find = "look within nested composition precomp sub scene inside screen embed whole look as picture")
+        find = "look within nested composition precomp sub scene inside screen embed whole look as picture",
+        notice = "A whole look as a picture: choose one.")
 public record LookInside(
         @Id("look") @Choice(initial = "", medium = "look", says = "Which look; none that shows this one.")
         String look,

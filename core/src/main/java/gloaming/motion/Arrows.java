@@ -16,7 +16,9 @@ import gloaming.step.StepInfo;
         name = "Arrows",
         does = "Draws a motion picture as arrows: which way, and how fast by their length.",
         find = "vectors view field motion flow direction display show",
-        ifBlack = "nothing moves")
+        ifBlack = "nothing moves",
+        notice = "Where the picture has a direction in it, an arrow points along; longer ones mean more.",
+        example = "curl-noise > *")
 public record Arrows(
         @Id("apart")
         @Range(

@@ -13,7 +13,9 @@ import gloaming.step.StepInfo;
         name = "Motion",
         does = "Measures how things move: red is the speed to the right, green the speed up.",
         find = "optical flow movement vectors velocity direction track where it moves movement",
-        ifBlack = "nothing moves, or weaker than the threshold")
+        ifBlack = "nothing moves, or weaker than the threshold",
+        notice = "Red is movement across, green up; what stands is black.",
+        example = "puppet > * gain=3")
 public record Motion(
         @Id("smoothness")
         @Range(

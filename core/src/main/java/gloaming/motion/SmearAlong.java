@@ -13,7 +13,9 @@ import gloaming.step.StepInfo;
 @StepInfo(
         name = "Smear along",
         does = "Smears every place of the picture the way it moves.",
-        find = "motion blur shutter vectors directional smear by velocity streak")
+        find = "motion blur shutter vectors directional smear by velocity streak",
+        notice = "Each part is drawn out along its own movement.",
+        example = "puppet > * by=(curl-noise)")
 @Read(name = "by", kind = Picture.class, says = "The motion picture that says which way.")
 public record SmearAlong(
         @Id("shutter") @Range(min = 0, max = 1, initial = 0.04, unit = "s", says = "How long the shutter is open.")

@@ -26,7 +26,9 @@ import java.util.Map;
 @StepInfo(
         name = "Point shader",
         does = "Works out the place, size, colour or heading of every point with your own GLSL.",
-        find = "shader glsl code program points attribute formula vex write own vertex layout")
+        find = "shader glsl code program points attribute formula vex write own vertex layout",
+        notice = "A text says where each point is and how large.",
+        example = "row count=900 > * > eye > draw-dots")
 @DynamicSettings(PointFace.class)
 public record PointShader(
         @Id("code")

@@ -13,7 +13,8 @@ import gloaming.step.StepInfo;
 @StepInfo(
         name = "Add up",
         does = "Adds the signal up over time, so that a rate becomes a phase.",
-        find = "integrate accumulate sum phase turn grow total clock")
+        find = "integrate accumulate sum phase turn grow total clock",
+        notice = "It climbs as long as something comes in, and begins again at 1: a phase whose pace the signal sets.")
 public record AddUp(
         @Id("rate") @Range(min = -100, max = 100, initial = 1, says = "Times the signal.")
         double rate,

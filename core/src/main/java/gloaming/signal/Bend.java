@@ -13,7 +13,9 @@ import gloaming.step.StepInfo;
 @StepInfo(
         name = "Bend",
         does = "Bends a signal between 0 and 1: slow at first, quick at first, or soft at both ends.",
-        find = "curve gamma power exponent s-curve response shape ease in out")
+        find = "curve gamma power exponent s-curve response shape ease in out",
+        notice = "The dim trace is what comes in, the bright one what leaves: low values are held down.",
+        example = "sway > * amount=3")
 public record Bend(
         @Id("shape") @Choice(initial = "power", says = "The shape of the bend.")
         Shape shape,

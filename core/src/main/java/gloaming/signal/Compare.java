@@ -14,7 +14,9 @@ import gloaming.step.StepInfo;
 @StepInfo(
         name = "Compare",
         does = "Gives 1 while the signal is above, below or near a level, or another lane.",
-        find = "greater less than equal threshold condition test if trigger")
+        find = "greater less than equal threshold condition test if trigger",
+        notice = "It is 1 while the dim trace is above the level, else 0, with nothing between.",
+        example = "sway > *")
 @Read(name = "with", kind = Signal.class, says = "A lane instead of the level.", optional = true)
 public record Compare(
         @Id(value = "is", label = "Condition") @Choice(initial = "above", says = "What is asked.")

@@ -13,7 +13,9 @@ import gloaming.step.StepInfo;
 @StepInfo(
         name = "Count",
         does = "Counts how often the signal rises, over and over if wanted.",
-        find = "counter number of beats increment wrap step sequence index")
+        find = "counter number of beats increment wrap step sequence index",
+        notice = "It goes up by one at every rise of what comes in, and begins again at four.",
+        example = "beat > *")
 public record Count(
         @Id(value = "from", label = "Start") @Range(min = -1000, max = 1000, initial = 0, says = "Where it begins.")
         double from,

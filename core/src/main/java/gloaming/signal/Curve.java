@@ -17,7 +17,8 @@ import gloaming.step.StepInfo;
 @StepInfo(
         name = "Curve",
         does = "Plays values that you key over time: straight, smooth, held or eased from one to the next.",
-        find = "keyframe keyed animation envelope automation timeline reveal draw editor bezier handles trigger")
+        find = "keyframe keyed animation envelope automation timeline reveal draw editor bezier handles trigger",
+        notice = "It goes through the keys you draw, and begins again.")
 @Read(
         name = "start",
         kind = Signal.class,

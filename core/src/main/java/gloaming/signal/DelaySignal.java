@@ -12,7 +12,9 @@ import gloaming.step.StepInfo;
 @StepInfo(
         name = "Delay signal",
         does = "Hands the signal on some seconds later.",
-        find = "delay echo past lag offset time canon later late later delay ")
+        find = "delay echo past lag offset time canon later late later delay ",
+        notice = "The same trace, half a second later.",
+        example = "sway wave=triangle rate=0.6 > *")
 public record DelaySignal(
         @Id("seconds") @Range(min = 0, max = 10, initial = 0.5, unit = "s", says = "How much later.")
         double seconds) implements Operation<Signal, Signal, DelaySignal.Memory> {

@@ -17,7 +17,9 @@ import java.util.Arrays;
         name = "Draw lots",
         does = "Picks a new random number, or many, each time the signal rises: any, or one of a weighted list.",
         find =
-                "weighted list random pick dice trigger choose shuffle beat new value chance many random numbers dice lottery")
+                "weighted list random pick dice trigger choose shuffle beat new value chance many random numbers dice lottery",
+        notice = "At each beat a new number, held until the next.",
+        example = "beat > *")
 public record DrawLots(
         @Id("low") @Range(min = -1000, max = 1000, initial = 0, says = "The least number.")
         double low,

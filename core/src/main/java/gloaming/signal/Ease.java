@@ -12,7 +12,9 @@ import gloaming.step.StepInfo;
 @StepInfo(
         name = "Ease",
         does = "Smooths a signal, with one time for rising and one for falling.",
-        find = "smooth lag slow release attack soften twitch calm")
+        find = "smooth lag slow release attack soften twitch calm",
+        notice = "Up at once, down slowly: the dim trace is what comes in.",
+        example = "sway wave=square rate=0.7 > * up=0.02 down=0.5")
 public record Ease(
         @Id("up") @Range(min = 0, max = 10, initial = 0.02, unit = "s", says = "Time to rise 63 percent of the way.")
         double up,

@@ -14,7 +14,8 @@ import gloaming.step.StepInfo;
 @StepInfo(
         name = "Energy",
         does = "Gives how much has been going on over the last bars, against the most and the least so far.",
-        find = "energy intensity section build drop breakdown bars average music loudness dynamics")
+        find = "energy intensity section build drop breakdown bars average music loudness dynamics",
+        notice = "It rises where the music gets fuller over bars, and ignores single beats.")
 public record Energy(
         @Id("bars") @Range(min = 0.25, max = 32, initial = 2, byRatio = true, unit = "bars", says = "Over how long.")
         double bars,

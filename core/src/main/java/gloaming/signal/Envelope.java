@@ -13,7 +13,9 @@ import gloaming.step.StepInfo;
 @StepInfo(
         name = "Envelope",
         does = "Rises when the signal rises, falls to a level while it is high, and fades when it drops.",
-        find = "adsr attack decay sustain release trigger hit flash pulse")
+        find = "adsr attack decay sustain release trigger hit flash pulse",
+        notice = "Each beat strikes it: quickly up, down to the middle, then off.",
+        example = "beat > *")
 public record Envelope(
         @Id("attack") @Range(min = 0, max = 10, initial = 0.02, unit = "s", says = "Time to the top.")
         double attack,

@@ -14,7 +14,9 @@ import gloaming.step.StepInfo;
         name = "Formula",
         does =
                 "Works the signal out by ordinary arithmetic: x is what comes in, t the seconds, beat the beats, and lanes by name.",
-        find = "math expression calculate arithmetic equation function condition if formula of my own calculate")
+        find = "math expression calculate arithmetic equation function condition if formula of my own calculate",
+        notice = "Write what leaves: here a wave cut flat below.",
+        example = "sway > * text=max(0.3,x)")
 public record FormulaSignal(
         @Id("text")
         @Choice(

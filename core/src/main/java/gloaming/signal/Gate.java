@@ -14,7 +14,9 @@ import gloaming.step.StepInfo;
 @StepInfo(
         name = "Gate",
         does = "Lets the signal through while another is high, or takes a sample each time that rises.",
-        find = "sample and hold freeze pass mute latch switch condition")
+        find = "sample and hold freeze pass mute latch switch condition",
+        notice = "It lets through only while the other is open, and keeps the last meanwhile.",
+        example = "sway rate=1 > * by=(sway wave=square rate=0.3)")
 @Read(name = "by", kind = Signal.class, says = "What opens it: above a half is open.")
 public record Gate(
         @Id(value = "closed", label = "When closed")

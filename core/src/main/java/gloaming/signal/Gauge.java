@@ -15,7 +15,8 @@ import gloaming.step.StepInfo;
         name = "Gauge",
         does =
                 "Measures the sound: loudness and peak in dBFS, its brightness in Hz, what begins, tempo, how sure that is.",
-        find = "rms peak centroid brightness flux tempo bpm confidence meter decibel sound measure")
+        find = "rms peak centroid brightness flux tempo bpm confidence meter decibel sound measure",
+        notice = "A number about the sound: here how loud it is.")
 public record Gauge(
         @Id(value = "of", label = "Measure") @Choice(initial = "loudness", says = "What is measured.")
         Of of) implements Operation<Nothing, Signal, Signal> {

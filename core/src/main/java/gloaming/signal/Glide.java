@@ -13,7 +13,9 @@ import java.util.Arrays;
 @StepInfo(
         name = "Glide",
         does = "Goes to each new value in a straight line, always in the same time.",
-        find = "linear ramp portamento slide tween interpolate smooth new random value")
+        find = "linear ramp portamento slide tween interpolate smooth new random value",
+        notice = "A leap becomes a slide of half a second.",
+        example = "sway wave=random rate=1.5 > * seconds=0.4")
 public record Glide(
         @Id("seconds") @Range(min = 0, max = 60, initial = 0.5, unit = "s", says = "How long it takes.")
         double seconds) implements Operation<Signal, Signal, Glide.Memory> {

@@ -15,7 +15,8 @@ import gloaming.step.StepInfo;
 @StepInfo(
         name = "Hand",
         does = "Gives what a control of the Desk gives: a fader, a pad, a key, anything that arrives.",
-        find = "control fader osc midi controller knob pad key desk input external sensor")
+        find = "control fader osc midi controller knob pad key desk input external sensor",
+        notice = "It stands still here: move the control that it is bound to.")
 public record Hand(
         @Id("control")
         @Choice(initial = "", says = "The control's name as the Desk lists it, such as osc /mill/fader/1.")

@@ -13,7 +13,9 @@ import gloaming.step.StepInfo;
 @StepInfo(
         name = "Limit",
         does = "Keeps the signal between two values: held there, begun again, or turned back.",
-        find = "clamp limit wrap fold modulo ping pong range bounds clamp wrap fold")
+        find = "clamp limit wrap fold modulo ping pong range bounds clamp wrap fold",
+        notice = "What would go beyond the limits is cut flat; fold and wrap are other ways back.",
+        example = "sway > * low=0.25 high=0.75")
 public record Limit(
         @Id("low") @Range(min = -1000, max = 1000, initial = 0, says = "The lower bound.")
         double low,

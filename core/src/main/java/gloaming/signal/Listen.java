@@ -17,7 +17,8 @@ import gloaming.step.StepInfo;
         name = "Listen",
         does = "Gives the loudness of the sound in a band, from 0 at the floor to 1 at full scale.",
         find =
-                "sound music audio level loudness kick bass band react volume automatic gain follow the music sound loudness")
+                "sound music audio level loudness kick bass band react volume automatic gain follow the music sound loudness",
+        notice = "The low tones of the band, as a number.")
 public record Listen(
         @Id("band")
         @Choice(

@@ -13,7 +13,8 @@ import gloaming.step.StepInfo;
         name = "One after another",
         does =
                 "Puts the numbers of several lanes behind one another, as one signal of many; for more than eight, once more behind itself.",
-        find = "merge list join append concatenate bundle many combine")
+        find = "merge list join append concatenate bundle many combine",
+        notice = "Two signals become one of two numbers.")
 @Read(name = "second", kind = Signal.class, says = "Comes behind what flows in.")
 @Read(name = "third", kind = Signal.class, says = "Comes behind that.", optional = true)
 @Read(name = "fourth", kind = Signal.class, says = "And behind that.", optional = true)

@@ -14,7 +14,8 @@ import gloaming.step.StepInfo;
 @StepInfo(
         name = "Onset",
         does = "Tells when something begins to sound: a stroke, a note, a word.",
-        find = "onset transient hit attack drum trigger flux sound music percussion")
+        find = "onset transient hit attack drum trigger flux sound music percussion",
+        notice = "It leaps where something new begins in the sound.")
 public record Onset(
         @Id(value = "gives", label = "Output")
         @Choice(initial = "moment", says = "1 in the moment it begins, or how much is beginning.")

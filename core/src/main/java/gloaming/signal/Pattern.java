@@ -13,7 +13,9 @@ import gloaming.step.StepInfo;
 @StepInfo(
         name = "Pattern",
         does = "Goes through a row of numbers, one further each time the signal rises.",
-        find = "sequence steps sequencer row list values rhythm stepped rhythm of numbers step sequencer")
+        find = "sequence steps sequencer row list values rhythm stepped rhythm of numbers step sequencer",
+        notice = "A rhythm of numbers, the next one at each rise.",
+        example = "beat every=0.5 > *")
 public record Pattern(
         @Id("numbers") @Choice(initial = "1 0 0.5 0", says = "Numbers with spaces between them.")
         String numbers) implements Operation<Signal, Signal, Pattern.Memory> {

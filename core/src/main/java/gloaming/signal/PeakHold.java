@@ -12,7 +12,9 @@ import gloaming.step.StepInfo;
 @StepInfo(
         name = "Peak hold",
         does = "Keeps the largest value for a while, then sinks towards the signal.",
-        find = "peak hold maximum meter decay top envelope follower crest maximum")
+        find = "peak hold maximum meter decay top envelope follower crest maximum",
+        notice = "It keeps the highest for a moment, then sinks slowly.",
+        example = "sway wave=random rate=3 > * fall=0.8")
 public record PeakHold(
         @Id(value = "hold", label = "Hold time")
         @Range(min = 0, max = 10, initial = 0.3, unit = "s", says = "How long it is kept.")

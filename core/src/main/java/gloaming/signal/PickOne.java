@@ -13,7 +13,9 @@ import gloaming.step.StepInfo;
 @StepInfo(
         name = "Pick one",
         does = "Takes one number out of many, by its place.",
-        find = "select index choose element item list spectrum band many switch")
+        find = "select index choose element item list spectrum band many switch",
+        notice = "One number out of many, by its place.",
+        example = "spectrum > * place=0.1")
 public record PickOne(
         @Id(value = "place", label = "Position")
         @Range(min = 0, max = 1, initial = 0, says = "Which one: 0 is the first, 1 the last.")

@@ -12,7 +12,9 @@ import gloaming.step.StepInfo;
 @StepInfo(
         name = "Quantise",
         does = "Lets the signal rest only at even steps.",
-        find = "quantise quantize steps round grid snap discrete levels notches steps")
+        find = "quantise quantize steps round grid snap discrete levels notches steps",
+        notice = "It goes in steps, and holds on to each a little.",
+        example = "sway > *")
 public record Quantise(
         @Id("step") @Range(min = 0.001, max = 1000, initial = 0.25, byRatio = true, says = "From one to the next.")
         double step,

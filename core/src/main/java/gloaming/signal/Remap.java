@@ -13,7 +13,9 @@ import gloaming.step.StepInfo;
 @StepInfo(
         name = "Remap",
         does = "Stretches one range of a signal onto another.",
-        find = "map range scale remap offset multiply invert fit span range map scale")
+        find = "map range scale remap offset multiply invert fit span range map scale",
+        notice = "One range is stretched onto another: 0 to 1 became 0.4 to 0.6.",
+        example = "sway > * toLow=0.4 toHigh=0.6")
 public record Remap(
         @Id("fromLow") @Range(min = -1000, max = 1000, initial = 0, says = "The input that gives 'to low'.")
         double fromLow,

@@ -16,7 +16,8 @@ import gloaming.step.StepInfo;
 @StepInfo(
         name = "Sample picture",
         does = "Gives how light a picture is at a place, or on the whole.",
-        find = "pixel value sample picture colour brightness average mean light pick image analyse glance look at read")
+        find = "pixel value sample picture colour brightness average mean light pick image analyse glance look at read",
+        notice = "A number from a picture: how bright it is at one place.")
 @Read(name = "at", kind = Picture.class, says = "The lane that is looked at.")
 public record SamplePicture(
         @Id(value = "of", label = "Measure") @Choice(initial = "light", says = "What counts.")

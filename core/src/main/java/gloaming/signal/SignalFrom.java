@@ -13,7 +13,8 @@ import gloaming.step.StepInfo;
 @StepInfo(
         name = "Signal from a lane",
         does = "Goes on from the signal of another lane, at its end or behind one of its steps.",
-        find = "branch split tap another lane same signal twice fork share reuse")
+        find = "branch split tap another lane same signal twice fork share reuse",
+        notice = "It begins with the signal of another lane.")
 @Read(name = "from", kind = Signal.class, says = "A lane, or what leaves any of its steps.")
 public record SignalFrom() implements Operation<Nothing, Signal, Signal> {
 

@@ -13,7 +13,9 @@ import gloaming.step.StepInfo;
 @StepInfo(
         name = "Spectrum",
         does = "Gives the loudness of many bands from low to high, as one signal of many numbers.",
-        find = "fft frequency bands bars analyser equaliser log many sound music")
+        find = "fft frequency bands bars analyser equaliser log many sound music",
+        notice = "Low tones left, high ones right: the whole sound as numbers.",
+        example = "* > summary of=mean")
 public record Spectrum(
         @Id("bands") @Range(min = 16, max = 128, initial = 32, says = "How many bands.")
         int bands,

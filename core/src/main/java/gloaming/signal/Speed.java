@@ -12,7 +12,9 @@ import gloaming.step.StepInfo;
 @StepInfo(
         name = "Speed",
         does = "Gives how fast the signal changes, in units a second.",
-        find = "differentiate derivative rate of change velocity slope")
+        find = "differentiate derivative rate of change velocity slope",
+        notice = "How fast it changes, not where it is.",
+        example = "sway wave=triangle rate=0.5 > *")
 public record Speed(
         @Id("smooth") @Range(min = 0, max = 5, initial = 0.05, unit = "s", says = "Over how long it is smoothed.")
         double smooth)

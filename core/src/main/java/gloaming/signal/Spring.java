@@ -16,7 +16,9 @@ import gloaming.step.StepInfo;
 @StepInfo(
         name = "Spring",
         does = "Follows the signal like a weight on a spring, with bounce.",
-        find = "bounce elastic overshoot wobble smooth physical inertia swing")
+        find = "bounce elastic overshoot wobble smooth physical inertia swing",
+        notice = "It overshoots and swings in.",
+        example = "sway wave=square rate=0.4 > *")
 public record Spring(
         @Id("speed")
         @Range(min = 0.05, max = 30, initial = 2, byRatio = true, unit = "Hz", says = "How fast it swings.")

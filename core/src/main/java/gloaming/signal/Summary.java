@@ -12,7 +12,9 @@ import gloaming.step.StepInfo;
 @StepInfo(
         name = "Summary",
         does = "Makes one number of many: their mean, sum, largest, smallest, middle, spread, or where the largest is.",
-        find = "statistics mean average sum max min median variance deviation count many index")
+        find = "statistics mean average sum max min median variance deviation count many index",
+        notice = "Many numbers become one.",
+        example = "spectrum > * of=largest")
 public record Summary(
         @Id(value = "of", label = "Statistic") @Choice(initial = "mean", says = "What of them.")
         Of of) implements Operation<Signal, Signal, Summary.Memory> {

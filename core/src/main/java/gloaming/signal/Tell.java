@@ -14,7 +14,8 @@ import gloaming.step.StepInfo;
         name = "Tell",
         does = "Sends the signal out over OSC or MIDI whenever it changes, and hands it on.",
         outward = true,
-        find = "send output osc midi lights note controller network out export message")
+        find = "send output osc midi lights note controller network out export message",
+        notice = "The same goes on, and is told to another device as well.")
 public record Tell(
         @Id("to")
         @Choice(

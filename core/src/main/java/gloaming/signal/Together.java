@@ -14,7 +14,9 @@ import gloaming.step.StepInfo;
         name = "Together",
         does = "Makes one of two signals: sum, product, larger, smaller, both, either.",
         find =
-                "merge combine add multiply subtract divide min max mean and or xor logic maths multiply with another signal add two product")
+                "merge combine add multiply subtract divide min max mean and or xor logic maths multiply with another signal add two product",
+        notice = "Two signals become one, here their sum.",
+        example = "sway rate=0.3 > * with=(sway rate=1.7)")
 @Read(name = "with", kind = Signal.class, says = "The other signal.")
 public record Together(
         @Id("how") @Choice(initial = "sum", says = "How they become one.")

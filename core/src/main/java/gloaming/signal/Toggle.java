@@ -13,7 +13,9 @@ import gloaming.step.StepInfo;
 @StepInfo(
         name = "Toggle",
         does = "Turns on and off in turn, each time the signal rises.",
-        find = "flip flop switch latch on off alternate every second beat")
+        find = "flip flop switch latch on off alternate every second beat",
+        notice = "Each rise turns it on or off.",
+        example = "beat > *")
 public record Toggle(
         @Id("on") @Choice(initial = "false", says = "On to begin with.")
         boolean on) implements Operation<Signal, Signal, Toggle.Memory> {

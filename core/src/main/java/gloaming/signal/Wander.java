@@ -14,7 +14,9 @@ import gloaming.step.StepInfo;
 @StepInfo(
         name = "Wander",
         does = "One number, or many, that wander without aim between 0 and 1, as slowly or as nervously as wanted.",
-        find = "many random numbers noise random drift organic flicker candle unsteady time")
+        find = "many random numbers noise random drift organic flicker candle unsteady time",
+        notice = "It never repeats and never leaps.",
+        example = "* rate=1")
 public record Wander(
         @Id("rate")
         @Range(min = 0.01, max = 30, initial = 0.5, unit = "Hz", byRatio = true, says = "New directions in a second.")

@@ -23,7 +23,8 @@ import gloaming.step.StepInfo;
         name = "Clip",
         does = "Plays a clip of yours, at any rate and backwards too.",
         find = "video film movie footage mp4 mov source loop play file media",
-        ifBlack = "choose a clip")
+        ifBlack = "choose a clip",
+        notice = "It is empty until a clip is chosen; bring one in on the page of media.")
 public record Clip(
         @Id("medium") @Choice(initial = "", medium = "clip", says = "Which of the show's clips.")
         String medium,

@@ -26,7 +26,8 @@ import java.awt.geom.PathIterator;
         name = "Lettering",
         does = "Writes words in a font, whole or letter by letter.",
         find = "text type title words font letters caption credits typography write",
-        ifBlack = "write some words")
+        ifBlack = "write some words",
+        notice = "Words in real letters; a stroke begins a new line.")
 public record Lettering(
         @Id("words") @Choice(initial = "TIDE MILL|NIGHT", says = "What is written; a bar begins a new line.")
         String words,

@@ -21,7 +21,8 @@ import gloaming.step.StepInfo;
 @StepInfo(
         name = "Puppet",
         does = "A performer who dances in front of a still wall, for when there is no camera.",
-        find = "camera stand-in person dancer performer test body figure matte")
+        find = "camera stand-in person dancer performer test body figure matte",
+        notice = "A stand-in for a person before a camera, with a matte and its movement.")
 public record Puppet(
         @Id("shows")
         @Choice(

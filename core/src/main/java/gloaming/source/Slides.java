@@ -26,7 +26,8 @@ import java.util.List;
         name = "Slides",
         does = "Shows the pictures of a folder one after another, with a fade between them.",
         find = "slideshow folder images photos sequence gallery cross fade",
-        ifBlack = "choose a folder of pictures")
+        ifBlack = "choose a folder of pictures",
+        notice = "It is empty until a folder of pictures is chosen.")
 public record Slides(
         @Id("folder") @Choice(initial = "", medium = "folder", says = "Which of the show's folders.")
         String folder,

@@ -17,7 +17,8 @@ import gloaming.step.StepInfo;
         name = "Still",
         does = "Shows a picture of yours.",
         find = "image photo png jpeg logo file media source bitmap",
-        ifBlack = "choose a picture")
+        ifBlack = "choose a picture",
+        notice = "It is empty until a picture is chosen.")
 public record StillPicture(
         @Id("medium") @Choice(initial = "", medium = "picture", says = "Which of the show's pictures.")
         String medium,

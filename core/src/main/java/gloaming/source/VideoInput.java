@@ -15,7 +15,8 @@ import gloaming.step.StepInfo;
         name = "Video input",
         does = "Shows what the camera of this computer sees.",
         find = "webcam live video person input capture camera webcam",
-        ifBlack = "open the camera on the Media page")
+        ifBlack = "open the camera on the Media page",
+        notice = "It is black here because nobody has opened a camera: the page of media does.")
 public record VideoInput(
         @Id("fit")
         @Choice(initial = "fill", says = "Whole, over all of the frame, drawn to its shape, or pixel for pixel.")

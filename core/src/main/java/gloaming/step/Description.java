@@ -179,6 +179,20 @@ public final class Description {
         return find;
     }
 
+    /** What to notice in its example, or empty. */
+    public String notice() {
+        return constructor == null
+                ? ""
+                : operation().getAnnotation(StepInfo.class).notice();
+    }
+
+    /** Its worked example as {@link StepInfo#example} has it, or empty. */
+    public String example() {
+        return constructor == null
+                ? ""
+                : operation().getAnnotation(StepInfo.class).example();
+    }
+
     public String ifBlack() {
         return ifBlack;
     }

@@ -18,6 +18,16 @@ public @interface StepInfo {
     /** Words somebody in need of it would type. */
     String find() default "";
 
+    /** What to notice in its example, in one sentence. */
+    String notice() default "";
+
+    /**
+     * Its worked example as a lane: steps with {@code >} between, each an id and settings as {@code name=value}, the step itself as
+     * {@code *}. A value that begins with {@code =} is a formula; one in brackets is a lane that is read. Where it is empty, what stands
+     * ahead goes by what the step takes.
+     */
+    String example() default "";
+
     /** What most likely turned the picture black when light goes in and none comes out: ends a sentence. */
     String ifBlack() default "see its settings";
 

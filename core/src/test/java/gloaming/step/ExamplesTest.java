@@ -35,15 +35,17 @@ class ExamplesTest {
                         .getPath()
                         .contains("test-classes")) continue;
                 Edit edit = EXAMPLES.lay(empty, d.id());
+                assertThat(d.notice()).as(d.id()).endsWith(".").hasSizeBetween(12, 140);
                 Look look = new Rules(Catalogue.all()).check(Edits.apply(empty, edit));
                 assertThat(look.step("s1").orElseThrow().type()).isEqualTo(d.id());
+                assertThat(EXAMPLES.look(d.id()).lanes()).isEqualTo(look.lanes());
                 assertThat(Edits.apply(look, Edits.inverse(empty, edit))).isEqualTo(empty);
                 Player player = new Player(Catalogue.all(), crew);
                 player.library(new Brought());
                 player.load(look);
                 Picture picture = null;
                 HouseBand band = new HouseBand(3, 120);
-                for (int i = 0; i < 8; i++)
+                for (int i = 0; i < 12; i++)
                     picture = player.play(new Moment(i, i / 30.0, 1 / 30.0, i / 30.0), 48, 27, band, Onlooker.NOBODY);
                 assertThat(player.troubles())
                         .as(d.id())

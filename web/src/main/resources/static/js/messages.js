@@ -133,7 +133,7 @@
 /** @typedef {'NONE'|'ACROSS'|'UP'|'WHEEL'} RangeDrag */
 /** @typedef {{name: string, kind: string, says: string, optional: boolean, before: boolean}} Input */
 /** @typedef {{line: number, column: number, says: string}} Problem */
-/** @typedef {{id: string, name: string, does: string, takes: string|null, gives: string, settings: Setting[], reads: Input[], beside: Output[], problems: Problem[]}} Entry */
+/** @typedef {{id: string, name: string, does: string, notice: string, takes: string|null, gives: string, settings: Setting[], reads: Input[], beside: Output[], problems: Problem[]}} Entry */
 /** @typedef {{name: string, kind: string, says: string}} Output */
 /** @typedef {{is: 'applied', n: number, version: number, select: string|null}} ToPageApplied */
 /** @typedef {{is: 'refused', says: string, n: number}} ToPageRefused */

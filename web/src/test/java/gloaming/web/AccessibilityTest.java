@@ -79,8 +79,14 @@ class AccessibilityTest {
 
     @Test
     void theOtherPages() {
-        for (String path :
-                List.of("/", "/desk/" + look, "/shows/" + show + "/media", "/guide", "/network", "/phone/" + show)) {
+        for (String path : List.of(
+                "/",
+                "/desk/" + look,
+                "/shows/" + show + "/media",
+                "/shows/" + show + "/kits",
+                "/guide",
+                "/network",
+                "/phone/" + show)) {
             browser.get(program.url(path));
             Browser.until(
                     browser,

@@ -11,7 +11,9 @@ import gloaming.step.StepInfo;
 @StepInfo(
         name = "Channels",
         does = "Takes each of red, green, blue and cover from another channel.",
-        find = "swap pick channel red green blue alpha cover luminance shuffle swizzle false colour")
+        find = "swap pick channel red green blue alpha cover luminance shuffle swizzle false colour",
+        notice = "Red and blue have changed places; any channel can go anywhere.",
+        example = "puppet > * red=blue blue=red")
 public record Channels(
         @Id("red") @Choice(initial = "red", says = "What becomes red.")
         Source red,

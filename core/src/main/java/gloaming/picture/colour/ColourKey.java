@@ -20,7 +20,9 @@ import gloaming.step.StepInfo;
         name = "Colour key",
         does = "Makes one colour clear, such as a green cloth behind a person.",
         ifBlack = "Tolerance takes away everything; lower it",
-        find = "chroma key green screen blue screen matte cut out remove background")
+        find = "chroma key green screen blue screen matte cut out remove background",
+        notice = "What is of the key's colour is gone, and the edge has lost its tint.",
+        example = "puppet > * colour=#c03a2c tolerance=0.3")
 public record ColourKey(
         @Id("colour") @Choice(initial = "#2fbf4a", says = "The colour to take out.")
         Colour colour,

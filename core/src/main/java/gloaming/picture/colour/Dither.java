@@ -13,7 +13,9 @@ import gloaming.step.StepInfo;
 @StepInfo(
         name = "Dither",
         does = "Draws tones with few steps and a regular pattern between them.",
-        find = "ordered dither bayer pattern retro bits pixel steps")
+        find = "ordered dither bayer pattern retro bits pixel steps",
+        notice = "Only two levels a channel are left; the eye mixes the rest from dots.",
+        example = "puppet > * steps=2 cell=0.012")
 public record Dither(
         @Id("steps") @Range(min = 2, max = 16, initial = 2, says = "Steps from black to white.")
         int steps,

@@ -23,7 +23,9 @@ import jdk.incubator.vector.VectorSpecies;
         name = "Levels",
         does = "Sets what is black, what is white, and the greys between.",
         ifBlack = "lower Black or raise Gain",
-        find = "tone contrast brightness gamma black white exposure curve grade darker brighter")
+        find = "tone contrast brightness gamma black white exposure curve grade darker brighter",
+        notice = "What is darker than the black point is black, what is lighter than the white point is white.",
+        example = "puppet > * black=0.02 white=0.3")
 public record Levels(
         @Id("black") @Range(min = -1, max = 1, initial = 0, says = "The level that becomes black.")
         double black,

@@ -13,7 +13,9 @@ import gloaming.step.StepInfo;
         name = "Light key",
         does = "Makes what is dark, or what is light, clear.",
         ifBlack = "all of it is on the clear side of the level",
-        find = "luma key luminance matte black transparent cut out remove background")
+        find = "luma key luminance matte black transparent cut out remove background",
+        notice = "What is dark is see-through.",
+        example = "puppet > * level=0.1")
 public record LightKey(
         @Id("level") @Range(min = 0, max = 4, initial = 0.1, says = "The level of light.")
         double level,

@@ -12,7 +12,9 @@ import gloaming.step.StepInfo;
 @StepInfo(
         name = "Posterise",
         does = "Leaves only a few steps of each colour.",
-        find = "posterize poster steps bands quantise quantize levels flat comic")
+        find = "posterize poster steps bands quantise quantize levels flat comic",
+        notice = "A few levels instead of many: fields with hard borders.",
+        example = "puppet > * steps=4")
 public record Posterise(
         @Id("steps") @Range(min = 2, max = 32, initial = 5, says = "Steps from black to white.")
         int steps) implements ByPixel<Void> {

@@ -13,7 +13,9 @@ import gloaming.step.StepInfo;
 @StepInfo(
         name = "Recolour",
         does = "Paints dark, middle and light tones in three colours.",
-        find = "gradient map duotone tritone false colour tint palette heat other colours")
+        find = "gradient map duotone tritone false colour tint palette heat other colours",
+        notice = "Light decides the colour: dark, middle, light.",
+        example = "puppet > *")
 public record Recolour(
         @Id("dark") @Choice(initial = "#1b1433", says = "Colour of what is dark.")
         Colour dark,

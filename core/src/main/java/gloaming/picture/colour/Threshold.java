@@ -13,7 +13,9 @@ import gloaming.step.StepInfo;
         name = "Threshold",
         does = "Turns the picture black and white: what is above a level, or below it.",
         ifBlack = "nothing is on that side of the level",
-        find = "threshold cut out hard black white binary silhouette matte")
+        find = "threshold cut out hard black white binary silhouette matte",
+        notice = "White or black, nothing between.",
+        example = "puppet > * level=0.14")
 public record Threshold(
         @Id("level") @Range(min = 0, max = 4, initial = 0.5, says = "The level of light.")
         double level,

@@ -17,7 +17,9 @@ import gloaming.step.StepInfo;
 @StepInfo(
         name = "Tone curve",
         does = "Bends tones along a curve: shadows, darks, middle, lights and highlights.",
-        find = "curves tone contrast shadows highlights grade fade film solarise")
+        find = "curves tone contrast shadows highlights grade fade film solarise",
+        notice = "Five points of a curve from dark to light.",
+        example = "puppet > * darks=0.1 lights=0.9")
 public record ToneCurve(
         @Id("shadows") @Range(min = -0.5, max = 1.5, initial = 0, says = "Where black goes.")
         double shadows,

@@ -19,7 +19,9 @@ import gloaming.step.StepInfo;
 @StepInfo(
         name = "Choose picture",
         does = "Shows one of up to six lanes: by its number, each in turn, or by chance; the next is cut or faded to.",
-        find = "switch select chooser random next one of several lanes condition if while cycle router")
+        find = "switch select chooser random next one of several lanes condition if while cycle router",
+        notice = "One of several lanes is seen at a time; a signal, chance or turn says which, with a fade between.",
+        example = "* one=(cloud-noise) two=(cell-noise) how=turn fade=0.6 when=(beat every=2)")
 @Read(
         name = "when",
         kind = Signal.class,

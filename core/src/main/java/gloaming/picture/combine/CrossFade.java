@@ -16,7 +16,9 @@ import gloaming.step.StepInfo;
 @StepInfo(
         name = "Cross-fade",
         does = "Goes over from this picture to another lane's, evenly or along a pattern.",
-        find = "crossfade wipe transition mix blend two morph switch iris clock")
+        find = "crossfade wipe transition mix blend two morph switch iris clock",
+        notice = "Half of this and half of that; along a pattern it goes over from one side.",
+        example = "puppet > * amount==0.5+0.5*sin(t*1.6) pattern=line")
 @Read(name = "to", kind = Picture.class, says = "The lane it goes over to.")
 public record CrossFade(
         @Id("amount") @Range(min = 0, max = 1, initial = 0.5, says = "0 is this picture, 1 the other.")

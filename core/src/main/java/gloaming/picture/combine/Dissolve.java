@@ -14,7 +14,9 @@ import gloaming.step.StepInfo;
         name = "Dissolve",
         does = "Takes the picture away in patches of noise.",
         ifBlack = "Amount has taken all of it away",
-        find = "dissolve erode noise burn away disintegrate patches transition")
+        find = "dissolve erode noise burn away disintegrate patches transition",
+        notice = "It goes in flakes and not evenly; Softness is the width of their edge.",
+        example = "puppet > * amount==0.5+0.5*sin(t*1.6)")
 public record Dissolve(
         @Id("amount") @Range(min = 0, max = 1, initial = 0.5, says = "How much is gone.")
         double amount,

@@ -16,7 +16,9 @@ import gloaming.step.StepInfo;
 @StepInfo(
         name = "Lay on",
         does = "Lays another lane's picture onto this one.",
-        find = "blend combine composite merge two over add multiply screen layer")
+        find = "blend combine composite merge two over add multiply screen layer",
+        notice = "One picture on another, in one of many ways.",
+        example = "puppet > * blend=screen")
 @Read(name = "with", kind = Picture.class, says = "The lane that is laid on.")
 public record Lay(
         @Id("blend") @Choice(initial = "over", says = "How the two meet.")

@@ -17,7 +17,9 @@ import gloaming.step.StepInfo;
         name = "Mask",
         does = "Keeps the picture where another lane's picture is light, or covered.",
         ifBlack = "the lane it reads is dark or empty",
-        find = "mask matte stencil cut out inside alpha hold out hide parts holes see through")
+        find = "mask matte stencil cut out inside alpha hold out hide parts holes see through",
+        notice = "Where the other picture is dark, this one is see-through.",
+        example = "puppet > *")
 @Read(name = "by", kind = Picture.class, says = "The lane that says where.")
 public record Mask(
         @Id(value = "by", label = "Measure") @Choice(initial = "light", says = "By its light or by its cover.")

@@ -14,7 +14,9 @@ import gloaming.step.StepInfo;
         name = "Draw dots",
         does = "Draws each point as a round dot, hard or soft.",
         ifBlack = "its points are out of the picture, too small or too dark",
-        find = "particles render draw points circles sprites light spots")
+        find = "particles render draw points circles sprites light spots",
+        notice = "Where dots meet they add their light; ink that covers is the other way.",
+        example = "sow rate=200 life=3 speed=0.2 size=0.03 > *")
 public record DrawDots(
         @Id("size") @Range(min = 0.05, max = 20, initial = 1, byRatio = true, says = "Times each point's own size.")
         double size,

@@ -14,7 +14,9 @@ import gloaming.step.StepInfo;
         name = "Draw line",
         does = "Draws one line through the points in their order, as thick and coloured as each of them.",
         ifBlack = "its points are out of the picture, too small or too dark",
-        find = "stroke path polyline outline connect curve ribbon thickness closed ring contour")
+        find = "stroke path polyline outline connect curve ribbon thickness closed ring contour",
+        notice = "One line through all points in their order, as thick as each point is large.",
+        example = "spiral > give pattern=sine times=5 low=0.004 high=0.03 > * closed=false")
 public record DrawLine(
         @Id("size") @Range(min = 0.02, max = 20, initial = 1, byRatio = true, says = "Times each point's own size.")
         double size,

@@ -20,7 +20,9 @@ import gloaming.step.StepInfo;
         name = "Draw links",
         does = "Draws lines between points that are near each other, fainter the farther they are.",
         ifBlack = "no two points are within reach of each other",
-        find = "neighbours plexus network connect lines near web constellation mesh proximity")
+        find = "neighbours plexus network connect lines near web constellation mesh proximity",
+        notice = "Only points near one another are joined; the thread fades as they part.",
+        example = "sow rate=40 life=5 scatter=1 speed=0.15 size=0.02 > * within=0.5")
 public record DrawLinks(
         @Id(value = "within", label = "Longest")
         @Range(min = 0.005, max = 2, initial = 0.15, unit = "units", byRatio = true, says = "How far a line reaches.")

@@ -20,7 +20,9 @@ import gloaming.step.StepInfo;
         does = "Draws each point as a square, a bar, a frame, a cross or a wedge, turned as it flies or heads.",
         ifBlack = "its points are out of the picture, too small or too dark",
         find =
-                "squares boxes rectangles dashes bars lines arrows triangles crosses confetti draw points turn to where it moves pixels tiles")
+                "squares boxes rectangles dashes bars lines arrows triangles crosses confetti draw points turn to where it moves pixels tiles",
+        notice = "Squares, frames, crosses or wedges, turned as they fly.",
+        example = "sow rate=60 life=4 speed=0.25 size=0.03 > * form=wedge size=2")
 public record DrawMarks(
         @Id("form") @Choice(initial = "square", says = "What each point is drawn as.")
         Form form,

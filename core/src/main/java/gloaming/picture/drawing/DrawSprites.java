@@ -26,7 +26,9 @@ import java.util.Arrays;
         does = "Draws another lane's picture at each point, turned and stretched as the point flies.",
         ifBlack = "its points are out of the picture, too small or too dark, or the sprite is empty",
         find =
-                "particles render billboard image stamp instance texture sprite leaf petal icon little pictures at each point images stamps")
+                "particles render billboard image stamp instance texture sprite leaf petal icon little pictures at each point images stamps",
+        notice = "Any picture is drawn at every point, here a soft disc.",
+        example = "sow rate=14 life=4 speed=0.25 size=0.03 > * sprite=(puppet) size=6")
 @Read(
         name = "sprite",
         kind = Picture.class,

@@ -15,7 +15,9 @@ import gloaming.step.StepInfo;
         name = "Background",
         does = "Learns the still background and keeps what stands before it.",
         ifBlack = "nothing differs from the background it has learnt; lower Level",
-        find = "difference matte background subtraction silhouette person cut out camera keyer")
+        find = "difference matte background subtraction silhouette person cut out camera keyer",
+        notice = "What has stayed as it was goes; what moves is left standing alone.",
+        example = "puppet > * slowly=6")
 public record Background(
         @Id("learn") @Choice(initial = "false", says = "While on, the picture is learnt as the background.")
         boolean learn,

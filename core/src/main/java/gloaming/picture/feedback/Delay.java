@@ -13,7 +13,9 @@ import gloaming.step.StepInfo;
 @StepInfo(
         name = "Delay",
         does = "Hands on the picture of some frames ago.",
-        find = "delay frames late echo time past lag slow")
+        find = "delay frames late echo time past lag slow",
+        notice = "The same picture, eight frames late.",
+        example = "puppet > * frames=24")
 public record Delay(
         @Id("frames") @Range(min = 0, max = 31, initial = 8, unit = "frames", says = "How long ago.")
         int frames) implements Operation<Picture, Picture, Past> {

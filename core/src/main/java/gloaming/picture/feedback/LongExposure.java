@@ -13,7 +13,9 @@ import gloaming.step.StepInfo;
 @StepInfo(
         name = "Long exposure",
         does = "Keeps what passes by: a long exposure, or the lightest or darkest that was.",
-        find = "accumulate long exposure average hold maximum minimum light painting trails freeze gather accumulate")
+        find = "accumulate long exposure average hold maximum minimum light painting trails freeze gather accumulate",
+        notice = "Light is collected over time: what stands is sharp, what moves is a haze.",
+        example = "puppet > * seconds=1.5")
 public record LongExposure(
         @Id(value = "keep", label = "Kept") @Choice(initial = "mean", says = "What is kept.")
         Keep keep,

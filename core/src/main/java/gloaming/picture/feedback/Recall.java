@@ -17,7 +17,8 @@ import gloaming.step.StepInfo;
 @StepInfo(
         name = "Recall",
         does = "Hands out how a lane looked one frame ago, so that lanes can feed each other in a circle.",
-        find = "feedback loop previous frame delay before circle the frame before")
+        find = "feedback loop previous frame delay before circle the frame before",
+        notice = "The frame before comes back: the way to every feedback.")
 @Read(name = "lane", kind = Picture.class, before = true, says = "Whose last picture; it may be this very lane.")
 public record Recall(
         @Id(value = "keep", label = "Feedback")

@@ -14,7 +14,8 @@ import gloaming.step.StepInfo;
 @StepInfo(
         name = "Blur by depth",
         does = "Leaves sharp what is as near as the focus and blurs what is nearer or farther, as a lens does.",
-        find = "depth of field dof focus aperture bokeh lens out of focus near far tilt shift z blur")
+        find = "depth of field dof focus aperture bokeh lens out of focus near far tilt shift z blur",
+        notice = "What lies at the focus is sharp; nearer and farther things go soft.")
 @Read(
         name = "nearness",
         kind = Picture.class,

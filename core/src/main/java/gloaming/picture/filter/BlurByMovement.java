@@ -14,7 +14,8 @@ import gloaming.step.StepInfo;
 @StepInfo(
         name = "Blur by movement",
         does = "Blurs what moves along its way, as a shutter that stays open does.",
-        find = "motion blur shutter exposure speed streak vector blur movement")
+        find = "motion blur shutter exposure speed streak vector blur movement",
+        notice = "What moves fast is drawn out along its way, as a slow shutter does.")
 @Read(
         name = "movement",
         kind = Picture.class,

@@ -16,7 +16,9 @@ import gloaming.step.StepInfo;
 @StepInfo(
         name = "Distance to outline",
         does = "Shows how far every place is from the outline of what is light.",
-        find = "distance field sdf contour outline growing rings lines transform outline distance sdf signed field")
+        find = "distance field sdf contour outline growing rings lines transform outline distance sdf signed field",
+        notice = "The farther from the outline, the brighter.",
+        example = "lettering words=MILL size=0.7 > *")
 public record DistanceToOutline(
         @Id("level") @Range(min = 0, max = 2, initial = 0.5, says = "Lighter than this is inside.")
         double level,

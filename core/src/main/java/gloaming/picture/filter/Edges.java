@@ -16,7 +16,9 @@ import gloaming.step.StepInfo;
 @StepInfo(
         name = "Edges",
         does = "Draws the edges of the picture as light lines.",
-        find = "edge detect outline sobel contour lines sketch drawing")
+        find = "edge detect outline sobel contour lines sketch drawing",
+        notice = "Only where colours change is there light.",
+        example = "puppet > *")
 public record Edges(
         @Id("width")
         @Range(

@@ -15,7 +15,9 @@ import gloaming.step.StepInfo;
 @StepInfo(
         name = "Emboss",
         does = "Shows the picture as a relief lit from one side.",
-        find = "emboss relief bump stone carved raised lit")
+        find = "emboss relief bump stone carved raised lit",
+        notice = "Light falls in from one side, as on stamped paper.",
+        example = "puppet > *")
 public record Emboss(
         @Id("light")
         @Range(

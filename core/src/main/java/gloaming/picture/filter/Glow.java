@@ -15,7 +15,9 @@ import gloaming.step.StepInfo;
 @StepInfo(
         name = "Glow",
         does = "Lets bright parts spill light around them.",
-        find = "bloom halo light shine make it glow aura radiate lamp lantern shine light around")
+        find = "bloom halo light shine make it glow aura radiate lamp lantern shine light around",
+        notice = "Only what is bright spills over, and the further the softer.",
+        example = "puppet > * amount=1.5 threshold=0.22")
 public record Glow(
         @Id("amount") @Range(min = 0, max = 4, initial = 0.6, says = "How much light spills.")
         double amount,

@@ -17,7 +17,9 @@ import gloaming.step.StepInfo;
 @StepInfo(
         name = "Grow",
         does = "Makes light shapes fatter, or below 0 thinner.",
-        find = "dilate erode grow shrink fatten thin outline morphology spread choke")
+        find = "dilate erode grow shrink fatten thin outline morphology spread choke",
+        notice = "Bright shapes get fatter; below 0 they get thinner.",
+        example = "puppet > * reach==0.03*sin(t*1.6)")
 public record Grow(
         @Id("reach")
         @Range(min = -0.3, max = 0.3, initial = 0.02, unit = "units", says = "How far outward; below 0 inward.")

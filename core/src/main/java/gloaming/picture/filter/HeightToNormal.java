@@ -14,7 +14,8 @@ import gloaming.step.StepInfo;
 @StepInfo(
         name = "Height to normal",
         does = "Reads light as height and gives the direction each place faces.",
-        find = "normal map height bump surface direction relief")
+        find = "normal map height bump surface direction relief",
+        notice = "Blue faces you; red and green lean to the sides.")
 public record HeightToNormal(
         @Id("height") @Range(min = 0, max = 4, initial = 0.2, unit = "units", says = "Height of full light.")
         double height)

@@ -13,7 +13,9 @@ import gloaming.step.StepInfo;
 @StepInfo(
         name = "Sharpen",
         does = "Makes the picture crisper by adding what a blur would take away.",
-        find = "sharpen unsharp mask crisp detail clarity local contrast")
+        find = "sharpen unsharp mask crisp detail clarity local contrast",
+        notice = "Edges get a little brim of light and dark.",
+        example = "puppet > * amount=4")
 public record Sharpen(
         @Id("amount") @Range(min = 0, max = 8, initial = 1, says = "How much is added.")
         double amount,

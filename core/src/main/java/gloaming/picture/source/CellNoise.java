@@ -15,7 +15,9 @@ import gloaming.step.StepInfo;
 @StepInfo(
         name = "Cell noise",
         does = "Makes cells, scales, cracks or bubbles from scattered points.",
-        find = "worley voronoi cellular cells scales cracks bubbles stones honeycomb texture")
+        find = "worley voronoi cellular cells scales cracks bubbles stones honeycomb texture",
+        notice = "Each cell changes by itself; Draw shows hills, cracks or flat fields.",
+        example = "* draw=cracks")
 public record CellNoise(
         @Id("size")
         @Range(min = 0.02, max = 4, initial = 0.3, unit = "units", byRatio = true, says = "From cell to cell.")

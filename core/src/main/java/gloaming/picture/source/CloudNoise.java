@@ -18,7 +18,8 @@ import java.util.Arrays;
 @StepInfo(
         name = "Cloud noise",
         does = "Makes clouds, smoke, water or bark: layered noise that drifts and changes.",
-        find = "perlin fractal fbm clouds fog mist smoke texture water noise marble fire flames")
+        find = "perlin fractal fbm clouds fog mist smoke texture water noise marble fire flames",
+        notice = "It never repeats and never stands still; Detail adds ever smaller clouds.")
 public record CloudNoise(
         @Id("size")
         @Range(min = 0.02, max = 8, initial = 0.8, unit = "units", byRatio = true, says = "Size of the largest shapes.")

@@ -18,7 +18,8 @@ import java.util.Arrays;
 @StepInfo(
         name = "Curl noise",
         does = "Makes a motion picture of eddies, to displace and smear by.",
-        find = "curl flow field vectors divergence free swirl wind turbulence eddies")
+        find = "curl flow field vectors divergence free swirl wind turbulence eddies",
+        notice = "Whirls without sources or sinks: what follows it is never heaped up.")
 public record CurlNoise(
         @Id("size")
         @Range(min = 0.05, max = 8, initial = 0.8, unit = "units", byRatio = true, says = "Size of the eddies.")

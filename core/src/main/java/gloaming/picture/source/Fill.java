@@ -15,7 +15,9 @@ import gloaming.step.StepInfo;
 @StepInfo(
         name = "Fill",
         does = "Fills the picture with one colour.",
-        find = "solid colour color plain background flat constant")
+        find = "solid colour color plain background flat constant",
+        notice = "One colour, nothing else; brighter than 1 it feeds a glow.",
+        example = "* colour=#b8552f")
 public record Fill(
         @Id("colour") @Choice(initial = "#3a2f5c", says = "The colour.")
         Colour colour,

@@ -17,7 +17,9 @@ import gloaming.step.StepInfo;
 @StepInfo(
         name = "Gradient",
         does = "Runs from one colour through a second to a third.",
-        find = "ramp sky fade sweep round line horizon background colours")
+        find = "ramp sky fade sweep round line horizon background colours",
+        notice = "Three colours, and where the middle one lies.",
+        example = "* turn==0.25+0.05*t")
 public record Gradient(
         @Id("shape") @Choice(initial = "line", says = "Along a line, outwards from the middle, or round it.")
         Shape shape,

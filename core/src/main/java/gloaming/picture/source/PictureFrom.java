@@ -13,7 +13,8 @@ import gloaming.step.StepInfo;
 @StepInfo(
         name = "Picture from a lane",
         does = "Goes on from any picture of another lane, its end or behind one of its steps.",
-        find = "branch split tap another lane copy of a lane same picture twice fork share reuse")
+        find = "branch split tap another lane copy of a lane same picture twice fork share reuse",
+        notice = "It begins with what leaves another lane.")
 @Read(name = "from", kind = Picture.class, says = "A lane, or what leaves any of its steps.")
 public record PictureFrom() implements ByRows<Nothing, Void> {
 

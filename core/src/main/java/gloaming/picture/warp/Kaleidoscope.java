@@ -15,7 +15,9 @@ import gloaming.step.StepInfo;
 @StepInfo(
         name = "Kaleidoscope",
         does = "Mirrors a wedge of the picture all the way round.",
-        find = "kaleidoscope mirror mandala symmetry radial fold segments star")
+        find = "kaleidoscope mirror mandala symmetry radial fold segments star",
+        notice = "The same slice again and again, every other one mirrored.",
+        example = "puppet > * turn==0.03*t")
 public record Kaleidoscope(
         @Id("pairs") @Range(min = 1, max = 32, initial = 6, says = "Mirrored pairs of wedges in the round.")
         int pairs,

@@ -14,7 +14,9 @@ import gloaming.step.StepInfo;
 @StepInfo(
         name = "Lens",
         does = "Bulges or pinches the picture like a lens.",
-        find = "lens barrel pincushion fisheye bulge pinch distort magnify")
+        find = "lens barrel pincushion fisheye bulge pinch distort magnify",
+        notice = "A bulge as through a thick glass; below 0 it is hollow.",
+        example = "puppet > * strength==0.6*sin(t*1.6)")
 public record Lens(
         @Id("strength") @Range(min = -0.9, max = 0.9, initial = 0.35, says = "Above 0 it bulges, below it pinches.")
         double strength,

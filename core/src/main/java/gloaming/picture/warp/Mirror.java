@@ -14,7 +14,9 @@ import gloaming.step.StepInfo;
 @StepInfo(
         name = "Mirror",
         does = "Mirrors one side of the picture onto the other.",
-        find = "mirror reflect symmetry flip water reflection")
+        find = "mirror reflect symmetry flip water reflection",
+        notice = "One half is the other, turned over.",
+        example = "puppet > place across=0.4 > *")
 public record Mirror(
         @Id("turn")
         @Range(

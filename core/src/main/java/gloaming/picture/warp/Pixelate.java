@@ -16,7 +16,9 @@ import gloaming.step.StepInfo;
 @StepInfo(
         name = "Pixelate",
         does = "Turns the picture into squares or hexagons of one colour.",
-        find = "pixelate mosaic blocks squares hexagons low resolution censor lamps")
+        find = "pixelate mosaic blocks squares hexagons low resolution censor lamps",
+        notice = "One colour a cell: the mean of what was there.",
+        example = "puppet > * size==0.06+0.04*sin(t*1.2)")
 public record Pixelate(
         @Id("size")
         @Range(min = 0.005, max = 1, initial = 0.06, unit = "units", byRatio = true, says = "From one to the next.")

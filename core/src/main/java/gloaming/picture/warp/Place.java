@@ -16,7 +16,9 @@ import gloaming.step.StepInfo;
         name = "Place",
         does = "Moves, scales and turns the picture.",
         ifBlack = "it is out of sight, so bring Across, Up or Scale back",
-        find = "move transform scale rotate turn position zoom shift size tile mirror")
+        find = "move transform scale rotate turn position zoom shift size tile mirror",
+        notice = "Moved, scaled and turned, with a rule for what is beyond the border.",
+        example = "puppet > * turn==0.05*sin(t*2) scale=0.7 border=mirror")
 public record Place(
         @Id("across") @Range(min = -4, max = 4, initial = 0, unit = "units", says = "To the right.")
         double across,

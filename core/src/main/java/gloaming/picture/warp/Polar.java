@@ -15,7 +15,9 @@ import gloaming.step.StepInfo;
 @StepInfo(
         name = "Polar",
         does = "Rolls the picture into a ring, or unrolls a ring into a strip.",
-        find = "polar coordinates unroll roll ring tunnel wrap radial planet unroll coordinates")
+        find = "polar coordinates unroll roll ring tunnel wrap radial planet unroll coordinates",
+        notice = "Across becomes round: the left border meets the right one.",
+        example = "puppet > *")
 public record Polar(
         @Id(value = "way", label = "Direction") @Choice(initial = "roll", says = "Into a ring, or out of one.")
         Way way,

@@ -14,7 +14,9 @@ import gloaming.step.StepInfo;
 @StepInfo(
         name = "Tile",
         does = "Repeats the picture in rows and columns.",
-        find = "tile repeat grid copies wallpaper pattern multiply rows columns brick")
+        find = "tile repeat grid copies wallpaper pattern multiply rows columns brick",
+        notice = "The picture again and again, side by side.",
+        example = "puppet > * copies=4")
 public record Tile(
         @Id("copies")
         @Range(min = 1, max = 32, initial = 2, byRatio = true, says = "Copies in the height of the picture.")

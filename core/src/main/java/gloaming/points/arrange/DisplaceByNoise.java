@@ -15,7 +15,9 @@ import gloaming.step.StepInfo;
 @StepInfo(
         name = "Displace by noise",
         does = "Pushes points out of place by a smooth noise, into another shape for every number.",
-        find = "deform distort bend wobble noise shape morph random blob organic displace ring knead deform")
+        find = "deform distort bend wobble noise shape morph random blob organic displace ring knead deform",
+        notice = "Points are pushed by noise: near ones the same way.",
+        example = "grid columns=30 rows=16 > * shape==t*0.4")
 public record DisplaceByNoise(
         @Id("amount") @Range(min = 0, max = 2, initial = 0.25, unit = "units", says = "How far.")
         double amount,

@@ -15,7 +15,9 @@ import gloaming.step.StepInfo;
 @StepInfo(
         name = "Jitter",
         does = "Moves each point a little out of its place, by chance.",
-        find = "random offset displace shake loosen irregular natural")
+        find = "random offset displace shake loosen irregular natural",
+        notice = "Each point is off its place by a little, and stays there.",
+        example = "grid columns=24 rows=13 > *")
 public record Jitter(
         @Id("amount") @Range(min = 0, max = 2, initial = 0.03, unit = "units", says = "How far at most.")
         double amount,

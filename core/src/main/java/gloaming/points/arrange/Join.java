@@ -15,7 +15,9 @@ import gloaming.step.StepInfo;
 @StepInfo(
         name = "Join",
         does = "Adds another lane's points behind these.",
-        find = "combine merge append together union both groups")
+        find = "combine merge append together union both groups",
+        notice = "Two lists of points go on as one.",
+        example = "polygon corners=3 > *")
 @Read(name = "with", kind = Points.class, says = "The lane whose points are added.")
 public record Join(
         @Id(value = "part", label = "Part added")

@@ -14,7 +14,9 @@ import gloaming.step.StepInfo;
 @StepInfo(
         name = "Reflect",
         does = "Adds the mirror image of all points, across a line through the middle.",
-        find = "mirror symmetry reflect flip double")
+        find = "mirror symmetry reflect flip double",
+        notice = "Every point has a twin on the other side.",
+        example = "spiral > * turn=0.25")
 public record Reflect(
         @Id("turn")
         @Range(min = -1, max = 1, initial = 0.25, unit = "turns", says = "How the line lies; a quarter stands up.")

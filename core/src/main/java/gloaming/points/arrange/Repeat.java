@@ -14,7 +14,9 @@ import gloaming.step.StepInfo;
 @StepInfo(
         name = "Repeat",
         does = "Adds copies of all points, each moved, turned and scaled a little more than the one before.",
-        find = "copy duplicate array instance clone kaleidoscope progressive echo tile")
+        find = "copy duplicate array instance clone kaleidoscope progressive echo tile",
+        notice = "The ring again and again, each time smaller and turned.",
+        example = "polygon corners=4 radius=0.8 > *")
 public record Repeat(
         @Id("times") @Range(min = 1, max = 200, initial = 6, byRatio = true, says = "How many there are in all.")
         int times,

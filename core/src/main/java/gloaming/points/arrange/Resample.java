@@ -18,7 +18,9 @@ import gloaming.step.StepInfo;
 @StepInfo(
         name = "Resample",
         does = "Lays so many points along the line through these, evenly and smoothly, or repeats these.",
-        find = "count resample interpolate along curve path even spacing subdivide number repeat")
+        find = "count resample interpolate along curve path even spacing subdivide number repeat",
+        notice = "As many points as wanted along the line through them.",
+        example = "polygon corners=5 dent=0.5 count=10 > * count=60")
 public record Resample(
         @Id("count") @Range(min = 1, max = 1000000, initial = 500, byRatio = true, says = "How many points go out.")
         int count,

@@ -18,7 +18,9 @@ import gloaming.step.StepInfo;
         name = "Scale by signal",
         does = "Makes points larger, and pushes them away from the middle, by the numbers of a signal laid along them.",
         find =
-                "spectrum size many numbers points thickness radius audio bars scale attribute modulate swell size bigger larger with the music")
+                "spectrum size many numbers points thickness radius audio bars scale attribute modulate swell size bigger larger with the music",
+        notice = "Points grow and step out with the signal.",
+        example = "ring > * larger=6 push=0.2")
 @Read(name = "by", kind = Signal.class, says = "The numbers: a spectrum, a history, or one for all.")
 public record ScaleBySignal(
         @Id(value = "larger", label = "Size gain")

@@ -14,7 +14,9 @@ import gloaming.step.StepInfo;
 @StepInfo(
         name = "Snap",
         does = "Draws points onto the nearest place of a lattice.",
-        find = "grid quantise quantize lattice align pixel voxel step")
+        find = "grid quantise quantize lattice align pixel voxel step",
+        notice = "Places are rounded to a grid.",
+        example = "disc > * step=0.12")
 public record Snap(
         @Id("step")
         @Range(

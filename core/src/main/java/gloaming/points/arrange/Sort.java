@@ -19,7 +19,9 @@ import java.util.Arrays;
         name = "Sort",
         does =
                 "Puts points into another order: by an attribute, by distance, or by chance; only the first so many if wanted.",
-        find = "order sequence shuffle rank nearest closest distance random first")
+        find = "order sequence shuffle rank nearest closest distance random first",
+        notice = "The order changes and nothing else: here near ones come first.",
+        example = "scatter count=120 > * by=distance > draw-line")
 public record Sort(
         @Id(value = "by", label = "Sort by") @Choice(initial = "distance", says = "What the order goes by.")
         By by,

@@ -17,7 +17,9 @@ import gloaming.step.StepInfo;
 @StepInfo(
         name = "Thin",
         does = "Lets only some points through: every second, a random part, or those in a range.",
-        find = "filter cull every nth random subset delete remove select where keep fewer points less")
+        find = "filter cull every nth random subset delete remove select where keep fewer points less",
+        notice = "Only every second one is left.",
+        example = "grid columns=24 rows=13 > * every=3")
 public record Thin(
         @Id(value = "by", label = "Choose by") @Choice(initial = "every", says = "Which points go through.")
         By by,

@@ -26,7 +26,9 @@ import java.util.Arrays;
         name = "View points",
         does = "Looks at points through a camera that orbits them: perspective, fog, and depth of field.",
         ifBlack = "all points are behind the camera, or in the fog",
-        find = "camera 3d perspective parallel orbit view fog depth of field focus lens project eye perspective view")
+        find = "camera 3d perspective parallel orbit view fog depth of field focus lens project eye perspective view",
+        notice = "The ring is seen from a camera that one can drag round.",
+        example = "sphere count=700 > * round==0.05*t")
 public record ViewPoints(
         @Id(value = "round", label = "Turn round")
         @Range(

@@ -22,7 +22,9 @@ import gloaming.step.StepInfo;
 @StepInfo(
         name = "Age curve",
         does = "Lets size, colour or any attribute of points follow a curve of keys over their life.",
-        find = "age life curve size colour color fade keys over lifetime envelope grow shrink attribute ramp")
+        find = "age life curve size colour color fade keys over lifetime envelope grow shrink attribute ramp",
+        notice = "Each dot swells early in its life and shrinks to nothing, as the curve says.",
+        example = "sow rate=120 life=2.5 speed=0.25 size=0.05 > *")
 public record AgeCurve(
         @Id("keys")
         @Choice(

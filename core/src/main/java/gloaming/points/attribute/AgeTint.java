@@ -22,7 +22,9 @@ import gloaming.step.StepInfo;
 @StepInfo(
         name = "Age tint",
         does = "Colours, fades and resizes points over their life.",
-        find = "colour color size age fade gradient tint hue old young")
+        find = "colour color size age fade gradient tint hue old young",
+        notice = "Young dots are pale, old ones violet; they fade in and out rather than pop.",
+        example = "sow rate=300 life=3 speed=0.3 size=0.03 > *")
 public record AgeTint(
         @Id("young") @Choice(initial = "#ffe3b0", says = "Colour at birth.")
         Colour young,

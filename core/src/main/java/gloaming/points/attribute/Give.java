@@ -23,7 +23,9 @@ import gloaming.step.StepInfo;
         name = "Give",
         does = "Gives points an attribute by a pattern over their order: ramp, wave, chance or a list.",
         find =
-                "attribute set size colour color ramp pattern index list random sine number column vary each its own colour size")
+                "attribute set size colour color ramp pattern index list random sine number column vary each its own colour size",
+        notice = "Sizes run from small to large and back along the order of the points.",
+        example = "grid columns=24 rows=12 > * pattern=sine times=3 low=0.004 high=0.05")
 public record Give(
         @Id("attribute")
         @Choice(

@@ -29,7 +29,9 @@ import java.util.Locale;
 @StepInfo(
         name = "Give formula",
         does = "Works out attributes of every point by formulas: size = 0.01 + 0.01 * sin(i * 40 + t).",
-        find = "formula expression maths attribute equation polar angle radius code write calculate")
+        find = "formula expression maths attribute equation polar angle radius code write calculate",
+        notice = "Each point's place is worked out anew from x, y, i and t.",
+        example = "grid columns=30 rows=14 > *")
 public record GiveFormula(
         @Id("formulas")
         @Choice(

@@ -17,7 +17,9 @@ import gloaming.step.StepInfo;
 @StepInfo(
         name = "Give picture",
         does = "Gives points an attribute, or their colour, by a picture read where each point is.",
-        find = "attribute picture image sample colour color brightness texture map video read")
+        find = "attribute picture image sample colour color brightness texture map video read",
+        notice = "Each point takes the colour of the picture below it.",
+        example = "grid columns=40 rows=22 size=0.03 > *")
 @Read(name = "by", kind = Picture.class, says = "The picture that is read.")
 public record GivePicture(
         @Id("attribute")

@@ -17,7 +17,9 @@ import gloaming.step.StepInfo;
         name = "Give signal",
         does =
                 "Gives points an attribute by the numbers of a signal, laid along them: a spectrum, a history, or one for all.",
-        find = "attribute signal spectrum audio sound history numbers size colour modulate")
+        find = "attribute signal spectrum audio sound history numbers size colour modulate",
+        notice = "The past of the signal is laid along the points as their size.",
+        example = "row count=80 > * low=0.003 high=0.08")
 @Read(name = "by", kind = Signal.class, says = "The numbers.")
 public record GiveSignal(
         @Id("attribute")

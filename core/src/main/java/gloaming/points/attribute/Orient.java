@@ -17,7 +17,10 @@ import gloaming.step.StepInfo;
         name = "Orient",
         does = "Turns points to where they move, away from a place, or all one way.",
         find =
-                "heading direction orientation look aim velocity rotate sprite face head heading rotation point along the movement arrows")
+                "heading direction orientation look aim velocity rotate sprite face head heading rotation point along the movement arrows",
+        notice = "Every mark is turned away from the middle.",
+        example =
+                "grid columns=12 rows=7 size=0.05 > * to=away-from-a-place > draw-marks form=wedge along=heading size=1")
 public record Orient(
         @Id(value = "to", label = "Facing") @Choice(initial = "along-movement", says = "Where they look.")
         To to,

@@ -17,7 +17,9 @@ import gloaming.step.StepInfo;
         name = "Advect by picture",
         does = "Pushes points by a vector picture: red to the right, green upward, as motion gives it.",
         find =
-                "force motion optical flow vector field picture film camera movement throw push advect carry vector field")
+                "force motion optical flow vector field picture film camera movement throw push advect carry vector field",
+        notice = "Dots go where the picture's arrows point; without any they stay.",
+        example = "sow rate=500 life=4 scatter=1 size=0.01 > *")
 @Read(name = "by", kind = Picture.class, says = "The vectors, in units a second: red is to the right, green is up.")
 public record AdvectByPicture(
         @Id("strength") @Range(min = -50, max = 50, initial = 1, says = "Times the picture's vectors.")

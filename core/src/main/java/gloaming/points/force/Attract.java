@@ -17,7 +17,8 @@ import gloaming.step.StepInfo;
 @StepInfo(
         name = "Attract",
         does = "Pulls points towards a place or another lane's points, or pushes them away.",
-        find = "force gravitation magnet repel push pull attractor repulse well")
+        find = "force gravitation magnet repel push pull attractor repulse well",
+        notice = "Dots fall towards the middle, swing through and come back; Core keeps them from flying off.")
 @Read(
         name = "to",
         kind = Points.class,

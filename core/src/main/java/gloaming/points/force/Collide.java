@@ -13,7 +13,9 @@ import gloaming.step.StepInfo;
 @StepInfo(
         name = "Collide",
         does = "Lets points bounce off a floor, a ball or a box, or keeps them inside.",
-        find = "bounce floor wall ground sphere box collision keep inside bounds contain")
+        find = "bounce floor wall ground sphere box collision keep inside bounds contain",
+        notice = "Drops hit the floor, bounce a little lower each time, and lie still.",
+        example = "sow rate=80 life=4 speed=0.6 direction=0.25 spread=0.2 size=0.02 > wind up=-1.2 > *")
 public record Collide(
         @Id(value = "with", label = "Obstacle") @Choice(initial = "floor", says = "What they meet.")
         With with,

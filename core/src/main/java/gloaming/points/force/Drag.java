@@ -12,7 +12,9 @@ import gloaming.step.StepInfo;
 @StepInfo(
         name = "Drag",
         does = "Slows points down, as air or water does.",
-        find = "friction damping slow brake air resistance viscosity")
+        find = "friction damping slow brake air resistance viscosity",
+        notice = "What was fast slows down, and stays where it has come to.",
+        example = "sow rate=200 life=4 speed=1.2 size=0.014 > * drag=2.5")
 public record Drag(
         @Id("drag") @Range(min = 0, max = 20, initial = 1, unit = "/s", says = "How fast velocity dies away.")
         double drag)

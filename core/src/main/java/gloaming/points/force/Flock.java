@@ -18,7 +18,9 @@ import java.util.concurrent.atomic.AtomicLong;
 @StepInfo(
         name = "Flock",
         does = "Lets points fly together as birds do: apart, along and together.",
-        find = "boids swarm birds fish school herd separation alignment cohesion steer group together")
+        find = "boids swarm birds fish school herd separation alignment cohesion steer group together",
+        notice = "Nobody leads: each looks at its neighbours, and they turn together.",
+        example = "sow burst=160 rate=0 life=100 lifeSpread=0 scatter=1 size=0.014 > *")
 public record Flock(
         @Id("sight")
         @Range(min = 0.01, max = 2, initial = 0.15, unit = "units", byRatio = true, says = "How far a point sees.")

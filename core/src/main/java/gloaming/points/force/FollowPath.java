@@ -13,7 +13,8 @@ import gloaming.step.StepInfo;
 @StepInfo(
         name = "Follow path",
         does = "Carries points along the line through another lane's points.",
-        find = "force path curve guide stream rail river along route")
+        find = "force path curve guide stream rail river along route",
+        notice = "Dots are drawn to the ring and then run along it.")
 @Read(name = "path", kind = Points.class, says = "The points whose line is followed, in their order; at most 256.")
 public record FollowPath(
         @Id("speed")

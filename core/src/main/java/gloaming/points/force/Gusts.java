@@ -18,7 +18,8 @@ import gloaming.step.StepInfo;
 @StepInfo(
         name = "Gusts",
         does = "Pushes each point about by gusts of its own, more along one direction if wanted.",
-        find = "turbulence noise force jitter wind gust random shake brownian flutter buffet turbulence noise force")
+        find = "turbulence noise force jitter wind gust random shake brownian flutter buffet turbulence noise force",
+        notice = "The dots are thrown about as one moves in gusty wind: neighbours go together.")
 public record Gusts(
         @Id("strength") @Range(min = 0, max = 20, initial = 1, unit = "units/s²", says = "How hard the gusts push.")
         double strength,

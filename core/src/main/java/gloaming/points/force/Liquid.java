@@ -19,7 +19,9 @@ import gloaming.step.StepInfo;
 @StepInfo(
         name = "Liquid",
         does = "Lets points flow together as a liquid in the picture's plane, in a basin or free.",
-        find = "fluid water sph simulation pour splash viscosity surface tension basin drop")
+        find = "fluid water sph simulation pour splash viscosity surface tension basin drop",
+        notice = "Drops push one another away and find a level.",
+        example = "sow rate=160 life=60 lifeSpread=0 speed=0.2 direction=0 size=0.022 most=900 > *")
 public record Liquid(
         @Id("spacing")
         @Range(

@@ -16,7 +16,8 @@ import gloaming.step.StepInfo;
 @StepInfo(
         name = "Orbit",
         does = "Carries points round a place, and draws them in or lets them out.",
-        find = "force circle vortex whirl rotate around spin tornado galaxy funnel")
+        find = "force circle vortex whirl rotate around spin tornado galaxy funnel",
+        notice = "Dots go round the middle, faster within.")
 public record Orbit(
         @Id("speed")
         @Range(

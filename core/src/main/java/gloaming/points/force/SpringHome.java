@@ -17,7 +17,9 @@ import gloaming.step.StepInfo;
 @StepInfo(
         name = "Spring home",
         does = "Draws each point back to where it was laid out or born, as on a spring.",
-        find = "force spring return elastic rest restore wobble origin home return")
+        find = "force spring return elastic rest restore wobble origin home return",
+        notice = "Each dot swings back to where it began, however it was pushed.",
+        example = "sow burst=300 rate=0 life=100 lifeSpread=0 scatter=1 speed=1.5 size=0.012 > *")
 public record SpringHome(
         @Id("swings")
         @Range(

@@ -17,7 +17,8 @@ import java.util.concurrent.atomic.AtomicLong;
 @StepInfo(
         name = "Swirl",
         does = "Carries points along a flowing, never-converging noise.",
-        find = "flow curl noise turbulence eddies current drift move swim fluid whirl around")
+        find = "flow curl noise turbulence eddies current drift move swim fluid whirl around",
+        notice = "Eddies carry the dots round, without ever heaping them up.")
 public record Swirl(
         @Id("strength") @Range(min = 0, max = 4, initial = 0.4, unit = "units/s", says = "How fast the flow runs.")
         double strength,

@@ -12,7 +12,9 @@ import gloaming.step.StepInfo;
 @StepInfo(
         name = "Wind",
         does = "Pushes all points the same way: wind, gravity, lift.",
-        find = "gravity force fall rise push accelerate weight")
+        find = "gravity force fall rise push accelerate weight",
+        notice = "All dots are pushed one way, ever faster.",
+        example = "sow rate=200 life=3 scatter=1 size=0.014 > * up=-0.6")
 public record Wind(
         @Id("across") @Range(min = -8, max = 8, initial = 0, unit = "units/s²", says = "Push to the right.")
         double across,

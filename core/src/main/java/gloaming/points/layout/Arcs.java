@@ -14,7 +14,9 @@ import gloaming.step.StepInfo;
 @StepInfo(
         name = "Arcs",
         does = "Lays points out along arcs of circles round one middle.",
-        find = "layout arc circle part ring concentric rings sector fan")
+        find = "layout arc circle part ring concentric rings sector fan",
+        notice = "The five arcs are of one length in degrees, each turned a little further than the one within.",
+        example = "* turn==0.04*t")
 public record Arcs(
         @Id("arcs") @Range(min = 1, max = 200, initial = 5, byRatio = true, says = "How many arcs.")
         int arcs,

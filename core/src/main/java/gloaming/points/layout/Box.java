@@ -16,7 +16,9 @@ import gloaming.step.StepInfo;
 @StepInfo(
         name = "Box",
         does = "Lays points out in a box or on its sides, at random or evenly.",
-        find = "layout box cube volume cuboid random even uniform scatter 3d dust")
+        find = "layout box cube volume cuboid random even uniform scatter 3d dust",
+        notice = "The points fill a space and not a plane: turn the picture to see it.",
+        example = "* count=900 spread=at-random")
 public record Box(
         @Id("count") @Range(min = 1, max = 1000000, initial = 2000, byRatio = true, says = "Points in the box.")
         int count,

@@ -14,7 +14,8 @@ import gloaming.step.StepInfo;
 @StepInfo(
         name = "Disc",
         does = "Lays points out evenly over a disc, as a sunflower sets its seeds.",
-        find = "layout sunflower circle filled spiral even")
+        find = "layout sunflower circle filled spiral even",
+        notice = "As seeds in a sunflower: even everywhere, without rows.")
 public record Disc(
         @Id("count") @Range(min = 1, max = 200000, initial = 600, byRatio = true, says = "Points on the disc.")
         int count,

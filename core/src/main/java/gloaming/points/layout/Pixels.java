@@ -25,7 +25,9 @@ import gloaming.step.StepInfo;
         name = "Pixels",
         does =
                 "Lays points over a picture of another lane: on a grid, by brightness, or along its edges, with its colours.",
-        find = "layout picture image pixels sample stipple edges outline text letters emblem film")
+        find = "layout picture image pixels sample stipple edges outline text letters emblem film",
+        notice = "Where the picture is bright, there are many points.",
+        example = "* of=(puppet) size=0.01")
 @Read(name = "of", kind = Picture.class, says = "The picture.")
 public record Pixels(
         @Id("where")

@@ -13,7 +13,8 @@ import gloaming.step.StepInfo;
 @StepInfo(
         name = "Points from a lane",
         does = "Goes on from the points of another lane, at its end or behind one of its steps.",
-        find = "branch split tap another lane same points twice fork share reuse dots and links together")
+        find = "branch split tap another lane same points twice fork share reuse dots and links together",
+        notice = "It begins with the points of another lane.")
 @Read(name = "from", kind = Points.class, says = "A lane, or what leaves any of its steps.")
 public record PointsFrom() implements Operation<Nothing, Points, Points> {
 

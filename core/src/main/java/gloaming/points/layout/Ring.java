@@ -11,7 +11,12 @@ import gloaming.step.StepInfo;
 
 /** Points at even steps round a circle, the first to the right, on anticlockwise. */
 @Id("ring")
-@StepInfo(name = "Ring", does = "Lays points out round a circle.", find = "layout circle round orbit wreath hoop")
+@StepInfo(
+        name = "Ring",
+        does = "Lays points out round a circle.",
+        find = "layout circle round orbit wreath hoop",
+        notice = "Points on a circle, round at any shape of picture.",
+        example = "* radius==0.6+0.2*sin(t*2)")
 public record Ring(
         @Id("count") @Range(min = 1, max = 100000, initial = 120, byRatio = true, says = "Points round the ring.")
         int count,

@@ -14,7 +14,9 @@ import gloaming.step.StepInfo;
 @StepInfo(
         name = "Row",
         does = "Lays points out along a straight line.",
-        find = "layout line straight row along between two ends")
+        find = "layout line straight row along between two ends",
+        notice = "Points on a line.",
+        example = "* turn==0.05*t")
 public record Row(
         @Id("count") @Range(min = 1, max = 100000, initial = 60, byRatio = true, says = "Points on the line.")
         int count,

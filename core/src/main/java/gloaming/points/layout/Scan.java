@@ -15,7 +15,8 @@ import gloaming.step.StepInfo;
 @StepInfo(
         name = "Scan",
         does = "Shows the points of a file: PLY, CSV or XYZ, with their colours.",
-        find = "point cloud file ply csv xyz lidar import scanned load layout")
+        find = "point cloud file ply csv xyz lidar import scanned load layout",
+        notice = "It is empty until a cloud of points is chosen.")
 public record Scan(
         @Id("points") @Choice(initial = "", medium = "cloud", says = "The points.")
         String points,

@@ -12,7 +12,11 @@ import gloaming.step.StepInfo;
 
 /** Points at random in a box; the same places for the same variation, however many there are. */
 @Id("scatter")
-@StepInfo(name = "Scatter", does = "Lays points out at random in a box.", find = "layout random box stars dust uniform")
+@StepInfo(
+        name = "Scatter",
+        does = "Lays points out at random in a box.",
+        find = "layout random box stars dust uniform",
+        notice = "At random, but the same at every start; Variation throws anew.")
 public record Scatter(
         @Id("count") @Range(min = 1, max = 500000, initial = 500, byRatio = true, says = "Points in the box.")
         int count,

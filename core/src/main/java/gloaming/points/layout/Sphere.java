@@ -15,7 +15,9 @@ import gloaming.step.StepInfo;
 @StepInfo(
         name = "Sphere",
         does = "Lays points out evenly over a sphere, each heading outward.",
-        find = "layout sphere ball globe planet 3d surface even")
+        find = "layout sphere ball globe planet 3d surface even",
+        notice = "Even over the ball, without poles.",
+        example = "* > eye round==0.05*t")
 public record Sphere(
         @Id("count") @Range(min = 1, max = 500000, initial = 2000, byRatio = true, says = "Points on the sphere.")
         int count,

@@ -14,7 +14,9 @@ import gloaming.step.StepInfo;
 @StepInfo(
         name = "Spiral",
         does = "Lays points out on a spiral, flat or climbing.",
-        find = "layout spiral helix coil screw whirl funnel")
+        find = "layout spiral helix coil screw whirl funnel",
+        notice = "From within outwards; Climb makes a screw of it.",
+        example = "* turn==0.05*t")
 public record Spiral(
         @Id("count") @Range(min = 1, max = 500000, initial = 600, byRatio = true, says = "Points on the spiral.")
         int count,

@@ -14,7 +14,9 @@ import gloaming.step.StepInfo;
 @StepInfo(
         name = "Spokes",
         does = "Lays points out along spokes, from an inner radius to an outer.",
-        find = "layout wheel star rays radial sun burst lines")
+        find = "layout wheel star rays radial sun burst lines",
+        notice = "Rays from the middle.",
+        example = "* turn==0.03*t")
 public record Spokes(
         @Id("spokes") @Range(min = 1, max = 720, initial = 16, byRatio = true, says = "How many spokes.")
         int spokes,

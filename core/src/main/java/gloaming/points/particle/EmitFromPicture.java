@@ -25,7 +25,9 @@ import java.util.Arrays;
         name = "Emit from picture",
         does =
                 "Brings particles to life at the pixels of a picture, in its colours: where it is bright, covers or changes.",
-        find = "particles emitter picture film camera pixels spawn dissolve sparks change movement image shed emitter")
+        find = "particles emitter picture film camera pixels spawn dissolve sparks change movement image shed emitter",
+        notice = "The picture sheds dots where it is bright; they drift off and die.",
+        example = "* of=(puppet) rate=3000")
 @Read(name = "of", kind = Picture.class, says = "The picture.")
 @Read(
         name = "motion",

@@ -22,7 +22,9 @@ import java.util.Arrays;
 @StepInfo(
         name = "Trails",
         does = "Draws out behind each point the way it has come, as a strand to draw lines along.",
-        find = "trail ribbon tail path history comet streak strand follow line")
+        find = "trail ribbon tail path history comet streak strand follow line",
+        notice = "Behind each dot hangs the way it has come.",
+        example = "sow rate=60 life=4 speed=0.3 size=0.012 scatter=1 > swirl strength=0.8 > * > draw-line size=1")
 public record Trails(
         @Id("seconds")
         @Range(

@@ -15,7 +15,9 @@ import gloaming.step.StepInfo;
 @StepInfo(
         name = "Fog",
         does = "Puts fog into a scene, alike everywhere or lying low.",
-        find = "mist haze depth cue atmosphere smoke distance ground")
+        find = "mist haze depth cue atmosphere smoke distance ground",
+        notice = "What is farther is paler; the thing itself is lit as before.",
+        example = "ball > *")
 public record Fog(
         @Id("colour") @Choice(initial = "#5a5668", says = "The colour of the fog, as it is lit.")
         Colour colour,

@@ -16,7 +16,9 @@ import gloaming.step.StepInfo;
         name = "Lamp",
         does = "Lights a scene from a place, all round, with shadows.",
         ifBlack = "it hangs far from everything, or shines at 0",
-        find = "light point bulb lantern candle omni shadow")
+        find = "light point bulb lantern candle omni shadow",
+        notice = "A light with a place: near things are lit more, shadows spread.",
+        example = "block rounding=0.2 detail=4 > *")
 public record Lamp(
         @Id("x")
         @Range(

@@ -18,7 +18,9 @@ import gloaming.step.StepInfo;
         name = "Lamps on points",
         does = "Hangs a lamp on each of the first points of another lane, in the point's colour.",
         ifBlack = "there are no points, or they are black",
-        find = "lights many garland chain fireflies point lights swarm")
+        find = "lights many garland chain fireflies point lights swarm",
+        notice = "Every point is a small lamp.",
+        example = "ball radius=0.5 > *")
 @Read(name = "on", kind = Points.class, says = "The points on which lamps hang.")
 public record LampsOnPoints(
         @Id("most") @Range(min = 1, max = 48, initial = 8, says = "Lamps at most; the rest of the points stay dark.")

@@ -15,7 +15,9 @@ import gloaming.step.StepInfo;
 @StepInfo(
         name = "Sky",
         does = "Lights a scene from all round, by a colour above, at the horizon and below.",
-        find = "ambient hemisphere environment dome surrounding light dusk horizon")
+        find = "ambient hemisphere environment dome surrounding light dusk horizon",
+        notice = "Light from all sides: blue from above, warm from below.",
+        example = "ball > * strength=1.2")
 public record Sky(
         @Id("above") @Choice(initial = "#3a4a72", says = "Straight up.")
         Colour above,

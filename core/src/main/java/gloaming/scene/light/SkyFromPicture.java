@@ -17,7 +17,9 @@ import gloaming.step.StepInfo;
         name = "Sky picture",
         does = "Lights a scene from all round by a picture that goes once round it, and lets things mirror it.",
         find =
-                "environment map hdr hdri equirectangular panorama image based lighting ibl reflection surrounding sky photograph")
+                "environment map hdr hdri equirectangular panorama image based lighting ibl reflection surrounding sky photograph",
+        notice = "The picture is all round: it lights the thing and is mirrored in it.",
+        example = "ball > metal which=silver roughness=0.1 > *")
 @Read(
         name = "picture",
         kind = Picture.class,

@@ -18,7 +18,9 @@ import gloaming.step.StepInfo;
         name = "Spot",
         does = "Lights a scene in a soft cone from one place towards another, with shadows.",
         ifBlack = "it points away from everything, or shines at 0",
-        find = "light spotlight cone beam projector follow lamp stage shadow")
+        find = "light spotlight cone beam projector follow lamp stage shadow",
+        notice = "A cone of light with a soft rim; it can throw a picture.",
+        example = "panel stands=floor width=4 height=4 > stand y=-0.5 > *")
 @Read(
         name = "picture",
         kind = Picture.class,

@@ -16,7 +16,9 @@ import gloaming.step.StepInfo;
         name = "Sun",
         does = "Lights a scene from one direction, with shadows.",
         ifBlack = "it stands below the things, or shines at 0",
-        find = "light directional sunlight moon moonlight lamp shadow key")
+        find = "light directional sunlight moon moonlight lamp shadow key",
+        notice = "Parallel light and one hard shadow.",
+        example = "block rounding=0.1 detail=3 > * round==0.1*t")
 public record Sun(
         @Id(value = "round", label = "Direction")
         @Range(

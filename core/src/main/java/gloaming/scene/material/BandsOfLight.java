@@ -14,7 +14,9 @@ import gloaming.step.StepInfo;
 @StepInfo(
         name = "Bands of light",
         does = "Lights things in a few even steps, as in a drawn film.",
-        find = "toon cel cartoon steps posterise drawn comic material shading")
+        find = "toon cel cartoon steps posterise drawn comic material shading",
+        notice = "Light falls off in steps, not smoothly, as in a drawn film.",
+        example = "block rounding=0.4 detail=8 > twist-shape > *")
 public record BandsOfLight(
         @Id("colour") @Choice(initial = "#d8a860", says = "Its colour.")
         Colour colour,

@@ -14,7 +14,9 @@ import gloaming.step.StepInfo;
 @StepInfo(
         name = "Glass",
         does = "Makes things of glass: clear, tinted or frosted, with what is behind them bent.",
-        find = "glass transparent refraction water ice crystal bottle window frosted lens clear material see through")
+        find = "glass transparent refraction water ice crystal bottle window frosted lens clear material see through",
+        notice = "What stands behind is bent and tinted; the rim shines.",
+        example = "ball > *")
 public record Glass(
         @Id("tint") @Choice(initial = "#dff2ee", says = "What is left of the light that comes through.")
         Colour tint,

@@ -18,7 +18,9 @@ import gloaming.step.StepInfo;
         does = "Says what things are made of: colour, roughness, metal, light of its own, with pictures laid on.",
         ifBlack = "its colour is black and it gives off nothing",
         find =
-                "material surface paint stuff pbr metal rough matte glossy plaster stone cloth wax skin plastic texture map")
+                "material surface paint stuff pbr metal rough matte glossy plaster stone cloth wax skin plastic texture map",
+        notice = "Roughness spreads the highlight; metal tints it.",
+        example = "ball > *")
 @Read(name = "colour", kind = Picture.class, optional = true, says = "The picture that lies on it.")
 @Read(name = "rough", kind = Picture.class, optional = true, says = "A picture whose light is the roughness.")
 @Read(

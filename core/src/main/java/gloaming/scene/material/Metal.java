@@ -15,7 +15,9 @@ import gloaming.step.StepInfo;
 @StepInfo(
         name = "Metal",
         does = "Makes things of brass, copper, gold, iron, silver or lead, from polished to worn.",
-        find = "brass bronze copper gold iron steel silver lead chrome mirror polished cast material")
+        find = "brass bronze copper gold iron steel silver lead chrome mirror polished cast material",
+        notice = "It shows what is around it in its own colour.",
+        example = "block rounding=0.4 detail=10 > twist-shape turns=0.12 > *")
 @Read(
         name = "rough",
         kind = Picture.class,

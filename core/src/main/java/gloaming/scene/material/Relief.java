@@ -16,7 +16,9 @@ import gloaming.step.StepInfo;
         name = "Relief",
         does = "Carves a face by a picture: what is bright stands out, lit and in its own shadow.",
         ifBlack = "the picture that carves is black all over, so there is nothing left of the face",
-        find = "relief height displacement parallax bump emboss carve wall blocks depth map bas-relief")
+        find = "relief height displacement parallax bump emboss carve wall blocks depth map bas-relief",
+        notice = "A flat face looks deep, up to its own shadows.",
+        example = "block > * by=(cell-noise) depth=0.15")
 @Read(name = "by", kind = Picture.class, says = "The picture whose light is the height.")
 public record Relief(
         @Id("depth")

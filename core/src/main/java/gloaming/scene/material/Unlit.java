@@ -17,7 +17,9 @@ import gloaming.step.StepInfo;
         name = "Unlit",
         does = "Shows things in one colour or picture as it is, whatever light there is.",
         ifBlack = "its colour is black, or the picture on it is",
-        find = "flat constant emissive no light shadeless glow lamp neon material silhouette")
+        find = "flat constant emissive no light shadeless glow lamp neon material silhouette",
+        notice = "It shines as it is, whatever lamps do.",
+        example = "block > *")
 @Read(name = "picture", kind = Picture.class, optional = true, says = "The picture that lies on it.")
 public record Unlit(
         @Id("colour") @Choice(initial = "#fff0d8", says = "Its colour; the picture is multiplied by it.")

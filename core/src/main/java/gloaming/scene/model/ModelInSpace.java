@@ -23,7 +23,8 @@ import java.util.List;
         does = "Shows a model of yours with its own materials and pictures, still or moved by its animations.",
         ifBlack = "choose a model",
         find =
-                "model mesh 3d gltf glb animated animation character rig skin skeleton morph textured object walk fly play")
+                "model mesh 3d gltf glb animated animation character rig skin skeleton morph textured object walk fly play",
+        notice = "It is empty until a model is chosen; it brings its own colours and animation.")
 public record ModelInSpace(
         @Id("model") @Choice(initial = "", medium = "model", says = "The model.")
         String model,

@@ -24,7 +24,9 @@ import gloaming.step.StepInfo;
         name = "Copies",
         does = "Puts a copy on each point of another lane, sized, turned and coloured by it.",
         ifBlack = "there are no points, or they are very small",
-        find = "instances clone duplicate scatter array repeat on points swarm flock many")
+        find = "instances clone duplicate scatter array repeat on points swarm flock many",
+        notice = "One block stands at every point of a ring and looks where the point does.",
+        example = "block width=0.14 height=0.3 depth=0.06 > *")
 @Read(name = "on", kind = Points.class, says = "The points on which copies stand.")
 public record Copies(
         @Id("scale") @Range(min = 0.001, max = 100, initial = 1, byRatio = true, says = "Times its own size.")

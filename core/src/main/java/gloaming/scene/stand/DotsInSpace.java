@@ -16,7 +16,9 @@ import gloaming.step.StepInfo;
         name = "Dots in space",
         does = "Puts points into a scene as dots, hidden by what stands before them, in their own light or lit.",
         find = "particles points sprites dust sparks snow in scene 3d specks depth occluded lit",
-        ifBlack = "the points are see-through, or have no size")
+        ifBlack = "the points are see-through, or have no size",
+        notice = "The dots stand in a scene: nearer ones hide farther ones.",
+        example = "sphere count=500 size=0.02 > *")
 public record DotsInSpace(
         @Id("size") @Range(min = 0.01, max = 100, initial = 1, byRatio = true, says = "Times each point's own size.")
         double size,

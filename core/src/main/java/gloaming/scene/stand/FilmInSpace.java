@@ -20,7 +20,8 @@ import gloaming.step.StepInfo;
         name = "Film in space",
         does = "Stands a picture of another lane in the world as a sheet, flat or curved, lit or as it is.",
         ifBlack = "the lane it shows is black, or it stands behind the camera",
-        find = "picture plane screen billboard video wall sheet layer card backdrop")
+        find = "picture plane screen billboard video wall sheet layer card backdrop",
+        notice = "A picture stands in space as a sheet, and keeps its shape.")
 @Read(name = "picture", kind = Picture.class, says = "The picture that it shows.")
 public record FilmInSpace(
         @Id("height")

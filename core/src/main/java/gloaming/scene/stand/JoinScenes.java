@@ -12,7 +12,9 @@ import gloaming.step.StepInfo;
 @StepInfo(
         name = "Join scenes",
         does = "Puts the things and lamps of up to four other lanes into the same world.",
-        find = "add merge combine and together scene union with")
+        find = "add merge combine and together scene union with",
+        notice = "Two scenes are one: each sees the other's lamps and shadows.",
+        example = "block width=0.4 height=0.4 depth=0.4 > *")
 @Read(name = "with", kind = Scene.class, says = "The lane whose things come in.")
 @Read(name = "and", kind = Scene.class, optional = true, says = "Another.")
 @Read(name = "also", kind = Scene.class, optional = true, says = "Another.")

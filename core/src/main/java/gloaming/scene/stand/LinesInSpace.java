@@ -19,7 +19,9 @@ import gloaming.step.StepInfo;
         does =
                 "Puts points into a scene as thin lines: strands, trails, or a stroke at each along its heading or flight.",
         find = "hair fur grass fibres strands trails rain streaks strokes threads in scene 3d lines particles lit",
-        ifBlack = "the points are see-through, have no size, or do not move")
+        ifBlack = "the points are see-through, have no size, or do not move",
+        notice = "Fine lines among things, lit along their side as hairs are.",
+        example = "sphere count=300 size=0.02 > strands length=0.35 > *")
 public record LinesInSpace(
         @Id("along")
         @Choice(initial = "strand", says = "Along strands or from point to point, or a stroke at each point.")

@@ -15,7 +15,9 @@ import gloaming.step.StepInfo;
         name = "Place in space",
         does = "Moves, turns and scales the things of a scene together.",
         ifBlack = "it may have moved them out of the camera's sight",
-        find = "transform move rotate turn scale translate 3d spin position stand put place")
+        find = "transform move rotate turn scale translate 3d spin position stand put place",
+        notice = "A thing moved, turned and scaled as a whole.",
+        example = "block width=0.6 height=0.6 depth=0.6 > * turn==0.1*t x=0.5")
 public record PlaceInSpace(
         @Id("x")
         @Range(

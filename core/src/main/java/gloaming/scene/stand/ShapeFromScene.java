@@ -15,7 +15,9 @@ import gloaming.step.StepInfo;
 @StepInfo(
         name = "Shape from scene",
         does = "Makes one shape of all that stands in a scene, as it stands and moves.",
-        find = "scene to shape flatten merge bake collapse animated model mesh surface convert")
+        find = "scene to shape flatten merge bake collapse animated model mesh surface convert",
+        notice = "All that stands in the scene, as one shape again.",
+        example = "block > twist-shape > *")
 public record ShapeFromScene() implements Operation<Scene, Shape, ShapeFromScene.Memory> {
 
     /** The shape, and of what it was made. */

@@ -17,7 +17,9 @@ import gloaming.step.StepInfo;
         does =
                 "Sees one face of a box in the scene from edge to edge, for the face of a real one, and gives the picture.",
         ifBlack = "nothing of the scene stands in the box, or no light reaches it",
-        find = "camera orthographic parallel front side top plan elevation box cube face mapping facade projection")
+        find = "camera orthographic parallel front side top plan elevation box cube face mapping facade projection",
+        notice = "It looks straight at one side, so that the picture fits that face of a real box.",
+        example = "block rounding=0.3 detail=6 > twist-shape > *")
 public record CameraAtFace(
         @Id("face") @Choice(initial = "front", says = "Which face of the box it sees.")
         Face face,

@@ -21,7 +21,9 @@ import gloaming.step.StepInfo;
         does =
                 "Moves a camera along points of another lane, and looks along its way or at a place, and gives the picture.",
         ifBlack = "nothing of the scene stands before the camera, or no light reaches it",
-        find = "camera dolly track rail ride flight fly through travel spline follow path 3d view render journey")
+        find = "camera dolly track rail ride flight fly through travel spline follow path 3d view render journey",
+        notice = "The camera goes round on the ring and keeps looking at the middle.",
+        example = "block width=0.3 height=0.3 depth=0.3 > * part==0.06*t")
 @Read(name = "path", kind = Points.class, says = "The way it goes, from the first point to the last.")
 @Read(name = "target", kind = Points.class, optional = true, says = "Where it looks: one point, or a way of its own.")
 @Beside(name = "nearness", kind = Picture.class, says = "How near things are: 1 at the focus distance, 0 far away.")

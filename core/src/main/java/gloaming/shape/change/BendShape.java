@@ -14,7 +14,9 @@ import gloaming.step.StepInfo;
 @StepInfo(
         name = "Bend shape",
         does = "Bends a shape to an arc, as a reed in the wind.",
-        find = "shape curve arc bow deform modifier lean")
+        find = "shape curve arc bow deform modifier lean",
+        notice = "A straight bar bows round; what lies inside the bend is not squeezed together.",
+        example = "block width=0.2 height=1.6 depth=0.2 detail=24 > * bend==0.25*sin(t*1.6)")
 public record BendShape(
         @Id("bend") @Range(min = -5, max = 5, initial = 0.15, unit = "turns", says = "Along one unit of its length.")
         double bend,

@@ -13,7 +13,9 @@ import gloaming.step.StepInfo;
         name = "Cut",
         does = "Cuts a shape by a plane that can turn and move, and keeps one side of it.",
         ifBlack = "the plane lies beyond the whole shape",
-        find = "shape clip slice plane section half reveal wipe cross section cutaway")
+        find = "shape clip slice plane section half reveal wipe cross section cutaway",
+        notice = "The ball is open where the plane went through; the plane can move.",
+        example = "ball > * place==0.4*sin(t*1.6)")
 public record Cut(
         @Id("place") @Range(min = -20, max = 20, initial = 0, unit = "units", says = "Where along its way it cuts.")
         double place,

@@ -12,7 +12,9 @@ import gloaming.step.StepInfo;
 @StepInfo(
         name = "Join shapes",
         does = "Makes one shape of this and another lane's, to be changed as one.",
-        find = "shape merge combine unite attach group add together")
+        find = "shape merge combine unite attach group add together",
+        notice = "Two shapes are one, to be bent and coloured together.",
+        example = "block width=1.6 height=0.2 depth=0.2 > *")
 @Read(name = "with", kind = Shape.class, says = "The other shape.")
 public record JoinShapes() implements Operation<Shape, Shape, JoinShapes.Memory> {
 

@@ -14,7 +14,9 @@ import gloaming.step.StepInfo;
 @StepInfo(
         name = "Mirror shape",
         does = "Adds the mirror image of a shape.",
-        find = "shape mirror reflect symmetry double flip both halves")
+        find = "shape mirror reflect symmetry double flip both halves",
+        notice = "Half a shape becomes a whole one, even at the seam.",
+        example = "cone above=0.1 > twist-shape > *")
 public record MirrorShape(
         @Id("axis") @Choice(initial = "across", says = "Along which axis it is mirrored.")
         Axis axis,

@@ -13,7 +13,9 @@ import gloaming.step.StepInfo;
 @StepInfo(
         name = "Pieces",
         does = "Takes a shape apart into its triangles: flat, smaller, flying outward, each turning its own way.",
-        find = "shape shatter explode facets flat low poly scatter fragments burst debris triangles")
+        find = "shape shatter explode facets flat low poly scatter fragments burst debris triangles",
+        notice = "The ball comes apart, each piece with a turn of its own.",
+        example = "ball detail=5 > * apart==0.35+0.35*sin(t*1.2) turning=0.3")
 public record Pieces(
         @Id("apart") @Range(min = 0, max = 20, initial = 0, unit = "units", says = "How far they have flown outward.")
         double apart,

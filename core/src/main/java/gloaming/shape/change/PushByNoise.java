@@ -13,7 +13,9 @@ import gloaming.step.StepInfo;
 @StepInfo(
         name = "Push by noise",
         does = "Pushes a shape out and in by noise, still or moving.",
-        find = "shape displace bump wobble lump rock organic blob breathe deform modifier perlin")
+        find = "shape displace bump wobble lump rock organic blob breathe deform modifier perlin",
+        notice = "The surface goes in and out, and keeps its shading right.",
+        example = "ball > * amount=0.25")
 public record PushByNoise(
         @Id("amount") @Range(min = -5, max = 5, initial = 0.15, unit = "units", says = "How far out at most.")
         double amount,

@@ -16,7 +16,9 @@ import gloaming.step.StepInfo;
 @StepInfo(
         name = "Push by picture",
         does = "Pushes a shape out where another lane's picture is bright.",
-        find = "shape displace height map terrain bump by texture deform modifier landscape")
+        find = "shape displace height map terrain bump by texture deform modifier landscape",
+        notice = "Bright parts of the picture push the surface out.",
+        example = "ball > * by=(cell-noise)")
 @Read(name = "by", kind = Picture.class, says = "The picture that pushes.")
 public record PushByPicture(
         @Id("amount") @Range(min = -10, max = 10, initial = 0.3, unit = "units", says = "How far full light pushes.")

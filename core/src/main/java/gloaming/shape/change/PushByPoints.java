@@ -15,7 +15,9 @@ import gloaming.step.StepInfo;
 @StepInfo(
         name = "Push by points",
         does = "Pushes a shape away from points that come near, or draws it to them.",
-        find = "shape magnet attract repel dent bulge deform modifier near influence touch poke")
+        find = "shape magnet attract repel dent bulge deform modifier near influence touch poke",
+        notice = "Near the points the surface comes out.",
+        example = "ball > * points=(sphere count=12 radius=0.7) reach=0.3")
 @Read(name = "points", kind = Points.class, says = "The points that push; the first 512 of them.")
 public record PushByPoints(
         @Id("amount")

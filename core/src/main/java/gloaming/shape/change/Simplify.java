@@ -16,7 +16,9 @@ import java.util.Arrays;
 @StepInfo(
         name = "Simplify",
         does = "Makes a shape of fewer triangles, for what is copied by the thousand or is to look rough-hewn.",
-        find = "shape decimate reduce low poly level of detail lod fewer triangles faster optimise coarse")
+        find = "shape decimate reduce low poly level of detail lod fewer triangles faster optimise coarse",
+        notice = "Fewer triangles, the same body.",
+        example = "ball detail=30 > * detail=6 > wires")
 public record Simplify(
         @Id("detail")
         @Range(

@@ -17,7 +17,9 @@ import java.util.Arrays;
 @StepInfo(
         name = "Subdivide",
         does = "Divides the triangles of a shape and rounds it.",
-        find = "shape smooth surface loop catmull round soften refine tessellate subdivision organic")
+        find = "shape smooth surface loop catmull round soften refine tessellate subdivision organic",
+        notice = "Corners become round: each triangle four, and again.",
+        example = "block > * times=3")
 public record Subdivide(
         @Id("times") @Range(min = 0, max = 5, initial = 2, says = "How often each triangle becomes four.")
         int times,

@@ -14,7 +14,9 @@ import gloaming.step.StepInfo;
 @StepInfo(
         name = "Taper",
         does = "Makes a shape narrower or wider towards one end.",
-        find = "shape cone flare narrow pinch deform modifier swell")
+        find = "shape cone flare narrow pinch deform modifier swell",
+        notice = "Narrower towards one end.",
+        example = "block width=0.6 height=1.4 depth=0.6 detail=12 > *")
 public record Taper(
         @Id("end")
         @Range(min = 0, max = 10, initial = 0.4, says = "How wide it is at the far end, times its own width.")

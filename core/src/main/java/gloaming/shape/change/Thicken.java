@@ -13,7 +13,9 @@ import java.util.Arrays;
 @StepInfo(
         name = "Thicken",
         does = "Makes a wall of a thickness out of a thin surface: a sheet, a shell, a cut ball.",
-        find = "shape shell solidify thickness wall rim sheet hollow")
+        find = "shape shell solidify thickness wall rim sheet hollow",
+        notice = "A sheet without a back gets one.",
+        example = "panel width=1.2 height=1.2 detail=20 > bend-shape > * thickness=0.15")
 public record Thicken(
         @Id("thickness")
         @Range(

@@ -14,7 +14,9 @@ import gloaming.step.StepInfo;
 @StepInfo(
         name = "Twist",
         does = "Winds a shape about an axis like a rope.",
-        find = "shape wring spiral screw helix deform modifier")
+        find = "shape wring spiral screw helix deform modifier",
+        notice = "The top has turned against the foot.",
+        example = "block width=0.5 height=1.5 depth=0.5 detail=24 > * turns==0.3*sin(t*1.2)")
 public record Twist(
         @Id("turns") @Range(min = -20, max = 20, initial = 0.25, unit = "turns", says = "A unit along the axis.")
         double turns,

@@ -14,7 +14,9 @@ import java.util.Arrays;
 @StepInfo(
         name = "Wires",
         does = "Leaves the edges of a shape, as wires of a thickness.",
-        find = "shape wireframe edges lines mesh cage lattice skeleton outline rods")
+        find = "shape wireframe edges lines mesh cage lattice skeleton outline rods",
+        notice = "Only the edges of the triangles are left, as bars.",
+        example = "crystal > *")
 public record Wires(
         @Id("thickness")
         @Range(min = 0.0005, max = 0.5, initial = 0.008, unit = "units", byRatio = true, says = "From side to side.")

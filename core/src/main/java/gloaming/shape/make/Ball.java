@@ -14,7 +14,9 @@ import java.util.Map;
 @StepInfo(
         name = "Ball",
         does = "Makes a ball, of rings like a globe or of even triangles.",
-        find = "shape sphere globe planet round solid 3d mesh icosphere uv sphere")
+        find = "shape sphere globe planet round solid 3d mesh icosphere uv sphere",
+        notice = "Two ways to lay its triangles: rings like a globe, or all of one size.",
+        example = "* > wires")
 public record Ball(
         @Id("radius") @Range(min = 0.001, max = 20, initial = 0.6, unit = "units", byRatio = true, says = "Its radius.")
         double radius,

@@ -11,7 +11,9 @@ import gloaming.step.StepInfo;
 @StepInfo(
         name = "Block",
         does = "Makes a box, its edges sharp or rounded.",
-        find = "shape box cube cuboid brick beam solid 3d mesh rounded")
+        find = "shape box cube cuboid brick beam solid 3d mesh rounded",
+        notice = "Rounding softens the edges without making the block smaller.",
+        example = "* rounding=0.35 detail=8")
 public record Block(
         @Id("width")
         @Range(min = 0.001, max = 40, initial = 0.9, unit = "units", byRatio = true, says = "From left to right.")

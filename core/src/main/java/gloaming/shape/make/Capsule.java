@@ -11,7 +11,9 @@ import gloaming.step.StepInfo;
 @StepInfo(
         name = "Capsule",
         does = "Makes a bar with round ends.",
-        find = "shape pill rod bar lozenge rounded cylinder solid 3d mesh")
+        find = "shape pill rod bar lozenge rounded cylinder solid 3d mesh",
+        notice = "Length counts without the round ends.",
+        example = "* length=0.9")
 public record Capsule(
         @Id("radius")
         @Range(min = 0.001, max = 20, initial = 0.25, unit = "units", byRatio = true, says = "Its radius.")

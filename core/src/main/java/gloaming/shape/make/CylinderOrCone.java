@@ -11,7 +11,9 @@ import gloaming.step.StepInfo;
 @StepInfo(
         name = "Cylinder or cone",
         does = "Makes a cylinder, a cone, a prism or a pyramid, by the size of its ends and its sides.",
-        find = "shape cylinder cone prism pyramid column pillar disc tube solid 3d mesh")
+        find = "shape cylinder cone prism pyramid column pillar disc tube solid 3d mesh",
+        notice = "Below and above are two radii: one of them 0 makes a cone, six sides a prism.",
+        example = "* above=0 sides=6")
 public record CylinderOrCone(
         @Id("below") @Range(min = 0, max = 20, initial = 0.4, unit = "units", says = "Radius of the end below.")
         double below,

@@ -17,7 +17,9 @@ import gloaming.step.StepInfo;
         name = "Ground",
         does = "Makes a ground that is high where the picture is bright.",
         ifBlack = "a black picture is a flat ground; add light and Camera",
-        find = "shape terrain landscape height map hills mountains sea waves from picture 3d mesh relief")
+        find = "shape terrain landscape height map hills mountains sea waves from picture 3d mesh relief",
+        notice = "Bright is high: the picture became hills.",
+        example = "cloud-noise size=1.2 > * height=0.7")
 public record Ground(
         @Id("width")
         @Range(min = 0.01, max = 100, initial = 4, unit = "units", byRatio = true, says = "From left to right.")

@@ -11,7 +11,8 @@ import gloaming.step.StepInfo;
 @StepInfo(
         name = "Hoop",
         does = "Makes a ring of a round bar.",
-        find = "shape torus ring donut tyre tire wheel solid 3d mesh")
+        find = "shape torus ring donut tyre tire wheel solid 3d mesh",
+        notice = "The bar is its thickness; sides make it square or round.")
 public record Hoop(
         @Id("radius")
         @Range(min = 0.001, max = 20, initial = 0.6, unit = "units", byRatio = true, says = "To the middle of the bar.")

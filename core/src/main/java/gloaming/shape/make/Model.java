@@ -15,7 +15,8 @@ import gloaming.step.StepInfo;
         name = "Model",
         does = "Shows a model of yours: glTF, OBJ or STL.",
         ifBlack = "choose a model",
-        find = "shape mesh 3d file gltf glb obj stl import scanned sculpture object load")
+        find = "shape mesh 3d file gltf glb obj stl import scanned sculpture object load",
+        notice = "It is empty until a model is chosen; bring one in on the page of media.")
 public record Model(
         @Id("model") @Choice(initial = "", medium = "model", says = "The model.")
         String model,

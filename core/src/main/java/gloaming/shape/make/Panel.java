@@ -12,7 +12,9 @@ import gloaming.step.StepInfo;
 @StepInfo(
         name = "Panel",
         does = "Makes a flat rectangle, standing as a wall or lying as a floor.",
-        find = "shape plane grid wall floor ground sheet rectangle quad screen 3d mesh")
+        find = "shape plane grid wall floor ground sheet rectangle quad screen 3d mesh",
+        notice = "A flat sheet; on the floor it catches shadows.",
+        example = "* > twist-shape turns=0.06")
 public record Panel(
         @Id("width")
         @Range(min = 0.001, max = 100, initial = 2, unit = "units", byRatio = true, says = "From left to right.")

@@ -12,7 +12,8 @@ import gloaming.step.StepInfo;
 @StepInfo(
         name = "Regular solid",
         does = "Makes one of the five regular solids.",
-        find = "shape tetrahedron cube octahedron dodecahedron icosahedron platonic crystal gem die solid 3d mesh")
+        find = "shape tetrahedron cube octahedron dodecahedron icosahedron platonic crystal gem die solid 3d mesh",
+        notice = "Every face is flat and of one size: the five regular solids.")
 public record RegularSolid(
         @Id("faces") @Choice(initial = "20", says = "How many faces it has.")
         Faces faces,

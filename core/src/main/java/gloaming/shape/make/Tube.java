@@ -21,7 +21,9 @@ import gloaming.step.StepInfo;
         name = "Tube",
         does = "Draws a tube, rope or ribbon along points, as thick as they are, in their colours.",
         ifBlack = "there are fewer than two points, or they have no size",
-        find = "shape pipe cable rope ribbon sweep along path line wire hose strand spline extrude 3d")
+        find = "shape pipe cable rope ribbon sweep along path line wire hose strand spline extrude 3d",
+        notice = "A pipe along the points, as thick as they are.",
+        example = "spiral turns=3 inner=0.1 outer=0.7 climb=0.8 size=0.05 > *")
 public record Tube(
         @Id("thickness")
         @Range(min = 0.01, max = 100, initial = 1, byRatio = true, says = "Times each point's own size.")

@@ -14,7 +14,8 @@ import gloaming.step.StepInfo;
         name = "Turned profile",
         does = "Turns a curve round an axis: vases, bells, bottles, columns.",
         ifBlack = "the curve is 0 everywhere",
-        find = "shape lathe revolve vase bell bottle pottery turned column curve profile surface of revolution")
+        find = "shape lathe revolve vase bell bottle pottery turned column curve profile surface of revolution",
+        notice = "The curve you draw, turned once round.")
 public record TurnedProfile(
         @Id("profile")
         @Choice(

@@ -20,7 +20,9 @@ import gloaming.step.StepInfo;
         name = "Extrude",
         does = "Draws the outline of a picture or of lettering out into a solid with rounded edges.",
         ifBlack = "nothing of the picture is above the level",
-        find = "shape 3d text letters logo emblem solid depth thick bevel outline cut out type extrusion lettering")
+        find = "shape 3d text letters logo emblem solid depth thick bevel outline cut out type extrusion lettering",
+        notice = "A flat outline gets depth; holes stay holes, edges can be rounded.",
+        example = "lettering words=MILL size=0.7 > *")
 public record Extrude(
         @Id("by")
         @Choice(initial = "cover", says = "What the outline is drawn round: what is covered, or what is light.")

@@ -27,7 +27,9 @@ import gloaming.step.StepInfo;
 @StepInfo(
         name = "Points on surface",
         does = "Lays points on a shape: evenly over its surface, at its corners, or along its edges.",
-        find = "scatter sample surface vertices corners edges shape to points mesh emit distribute blue noise stipple")
+        find = "scatter sample surface vertices corners edges shape to points mesh emit distribute blue noise stipple",
+        notice = "The points stay on the surface while it bends.",
+        example = "ball radius=0.7 > push-by-noise amount=0.3 speed=0.5 > *")
 @Read(
         name = "light",
         kind = Picture.class,

@@ -17,7 +17,9 @@ import gloaming.step.StepInfo;
         name = "Unrolled surface",
         does = "Lays a shape's surface flat by its texture places, as a picture of its colours, places or normals.",
         find = "uv unwrap bake texture map position normal template paint surface flat shape to picture",
-        ifBlack = "the shape has no texture places, or its colours are black")
+        ifBlack = "the shape has no texture places, or its colours are black",
+        notice = "What the shape wears, laid flat.",
+        example = "ball > *")
 public record UnrolledSurface(
         @Id("shows")
         @Choice(

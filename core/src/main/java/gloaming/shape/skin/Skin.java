@@ -14,7 +14,9 @@ import gloaming.step.StepInfo;
         name = "Skin",
         does = "Draws one smooth skin round points, so that near ones run together like drops.",
         ifBlack = "the points have no size, or lie too far apart for the detail",
-        find = "shape metaballs liquid blob drops isosurface surface smooth union implicit fluid mesh water slime")
+        find = "shape metaballs liquid blob drops isosurface surface smooth union implicit fluid mesh water slime",
+        notice = "Drops that are near run together into one body.",
+        example = "sphere count=40 size=0.09 radius=0.45 > *")
 public record Skin(
         @Id("thickness")
         @Range(min = 0.05, max = 50, initial = 2, byRatio = true, says = "Times each point's own size.")

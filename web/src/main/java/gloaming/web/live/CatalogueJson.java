@@ -58,7 +58,8 @@ public class CatalogueJson {
                 .map(o -> new ToPage.Output(o.name(), o.kind().id(), o.says()))
                 .toList();
         String gives = d.gives().id();
-        return new ToPage.Entry(d.id(), d.name(), d.does(), takes, gives, d.settings(), reads(d), beside, List.of());
+        return new ToPage.Entry(
+                d.id(), d.name(), d.does(), d.notice(), takes, gives, d.settings(), reads(d), beside, List.of());
     }
 
     /** The kits of a look by their types, as steps. */

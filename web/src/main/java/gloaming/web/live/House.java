@@ -140,7 +140,7 @@ public class House {
     }
 
     /** All looks that play, the one on air first. */
-    List<OpenLook> looks() {
+    public List<OpenLook> looks() {
         return all().stream().map(p -> p.look).toList();
     }
 
@@ -426,7 +426,7 @@ public class House {
     }
 
     /** Lets whoever plays a look go on with it as it is now. */
-    void refresh(OpenLook look, Look now) {
+    public void refresh(OpenLook look, Look now) {
         looks.edited(look.id, now);
         LivePlayer player = player(look.id);
         if (player != null) player.change(now);

@@ -45,11 +45,12 @@ public sealed interface ToPage {
             Map<String, List<Key>> curves)
             implements ToPage {}
 
-    /** A step, as pages show it. */
+    /** A step, as pages show it; {@code notice} is what to notice in its example. */
     record Entry(
             String id,
             String name,
             String does,
+            String notice,
             @Maybe String takes,
             String gives,
             List<Setting> settings,

@@ -7,12 +7,18 @@ import gloaming.look.Refused;
 import gloaming.shader.Worked;
 import gloaming.step.Catalogue;
 import gloaming.step.Description;
+import gloaming.step.Examples;
 import gloaming.step.Setting;
 import gloaming.web.live.House;
+import gloaming.web.store.Journal;
+import gloaming.web.store.OpenLook;
 import gloaming.web.store.Shows;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
+import org.springframework.http.CacheControl;
+import org.springframework.http.MediaType;
+import org.springframework.http.ResponseEntity;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -25,8 +31,13 @@ import org.springframework.web.bind.annotation.RequestParam;
 class GuidePages {
     private final Shows shows;
     private final House house;
+    private final Journal journal;
+    private final MotionPictures motion;
+    private final Examples examples = new Examples(Catalogue.all());
 
-    GuidePages(Shows shows, House house) {
+    GuidePages(Shows shows, House house, Journal journal, MotionPictures motion) {
+        this.journal = journal;
+        this.motion = motion;
         this.shows = shows;
         this.house = house;
     }
@@ -35,7 +46,8 @@ class GuidePages {
     record Group(String title, List<Entry> steps) {}
 
     /** A step as the guide tells of it. */
-    record Entry(String id, String name, String does, String find, List<Row> settings, List<String> reads) {}
+    record Entry(
+            String id, String name, String does, String find, String notice, List<Row> settings, List<String> reads) {}
 
     /** A setting: what it is called, what it may be, and what for. */
     record Row(String name, String range, String says) {}
@@ -44,9 +56,56 @@ class GuidePages {
     String guide(Model model) {
         model.addAttribute("shaders", Worked.ALL);
         model.addAttribute("groups", groups());
+        model.addAttribute(
+                "looks",
+                house.looks().stream()
+                        .map(open -> new Playing(open.id, open.look().name()))
+                        .toList());
+        model.addAttribute("shows", shows.shows());
         model.addAttribute("variables", String.join(" ", Formula.VARIABLES));
         model.addAttribute("functions", String.join(" ", Formula.functions()));
         return "guide";
+    }
+
+    /** A look that plays, on air or at a bench, into which an example can be laid. */
+    record Playing(String id, String name) {}
+
+    /** The example of a step in motion. */
+    @GetMapping("/guide/steps/{id}/motion.jpg")
+    ResponseEntity<byte[]> motion(@PathVariable String id) throws InterruptedException {
+        Description step = step(id);
+        byte[] strip = motion.of("step " + step.id(), () -> examples.look(step.id()), List.of());
+        return ResponseEntity.ok()
+                .contentType(MediaType.IMAGE_JPEG)
+                .cacheControl(CacheControl.noCache())
+                .body(strip);
+    }
+
+    /** Lays the example of a step into a look that plays, as lanes of their own. */
+    @PostMapping("/guide/lay")
+    String lay(@RequestParam String step, @RequestParam String look) {
+        Shows.LookRow row = shows.look(look)
+                .orElseThrow(() -> new Refused("That look is not there any more; open the guide anew."));
+        OpenLook open = journal.open(row);
+        synchronized (open) {
+            house.refresh(open, open.apply(examples.lay(open.look(), step(step).id()), 0));
+        }
+        return "redirect:/bench/" + row.id();
+    }
+
+    /** The example of a step as a look of its own, to take parts out of. */
+    @PostMapping("/guide/look")
+    String own(@RequestParam String step, @RequestParam String show) {
+        shows.show(show).orElseThrow(() -> new Refused("That show is not there any more."));
+        String made = shows.addLook(show, examples.look(step(step).id()));
+        house.looksChanged(show);
+        return "redirect:/bench/" + made;
+    }
+
+    private static Description step(String id) {
+        Description step = Catalogue.all().find(id);
+        if (step == null) throw new Refused("The guide has no step of that name.");
+        return step;
     }
 
     @GetMapping("/guide/shaders/{id}")
@@ -111,6 +170,7 @@ class GuidePages {
                 d.name(),
                 d.does(),
                 d.find(),
+                d.notice(),
                 d.settings().stream().map(GuidePages::row).toList(),
                 d.reads().stream().map(r -> r.name() + ": " + r.says()).toList());
     }

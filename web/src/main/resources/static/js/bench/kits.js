@@ -169,6 +169,10 @@ export function kits(page) {
     ownKit() { page.live.send({ do: 'own-kit', step: this.stepId }); },
     get markedText() { return this.marks.length > 1 ? `${this.marks.length} marked · K wraps them` : ''; },
 
+    /** The type of step whose example is shown beside its settings. */
+    exampleOf: '',
+    toggleExample() { this.exampleOf = this.chosen && this.exampleOf !== this.chosen.type ? this.chosen.type : ''; },
+    get exampleSrc() { return `/guide/steps/${this.exampleOf}/motion.jpg`; },
     /** Lays an example of the selected step beside what is there. */
     layExample() { if (this.chosen) page.live.send({ do: 'example', type: this.chosen.type }); },
 
