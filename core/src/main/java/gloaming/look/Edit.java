@@ -40,6 +40,7 @@ import java.util.List;
     @JsonSubTypes.Type(Edit.MoveSnapshot.class),
     @JsonSubTypes.Type(Edit.ChangeSnapshot.class),
     @JsonSubTypes.Type(Edit.SetApart.class),
+    @JsonSubTypes.Type(Edit.SetField.class),
     @JsonSubTypes.Type(Edit.AddKit.class),
     @JsonSubTypes.Type(Edit.RemoveKit.class),
     @JsonSubTypes.Type(Edit.ChangeKit.class),
@@ -139,6 +140,10 @@ public sealed interface Edit {
     /** What no snapshot moves and no chance: ids of lanes, and settings as the step's id, a space and the setting's. */
     @JsonTypeName("set-apart")
     record SetApart(List<String> apart) implements Edit {}
+
+    /** Lays the field of snapshots, or with null none. */
+    @JsonTypeName("set-field")
+    record SetField(Snapshots.Field field) implements Edit {}
 
     /** Adds a kit with its lanes, which come behind all others. */
     @JsonTypeName("add-kit")

@@ -56,7 +56,11 @@ public final class Edits {
                                 .toList());
             }
             case Edit.SetApart e ->
-                look.withSnapshots(new Snapshots(look.snapshots().all(), e.apart()));
+                look.withSnapshots(new Snapshots(
+                        look.snapshots().all(), e.apart(), look.snapshots().field()));
+            case Edit.SetField e ->
+                look.withSnapshots(
+                        new Snapshots(look.snapshots().all(), look.snapshots().apart(), e.field()));
             case Edit.AddKit e ->
                 look.withLanes(java.util.stream.Stream.concat(look.lanes().stream(), e.lanes().stream())
                                 .toList())
@@ -165,6 +169,7 @@ public final class Edits {
             case Edit.ChangeSnapshot e ->
                 new Edit.ChangeSnapshot(snapshot(before, e.snapshot().id()));
             case Edit.SetApart e -> new Edit.SetApart(before.snapshots().apart());
+            case Edit.SetField e -> new Edit.SetField(before.snapshots().field());
             case Edit.AddKit e -> new Edit.RemoveKit(e.kit().id());
             case Edit.RemoveKit e -> Edit.Rebuild.of(before);
             case Edit.ChangeKit e ->
@@ -405,7 +410,8 @@ public final class Edits {
     }
 
     private static Look snapshots(Look look, List<Snapshots.Snapshot> all) {
-        return look.withSnapshots(new Snapshots(all, look.snapshots().apart()));
+        return look.withSnapshots(
+                new Snapshots(all, look.snapshots().apart(), look.snapshots().field()));
     }
 
     private static Layer layer(Look look, String id) {

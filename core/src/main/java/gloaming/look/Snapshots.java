@@ -1,5 +1,6 @@
 package gloaming.look;
 
+import com.fasterxml.jackson.annotation.JsonInclude;
 import com.fasterxml.jackson.annotation.JsonValue;
 import java.util.Collections;
 import java.util.HashSet;
@@ -14,16 +15,52 @@ import java.util.TreeMap;
  *
  * @param all in their order
  * @param apart what no snapshot moves: ids of lanes, and settings as the step's id, a space and the setting's
+ * @param field where some of them lie for signals to go between, or null where none ever lay
  */
-public record Snapshots(List<Snapshot> all, List<String> apart) {
+public record Snapshots(
+        List<Snapshot> all,
+        List<String> apart,
+        @JsonInclude(JsonInclude.Include.NON_NULL) Field field) {
     public static final int MOST = 200;
     private static final int APART = 1_000;
     /** Characters of a snapshot's picture. */
     private static final int PICTURE = 8_000;
 
-    public static final Snapshots EMPTY = new Snapshots(List.of(), List.of());
+    public static final Snapshots EMPTY = new Snapshots(List.of(), List.of(), null);
     /** What a binding of the show calls, with a snapshot's id behind it. */
     public static final String CALL = "snapshot-";
+
+    /**
+     * A field on which snapshots lie: settings are a mixture of theirs, the more of one the nearer two signals are to it.
+     *
+     * @param on whether settings go by it
+     * @param across the lane whose signal goes from the left, 0, to the right, 1; or null
+     * @param up the lane whose signal goes from below, 0, to above, 1; null where the field is a line from left to right
+     * @param spots where snapshots lie, by their ids; one that is gone counts as none
+     */
+    public record Field(
+            boolean on,
+            @JsonInclude(JsonInclude.Include.NON_NULL) String across,
+            @JsonInclude(JsonInclude.Include.NON_NULL) String up,
+            Map<String, Spot> spots) {
+        /** Snapshots on it, at most. */
+        public static final int SPOTS = 16;
+
+        public Field {
+            if (across != null) Limits.id("The lane across a field", across);
+            if (up != null) Limits.id("The lane up a field", up);
+            spots = spots == null ? Map.of() : Collections.unmodifiableMap(new TreeMap<>(spots));
+            if (spots.size() > SPOTS) throw new Refused("A field has room for " + SPOTS + " snapshots.");
+        }
+    }
+
+    /** A place on the field, 0 to 1 from the left and from below. */
+    public record Spot(double x, double y) {
+        public Spot {
+            Limits.within("A place on the field", x, 0, 1);
+            Limits.within("A place on the field", y, 0, 1);
+        }
+    }
 
     /** How a glide goes along its way. */
     public enum Way {

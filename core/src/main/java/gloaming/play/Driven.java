@@ -25,8 +25,8 @@ final class Driven {
     private final Signal[] lanes;
     private final double[] variables = new double[Formula.VARIABLES.size()];
     final BoundSetting grasp;
-    /** A way to its value in the document, or null. */
-    Gliding gliding;
+    /** A way to its value in the document, or from one to another, or null. */
+    Moving moving;
 
     final String unreadable;
     double raw;
@@ -94,7 +94,7 @@ final class Driven {
 
     /** Moves on by {@code dt} seconds of show time at a moment of the step's own time, and returns the value. */
     double advance(double dt, double time, double beat, double x) {
-        double now = gliding == null ? own : (Double) gliding.at(time);
+        double now = moving == null ? own : (Double) moving.at(time);
         if (follow != null) {
             raw = LaneClocks.number(followed.end);
             eased = Double.isNaN(eased) ? raw : follow.ease(eased, raw, dt);

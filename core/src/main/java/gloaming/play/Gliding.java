@@ -9,8 +9,7 @@ import gloaming.step.Setting;
  * One setting on its way: numbers straight, or by ratio where the setting goes by ratio, angles the shorter way round, colours in a
  * perceptual space, curves key by key where both have as many; whatever else changes when it is half way there.
  */
-final class Gliding {
-    final int setting;
+final class Gliding extends Moving {
     private final Setting of;
     private final Glide glide;
     private final Object from;
@@ -19,10 +18,9 @@ final class Gliding {
     private Keys curve;
 
     private Keys end;
-    boolean done;
 
     Gliding(int setting, Setting of, Glide glide, Object from, Object to) {
-        this.setting = setting;
+        super(setting);
         this.of = of;
         this.glide = glide;
         this.from = from;
@@ -37,7 +35,7 @@ final class Gliding {
         }
     }
 
-    /** What the setting is at a moment of show time. */
+    @Override
     Object at(double now) {
         double part = glide.at(now);
         if (part >= 1) {

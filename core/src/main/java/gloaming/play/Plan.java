@@ -81,7 +81,7 @@ final class Plan {
         final Object[] arguments;
         final Driven[] driven;
         /** Settings that are on their way. */
-        Gliding[] gliding = STANDING;
+        Moving[] moving = STANDING;
 
         final Source[] sources;
         /** Lanes that its formulas speak of. */
@@ -206,7 +206,16 @@ final class Plan {
     /** How settings come to where the look has them, or null for at once. */
     final Glide glide;
 
-    static final Gliding[] STANDING = {};
+    static final Moving[] STANDING = {};
+    /** The field of snapshots between which settings are. */
+    final SnapshotField field;
+
+    /** The lanes whose signals say where on the field, or null. */
+    final LaneRun across;
+
+    final LaneRun up;
+    /** What says where on the field it is cannot go by it. */
+    private final Set<String> unblended;
     /** Ids of all lanes and steps. */
     private final Set<String> ids = new HashSet<>();
     /** The first lane of each id without the uses of kits before it. */
@@ -226,8 +235,10 @@ final class Plan {
     final List<BoundControl> acts = new ArrayList<>();
 
     /** Compiles a look that keeps the rules; {@code last} may be null. */
-    Plan(Look look, Catalogue catalogue, Rules rules, Inbox inbox, Plan last, Glide glide) {
+    Plan(Look look, SnapshotField field, Catalogue catalogue, Rules rules, Inbox inbox, Plan last, Glide glide) {
         this.look = look;
+        this.field = field;
+        unblended = field.isThere() ? rules.with(look, field.across, field.up) : Set.of();
         this.glide = glide;
         Set<String> ahead = rules.ahead(look);
         look.steps().forEach(step -> ids.add(step.id()));
@@ -251,6 +262,8 @@ final class Plan {
             run.push = byId.get(run.lane.clock().push());
             run.restart = byId.get(run.lane.clock().restart());
         }
+        across = field.across == null ? null : byId.get(field.across);
+        up = field.up == null ? null : byId.get(field.up);
         push = byId.get(look.clock().push());
         restart = byId.get(look.clock().restart());
         if (last != null) restarts = last.restarts;
@@ -260,6 +273,7 @@ final class Plan {
             boolean edited = false;
             for (Step step : lane.steps()) {
                 StepRun now = compile(step, catalogue, grasps, last);
+                if (field.isThere()) blend(now, lane);
                 StepRun was = before(step, last);
                 now.edited = edited || was != null && was.edited;
                 edited |= was != null
@@ -270,7 +284,7 @@ final class Plan {
             lanes.add(run);
         }
         // Those the look's clock depends on come first, so that it is known when the others begin.
-        lanes.sort(Comparator.comparing(run -> !run.ahead));
+        lanes.sort(Comparator.comparing(run -> run.ahead ? 0 : unblended.contains(run.lane.id()) ? 1 : 2));
         for (Lane lane : look.lanes()) {
             LaneRun run = byId.get(lane.id());
             long layers = look.mix().stream()
@@ -284,11 +298,11 @@ final class Plan {
         for (Layer layer : look.mix().reversed()) {
             BoundSetting grasp = grasps.get(layer.id() + " opacity");
             LayerRun was = last == null ? null : last.layer(layer.id());
-            Gliding gliding = gliding(layer, was);
-            Driven opacity = layer.follow() == null && layer.formula() == null && grasp == null && gliding == null
+            Moving moving = moving(layer, was);
+            Driven opacity = layer.follow() == null && layer.formula() == null && grasp == null && moving == null
                     ? null
                     : Driven.of(-1, layer.opacity(), layer.follow(), layer.formula(), List.of(), grasp, byId);
-            if (opacity != null) opacity.gliding = gliding;
+            if (opacity != null) opacity.moving = moving;
             if (opacity != null && was != null && was.opacity() != null) opacity.after(was.opacity());
             layers.add(new LayerRun(
                     layer, byId.get(layer.lane()), layer.mask() == null ? null : byId.get(layer.mask()), opacity));
@@ -296,13 +310,16 @@ final class Plan {
         for (LaneRun run : lanes) Unseen.mark(run);
     }
 
-    private Gliding gliding(Layer layer, LayerRun was) {
-        if (was == null || layer.follow() != null || layer.formula() != null) return null;
+    private Moving moving(Layer layer, LayerRun was) {
+        if (layer.follow() != null || layer.formula() != null) return null;
+        double[] all = field.isThere() ? field.opacities(layer.id()) : null;
+        if (all != null && Arrays.stream(all).anyMatch(each -> each != all[0]))
+            return new Blending(-1, null, Arrays.stream(all).boxed().toArray(), field.weights);
+        if (was == null) return null;
         boolean set = was.layer().opacity() != layer.opacity();
         double is = was.opacity() == null ? was.layer().opacity() : was.opacity().value;
         if (set) return glide == null ? null : new Gliding(-1, null, glide, is, layer.opacity());
-        Gliding goes = was.opacity() == null ? null : was.opacity().gliding;
-        return goes == null || goes.done ? null : goes;
+        return was.opacity() != null && was.opacity().moving instanceof Gliding goes && !goes.done ? goes : null;
     }
 
     /** What is in hands, by what it is of and the setting; grips on settings whose bindings stay keep their hold. */
@@ -419,22 +436,48 @@ final class Plan {
 
     /** What was on its way goes on, unless it was touched; what is set otherwise sets out, where there is a glide. */
     private void glide(StepRun run, StepRun was) {
-        if (was.description != run.description || glide == null && was.gliding.length == 0) return;
-        List<Gliding> all = new ArrayList<>();
+        if (was.description != run.description || glide == null && was.moving.length == 0) return;
+        List<Moving> all = new ArrayList<>();
         for (int i = 0; i < run.arguments.length; i++) {
             int setting = i;
             if (Arrays.stream(run.driven).anyMatch(driven -> driven.setting == setting)) continue;
             Setting of = run.description.settings().get(i);
             boolean set = !Objects.equals(
                     was.step.settings().get(of.id()), run.step.settings().get(of.id()));
-            Gliding now = null;
+            Moving now = null;
             if (set && glide != null) now = new Gliding(i, of, glide, was.arguments[i], run.arguments[i]);
-            if (!set) for (Gliding each : was.gliding) if (each.setting == i && !each.done) now = each;
+            if (!set)
+                for (Moving each : was.moving)
+                    if (each instanceof Gliding && each.setting == i && !each.done) now = each;
             if (now == null) continue;
             all.add(now);
             run.arguments[i] = was.arguments[i];
         }
-        if (!all.isEmpty()) run.gliding = all.toArray(Gliding[]::new);
+        if (!all.isEmpty()) run.moving = all.toArray(Moving[]::new);
+    }
+
+    /** Lets the settings of a step be between those of the snapshots on the field, where these differ. */
+    private void blend(StepRun run, Lane lane) {
+        Step[] steps = unblended.contains(lane.id()) ? null : field.steps(run.step.id());
+        if (steps == null) return;
+        Object[][] each = new Object[steps.length][];
+        for (int i = 0; i < steps.length; i++) {
+            if (!steps[i].type().equals(run.step.type())) return;
+            each[i] = run.description.arguments(steps[i].settings());
+        }
+        List<Moving> all = new ArrayList<>();
+        for (int s = 0; s < run.arguments.length; s++) {
+            int setting = s;
+            if (Arrays.stream(run.driven).anyMatch(driven -> driven.setting == setting)) continue;
+            Object[] values =
+                    Arrays.stream(each).map(arguments -> arguments[setting]).toArray();
+            if (Arrays.stream(values).allMatch(values[0]::equals)) continue;
+            all.add(new Blending(s, run.description.settings().get(s), values, field.weights));
+        }
+        if (all.isEmpty()) return;
+        for (Moving moving : run.moving)
+            if (all.stream().noneMatch(other -> other.setting == moving.setting)) all.add(moving);
+        run.moving = all.toArray(Moving[]::new);
     }
 
     /** Lanes are compiled in order, and steps along them: what is read is there already. */
@@ -456,6 +499,16 @@ final class Plan {
     private LayerRun layer(String id) {
         for (LayerRun run : layers) if (run.layer().id().equals(id)) return run;
         return null;
+    }
+
+    /** Whether a lane is worked out before it is known where on the field of snapshots the look is. */
+    boolean leads(LaneRun lane) {
+        return lane.ahead || unblended.contains(lane.lane.id());
+    }
+
+    /** Finds out where on the field the look is in this frame. */
+    void weigh() {
+        if (field.isThere()) field.weigh(LaneClocks.number(across.end), up == null ? 0 : LaneClocks.number(up.end));
     }
 
     /** Marks a lane and all it reads and follows as to be worked out. */

@@ -101,7 +101,7 @@ public final class Player {
         next.library = library;
         Plan.StepRun stands = running;
         if (plan == null) return next;
-        next.plan = new Plan(plan.look, catalogue, rules, inbox, plan, null);
+        next.plan = new Plan(plan.look, plan.field, catalogue, rules, inbox, plan, null);
         Plan.StepRun same = stands == null ? null : next.plan.stepById.get(stands.step.id());
         if (same != null) {
             same.fresh = true;
@@ -134,12 +134,18 @@ public final class Player {
 
     /** The same; settings that are others than before come there by a glide, where it is not null. */
     public void load(Look look, Glide glide) {
-        plan = new Plan(KitOpening.open(rules.check(look), catalogue), catalogue, rules, inbox, plan, glide);
+        plan = planned(rules.check(look), plan, glide);
     }
 
     /** Begins with this look: nothing is taken over from the one before. {@link Refused} when it breaks a rule. */
     public void begin(Look look) {
-        plan = new Plan(KitOpening.open(rules.check(look), catalogue), catalogue, rules, inbox, null, null);
+        plan = planned(rules.check(look), null, null);
+    }
+
+    private Plan planned(Look look, Plan last, Glide glide) {
+        Look opened = KitOpening.open(look, catalogue);
+        SnapshotField field = SnapshotField.of(look, opened, catalogue);
+        return new Plan(opened, field, catalogue, rules, inbox, last, glide);
     }
 
     /** Where what controllers send arrives, and what is told to others; before the first look. */
@@ -165,7 +171,7 @@ public final class Player {
 
     /** Forgets all memory; the beat goes back to its start too where {@code beat} says so. */
     void rewind(boolean beat) {
-        if (plan != null) plan = new Plan(plan.look, catalogue, rules, inbox, null, null);
+        if (plan != null) plan = new Plan(plan.look, plan.field, catalogue, rules, inbox, null, null);
         if (beat) beats.rewind();
     }
 
@@ -199,16 +205,22 @@ public final class Player {
         choose(onlooker);
         double looks = moment.dt();
         boolean begun = false;
+        boolean weighed = false;
         for (Plan.LaneRun lane : plan.lanes) {
             if (!lane.ahead && !begun) {
                 looks = LaneClocks.lookTime(plan, moment.dt());
                 begun = true;
+            }
+            if (!weighed && !plan.leads(lane)) {
+                plan.weigh();
+                weighed = true;
             }
             LaneClocks.go(plan, lane, moment, lane.ahead ? moment.dt() : looks, beats);
             if (lane.needed) run(lane, moment, onlooker);
             // Time goes on in a lane that nobody looks at.
             lane.time += lane.dt;
         }
+        if (!weighed) plan.weigh();
         for (Plan.LayerRun layer : plan.layers)
             if (layer.opacity() != null) layer.opacity().advance(moment.dt(), moment.time(), beats.beat(), 0);
         // While nobody sees it the mix stays as it was seen last.
@@ -219,6 +231,8 @@ public final class Player {
 
     private void choose(Onlooker onlooker) {
         for (Plan.LaneRun lane : plan.lanes) lane.needed = false;
+        if (plan.across != null) plan.need(plan.across);
+        if (plan.up != null) plan.need(plan.up);
         if (plan.push != null) plan.need(plan.push);
         if (plan.restart != null) plan.need(plan.restart);
         for (Plan.LayerRun layer : plan.layers) {
@@ -368,23 +382,23 @@ public final class Player {
                 changed = true;
             }
         }
-        if (step.gliding.length > 0) changed |= glide(step, moment.time());
+        if (step.moving.length > 0) changed |= move(step, moment.time());
         if (changed) step.operation = step.description.make(step.arguments);
     }
 
-    /** Moves settings on that are on their way. */
-    private static boolean glide(Plan.StepRun step, double now) {
+    /** Moves settings on that are on their way, or between several. */
+    private static boolean move(Plan.StepRun step, double now) {
         boolean changed = false;
         boolean done = true;
-        for (Gliding gliding : step.gliding) {
-            if (gliding.done) continue;
-            Object argument = gliding.at(now);
-            done &= gliding.done;
-            if (argument.equals(step.arguments[gliding.setting])) continue;
-            step.arguments[gliding.setting] = argument;
+        for (Moving moving : step.moving) {
+            if (moving.done) continue;
+            Object argument = moving.at(now);
+            done &= moving.done;
+            if (argument.equals(step.arguments[moving.setting])) continue;
+            step.arguments[moving.setting] = argument;
             changed = true;
         }
-        if (done) step.gliding = Plan.STANDING;
+        if (done) step.moving = Plan.STANDING;
         return changed;
     }
 

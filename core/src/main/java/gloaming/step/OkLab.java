@@ -24,6 +24,17 @@ public final class OkLab {
         };
     }
 
+    /** The mixture of colours by weights that come to 1, in linear light. */
+    public static float[] mixed(Colour[] colours, double[] weights) {
+        double[] cones = new double[3];
+        for (int i = 0; i < colours.length; i++) {
+            double[] roots = roots(colours[i]);
+            for (int c = 0; c < 3; c++) cones[c] += weights[i] * roots[c];
+        }
+        for (int c = 0; c < 3; c++) cones[c] = cones[c] * cones[c] * cones[c];
+        return light(cones[0], cones[1], cones[2]);
+    }
+
     /** The colour a part {@code t} of the way from one to another, in linear light. */
     public static float[] between(Colour from, Colour to, double t) {
         double[] a = roots(from);

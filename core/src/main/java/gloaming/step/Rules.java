@@ -107,12 +107,17 @@ public final class Rules {
      * The lanes on which the look's own clock depends: they run on the show's time, whatever that clock does. {@link Refused} for a cycle.
      */
     public Set<String> ahead(Look look) {
-        List<Lane> pushing = Stream.of(look.clock().push(), look.clock().restart())
+        return with(look, look.clock().push(), look.clock().restart());
+    }
+
+    /** Lanes, where they are there and not null, and all on which they depend. */
+    public Set<String> with(Look look, String... lanes) {
+        List<Lane> wanted = Stream.of(lanes)
                 .filter(Objects::nonNull)
-                .map(id -> look.lane(id).orElseThrow())
+                .flatMap(id -> look.lane(id).stream())
                 .toList();
         Set<String> ids = new HashSet<>();
-        for (Lane lane : new Order(look).of(pushing)) ids.add(lane.id());
+        for (Lane lane : new Order(look).of(wanted)) ids.add(lane.id());
         return ids;
     }
 

@@ -17,8 +17,14 @@ import org.junit.jupiter.api.Test;
 class DiagnosisTest {
 
     private static List<String> of(Look look, Consumer<FrameStats> seen) {
-        FrameStats board = new FrameStats(
-                new Plan(look, Catalogue.all(), new Rules(Catalogue.all()), gloaming.desk.Inbox.EMPTY, null, null));
+        FrameStats board = new FrameStats(new Plan(
+                look,
+                SnapshotField.NONE,
+                Catalogue.all(),
+                new Rules(Catalogue.all()),
+                gloaming.desk.Inbox.EMPTY,
+                null,
+                null));
         board.budgetMs = 33;
         seen.accept(board);
         return new Diagnosis(Catalogue.all())

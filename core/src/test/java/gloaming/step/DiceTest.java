@@ -42,7 +42,7 @@ class DiceTest {
         assertThat(one.edits())
                 .allMatch(e -> e instanceof Edit.Set set && set.step().equals(first.id()));
         List<String> lanes = look.lanes().stream().map(lane -> lane.id()).toList();
-        Look held = look.withSnapshots(new Snapshots(List.of(), lanes));
+        Look held = look.withSnapshots(new Snapshots(List.of(), lanes, null));
         assertThatThrownBy(() -> DICE.roll(held, List.of(), List.of(), 1, 9)).isInstanceOf(Refused.class);
         Edit.Several all = (Edit.Several) DICE.roll(look, List.of(), List.of(), 1, 9);
         for (Edit edit : all.edits()) {

@@ -3,6 +3,7 @@ import Alpine from '../vendor/alpine-csp.js';
 import { air } from './air.js';
 import { clipboard } from './bench/clipboard.js';
 import { drawing } from './bench/drawing.js';
+import { field } from './bench/field.js';
 import { finder } from './bench/finder.js';
 import { follows } from './bench/follows.js';
 import { keys } from './bench/keys.js';
@@ -33,7 +34,7 @@ Alpine.data('bench', () => together(
   session(page), selection(page), kits(page), outside(page), previews(page), lanes(page), moving(page), mix(page), monitor(page), transport(page),
   settings(page),
   follows(page), formulas(page), hands(page), points(page), text(page), drawing(page), finder(page), notes(page), keys(page), clipboard(page), snapshots(page),
-  air(page),
+  field(page), air(page),
   {
     init() {
       this.startSession();
@@ -57,6 +58,7 @@ Alpine.data('bench', () => together(
       this.startKeys();
       this.startClipboard();
       this.startSnapshots();
+      this.startField();
     },
   },
 ));

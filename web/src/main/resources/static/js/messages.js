@@ -8,11 +8,11 @@
 /** @typedef {{do: 'ping', at?: number}} FromPagePing */
 /** @typedef {FromPageEdit|FromPageUndo|FromPageRedo|FromPageAddStep|FromPageExample|FromPageWrap|FromPageKeepKit|FromPageLayKit|FromPageRenewKit|FromPageRemember|FromPageThrow|FromPageRecall|FromPageUnwrap|FromPageOwnKit|FromPageKnob|FromPageRead|FromPageBring|FromPageDuplicateStep|FromPageDuplicateLane|FromPagePaste|FromPageAddLayer|FromPageFollow|FromPageFollowLayer|FromPageKeys|FromPageWrite|FromPageGoBack|FromPageFormula|FromPageBind|FromPageUnbind|FromPageChangeBinding|FromPageLift|FromPageArrange} FromPageChange */
 /** @typedef {{do: 'edit', n?: number, gesture?: number, edit: Edit}} FromPageEdit */
-/** @typedef {EditRename|EditFormat|EditAddLane|EditRemoveLane|EditMoveLane|EditRenameLane|EditSetClock|EditSetLookClock|EditSetDesk|EditAddStep|EditRemoveStep|EditMoveStep|EditLabelStep|EditBypass|EditSet|EditWrite|EditSetFollow|EditSetFormula|EditSetRead|EditAddLayer|EditRemoveLayer|EditMoveLayer|EditChangeLayer|EditAddSnapshot|EditRemoveSnapshot|EditMoveSnapshot|EditChangeSnapshot|EditSetApart|EditAddKit|EditRemoveKit|EditChangeKit|EditRebuild|EditSeveral} Edit */
+/** @typedef {EditRename|EditFormat|EditAddLane|EditRemoveLane|EditMoveLane|EditRenameLane|EditSetClock|EditSetLookClock|EditSetDesk|EditAddStep|EditRemoveStep|EditMoveStep|EditLabelStep|EditBypass|EditSet|EditWrite|EditSetFollow|EditSetFormula|EditSetRead|EditAddLayer|EditRemoveLayer|EditMoveLayer|EditChangeLayer|EditAddSnapshot|EditRemoveSnapshot|EditMoveSnapshot|EditChangeSnapshot|EditSetApart|EditSetField|EditAddKit|EditRemoveKit|EditChangeKit|EditRebuild|EditSeveral} Edit */
 /** @typedef {{edit: 'rename', name: string}} EditRename */
 /** @typedef {{edit: 'format', width: number, height: number, rate: number, seed: number, tempo: number}} EditFormat */
 /** @typedef {{edit: 'add-lane', place: number, lane: Lane}} EditAddLane */
-/** @typedef {{id: string, name: string, clock: Clock, steps: Step[], kit: string}} Lane */
+/** @typedef {{id: string, name: string, clock: Clock, steps: Step[], kit?: string}} Lane */
 /** @typedef {{factor: number, push?: string, restart?: string}} Clock */
 /** @typedef {{id: string, type: string, label?: string, bypassed?: boolean, settings?: Record<string, number|boolean|string>, follows?: Record<string, Follow>, reads?: Record<string, string>, formulas?: Record<string, string>, drafts?: Record<string, string>, chance?: string}} Step */
 /** @typedef {{lane: string, inLow: number, inHigh: number, outLow: number, outHigh: number, easeUp: number, easeDown: number}} Follow */
@@ -49,10 +49,13 @@
 /** @typedef {{edit: 'move-snapshot', snapshot: string, place: number}} EditMoveSnapshot */
 /** @typedef {{edit: 'change-snapshot', snapshot: SnapshotsSnapshot}} EditChangeSnapshot */
 /** @typedef {{edit: 'set-apart', apart: string[]}} EditSetApart */
+/** @typedef {{edit: 'set-field', field: SnapshotsField}} EditSetField */
+/** @typedef {{on: boolean, across?: string, up?: string, spots: Record<string, SnapshotsSpot>}} SnapshotsField */
+/** @typedef {{x: number, y: number}} SnapshotsSpot */
 /** @typedef {{edit: 'add-kit', kit: Kit, lanes: Lane[]}} EditAddKit */
-/** @typedef {{id: string, name: string, says: string, lane: string, knobs: KitKnob[], inputs: KitInput[], outputs: string[], kept: KitKept}} Kit */
-/** @typedef {{id: string, name: string, says: string, min: number, max: number, targets: KitTarget[]}} KitKnob */
-/** @typedef {{step: string, setting: string, low: number, high: number}} KitTarget */
+/** @typedef {{id: string, name: string, says: string, lane: string, knobs: KitKnob[], inputs: KitInput[], outputs: string[], kept?: KitKept}} Kit */
+/** @typedef {{id: string, name: string, says: string, min?: number, max?: number, targets: KitTarget[]}} KitKnob */
+/** @typedef {{step: string, setting: string, low?: number, high?: number}} KitTarget */
 /** @typedef {{id: string, name: string}} KitInput */
 /** @typedef {{id: string, revision: number}} KitKept */
 /** @typedef {{edit: 'remove-kit', kit: string}} EditRemoveKit */
@@ -126,7 +129,7 @@
 /** @typedef {{is: 'saved', version: number, n: number}} ToPageSaved */
 /** @typedef {{is: 'look', version: number, n: number, canUndo: boolean, canRedo: boolean, look: Look, grown: Record<string, Face>, kits: Record<string, Entry>, newest: Record<string, number>, formulas: Record<string, string>, curves: Record<string, Key[]>}} ToPageLook */
 /** @typedef {{name: string, width: number, height: number, rate: number, seed: number, tempo: number, lanes: Lane[], mix: Layer[], clock: Clock, desk: Desk, kits: Kit[], snapshots: Snapshots}} Look */
-/** @typedef {{all: SnapshotsSnapshot[], apart: string[]}} Snapshots */
+/** @typedef {{all: SnapshotsSnapshot[], apart: string[], field?: SnapshotsField}} Snapshots */
 /** @typedef {{settings: Setting[], reads: Input[], problems: Problem[]}} Face */
 /** @typedef {{id: string, label: string, form: SettingForm, min: number, max: number, byRatio: boolean, initial: number|boolean|string, unit: string, says: string, choices: string[], drag: RangeDrag}} Setting */
 /** @typedef {'NUMBER'|'WHOLE'|'CHOICE'|'COLOUR'|'TEXT'|'CODE'|'CURVE'|'FORMULA'|'MEDIUM'|'SWITCH'} SettingForm */
