@@ -112,7 +112,7 @@ public final class Diagnosis {
                 notes.add(new Note("'" + lane.name() + "' " + gives.unmixed(), last(lane), lane.id()));
             } else if (gives == null) {
                 notes.add(new Note("'" + lane.name() + "' is in the mix and has no steps yet.", null, lane.id()));
-            } else if (layer.opacity() == 0 && layer.follow() == null) {
+            } else if (layer.opacity() == 0 && !board.follows.contains(layer.id() + " opacity")) {
                 notes.add(new Note("'" + lane.name() + "' is in the mix at opacity 0.", last(lane), lane.id()));
             }
         }

@@ -18,6 +18,7 @@ import org.junit.jupiter.api.Test;
 import org.openqa.selenium.By;
 import org.openqa.selenium.JavascriptExecutor;
 import org.openqa.selenium.interactions.Actions;
+import org.openqa.selenium.support.ui.Select;
 
 /** Kits of the shelf: found, kept, brought up to a newer one when told to, and looked at in motion. */
 class KitShelfOnTheBenchTest extends ByHand {
@@ -114,6 +115,52 @@ class KitShelfOnTheBenchTest extends ByHand {
                             .name())
                     .isEqualTo("Comets");
         }
+    }
+
+    @Test
+    void theGuidesExamplesPlayAndOnePressLaysThemIntoTheLook() {
+        OpenLook open = bench("Learning");
+        browser.get(program.url("/guide#step-twist-shape"));
+        browser.findElement(By.cssSelector("#step-twist-shape summary")).click();
+        until(
+                "its example is in motion",
+                () -> Boolean.TRUE.equals(((JavascriptExecutor) browser)
+                        .executeScript(
+                                "return document.querySelector('#step-twist-shape img').naturalHeight === 24 * 108")));
+        assertThat(browser.findElement(By.cssSelector("#step-twist-shape .example p"))
+                        .getText())
+                .contains("turned");
+        new Select(browser.findElement(By.cssSelector("#lay select"))).selectByVisibleText("Learning");
+        browser.findElement(By.cssSelector("#step-twist-shape button[form=lay]"))
+                .click();
+        until(
+                "it is in the look",
+                () -> open.look().steps().anyMatch(s -> s.type().equals("twist-shape")));
+        until("and the page is at the Bench", () -> browser.getCurrentUrl().contains("/bench/" + open.id));
+        until("and seen", () -> brightest() > 60);
+        choose("twist-shape", open);
+        browser.findElement(By.xpath("//button[normalize-space(.)='Example']")).click();
+        until(
+                "its example is beside its settings too",
+                () -> Boolean.TRUE.equals(((JavascriptExecutor) browser)
+                        .executeScript(
+                                "return document.querySelector('.set .example img')?.naturalHeight === 24 * 108")));
+    }
+
+    private static void choose(String type, OpenLook open) {
+        String id = open.look()
+                .steps()
+                .filter(s -> s.type().equals(type))
+                .findFirst()
+                .orElseThrow()
+                .id();
+        until(
+                "its card is there",
+                () -> !browser.findElements(By.id("step-" + id)).isEmpty());
+        browser.findElement(By.id("step-" + id)).click();
+        until(
+                "its settings are there",
+                () -> !browser.findElements(By.cssSelector(".set h1")).isEmpty());
     }
 
     private static void choose() {

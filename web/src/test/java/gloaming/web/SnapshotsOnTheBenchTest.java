@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import gloaming.look.Blend;
 import gloaming.look.Clock;
+import gloaming.look.Edit;
 import gloaming.look.Lane;
 import gloaming.look.Layer;
 import gloaming.look.Look;
@@ -13,6 +14,7 @@ import gloaming.look.Value;
 import gloaming.web.store.OpenLook;
 import gloaming.web.store.Shows;
 import java.util.List;
+import java.util.Map;
 import org.junit.jupiter.api.Test;
 import org.openqa.selenium.By;
 import org.openqa.selenium.Keys;
@@ -109,5 +111,73 @@ class SnapshotsOnTheBenchTest extends ByHand {
         until("and seen", () -> brightest() > 150);
         assertThat(browser.findElements(By.cssSelector("#set-look option")))
                 .noneMatch(o -> open.id.equals(o.getDomAttribute("value")));
+    }
+
+    @Test
+    void snapshotsLieOnAFieldAndASignalGoesBetweenThem() {
+        OpenLook open = bench("Between");
+        add(open, "n", "oscillator", "sway");
+        add(open, "n", "solid colour", "fill");
+        String fill = open.look()
+                .steps()
+                .filter(s -> s.type().equals("fill"))
+                .findFirst()
+                .orElseThrow()
+                .id();
+        open.apply(new Edit.Set(fill, "brightness", Value.of(0)), 0);
+        new Actions(browser).sendKeys("m").perform();
+        until("one is taken", () -> open.look().snapshots().all().size() == 1);
+        open.apply(new Edit.Set(fill, "brightness", Value.of(8)), 0);
+        new Actions(browser).sendKeys("m").perform();
+        until("and another", () -> open.look().snapshots().all().size() == 2);
+        button("Field").click();
+        for (int i = 1; i <= 2; i++) {
+            int n = i;
+            until(
+                    "it can be laid there",
+                    () -> !browser.findElements(By.cssSelector(".field-words .off button"))
+                            .isEmpty());
+            browser.findElement(By.cssSelector(".field-words .off button")).click();
+            until("it lies there", () -> spots(open).size() == n);
+        }
+        new Select(browser.findElement(By.id("field-across"))).selectByVisibleText("oscillator");
+        until("a lane says where", () -> open.look().snapshots().field().across() != null);
+        button("Go by it").click();
+        until("settings go by it", () -> open.look().snapshots().field().on());
+        until("it gets dark", () -> brightest() < 60);
+        until("and light", () -> brightest() > 200);
+        until(
+                "which the setting says",
+                () -> browser.findElements(By.cssSelector(".by-field")).stream()
+                                .filter(WebElement::isDisplayed)
+                                .count()
+                        == 1);
+
+        WebElement area = browser.findElement(By.cssSelector(".field-area"));
+        WebElement second = browser.findElements(By.cssSelector(".spot")).getLast();
+        new Actions(browser)
+                .moveToElement(second)
+                .clickAndHold()
+                .moveToElement(area)
+                .release()
+                .perform();
+        until(
+                "it is dragged to the middle",
+                () -> Math.abs(spots(open).get("n2").x() - 0.5) < 0.02);
+        second.sendKeys(Keys.ARROW_RIGHT);
+        until("and a little further by a key", () -> spots(open).get("n2").x() > 0.51);
+        chord("z");
+        until("undo takes back the key", () -> Math.abs(spots(open).get("n2").x() - 0.5) < 0.02);
+        chord("z");
+        until("and the drag as one", () -> spots(open).get("n2").x() == 1);
+    }
+
+    private static Map<String, Snapshots.Spot> spots(OpenLook open) {
+        Snapshots.Field field = open.look().snapshots().field();
+        return field == null ? Map.of() : field.spots();
+    }
+
+    private static WebElement button(String text) {
+        return browser.findElement(By.xpath("//button[normalize-space(.)='" + text + "']"));
     }
 }

@@ -41,7 +41,8 @@ public class DemoShow {
             "gable",
             "reed-marsh",
             "forty-windows",
-            "open-air");
+            "open-air",
+            "four-tides");
     private static final List<String> MEDIA = List.of("heron.png", "marsh.jpg", "wheel.png");
 
     private final Shows shows;

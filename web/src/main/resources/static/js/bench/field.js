@@ -34,7 +34,18 @@ export function field(page) {
       return on ? 'Settings go by the field.' : 'It rests: settings stand as they are set.';
     },
     /** @param {Partial<import('../messages.js').SnapshotsField>} change @param {number} [drag] */
-    changeField(change, drag = 0) { this.edit({ edit: 'set-field', field: { ...this.field, ...change } }, drag); },
+    changeField(change, drag = 0) {
+      const field = { ...this.field, ...change };
+      // Whoever drags is not told what was dragged.
+      if (this.look.snapshots) this.look.snapshots.field = field;
+      this.edit({ edit: 'set-field', field }, drag);
+    },
+    /** Whether a setting of the selected step is between those of the snapshots on the field. @param {string} setting */
+    inField(setting) {
+      if (!this.field.on || !this.field.across || this.spots.length < 2) return false;
+      const kept = this.spots.map((s) => JSON.stringify(s.snap.steps[this.stepId]?.[setting]));
+      return kept.some((each) => each !== kept[0]) && !this.isApart(`${this.stepId} ${setting}`);
+    },
     /** Lays a snapshot where there is room yet. @param {string} id */
     layOnField(id) {
       const corners = [[0, 0], [1, 0], [1, 1], [0, 1], [0.5, 0.5], [0.5, 0], [0.5, 1], [0, 0.5], [1, 0.5]];
