@@ -1,6 +1,7 @@
 package gloaming.web.store;
 
 import gloaming.desk.Phone;
+import gloaming.look.KeptKit;
 import gloaming.look.Limits;
 import gloaming.look.Look;
 import gloaming.look.LookJson;
@@ -56,11 +57,13 @@ public class ShowZip {
     private static final JsonMapper JSON = JsonMapper.builder().build();
 
     private final Shows shows;
+    private final Kits kits;
     private final Media rows;
     private final MediaStore store;
     private final Journal journal;
 
-    ShowZip(Shows shows, Media rows, MediaStore store, Journal journal) {
+    ShowZip(Shows shows, Kits kits, Media rows, MediaStore store, Journal journal) {
+        this.kits = kits;
         this.rows = rows;
         this.shows = shows;
         this.store = store;
@@ -87,6 +90,7 @@ public class ShowZip {
         ArrayNode looks = about.putArray("looks");
         ArrayNode ids = about.putArray("ids");
         ArrayNode media = about.putArray("media");
+        ArrayNode kept = about.putArray("kits");
         try (ZipOutputStream zip = new ZipOutputStream(out)) {
             int n = 0;
             for (Shows.LookRow row : shows.looks(showId)) {
@@ -94,6 +98,11 @@ public class ShowZip {
                 looks.add(path);
                 ids.add(row.id());
                 put(zip, path, LookJson.write(shows.document(row.id())).getBytes(StandardCharsets.UTF_8));
+            }
+            for (Kits.Row row : kits.ownOf(showId)) {
+                String path = "kits/%03d.json".formatted(kept.size() + 1);
+                kept.addObject().put("path", path).set("media", JSON.valueToTree(kits.media(row.id())));
+                put(zip, path, kits.document(row.id()).write().getBytes(StandardCharsets.UTF_8));
             }
             Set<String> written = new HashSet<>();
             for (Media.Row row : rows.of(showId)) {
@@ -117,6 +126,7 @@ public class ShowZip {
     /** Brings a show in as a new one; {@link Refused} with one sentence when it cannot, and then nothing is left behind. */
     public String read(InputStream in) throws IOException {
         Map<String, Look> looks = new HashMap<>();
+        Map<String, KeptKit> kits = new HashMap<>();
         Map<String, Media.Row> media = new HashMap<>();
         JsonNode about = null;
         String show = shows.addHidden("Coming in");
@@ -130,6 +140,7 @@ public class ShowZip {
                 String path = entry.getName();
                 if (path.equals("show.json")) about = JSON.readTree(text(zip, path));
                 else if (path.matches("looks/[0-9]{3,5}\\.json")) looks.put(path, look(text(zip, path), path));
+                else if (path.matches("kits/[0-9]{3,5}\\.json")) kits.put(path, KeptKit.read(text(zip, path)));
                 else if (path.matches(MEDIUM)) {
                     Media.Row row = store.add(show, INCOMING, path.substring(6, 20), "", new Unclosed(zip));
                     media.put(path, row);
@@ -143,6 +154,7 @@ public class ShowZip {
             if (about.path("version").asInt(0) > VERSION)
                 throw new Refused("The show was exported by a newer Gloaming.");
             finish(show, about, looks, media);
+            finish(show, about, kits);
             shows.deleteShow(show, false);
             whole = true;
             return show;
@@ -191,6 +203,22 @@ public class ShowZip {
         }
         // What came in got rows of its own by the list; the first ones only held the bytes.
         for (Media.Row row : media.values()) rows.drop(row.id());
+    }
+
+    private void finish(String show, JsonNode about, Map<String, KeptKit> came) {
+        for (JsonNode each : about.path("kits")) {
+            String path = each.path("path").asString("");
+            KeptKit kit = came.get(path);
+            if (kit == null) throw new Refused("The zip says it holds " + path + ", and does not.");
+            List<Kits.Medium> shown = new ArrayList<>();
+            for (JsonNode medium : each.path("media"))
+                shown.add(new Kits.Medium(
+                        medium.path("ref").asString(""),
+                        medium.path("name").asString(""),
+                        medium.path("hash").asString("")));
+            new Rules(Catalogue.all()).check(kit.look());
+            kits.keep(show, kit, shown);
+        }
     }
 
     /** A medium whose bytes are not in the zip and are in the media folder, as one of this show; or null. */

@@ -143,6 +143,7 @@ public class Shows {
             Media.Row twin = media.add(copy, row.ref(), row.name(), row.folder(), row.hash(), row.bytes(), facts);
             if (row.id().equals(show.sound())) setSound(copy, twin.id());
         }
+        for (Kits.Row row : kits.ownOf(show.id())) kits.keep(copy, kits.document(row.id()), kits.media(row.id()));
         setGain(copy, show.gain());
         setPhone(copy, phone(show.id()));
         return copy;
