@@ -195,9 +195,11 @@ class BudgetTest {
             Player player = new Player(Catalogue.all(), crew).inRealTime();
             player.load(look(fill(), snag()));
             mischief = Mischief.LATE;
-            for (int frame = 0; frame < 3; frame++) red(player, frame);
-            red(player, 3);
-            assertThat(player.troubles()).anySatisfy(t -> assertThat(t).contains("it is tried again"));
+            // On a busy machine several late frames come to one strike.
+            until("it is passed over for a while", () -> {
+                red(player, 3);
+                return player.troubles().stream().anyMatch(t -> t.contains("it is tried again"));
+            });
             mischief = Mischief.NONE;
             until("it runs again", () -> {
                 red(player, 4);
