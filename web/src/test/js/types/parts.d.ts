@@ -24,6 +24,7 @@ export type Bench = Of<typeof import('declared/session.js').session>
   & Of<typeof import('declared/bench/keys.js').keys>
   & Of<typeof import('declared/bench/kits.js').kits>
   & Of<typeof import('declared/bench/outside.js').outside>
+  & Of<typeof import('declared/bench/frame.js').frame>
   & Of<typeof import('declared/bench/field.js').field>
   & Of<typeof import('declared/bench/snapshots.js').snapshots>
   & { $nextTick(then: () => void): void; $watch(name: string, then: () => void): void };

@@ -5,9 +5,13 @@ import gloaming.flow.Picture;
 import gloaming.library.Fit;
 import gloaming.library.Library;
 import gloaming.library.NestedLibrary;
+import gloaming.look.Blend;
 import gloaming.look.Id;
+import gloaming.look.Lane;
+import gloaming.look.Layer;
 import gloaming.look.Look;
 import gloaming.look.Refused;
+import gloaming.look.Snapshots;
 import gloaming.picture.kernel.Border;
 import gloaming.picture.kernel.Sampler;
 import gloaming.play.Moment;
@@ -16,11 +20,14 @@ import gloaming.play.Player;
 import gloaming.play.Within;
 import gloaming.sound.Sound;
 import gloaming.step.ByRows;
+import gloaming.step.Catalogue;
 import gloaming.step.Choice;
 import gloaming.step.Frame;
 import gloaming.step.Operation;
 import gloaming.step.Range;
+import gloaming.step.SnapshotEdits;
 import gloaming.step.StepInfo;
+import java.util.List;
 
 /**
  * Another look of the show as a picture: it has a player of its own that hears what this look hears and goes by the time of the lane, and an
@@ -48,7 +55,13 @@ public record LookInside(
                 initial = 1,
                 byRatio = true,
                 says = "The part of this look's height at which it is worked out: less is faster.")
-        double detail)
+        double detail,
+
+        @Id("lane") @Choice(initial = "", says = "What leaves one of its lanes, by its name, in place of its mix.")
+        String lane,
+
+        @Id("snapshot") @Choice(initial = "", says = "One of its snapshots, by its name, as which it stands here.")
+        String snapshot)
         implements Operation<Nothing, Picture, LookInside.Memory> {
 
     /** The player, and what it plays. */
@@ -56,6 +69,7 @@ public record LookInside(
         private Player player;
         private Library outer;
         private Look playing;
+        private String part = "";
         private String wanted;
         private String ref = "";
         private long frame;
@@ -94,17 +108,39 @@ public record LookInside(
     }
 
     private void take(Look now, Memory memory) {
-        if (now == memory.playing && look.equals(memory.ref)) return;
+        String part = lane + "/" + snapshot;
+        if (now == memory.playing && look.equals(memory.ref) && part.equals(memory.part)) return;
         try {
-            if (look.equals(memory.ref)) memory.player.load(now);
-            else memory.player.begin(now);
+            Look shown = part(now);
+            if (look.equals(memory.ref)) memory.player.load(shown);
+            else memory.player.begin(shown);
             memory.playing = now;
+            memory.part = part;
             memory.ref = look;
             memory.refused = null;
         } catch (Refused e) {
             // A rule that it breaks now is told where it is edited.
             memory.refused = e.getMessage();
         }
+    }
+
+    /** The look as it stands here: with one of its snapshots, and one of its lanes in place of its mix. */
+    private Look part(Look whole) {
+        Look part = whole;
+        if (!snapshot.isEmpty()) {
+            Snapshots.Snapshot found = whole.snapshots().all().stream()
+                    .filter(each -> each.name().equalsIgnoreCase(snapshot))
+                    .findFirst()
+                    .orElseThrow(
+                            () -> new Refused("'" + whole.name() + "' has no snapshot called '" + snapshot + "'."));
+            part = new SnapshotEdits(Catalogue.all()).called(whole, found.id());
+        }
+        if (lane.isEmpty()) return part;
+        Lane found = whole.lanesIn(null).stream()
+                .filter(each -> each.name().equalsIgnoreCase(lane))
+                .findFirst()
+                .orElseThrow(() -> new Refused("'" + whole.name() + "' has no lane called '" + lane + "'."));
+        return part.withMix(List.of(Layer.of("shown", found.id(), Blend.OVER, 1)));
     }
 
     private Picture laid(Picture made, Picture out, Frame frame) {

@@ -1,10 +1,8 @@
 package gloaming.look;
 
 import java.util.ArrayList;
-import java.util.HashSet;
 import java.util.List;
 import java.util.NoSuchElementException;
-import java.util.Set;
 import java.util.function.Function;
 
 /** Carries edits out and turns them round. */
@@ -17,14 +15,14 @@ public final class Edits {
             case Edit.Rename e -> look.withName(e.name());
             case Edit.Format e -> look.withFormat(e.width(), e.height(), e.rate(), e.seed(), e.tempo());
             case Edit.AddLane e -> look.withLanes(inserted(look.lanes(), e.place(), e.lane()));
-            case Edit.RemoveLane e -> removeLane(look, lane(look, e.lane()).id());
+            case Edit.RemoveLane e -> Removal.lane(look, lane(look, e.lane()).id());
             case Edit.MoveLane e -> look.withLanes(moved(look.lanes(), lane(look, e.lane()), e.place()));
             case Edit.RenameLane e -> look.withLane(lane(look, e.lane()).id(), lane -> lane.withName(e.name()));
             case Edit.SetClock e -> look.withLane(lane(look, e.lane()).id(), lane -> lane.withClock(e.clock()));
             case Edit.SetLookClock e -> look.withClock(e.clock());
             case Edit.SetDesk e -> look.withDesk(e.desk());
             case Edit.AddStep e -> look.withLane(lane(look, e.lane()).id(), lane -> lane.insert(e.place(), e.step()));
-            case Edit.RemoveStep e -> removeStep(look, e.step());
+            case Edit.RemoveStep e -> Removal.step(look, e.step());
             case Edit.MoveStep e -> moveStep(look, e);
             case Edit.LabelStep e -> step(look, e.step(), s -> s.withLabel(e.label()));
             case Edit.Bypass e -> step(look, e.step(), s -> s.withBypass(e.bypassed()));
@@ -35,7 +33,7 @@ public final class Edits {
             case Edit.SetFormula e -> step(look, e.step(), s -> s.withFormula(e.setting(), e.text()));
             case Edit.SetRead e -> step(look, e.step(), s -> s.withRead(e.read(), e.lane()));
             case Edit.AddLayer e -> look.withMix(inserted(look.mix(), e.place(), e.layer()));
-            case Edit.RemoveLayer e -> letGo(look.withMix(without(look.mix(), layer(look, e.layer()))));
+            case Edit.RemoveLayer e -> Removal.letGo(look.withMix(without(look.mix(), layer(look, e.layer()))));
             case Edit.MoveLayer e -> look.withMix(moved(look.mix(), layer(look, e.layer()), e.place()));
             case Edit.ChangeLayer e -> {
                 Layer was = layer(look, e.layer().id());
@@ -101,7 +99,7 @@ public final class Edits {
             case Edit.RemoveLane e
             when lane(before, e.lane()).steps().stream().anyMatch(s -> before.kitOf(s) != null) ->
                 Edit.Rebuild.of(before);
-            case Edit.RemoveLane e -> withDesk(before, edit, restoreLane(before, lane(before, e.lane())));
+            case Edit.RemoveLane e -> withDesk(before, edit, Removal.restore(before, lane(before, e.lane())));
             case Edit.MoveLane e -> new Edit.MoveLane(e.lane(), before.lanes().indexOf(lane(before, e.lane())));
             case Edit.RenameLane e ->
                 new Edit.RenameLane(e.lane(), lane(before, e.lane()).name());
@@ -224,89 +222,10 @@ public final class Edits {
                         && e.kit().id().equals(l.kit().id());
             case Edit.SetLookClock l -> earlier instanceof Edit.SetLookClock;
             case Edit.SetDesk l -> earlier instanceof Edit.SetDesk;
+            case Edit.SetField l -> earlier instanceof Edit.SetField;
             case Edit.Format l -> earlier instanceof Edit.Format;
             default -> false;
         };
-    }
-
-    private static Look removeStep(Look look, String id) {
-        Look without = look.withLane(laneOf(look, id).id(), lane -> lane.without(id));
-        Look unread = without.withLanes(without.lanes().stream()
-                .map(lane -> lane.withSteps(
-                        lane.steps().stream().map(step -> unread(step, id)).toList()))
-                .toList());
-        return letGo(look.kitOf(step(look, id)) == null ? unread : unused(unread, id));
-    }
-
-    private static Look removeLane(Look look, String id) {
-        Lane gone = lane(look, id);
-        for (Kit kit : look.kits())
-            if (kit.lane().equals(id))
-                throw new Refused("'" + gone.name() + "' is what stands in the place of the kit '" + kit.name()
-                        + "'; remove the kit's uses, or unwrap it.");
-        Look left = look.withLanes(look.lanes().stream()
-                        .filter(lane -> !lane.id().equals(id))
-                        .map(lane -> lane.withClock(lane.clock().forget(id))
-                                .withSteps(lane.steps().stream()
-                                        .map(step -> forget(step, gone))
-                                        .toList()))
-                        .toList())
-                .withMix(look.mix().stream()
-                        .filter(layer -> !layer.lane().equals(id))
-                        .map(layer -> forget(layer, id))
-                        .toList())
-                .withClock(look.clock().forget(id));
-        for (Step step : gone.steps()) if (look.kitOf(step) != null) left = unused(left, step.id());
-        return letGo(left);
-    }
-
-    /** Without all that goes by lanes within a use of a kit that is gone. */
-    private static Look unused(Look look, String use) {
-        String path = use + "/";
-        List<Lane> lanes = new ArrayList<>();
-        for (Lane lane : look.lanes()) {
-            List<Step> steps = new ArrayList<>();
-            for (Step step : lane.steps()) {
-                Step left = step;
-                for (var read : step.reads().entrySet())
-                    if (ReadSource.of(read.getValue()).within(use)) left = left.withRead(read.getKey(), null);
-                for (var follow : step.follows().entrySet())
-                    if (follow.getValue().lane().startsWith(path)) left = left.withFollow(follow.getKey(), null);
-                steps.add(left);
-            }
-            lanes.add(lane.withSteps(steps).withClock(unused(lane.clock(), path)));
-        }
-        List<Layer> mix = new ArrayList<>();
-        for (Layer layer : look.mix()) {
-            if (layer.lane().startsWith(path)) continue;
-            Layer left = layer;
-            if (layer.mask() != null && layer.mask().startsWith(path)) left = forget(left, layer.mask());
-            if (layer.follow() != null && layer.follow().lane().startsWith(path))
-                left = forget(left, layer.follow().lane());
-            mix.add(left);
-        }
-        return look.withLanes(lanes).withMix(mix).withClock(unused(look.clock(), path));
-    }
-
-    private static Clock unused(Clock clock, String path) {
-        Clock left = clock;
-        for (String lane : new String[] {clock.push(), clock.restart()})
-            if (lane != null && lane.startsWith(path)) left = left.forget(lane);
-        return left;
-    }
-
-    /** Without the bindings, the places on the strip, and the knobs and outputs of kits, of what is not there any more. */
-    private static Look letGo(Look look) {
-        Set<String> there = new HashSet<>();
-        look.steps().forEach(step -> there.add(step.id()));
-        look.mix().forEach(layer -> there.add(layer.id()));
-        there.add(Binding.SHOW);
-        Desk kept = look.desk().keeping((of, setting) -> there.contains(of));
-        Look left = kept == look.desk() ? look : look.withDesk(kept);
-        if (look.kits().isEmpty()) return left;
-        look.lanes().forEach(lane -> there.add(lane.id()));
-        List<Kit> kits = look.kits().stream().map(kit -> kit.keeping(there)).toList();
-        return kits.equals(look.kits()) ? left : left.withKits(kits);
     }
 
     /** An inverse that also brings back what the artist's hands and kits lost by the edit. */
@@ -318,66 +237,6 @@ public final class Edits {
             if (!kit.equals(after.kit(kit.id()).orElse(kit))) back.add(new Edit.ChangeKit(kit));
         }
         return back.size() == 1 ? inverse : new Edit.Several(back);
-    }
-
-    /** Without the reads that go with a step. */
-    private static Step unread(Step step, String gone) {
-        Step changed = step;
-        for (var read : step.reads().entrySet()) {
-            if (gone.equals(ReadSource.of(read.getValue()).step())) changed = changed.withRead(read.getKey(), null);
-        }
-        return changed;
-    }
-
-    private static Step forget(Step step, Lane gone) {
-        String lane = gone.id();
-        Step changed = step;
-        for (var read : step.reads().entrySet()) {
-            if (ReadSource.of(read.getValue()).goesWith(gone)) changed = changed.withRead(read.getKey(), null);
-        }
-        for (var follow : step.follows().entrySet()) {
-            if (follow.getValue().lane().equals(lane)) changed = changed.withFollow(follow.getKey(), null);
-        }
-        return changed;
-    }
-
-    private static Layer forget(Layer layer, String lane) {
-        String mask = lane.equals(layer.mask()) ? null : layer.mask();
-        Follow follow = layer.follow() != null && layer.follow().lane().equals(lane) ? null : layer.follow();
-        return new Layer(
-                layer.id(),
-                layer.lane(),
-                layer.blend(),
-                layer.opacity(),
-                layer.hidden(),
-                mask,
-                follow,
-                layer.formula());
-    }
-
-    private static Edit restoreLane(Look before, Lane gone) {
-        List<Edit> back = new ArrayList<>();
-        back.add(new Edit.AddLane(before.lanes().indexOf(gone), gone));
-        for (Lane lane : before.lanes()) {
-            if (lane == gone) continue;
-            if (lane.clock().reads(gone.id())) back.add(new Edit.SetClock(lane.id(), lane.clock()));
-            for (Step step : lane.steps()) {
-                step.reads().forEach((read, id) -> {
-                    if (ReadSource.of(id).goesWith(gone)) back.add(new Edit.SetRead(step.id(), read, id));
-                });
-                step.follows().forEach((setting, follow) -> {
-                    if (follow.lane().equals(gone.id())) back.add(new Edit.SetFollow(step.id(), setting, follow));
-                });
-            }
-        }
-        for (int i = 0; i < before.mix().size(); i++) {
-            Layer layer = before.mix().get(i);
-            if (layer.lane().equals(gone.id())) back.add(new Edit.AddLayer(i, layer));
-            else if (forget(layer, gone.id()).equals(layer)) continue;
-            else back.add(new Edit.ChangeLayer(layer));
-        }
-        if (before.clock().reads(gone.id())) back.add(new Edit.SetLookClock(before.clock()));
-        return new Edit.Several(back);
     }
 
     private static Look moveStep(Look look, Edit.MoveStep e) {
@@ -393,15 +252,15 @@ public final class Edits {
         return look.withStep(id, change);
     }
 
-    private static Step step(Look look, String id) {
+    static Step step(Look look, String id) {
         return found(look::step, id, "step");
     }
 
-    private static Lane lane(Look look, String id) {
+    static Lane lane(Look look, String id) {
         return found(look::lane, id, "lane");
     }
 
-    private static Lane laneOf(Look look, String step) {
+    static Lane laneOf(Look look, String step) {
         return found(look::laneOf, step, "step");
     }
 

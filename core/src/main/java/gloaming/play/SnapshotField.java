@@ -1,8 +1,6 @@
 package gloaming.play;
 
-import gloaming.look.Edits;
 import gloaming.look.Look;
-import gloaming.look.Refused;
 import gloaming.look.Snapshots;
 import gloaming.look.Step;
 import gloaming.step.Catalogue;
@@ -59,22 +57,13 @@ final class SnapshotField {
         List<Snapshots.Spot> spots = new ArrayList<>();
         for (var each : field.spots().entrySet()) {
             if (look.snapshots().find(each.getKey()) == null) continue;
-            looks.add(KitOpening.open(called(look, snapshots, each.getKey()), catalogue));
+            looks.add(KitOpening.open(snapshots.called(look, each.getKey()), catalogue));
             spots.add(each.getValue());
         }
         if (looks.size() < 2) return NONE;
         double[] x = spots.stream().mapToDouble(Snapshots.Spot::x).toArray();
         double[] y = spots.stream().mapToDouble(Snapshots.Spot::y).toArray();
         return new SnapshotField(field.across(), up, looks, x, y);
-    }
-
-    private static Look called(Look look, SnapshotEdits snapshots, String id) {
-        try {
-            return Edits.apply(look, snapshots.call(look, id));
-        } catch (Refused e) {
-            // All is so already.
-            return look;
-        }
     }
 
     boolean isThere() {

@@ -186,6 +186,14 @@ public final class Description {
                 : operation().getAnnotation(StepInfo.class).notice();
     }
 
+    /** Good settings of it to begin from. */
+    public List<Preset> sets() {
+        if (constructor == null) return List.of();
+        return Stream.of(operation().getAnnotation(StepInfo.class).sets())
+                .map(text -> Preset.read(text, this))
+                .toList();
+    }
+
     /** Its worked example as {@link StepInfo#example} has it, or empty. */
     public String example() {
         return constructor == null

@@ -16,6 +16,7 @@ import gloaming.look.Value;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 
@@ -58,6 +59,14 @@ public final class Examples {
         if (description == null) throw new Refused("There is no example of that.");
         Look empty = new Look(description.name(), 960, 540, 30, 11, 96, List.of(), List.of());
         return Edits.apply(empty, lay(empty, type));
+    }
+
+    /** The same, with the step set as one of its good settings. */
+    public Look look(String type, Preset preset) {
+        Look look = look(type);
+        for (Map.Entry<String, Value> each : preset.values().entrySet())
+            look = Edits.apply(look, new Edit.Set("s1", each.getKey(), each.getValue()));
+        return look;
     }
 
     /** One example: ids are given in order, the step's own first. */
@@ -149,9 +158,7 @@ public final class Examples {
             if (i < 0) throw new IllegalStateException("the example of " + description.id() + " sets " + name);
             if (value.startsWith("=")) return made.withFormula(name, value.substring(1));
             Setting setting = of.settings().get(i);
-            if (setting.numeric()) return made.with(name, Value.of(Double.parseDouble(value)));
-            if (setting.form() == Setting.Form.SWITCH) return made.with(name, Value.of(Boolean.parseBoolean(value)));
-            return made.with(name, Value.of(value));
+            return made.with(name, Preset.value(setting, value));
         }
 
         /** What a signal did in the last seconds, across the picture; what came into the step is a dim trace below it. */

@@ -2,6 +2,7 @@ package gloaming.step;
 
 import gloaming.look.Edit;
 import gloaming.look.Edits;
+import gloaming.look.Layer;
 import gloaming.look.Limits;
 import gloaming.look.Look;
 import gloaming.look.LookJson;
@@ -50,7 +51,7 @@ public final class Paste {
      */
     public Edit paste(Look look, String lookId, String text, String lane, String step, boolean settings) {
         Part part = read(text, lookId);
-        if (settings) return settings(look, part.look, step);
+        if (settings) return settings(look, part, step);
         Laying laying = new Laying(catalogue, look, part.look, part.own, part.kind == Kind.LANES);
         Edit edit = part.kind == Kind.STEPS && lane != null ? laying.steps(lane, step) : laying.lanes(lane);
         new Rules(catalogue).check(Edits.apply(look, edit));
@@ -74,7 +75,36 @@ public final class Paste {
         return new Part(kind, own, LookJson.read(node.path("look").toString()));
     }
 
-    private Edit settings(Look look, Look from, String id) {
+    /** Sets a layer as the first layer of a text is set: its blend, its opacity and what that follows, its mask. */
+    public Edit layer(Look look, String lookId, String text, String id) {
+        Part part = read(text, lookId);
+        Layer to = look.layer(id).orElseThrow(() -> new Refused("That layer is not there any more."));
+        if (part.look.mix().isEmpty()) throw new Refused("There is no layer in the clipboard; copy one of the mix.");
+        Layer given = new Going(look, catalogue, read -> read, lane -> known(look, part, lane))
+                .layer(part.look.mix().getFirst());
+        boolean lost = given.formula() != null && given.formula().contains(Going.LOST);
+        Layer now = new Layer(
+                to.id(),
+                to.lane(),
+                given.blend(),
+                given.opacity(),
+                to.hidden(),
+                given.mask(),
+                given.follow(),
+                lost ? null : given.formula());
+        if (now.equals(to)) throw new Refused("The layer is set so already.");
+        Edit edit = new Edit.ChangeLayer(now);
+        new Rules(catalogue).check(Edits.apply(look, edit));
+        return edit;
+    }
+
+    /** A lane of a text, where it is one of this look. */
+    private static String known(Look look, Part part, String lane) {
+        return part.own && look.lane(lane).isPresent() ? lane : null;
+    }
+
+    private Edit settings(Look look, Part part, String id) {
+        Look from = part.look;
         Step to = look.step(id).orElseThrow(() -> new Refused("Choose the step that is to get the settings."));
         Step given = from.steps().findFirst().orElseThrow(() -> new Refused("There is no step in the clipboard."));
         if (!given.type().equals(to.type()))
@@ -88,6 +118,17 @@ public final class Paste {
             Value value = given.settings().get(setting);
             if (!java.util.Objects.equals(value, to.settings().get(setting)))
                 edits.add(new Edit.Set(id, setting, value));
+        }
+        // What a setting follows or reckons with comes along where the lanes are here.
+        Step led = new Going(look, catalogue, read -> read, lane -> known(look, part, lane)).step(given);
+        for (String setting : given.follows().keySet())
+            if (led.follows().get(setting) != null
+                    && !led.follows().get(setting).equals(to.follows().get(setting)))
+                edits.add(new Edit.SetFollow(id, setting, led.follows().get(setting)));
+        for (String setting : given.formulas().keySet()) {
+            String formula = led.formulas().get(setting);
+            if (!formula.contains(Going.LOST) && !formula.equals(to.formulas().get(setting)))
+                edits.add(new Edit.SetFormula(id, setting, formula));
         }
         if (edits.isEmpty()) throw new Refused("The step has these settings already.");
         return new Edit.Several(edits);

@@ -1,6 +1,7 @@
 package gloaming.step;
 
 import gloaming.look.Edit;
+import gloaming.look.Edits;
 import gloaming.look.Lane;
 import gloaming.look.Layer;
 import gloaming.look.Look;
@@ -75,6 +76,15 @@ public final class SnapshotEdits {
         }
         if (edits.isEmpty()) throw new Refused("All is as it was in '" + snapshot.name() + "' already.");
         return new Edit.Several(edits);
+    }
+
+    /** The look as it would be with a snapshot called; itself where all is so already. */
+    public Look called(Look look, String id) {
+        try {
+            return Edits.apply(look, call(look, id));
+        } catch (Refused e) {
+            return look;
+        }
     }
 
     private void set(Look look, Lane lane, Step step, Map<String, Value> kept, List<Edit> edits) {

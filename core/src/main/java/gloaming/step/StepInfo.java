@@ -28,6 +28,9 @@ public @interface StepInfo {
      */
     String example() default "";
 
+    /** Good settings of it to begin from, each a name, a colon, and settings as in {@link #example}; what they do not name is as at first. */
+    String[] sets() default {};
+
     /** What most likely turned the picture black when light goes in and none comes out: ends a sentence. */
     String ifBlack() default "see its settings";
 

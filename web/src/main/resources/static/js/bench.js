@@ -6,6 +6,7 @@ import { drawing } from './bench/drawing.js';
 import { field } from './bench/field.js';
 import { finder } from './bench/finder.js';
 import { follows } from './bench/follows.js';
+import { frame } from './bench/frame.js';
 import { keys } from './bench/keys.js';
 import { kits } from './bench/kits.js';
 import { lanes } from './bench/lanes.js';
@@ -34,7 +35,7 @@ Alpine.data('bench', () => together(
   session(page), selection(page), kits(page), outside(page), previews(page), lanes(page), moving(page), mix(page), monitor(page), transport(page),
   settings(page),
   follows(page), formulas(page), hands(page), points(page), text(page), drawing(page), finder(page), notes(page), keys(page), clipboard(page), snapshots(page),
-  field(page), air(page),
+  field(page), frame(page), air(page),
   {
     init() {
       this.startSession();

@@ -6,7 +6,7 @@
 /** @typedef {{do: 'ack'}} FromPageAck */
 /** @typedef {{do: 'watch', subject?: string|null, most?: number, round?: number|null, high?: number|null}} FromPageWatch */
 /** @typedef {{do: 'ping', at?: number}} FromPagePing */
-/** @typedef {FromPageEdit|FromPageUndo|FromPageRedo|FromPageAddStep|FromPageExample|FromPageWrap|FromPageKeepKit|FromPageLayKit|FromPageRenewKit|FromPageRemember|FromPageThrow|FromPageRecall|FromPageUnwrap|FromPageOwnKit|FromPageKnob|FromPageRead|FromPageBring|FromPageDuplicateStep|FromPageDuplicateLane|FromPagePaste|FromPageAddLayer|FromPageFollow|FromPageFollowLayer|FromPageKeys|FromPageWrite|FromPageGoBack|FromPageFormula|FromPageBind|FromPageUnbind|FromPageChangeBinding|FromPageLift|FromPageArrange} FromPageChange */
+/** @typedef {FromPageEdit|FromPageUndo|FromPageRedo|FromPageAddStep|FromPageExample|FromPageWrap|FromPageKeepKit|FromPageLayKit|FromPageRenewKit|FromPageRemember|FromPageThrow|FromPageRecall|FromPageUseSet|FromPageUnwrap|FromPageOwnKit|FromPageKnob|FromPageRead|FromPageBring|FromPageDuplicateStep|FromPageDuplicateLane|FromPagePaste|FromPageAddLayer|FromPageFollow|FromPageFollowLayer|FromPageKeys|FromPageWrite|FromPageGoBack|FromPageFormula|FromPageBind|FromPageUnbind|FromPageChangeBinding|FromPageLift|FromPageArrange} FromPageChange */
 /** @typedef {{do: 'edit', n?: number, gesture?: number, edit: Edit}} FromPageEdit */
 /** @typedef {EditRename|EditFormat|EditAddLane|EditRemoveLane|EditMoveLane|EditRenameLane|EditSetClock|EditSetLookClock|EditSetDesk|EditAddStep|EditRemoveStep|EditMoveStep|EditLabelStep|EditBypass|EditSet|EditWrite|EditSetFollow|EditSetFormula|EditSetRead|EditAddLayer|EditRemoveLayer|EditMoveLayer|EditChangeLayer|EditAddSnapshot|EditRemoveSnapshot|EditMoveSnapshot|EditChangeSnapshot|EditSetApart|EditSetField|EditAddKit|EditRemoveKit|EditChangeKit|EditRebuild|EditSeveral} Edit */
 /** @typedef {{edit: 'rename', name: string}} EditRename */
@@ -73,6 +73,7 @@
 /** @typedef {{do: 'remember', n?: number, lanes: string[], steps: string[], name: string, picture: string}} FromPageRemember */
 /** @typedef {{do: 'throw', n?: number, lanes: string[], steps: string[], strength?: number}} FromPageThrow */
 /** @typedef {{do: 'recall', n?: number, snapshot: string}} FromPageRecall */
+/** @typedef {{do: 'use-set', n?: number, step: string, name: string, seconds?: number}} FromPageUseSet */
 /** @typedef {{do: 'unwrap', n?: number, step: string}} FromPageUnwrap */
 /** @typedef {{do: 'own-kit', n?: number, step: string}} FromPageOwnKit */
 /** @typedef {{do: 'knob', n?: number, step: string, setting: string, knob?: string|null}} FromPageKnob */
@@ -80,7 +81,7 @@
 /** @typedef {{do: 'bring', n?: number, ref: string, kind: string, name: string}} FromPageBring */
 /** @typedef {{do: 'duplicate-step', n?: number, step: string}} FromPageDuplicateStep */
 /** @typedef {{do: 'duplicate-lane', n?: number, lane: string}} FromPageDuplicateLane */
-/** @typedef {{do: 'paste', n?: number, text: string, lane?: string|null, step?: string|null, settings?: boolean}} FromPagePaste */
+/** @typedef {{do: 'paste', n?: number, text: string, lane?: string|null, step?: string|null, layer?: string|null, settings?: boolean}} FromPagePaste */
 /** @typedef {{do: 'add-layer', n?: number, lane: string, above?: string|null}} FromPageAddLayer */
 /** @typedef {{do: 'follow', n?: number, step: string, setting: string, lane: string}} FromPageFollow */
 /** @typedef {{do: 'follow-layer', n?: number, layer: string, lane: string}} FromPageFollowLayer */
@@ -136,7 +137,7 @@
 /** @typedef {'NONE'|'ACROSS'|'UP'|'WHEEL'} RangeDrag */
 /** @typedef {{name: string, kind: string, says: string, optional: boolean, before: boolean}} Input */
 /** @typedef {{line: number, column: number, says: string}} Problem */
-/** @typedef {{id: string, name: string, does: string, notice: string, takes: string|null, gives: string, settings: Setting[], reads: Input[], beside: Output[], problems: Problem[]}} Entry */
+/** @typedef {{id: string, name: string, does: string, notice: string, takes: string|null, gives: string, settings: Setting[], reads: Input[], beside: Output[], sets: string[], problems: Problem[]}} Entry */
 /** @typedef {{name: string, kind: string, says: string}} Output */
 /** @typedef {{is: 'applied', n: number, version: number, select: string|null}} ToPageApplied */
 /** @typedef {{is: 'refused', says: string, n: number}} ToPageRefused */

@@ -20,7 +20,13 @@ import gloaming.step.StepInfo;
         find =
                 "colour color correct exposure contrast saturation hue temperature warm cold tint grade vivid grey warmer colder colours",
         notice = "Warmer, more contrast: all at once in light, so nothing is cut off.",
-        example = "puppet > * contrast==1.2+0.4*sin(t*1.6) warmth=0.3")
+        example = "puppet > * contrast==1.2+0.4*sin(t*1.6) warmth=0.3",
+        sets = {
+            "Bleached: contrast=1.3 saturation=0.35 exposure=0.2",
+            "Night: exposure=-1.4 saturation=0.7 warmth=-0.5 contrast=1.1",
+            "Old film: contrast=0.85 saturation=0.6 warmth=0.45",
+            "Punch: contrast=1.5 saturation=1.5"
+        })
 public record Grade(
         @Id("exposure") @Range(min = -8, max = 8, initial = 0, unit = "stops", says = "Each stop doubles the light.")
         double exposure,

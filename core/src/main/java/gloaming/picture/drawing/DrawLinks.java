@@ -22,7 +22,12 @@ import gloaming.step.StepInfo;
         ifBlack = "no two points are within reach of each other",
         find = "neighbours plexus network connect lines near web constellation mesh proximity",
         notice = "Only points near one another are joined; the thread fades as they part.",
-        example = "sow rate=40 life=5 scatter=1 speed=0.15 size=0.02 > * within=0.5")
+        example = "sow rate=40 life=5 scatter=1 speed=0.15 size=0.02 > * within=0.5",
+        sets = {
+            "Cobweb: within=0.25 most=5 fade=1.2 size=0.12",
+            "Net: within=0.4 most=3 fade=0.2 size=0.2",
+            "Mist of threads: within=0.3 most=24 fade=2 size=0.05 brightness=0.35"
+        })
 public record DrawLinks(
         @Id(value = "within", label = "Longest")
         @Range(min = 0.005, max = 2, initial = 0.15, unit = "units", byRatio = true, says = "How far a line reaches.")

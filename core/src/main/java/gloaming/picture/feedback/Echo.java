@@ -24,7 +24,13 @@ import gloaming.step.StepInfo;
         does = "Lets the frame before shine through, faded, scaled, turned and shifted: trails, tunnels, melting.",
         find = "feedback trails tunnel smear persistence ghost history previous frame delay melt zoom",
         notice = "What was there a moment ago is still there, weaker and a little larger.",
-        example = "puppet > * growth=1.25 halfLife=0.5 meets=lighten")
+        example = "puppet > * growth=1.25 halfLife=0.5 meets=lighten",
+        sets = {
+            "Trails: halfLife=0.5 growth=1 meets=lighten",
+            "Burrow: halfLife=1.4 growth=1.9 turn=0.06 meets=lighten",
+            "Rising smoke: halfLife=1.1 growth=1.06 up=0.25 meets=screen",
+            "Falling leaf: halfLife=0.9 growth=0.94 turn=0.12 across=0.06 up=-0.2 meets=over"
+        })
 public record Echo(
         @Id("halfLife") @Range(min = 0, max = 20, initial = 0.6, unit = "s", says = "Time for an echo to fade to half.")
         double halfLife,

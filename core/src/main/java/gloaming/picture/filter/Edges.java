@@ -18,7 +18,12 @@ import gloaming.step.StepInfo;
         does = "Draws the edges of the picture as light lines.",
         find = "edge detect outline sobel contour lines sketch drawing",
         notice = "Only where colours change is there light.",
-        example = "puppet > *")
+        example = "puppet > *",
+        sets = {
+            "Chalk: width=0.008 amount=3 of=light",
+            "Hairline: width=0.003 amount=6 of=light",
+            "Coloured: width=0.005 amount=3 of=colours"
+        })
 public record Edges(
         @Id("width")
         @Range(

@@ -17,7 +17,13 @@ import gloaming.step.StepInfo;
         does = "Lets bright parts spill light around them.",
         find = "bloom halo light shine make it glow aura radiate lamp lantern shine light around",
         notice = "Only what is bright spills over, and the further the softer.",
-        example = "puppet > * amount=1.5 threshold=0.22")
+        example = "puppet > * amount=1.5 threshold=0.22",
+        sets = {
+            "Candle: amount=0.9 radius=0.3 threshold=0.25 haze=0.7 tint=#ffc98a",
+            "Neon: amount=1.6 radius=0.12 threshold=0.5 haze=0.2",
+            "Moonlight: amount=0.8 radius=0.6 threshold=0.3 haze=0.9 tint=#bcd4ff",
+            "Barely: amount=0.3 radius=0.15 threshold=0.7 haze=0.4"
+        })
 public record Glow(
         @Id("amount") @Range(min = 0, max = 4, initial = 0.6, says = "How much light spills.")
         double amount,

@@ -23,7 +23,14 @@ import gloaming.step.StepInfo;
         does = "Draws tones as dots, lines or crosses on a regular raster, as print does.",
         find = "halftone screen print dots lines crosses newspaper raster comic raster screen print dots",
         notice = "Dark is a large dot, light a small one, as print does it.",
-        example = "puppet > * pitch=0.022")
+        example = "puppet > * pitch=0.022",
+        sets = {
+            "Newspaper: mark=dots pitch=0.014 turn=0.125 feather=0.1",
+            "Four-colour poster: mark=dots pitch=0.03 inks=print feather=0.25",
+            "Bank note: mark=lines pitch=0.012 turn=0.06 feather=0.2",
+            "Woodcut: mark=lines pitch=0.035 turn=0 feather=0.05",
+            "Cross-stitch: mark=crosses pitch=0.04 turn=0 feather=0.1"
+        })
 @Read(
         name = "tone",
         kind = Picture.class,

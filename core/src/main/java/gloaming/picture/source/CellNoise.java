@@ -17,7 +17,13 @@ import gloaming.step.StepInfo;
         does = "Makes cells, scales, cracks or bubbles from scattered points.",
         find = "worley voronoi cellular cells scales cracks bubbles stones honeycomb texture",
         notice = "Each cell changes by itself; Draw shows hills, cracks or flat fields.",
-        example = "* draw=cracks")
+        example = "* draw=cracks",
+        sets = {
+            "Cobbles: size=0.25 scatter=0.7 change=0 draw=hills",
+            "Dry mud: size=0.35 scatter=1 change=0.05 draw=cracks",
+            "Leaded glass: size=0.5 scatter=0.9 change=0.2 draw=flat",
+            "Caustics: size=0.3 scatter=1 change=1.4 draw=cracks brightness=1.6"
+        })
 public record CellNoise(
         @Id("size")
         @Range(min = 0.02, max = 4, initial = 0.3, unit = "units", byRatio = true, says = "From cell to cell.")

@@ -19,7 +19,14 @@ import java.util.Arrays;
         name = "Cloud noise",
         does = "Makes clouds, smoke, water or bark: layered noise that drifts and changes.",
         find = "perlin fractal fbm clouds fog mist smoke texture water noise marble fire flames",
-        notice = "It never repeats and never stands still; Detail adds ever smaller clouds.")
+        notice = "It never repeats and never stands still; Detail adds ever smaller clouds.",
+        sets = {
+            "Smoke: size=0.9 detail=6 roughness=0.55 change=0.3 up=0.12 contrast=1.8 dark=#000000 middle=#4a4a52 light=#e8e6e2",
+            "Marble: size=0.7 detail=7 form=ridged stretch=0.6 across=0 change=0.02 contrast=1.6 dark=#e8e2d8 middle=#9a9088 light=#2a2830",
+            "Weir foam: size=0.25 detail=4 form=ridged stretch=5 up=-0.4 change=1.2 contrast=2.4 dark=#03141c middle=#1f6f7c light=#f0fffa",
+            "Northern light: size=1.4 detail=3 stretch=0.25 across=0.06 change=0.4 contrast=2.2 balance=-0.25 dark=#02040c middle=#1f8f6a light=#b6f7d0",
+            "Wood: size=0.5 detail=5 stretch=9 change=0 across=0 contrast=1.3 dark=#3a2414 middle=#7a4c28 light=#c88a50"
+        })
 public record CloudNoise(
         @Id("size")
         @Range(min = 0.02, max = 8, initial = 0.8, unit = "units", byRatio = true, says = "Size of the largest shapes.")

@@ -19,7 +19,13 @@ import gloaming.step.StepInfo;
         does = "Runs from one colour through a second to a third.",
         find = "ramp sky fade sweep round line horizon background colours",
         notice = "Three colours, and where the middle one lies.",
-        example = "* turn==0.25+0.05*t")
+        example = "* turn==0.25+0.05*t",
+        sets = {
+            "Dusk: low=#2a1420 middle=#f0803c high=#2a2a5c bend=0.3 turn=0.25 length=2.2",
+            "Dawn: low=#f7d9a8 middle=#e88a7a high=#3a4a7c bend=0.4 turn=0.25 length=2.4",
+            "Lamp: shape=round low=#ffe2a8 middle=#a8541c high=#000000 bend=0.25 length=1.6",
+            "Deep water: low=#02080c middle=#0a3a44 high=#3a8f94 bend=0.6 turn=0.25 length=2"
+        })
 public record Gradient(
         @Id("shape") @Choice(initial = "line", says = "Along a line, outwards from the middle, or round it.")
         Shape shape,

@@ -17,7 +17,8 @@ import gloaming.step.StepInfo;
         does = "Mirrors a wedge of the picture all the way round.",
         find = "kaleidoscope mirror mandala symmetry radial fold segments star",
         notice = "The same slice again and again, every other one mirrored.",
-        example = "puppet > * turn==0.03*t")
+        example = "puppet > * turn==0.03*t",
+        sets = {"Rose window: pairs=6", "Snow: pairs=3 look=0.3", "Hall of mirrors: pairs=1", "Lace: pairs=16"})
 public record Kaleidoscope(
         @Id("pairs") @Range(min = 1, max = 32, initial = 6, says = "Mirrored pairs of wedges in the round.")
         int pairs,

@@ -20,7 +20,12 @@ import java.util.concurrent.atomic.AtomicLong;
         does = "Lets points fly together as birds do: apart, along and together.",
         find = "boids swarm birds fish school herd separation alignment cohesion steer group together",
         notice = "Nobody leads: each looks at its neighbours, and they turn together.",
-        example = "sow burst=160 rate=0 life=100 lifeSpread=0 scatter=1 size=0.014 > *")
+        example = "sow burst=160 rate=0 life=100 lifeSpread=0 scatter=1 size=0.014 > *",
+        sets = {
+            "Dunlin: sight=0.2 apart=2 along=3.5 together=1.4 slowest=0.5 fastest=1.1",
+            "Midges: sight=0.15 apart=3 along=0.2 together=2.5 slowest=0.1 fastest=0.5",
+            "Minnows: sight=0.25 apart=1.2 along=2.5 together=0.8 slowest=0.15 fastest=0.9"
+        })
 public record Flock(
         @Id("sight")
         @Range(min = 0.01, max = 2, initial = 0.15, unit = "units", byRatio = true, says = "How far a point sees.")

@@ -18,7 +18,12 @@ import java.util.concurrent.atomic.AtomicLong;
         name = "Swirl",
         does = "Carries points along a flowing, never-converging noise.",
         find = "flow curl noise turbulence eddies current drift move swim fluid whirl around",
-        notice = "Eddies carry the dots round, without ever heaping them up.")
+        notice = "Eddies carry the dots round, without ever heaping them up.",
+        sets = {
+            "Smoke: strength=0.3 eddySize=0.5 detail=4 driftSpeed=0.3",
+            "Slow tide: strength=0.5 eddySize=2 detail=1 driftSpeed=0.05",
+            "Boiling: strength=1.4 eddySize=0.25 detail=3 driftSpeed=1.5"
+        })
 public record Swirl(
         @Id("strength") @Range(min = 0, max = 4, initial = 0.4, unit = "units/s", says = "How fast the flow runs.")
         double strength,

@@ -23,7 +23,12 @@ import gloaming.step.StepInfo;
         does = "Grows a strand from each point along its heading, bent by a flowing noise.",
         find = "hair grass fur tendril grow strand lines sphere flow field streamline ribbon",
         notice = "From every point a hair grows and bows in the wind.",
-        example = "row count=120 y=-0.8 turn=0 > * length=0.9 rise=1")
+        example = "row count=120 y=-0.8 turn=0 > * length=0.9 rise=1",
+        sets = {
+            "Reeds: length=0.9 uneven=0.5 bend=1 bulge=0.8 change=0.3 rise=1 tip=#d8c48a tints=true",
+            "Fur: length=0.15 uneven=0.3 bend=3 bulge=0.3 change=0.1 rise=0",
+            "Kelp: length=1.4 uneven=0.4 bend=4 bulge=1.2 change=0.6 rise=2"
+        })
 public record Strands(
         @Id(value = "places", label = "Points on each")
         @Range(min = 2, max = 200, initial = 24, byRatio = true, says = "Places of each strand.")

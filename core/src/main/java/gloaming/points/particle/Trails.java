@@ -24,7 +24,12 @@ import java.util.Arrays;
         does = "Draws out behind each point the way it has come, as a strand to draw lines along.",
         find = "trail ribbon tail path history comet streak strand follow line",
         notice = "Behind each dot hangs the way it has come.",
-        example = "sow rate=60 life=4 speed=0.3 size=0.012 scatter=1 > swirl strength=0.8 > * > draw-line size=1")
+        example = "sow rate=60 life=4 speed=0.3 size=0.012 scatter=1 > swirl strength=0.8 > * > draw-line size=1",
+        sets = {
+            "Comets: seconds=0.8 places=24 taper=1 fade=1",
+            "Ribbons: seconds=3 places=60 taper=0.2 fade=0.3",
+            "Sparks: seconds=0.12 places=6 taper=1 fade=0.6"
+        })
 public record Trails(
         @Id("seconds")
         @Range(

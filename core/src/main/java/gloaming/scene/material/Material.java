@@ -20,7 +20,14 @@ import gloaming.step.StepInfo;
         find =
                 "material surface paint stuff pbr metal rough matte glossy plaster stone cloth wax skin plastic texture map",
         notice = "Roughness spreads the highlight; metal tints it.",
-        example = "ball > *")
+        example = "ball > *",
+        sets = {
+            "Chalk: colour=#f2efe6 roughness=1 shine=0",
+            "Lacquer: colour=#7a0f14 roughness=0.12 shine=0.08",
+            "Slate: colour=#30343c roughness=0.55 shine=0.05",
+            "Velvet: colour=#3a1448 roughness=0.9 soft=0.6",
+            "Ember: colour=#1c0a06 glow=4 glows=#ff7a28"
+        })
 @Read(name = "colour", kind = Picture.class, optional = true, says = "The picture that lies on it.")
 @Read(name = "rough", kind = Picture.class, optional = true, says = "A picture whose light is the roughness.")
 @Read(

@@ -6,6 +6,7 @@ import gloaming.look.Look;
 import gloaming.look.Step;
 import gloaming.step.Catalogue;
 import gloaming.step.Description;
+import gloaming.step.Preset;
 import gloaming.web.message.ToPage;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -58,8 +59,9 @@ public class CatalogueJson {
                 .map(o -> new ToPage.Output(o.name(), o.kind().id(), o.says()))
                 .toList();
         String gives = d.gives().id();
+        List<String> sets = d.sets().stream().map(Preset::name).toList();
         return new ToPage.Entry(
-                d.id(), d.name(), d.does(), d.notice(), takes, gives, d.settings(), reads(d), beside, List.of());
+                d.id(), d.name(), d.does(), d.notice(), takes, gives, d.settings(), reads(d), beside, sets, List.of());
     }
 
     /** The kits of a look by their types, as steps. */

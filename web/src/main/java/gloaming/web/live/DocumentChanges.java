@@ -5,6 +5,8 @@ import gloaming.look.Edit;
 import gloaming.look.Lane;
 import gloaming.look.Look;
 import gloaming.look.Refused;
+import gloaming.look.Snapshots;
+import gloaming.play.Glide;
 import gloaming.step.Catalogue;
 import gloaming.step.DeskEditFactory;
 import gloaming.step.Dice;
@@ -15,6 +17,7 @@ import gloaming.step.KitShelf;
 import gloaming.step.KitUnwrap;
 import gloaming.step.KitWrap;
 import gloaming.step.Paste;
+import gloaming.step.Preset;
 import gloaming.step.SnapshotEdits;
 import gloaming.web.message.FromPage;
 import gloaming.web.message.ToPage;
@@ -66,7 +69,9 @@ class DocumentChanges {
             case FromPage.DuplicateStep m -> apply(viewer, open, m, edits.duplicateStep(look, m.step()), fresh);
             case FromPage.DuplicateLane m -> apply(viewer, open, m, edits.duplicateLane(look, m.lane()), fresh);
             case FromPage.Paste m -> {
-                Edit edit = paste.paste(look, open.id, m.text(), m.lane(), m.step(), m.settings());
+                Edit edit = m.layer() != null && m.settings()
+                        ? paste.layer(look, open.id, m.text(), m.layer())
+                        : paste.paste(look, open.id, m.text(), m.lane(), m.step(), m.settings());
                 apply(viewer, open, m, edit, m.settings() ? null : fresh);
             }
             case FromPage.Example m -> apply(viewer, open, m, examples.lay(look, m.type()), fresh);
@@ -78,9 +83,16 @@ class DocumentChanges {
             case FromPage.Recall m -> {
                 synchronized (viewer) {
                     house.recall(open, m.snapshot(), m.gesture(), origin(viewer, m));
-                    viewer.done = m.n();
-                    viewer.tell(new ToPage.Applied(m.n(), open.version(), null));
-                    viewer.tellDocument(open, messages);
+                    glides(viewer, open, m);
+                }
+            }
+            case FromPage.UseSet m -> {
+                Edit edit = set(look, m.step(), m.name()).edit(look, m.step());
+                double seconds = Math.clamp(m.seconds(), 0, 60);
+                Glide glide = seconds > 0 ? new Glide(seconds, false, Snapshots.Way.SOFT) : null;
+                synchronized (viewer) {
+                    house.glide(open, edit, glide, m.gesture(), origin(viewer, m));
+                    glides(viewer, open, m);
                 }
             }
             case FromPage.Unwrap m -> apply(viewer, open, m, unwraps.unwrap(look, m.step()), null);
@@ -122,6 +134,21 @@ class DocumentChanges {
                                 m.place() == null ? -1 : m.place()),
                         m);
         }
+    }
+
+    /** Whoever sent settings on their way is told that, and where they go. */
+    private void glides(Viewer viewer, OpenLook open, FromPage.Change m) {
+        viewer.done = m.n();
+        viewer.tell(new ToPage.Applied(m.n(), open.version(), null));
+        viewer.tellDocument(open, messages);
+    }
+
+    private static Preset set(Look look, String step, String name) {
+        return look.step(step)
+                .map(s -> Catalogue.all().of(look, s))
+                .flatMap(d ->
+                        d.sets().stream().filter(set -> set.name().equals(name)).findFirst())
+                .orElseThrow(() -> new Refused("That step is not there any more."));
     }
 
     private Edit addStep(OpenLook open, FromPage.AddStep m) {

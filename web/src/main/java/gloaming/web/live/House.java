@@ -416,13 +416,18 @@ public class House {
     /** Goes to where a snapshot has all settings, along its way; {@link Refused} where it is gone, or all is so already. */
     void recall(OpenLook look, String id, long gesture, OpenLook.Origin origin) {
         synchronized (look) {
-            Look now = look.apply(snapshots.call(look.look(), id), gesture, origin);
-            Snapshots.Snapshot to = now.snapshots().find(id);
-            looks.edited(look.id, now);
-            Glide glide = to.time() > 0 ? new Glide(to.time(), to.beats(), to.way()) : null;
-            LivePlayer player = player(look.id);
-            if (player != null) player.change(now, glide);
+            Edit call = snapshots.call(look.look(), id);
+            Snapshots.Snapshot to = look.look().snapshots().find(id);
+            glide(look, call, to.time() > 0 ? new Glide(to.time(), to.beats(), to.way()) : null, gesture, origin);
         }
+    }
+
+    /** Edits a look; what plays it comes there by a glide, where that is not null. */
+    void glide(OpenLook look, Edit edit, Glide glide, long gesture, OpenLook.Origin origin) {
+        Look now = look.apply(edit, gesture, origin);
+        looks.edited(look.id, now);
+        LivePlayer player = player(look.id);
+        if (player != null) player.change(now, glide);
     }
 
     /** Lets whoever plays a look go on with it as it is now. */

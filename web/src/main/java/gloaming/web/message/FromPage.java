@@ -118,6 +118,10 @@ public sealed interface FromPage {
     @JsonTypeName("recall")
     record Recall(long n, String snapshot) implements Change {}
 
+    /** Sets a step as one of its good settings, which it reaches over so many seconds. */
+    @JsonTypeName("use-set")
+    record UseSet(long n, String step, String name, double seconds) implements Change, Builds {}
+
     /** The lanes of a use come in its place. */
     @JsonTypeName("unwrap")
     record Unwrap(long n, String step) implements Change, Builds {}
@@ -144,10 +148,15 @@ public sealed interface FromPage {
     @JsonTypeName("duplicate-lane")
     record DuplicateLane(long n, String lane) implements Change, Builds {}
 
-    /** Parts of a look as text: laid behind a step of a lane or behind a lane, or, of a step's settings alone, into a step. */
+    /** Parts of a look as text: laid behind a step of a lane or behind a lane, or, of settings alone, into a step or a layer. */
     @JsonTypeName("paste")
     record Paste(
-            long n, String text, @Maybe String lane, @Maybe String step, boolean settings) implements Change, Builds {}
+            long n,
+            String text,
+            @Maybe String lane,
+            @Maybe String step,
+            @Maybe String layer,
+            boolean settings) implements Change, Builds {}
 
     @JsonTypeName("add-layer")
     record AddLayer(long n, String lane, @Maybe String above) implements Change, Builds {}

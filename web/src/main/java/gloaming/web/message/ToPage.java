@@ -45,7 +45,7 @@ public sealed interface ToPage {
             Map<String, List<Key>> curves)
             implements ToPage {}
 
-    /** A step, as pages show it; {@code notice} is what to notice in its example. */
+    /** A step, as pages show it; {@code notice} is what to notice in its example, {@code sets} the names of its good settings. */
     record Entry(
             String id,
             String name,
@@ -56,6 +56,7 @@ public sealed interface ToPage {
             List<Setting> settings,
             List<Input> reads,
             List<Output> beside,
+            List<String> sets,
             List<Problem> problems) {}
 
     /** What a step hands out beside what leaves it. */

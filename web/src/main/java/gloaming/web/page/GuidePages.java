@@ -8,6 +8,7 @@ import gloaming.shader.Worked;
 import gloaming.step.Catalogue;
 import gloaming.step.Description;
 import gloaming.step.Examples;
+import gloaming.step.Preset;
 import gloaming.step.Setting;
 import gloaming.web.live.House;
 import gloaming.web.store.Journal;
@@ -72,9 +73,16 @@ class GuidePages {
 
     /** The example of a step in motion. */
     @GetMapping("/guide/steps/{id}/motion.jpg")
-    ResponseEntity<byte[]> motion(@PathVariable String id) throws InterruptedException {
+    ResponseEntity<byte[]> motion(@PathVariable String id, @RequestParam(defaultValue = "") String set)
+            throws InterruptedException {
         Description step = step(id);
-        byte[] strip = motion.of("step " + step.id(), () -> examples.look(step.id()), List.of());
+        Preset preset = step.sets().stream()
+                .filter(p -> p.name().equals(set))
+                .findFirst()
+                .orElse(null);
+        byte[] strip = preset == null
+                ? motion.of("step " + step.id(), () -> examples.look(step.id()), List.of())
+                : motion.of("step " + step.id() + " " + set, () -> examples.look(step.id(), preset), List.of());
         return ResponseEntity.ok()
                 .contentType(MediaType.IMAGE_JPEG)
                 .cacheControl(CacheControl.noCache())

@@ -36,17 +36,20 @@ export function clipboard(page) {
     partText() {
       const layer = this.chosenLayer;
       const lane = layer ? this.laneById(layer.lane) : this.chosenLane;
+      const marked = this.lanesHere.filter((l) => this.marks.includes(l.id));
+      const lanes = marked.length ? marked : [lane].filter((l) => l !== null);
       const step = this.chosen;
       const home = step && this.laneOf(step.id);
-      if (!lane && !home) return '';
+      if (!lanes.length && !home) return '';
       const { name, width, height, rate, seed, tempo } = this.look;
-      const whole = lane ? [lane] : [{ ...home, clock: undefined, steps: [step] }];
-      const mix = lane ? this.look.mix.filter((l) => l.lane === lane.id) : [];
+      const steps = home?.steps.filter((s) => s === step || this.marks.includes(s.id));
+      const whole = lanes.length ? lanes : [{ ...home, clock: undefined, steps }];
+      const mix = this.look.mix.filter((l) => (layer ? l === layer : lanes.some((each) => each.id === l.lane)));
       const kits = this.kitsWithin(whole);
       const within = this.look.lanes.filter((l) => kits.some((k) => k.id === l.kit));
       const parts = [...whole.map((l) => ({ ...l, kit: undefined })), ...within];
       const look = { format: 'gloaming-look', version, name, width, height, rate, seed, tempo, lanes: parts, mix, kits };
-      return JSON.stringify({ format: FORMAT, kind: lane ? 'lanes' : 'steps', of: this.lookId, look }, null, 2);
+      return JSON.stringify({ format: FORMAT, kind: lanes.length ? 'lanes' : 'steps', of: this.lookId, look }, null, 2);
     },
     /** The kits that lanes use, and those that these use. @param {{steps?: import('../messages.js').Step[]}[]} lanes */
     kitsWithin(lanes) {
@@ -69,7 +72,8 @@ export function clipboard(page) {
       if (!text) return false;
       event.preventDefault();
       event.clipboardData?.setData('text/plain', text);
-      this.say(`${this.chosen && !this.layerId ? this.name(this.chosen) : 'The lane'} is in the clipboard.`);
+      const many = this.marks.length > 1 ? `${this.marks.length} at once are` : '';
+      this.say(`${many || `${this.chosen && !this.layerId ? this.name(this.chosen) : 'The lane'} is`} in the clipboard.`);
       return true;
     },
     /** @param {ClipboardEvent} event */
@@ -80,7 +84,8 @@ export function clipboard(page) {
       event.preventDefault();
       if (text.length > MOST) { this.say('What is in the clipboard is too large to be part of a look.'); return; }
       const lane = this.chosen ? this.laneOf(this.stepId)?.id : this.laneId;
-      page.live.send({ do: 'paste', text, lane: lane || undefined, step: this.stepId || undefined, settings: alone });
+      const layer = (alone && this.layerId) || undefined;
+      page.live.send({ do: 'paste', text, lane: lane || undefined, step: this.stepId || undefined, layer, settings: alone });
       alone = false;
     },
   });

@@ -169,6 +169,16 @@ export function kits(page) {
     ownKit() { page.live.send({ do: 'own-kit', step: this.stepId }); },
     get markedText() { return this.marks.length > 1 ? `${this.marks.length} marked · K wraps them` : ''; },
 
+    /** Whether the good settings of steps are shown beside their settings. */
+    setsOpen: false,
+    /** Seconds until they are reached. */
+    setsTime: 0,
+    /** @param {{target: any}} event */
+    setSetsTime(event) { this.setsTime = Number(event.target.value); },
+    /** @param {string} name */
+    useSet(name) { page.live.send({ do: 'use-set', step: this.stepId, name, seconds: this.setsTime }); },
+    /** @param {string} name */
+    setSrc(name) { return `/guide/steps/${this.chosen?.type}/motion.jpg?set=${encodeURIComponent(name)}`; },
     /** The type of step whose example is shown beside its settings. */
     exampleOf: '',
     toggleExample() { this.exampleOf = this.chosen && this.exampleOf !== this.chosen.type ? this.chosen.type : ''; },
