@@ -80,18 +80,16 @@ public final class Paste {
         Part part = read(text, lookId);
         Layer to = look.layer(id).orElseThrow(() -> new Refused("That layer is not there any more."));
         if (part.look.mix().isEmpty()) throw new Refused("There is no layer in the clipboard; copy one of the mix.");
-        Layer given = new Going(look, catalogue, read -> read, lane -> known(look, part, lane))
-                .layer(part.look.mix().getFirst());
-        boolean lost = given.formula() != null && given.formula().contains(Going.LOST);
+        Layer given = part.look.mix().getFirst();
         Layer now = new Layer(
                 to.id(),
                 to.lane(),
                 given.blend(),
                 given.opacity(),
                 to.hidden(),
-                given.mask(),
-                given.follow(),
-                lost ? null : given.formula());
+                given.mask() == null ? null : known(look, part, given.mask()),
+                given.follow() == null || known(look, part, given.follow().lane()) == null ? null : given.follow(),
+                part.own ? given.formula() : null);
         if (now.equals(to)) throw new Refused("The layer is set so already.");
         Edit edit = new Edit.ChangeLayer(now);
         new Rules(catalogue).check(Edits.apply(look, edit));

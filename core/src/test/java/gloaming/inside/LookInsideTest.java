@@ -1,6 +1,7 @@
 package gloaming.inside;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
 
 import gloaming.Brought;
 import gloaming.flow.Crew;
@@ -9,6 +10,8 @@ import gloaming.library.ForwardingLibrary;
 import gloaming.library.Library;
 import gloaming.look.Blend;
 import gloaming.look.Clock;
+import gloaming.look.Edit;
+import gloaming.look.Edits;
 import gloaming.look.Lane;
 import gloaming.look.Layer;
 import gloaming.look.Look;
@@ -19,6 +22,7 @@ import gloaming.play.Onlooker;
 import gloaming.play.Player;
 import gloaming.sound.HouseBand;
 import gloaming.step.Catalogue;
+import gloaming.step.SnapshotEdits;
 import java.util.Arrays;
 import java.util.HashMap;
 import java.util.List;
@@ -114,6 +118,25 @@ class LookInsideTest {
             alike(picture, frame(by, i));
         }
         assertThat(most).isPositive();
+    }
+
+    @Test
+    void itShowsOneOfItsLanesOrStandsAsOneOfItsSnapshots() {
+        Look dark = look(64, 36, 1, Step.of("s1", "fill").with("brightness", Value.of(0.25)));
+        dark = dark.withLanes(List.of(
+                dark.lanes().getFirst(),
+                new Lane("l2", "Lamp", Clock.SHOW, List.of(Step.of("s2", "fill").with("brightness", Value.of(3))))));
+        SnapshotEdits snapshots = new SnapshotEdits(Catalogue.all());
+        Look lit = Edits.apply(dark, new Edit.Set("s1", "brightness", Value.of(1)));
+        lit = Edits.apply(lit, snapshots.take(lit, List.of(), List.of(), "Lit", ""));
+        looks.put("a", Edits.apply(lit, new Edit.Set("s1", "brightness", Value.of(0.25))));
+        float whole = frame(player(showing("a")), 0).g()[0];
+        assertThat(whole).isPositive();
+        assertThat(frame(player(showing("a", "lane", "lamp")), 0).g()[0]).isCloseTo(12 * whole, within(1e-5f));
+        assertThat(frame(player(showing("a", "snapshot", "lit")), 0).g()[0]).isCloseTo(4 * whole, within(1e-5f));
+        Player lost = player(showing("a", "lane", "weir"));
+        assertThat(frame(lost, 0).a()[0]).isZero();
+        assertThat(lost.troubles()).anyMatch(t -> t.contains("has no lane called 'weir'."));
     }
 
     @Test

@@ -134,6 +134,48 @@ class PasteTest {
     }
 
     @Test
+    void followsComeAlongWithSettingsWhereTheirLaneIsAndNotElsewhere() {
+        Look look = look(
+                List.of(
+                        lane("l1", Step.of("s1", "sway")),
+                        lane(
+                                "l2",
+                                Step.of("s2", "fill")
+                                        .withFollow("brightness", new Follow("l1", 0, 1, 0, 2, 0, 0))
+                                        .withFormula("cover", "0.5 * {l1}")),
+                        lane("l3", Step.of("s3", "fill"))),
+                List.of());
+        Look part = look.withLanes(List.of(look.lanes().get(1)));
+        Edit own = paste.paste(look, "this", text("steps", "this", part), null, "s3", true);
+        Step now = Edits.apply(look, own).step("s3").orElseThrow();
+        assertThat(now.follows()).containsKey("brightness");
+        assertThat(now.formulas()).containsEntry("cover", "0.5 * {l1}");
+        assertThatThrownBy(() -> paste.paste(look, "another", text("steps", "this", part), null, "s3", true))
+                .isInstanceOf(Refused.class)
+                .hasMessageContaining("already");
+    }
+
+    @Test
+    void aLayerTakesHowAnotherIsLaidAndKeepsItsLane() {
+        Layer given = new Layer("m1", "l2", Blend.SCREEN, 0.3, false, "l3", new Follow("l1", 0, 1, 0, 1, 0, 0), null);
+        Look look = look(
+                List.of(
+                        lane("l1", Step.of("s1", "sway")),
+                        lane("l2", Step.of("s2", "fill")),
+                        lane("l3", Step.of("s3", "fill"))),
+                List.of(given, Layer.of("m2", "l3", Blend.OVER, 1)));
+        Edit edit = paste.layer(look, "this", text("lanes", "this", look.withMix(List.of(given))), "m2");
+        Layer now = Edits.apply(look, edit).layer("m2").orElseThrow();
+        assertThat(now).isEqualTo(new Layer("m2", "l3", Blend.SCREEN, 0.3, false, "l3", given.follow(), null));
+        Edit foreign = paste.layer(look, "another", text("lanes", "this", look.withMix(List.of(given))), "m2");
+        assertThat(Edits.apply(look, foreign).layer("m2").orElseThrow())
+                .isEqualTo(new Layer("m2", "l3", Blend.SCREEN, 0.3, false, null, null, null));
+        assertThatThrownBy(() -> paste.layer(look, "this", text("lanes", "this", look.withMix(List.of())), "m2"))
+                .isInstanceOf(Refused.class)
+                .hasMessageContaining("no layer in the clipboard");
+    }
+
+    @Test
     void textOfAnyKindHarmsNothingAndSaysASentence() {
         String good = text("lanes", "k1", whole());
         SplittableRandom any = new SplittableRandom(3);
