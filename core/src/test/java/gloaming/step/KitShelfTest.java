@@ -27,6 +27,8 @@ import gloaming.play.Moment;
 import gloaming.play.Onlooker;
 import gloaming.play.Player;
 import gloaming.sound.HouseBand;
+import java.nio.file.Files;
+import java.nio.file.Path;
 import java.util.List;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -193,6 +195,15 @@ class KitShelfTest {
         String text = "{\"format\":\"gloaming-kit\",\"version\":1,\"id\":\"a\",\"revision\":1,\"look\":"
                 + LookJson.write(flame()) + "}";
         assertThatThrownBy(() -> KeptKit.read(text)).isInstanceOf(Refused.class).hasMessageContaining("no kit");
+    }
+
+    @Test
+    void aKitThatWasKeptLongAgoOpensForGood() throws Exception {
+        String text = Files.readString(Path.of("src/test/resources/frozen/kit-1.json"));
+        KeptKit kept = KeptKit.read(text);
+        assertThat(kept.name()).isEqualTo("Comets");
+        assertThat(SHELF.face(kept).settings()).extracting(Setting::label).contains("Length", "Thickness", "End");
+        RULES.check(SHELF.example(kept));
     }
 
     @Test

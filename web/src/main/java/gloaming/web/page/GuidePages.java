@@ -17,8 +17,6 @@ import gloaming.web.store.Shows;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
-import org.springframework.http.CacheControl;
-import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
@@ -83,10 +81,7 @@ class GuidePages {
         byte[] strip = preset == null
                 ? motion.of("step " + step.id(), () -> examples.look(step.id()), List.of())
                 : motion.of("step " + step.id() + " " + set, () -> examples.look(step.id(), preset), List.of());
-        return ResponseEntity.ok()
-                .contentType(MediaType.IMAGE_JPEG)
-                .cacheControl(CacheControl.noCache())
-                .body(strip);
+        return MotionPictures.answer(strip);
     }
 
     /** Lays the example of a step into a look that plays, as lanes of their own. */

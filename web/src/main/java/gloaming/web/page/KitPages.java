@@ -15,7 +15,6 @@ import gloaming.web.store.Shows;
 import java.io.IOException;
 import java.util.List;
 import java.util.Locale;
-import org.springframework.http.CacheControl;
 import org.springframework.http.ContentDisposition;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.MediaType;
@@ -114,10 +113,7 @@ class KitPages {
         KitRoom.Shelved kit = room.find(id);
         String key = "kit " + id + " " + kit.kit().revision();
         byte[] strip = motion.of(key, () -> room.example(kit), items(kit));
-        return ResponseEntity.ok()
-                .contentType(MediaType.IMAGE_JPEG)
-                .cacheControl(CacheControl.noCache())
-                .body(strip);
+        return MotionPictures.answer(strip);
     }
 
     private List<Shelf.Item> items(KitRoom.Shelved kit) {

@@ -11,11 +11,18 @@ import gloaming.play.Onlooker;
 import gloaming.play.Player;
 import gloaming.sound.HouseBand;
 import gloaming.step.Catalogue;
+import java.util.ArrayDeque;
+import java.util.Deque;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.concurrent.locks.ReentrantLock;
+import java.util.concurrent.CompletableFuture;
+import java.util.concurrent.ExecutionException;
 import java.util.function.Supplier;
+import org.springframework.http.CacheControl;
+import org.springframework.http.HttpStatus;
+import org.springframework.http.MediaType;
+import org.springframework.http.ResponseEntity;
 import org.springframework.stereotype.Component;
 
 /**
@@ -36,6 +43,7 @@ public class MotionPictures {
     /** Strips that are kept, of some 60 KB each. */
     private static final int KEPT = 300;
 
+    static final int MOST_WAITING = 100;
     private static final int QUALITY = 6;
     private static final int LONGEST_REST_MS = 50;
     /** A look that takes longer than this for its strip has fewer pictures of its own, and stands still then. */
@@ -47,10 +55,13 @@ public class MotionPictures {
             return size() > KEPT;
         }
     };
-    private final ReentrantLock working = new ReentrantLock(true);
+    /** Pages that wait, the last one first: it is the one that is looked at. */
+    private final Deque<CompletableFuture<Boolean>> waiting = new ArrayDeque<>();
+
+    private boolean busy;
 
     /**
-     * The strip of a look.
+     * The strip of a look, or null where too many others are waited for.
      *
      * @param key what it is kept under: another look has another
      * @param media what it may show
@@ -58,7 +69,7 @@ public class MotionPictures {
     byte[] of(String key, Supplier<Look> look, List<Shelf.Item> media) throws InterruptedException {
         byte[] known = known(key);
         if (known != null) return known;
-        working.lockInterruptibly();
+        if (!turn()) return null;
         try {
             known = known(key);
             if (known != null) return known;
@@ -68,8 +79,54 @@ public class MotionPictures {
             }
             return strip;
         } finally {
-            working.unlock();
+            next();
         }
+    }
+
+    /** Waits until it may work; false where too many came after. */
+    private boolean turn() throws InterruptedException {
+        CompletableFuture<Boolean> turn = new CompletableFuture<>();
+        synchronized (waiting) {
+            if (!busy) {
+                busy = true;
+                return true;
+            }
+            waiting.push(turn);
+            if (waiting.size() > MOST_WAITING) waiting.removeLast().complete(false);
+        }
+        try {
+            return turn.get();
+        } catch (ExecutionException e) {
+            throw new IllegalStateException(e);
+        } catch (InterruptedException e) {
+            // Whoever was given the turn just then hands it on.
+            if (!turn.complete(false) && turn.getNow(false)) next();
+            throw e;
+        }
+    }
+
+    /** How many wait. */
+    int waiting() {
+        synchronized (waiting) {
+            return waiting.size();
+        }
+    }
+
+    private void next() {
+        synchronized (waiting) {
+            while (!waiting.isEmpty()) if (waiting.pop().complete(true)) return;
+            busy = false;
+        }
+    }
+
+    /** A strip as an answer to a page. */
+    static ResponseEntity<byte[]> answer(byte[] strip) {
+        return strip == null
+                ? ResponseEntity.status(HttpStatus.SERVICE_UNAVAILABLE).build()
+                : ResponseEntity.ok()
+                        .contentType(MediaType.IMAGE_JPEG)
+                        .cacheControl(CacheControl.noCache())
+                        .body(strip);
     }
 
     private byte[] known(String key) {
