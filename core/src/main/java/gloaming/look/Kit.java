@@ -32,10 +32,12 @@ public record Kit(
     /** Settings that one knob turns, at most. */
     public static final int TARGETS = 50;
 
-    /** Settings that every use has beside the knobs: where its chance starts, and how fast its own time runs. */
+    /** Settings that every use has beside the knobs: where its chance starts, how fast its own time runs, and how far it is ahead. */
     public static final String SEED = "seed";
 
     public static final String SPEED = "speed";
+    /** Seconds that its own time is ahead. */
+    public static final String AHEAD = "ahead";
 
     /**
      * A setting outside, and what it sets within. Where a use does not set it, what it sets stays as it is within.

@@ -37,6 +37,14 @@ final class LaneClocks {
             lane.showBeat = beats.beat();
             lane.inStep = asTheShow;
         }
+        double further = clock.ahead() - lane.shift;
+        lane.shift = clock.ahead();
+        // What adds time up goes on by a leap of one frame; backwards only what goes by the time itself can go.
+        if (further > 0) lane.dt += further;
+        if (further < 0) {
+            lane.time += further;
+            lane.beat += further * beats.tempo() / 60;
+        }
         if (lane.restart != null && lane.restarts.by(number(lane.restart.end))) restart(lane);
         // A clock that was turned leaves the beat where it is.
         if (lane.inStep && !asTheShow) lane.beat = lane.showBeat;
@@ -50,6 +58,7 @@ final class LaneClocks {
     private static void restart(Plan.LaneRun lane) {
         lane.time = 0;
         lane.beat = 0;
+        lane.shift = 0;
         lane.inStep = false;
         for (Plan.StepRun step : lane.steps) step.fresh = true;
     }

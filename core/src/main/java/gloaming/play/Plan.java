@@ -161,6 +161,8 @@ final class Plan {
         double time = Double.NaN;
 
         double dt;
+        /** Seconds that it is ahead by its clock, which are in its time already. */
+        double shift;
         /** The lane's own time in beats, and the show's at the frame before. */
         double beat;
 
@@ -248,6 +250,7 @@ final class Plan {
             LaneRun was = before(lane, last);
             if (was != null) {
                 run.time = was.time;
+                run.shift = was.shift;
                 run.beat = was.beat;
                 run.showBeat = was.showBeat;
                 run.inStep = was.inStep;

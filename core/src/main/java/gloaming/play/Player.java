@@ -67,7 +67,7 @@ public final class Player {
      * From now on no step may hold a frame for long (see {@link Budget}). What is worked out in its own time takes the time it takes,
      * so that it is the same on any machine.
      */
-    Player inRealTime() {
+    public Player inRealTime() {
         realTime = true;
         return this;
     }

@@ -60,7 +60,8 @@ record Going(Look look, Catalogue catalogue, UnaryOperator<String> read, UnaryOp
         return new Clock(
                 clock.factor(),
                 clock.push() == null ? null : lane.apply(clock.push()),
-                clock.restart() == null ? null : lane.apply(clock.restart()));
+                clock.restart() == null ? null : lane.apply(clock.restart()),
+                clock.ahead());
     }
 
     /** A layer whose lane goes on to be there. */

@@ -15,6 +15,7 @@ import java.util.List;
 final class KitFace {
     private static final double FASTEST = 16;
     private static final int SEEDS = 9_999;
+    private static final double AHEAD = 60;
 
     private KitFace() {}
 
@@ -53,6 +54,17 @@ final class KitFace {
                 Value.of(1),
                 "",
                 "How fast its own time runs; what only changes what comes in goes by the time of its lane.",
+                List.of()));
+        settings.add(new Setting(
+                Kit.AHEAD,
+                "Own time ahead",
+                Setting.Form.NUMBER,
+                -AHEAD,
+                AHEAD,
+                false,
+                Value.of(0),
+                "s",
+                "How far its own time is ahead of the others', so that two uses do not move as one; below 0 it is behind.",
                 List.of()));
         List<Description.Input> inputs = new ArrayList<>();
         for (Kit.Input input : kit.inputs()) inputs.add(input(kit, input, look, catalogue, depth));

@@ -76,6 +76,11 @@ public final class KitOpening {
             return kit == null ? 1 : outer.speed() * number(use, Kit.SPEED, 1);
         }
 
+        /** Seconds that its time is ahead of that of the look. */
+        double ahead() {
+            return kit == null ? 0 : outer.ahead() + number(use, Kit.AHEAD, 0);
+        }
+
         int depth() {
             return kit == null ? 0 : 1 + outer.depth();
         }
@@ -94,7 +99,8 @@ public final class KitOpening {
         Clock clock = new Clock(
                 Math.min(16, lane.clock().factor() * scope.speed()),
                 lane(lane.clock().push(), scope),
-                lane(lane.clock().restart(), scope));
+                lane(lane.clock().restart(), scope),
+                Math.clamp(lane.clock().ahead() + scope.ahead(), -Clock.FAR, Clock.FAR));
         lanes.add(new Lane(scope.prefix + lane.id(), lane.name(), clock, into));
         if (lanes.size() > Limits.OPENED)
             throw new Refused("The look has over " + Limits.OPENED + " lanes with those of its kits.");
@@ -138,7 +144,8 @@ public final class KitOpening {
 
     /** The step that reads the kit's lane where its use has a time of its own and begins a lane; else null. */
     private Description ownTime(Kit kit, Step use, List<Step> into) {
-        if (number(use, Kit.SPEED, 1) == 1 || !into.isEmpty()) return null;
+        boolean own = number(use, Kit.SPEED, 1) != 1 || number(use, Kit.AHEAD, 0) != 0;
+        if (!own || !into.isEmpty()) return null;
         Description face = catalogue.of(look, use.withId("use"));
         return face.takes() != null ? null : catalogue.find(face.gives().id() + "-from");
     }

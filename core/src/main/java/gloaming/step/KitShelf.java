@@ -157,7 +157,7 @@ public final class KitShelf {
     }
 
     private static Step use(Step was, Kit now, Map<String, String> inputs) {
-        Set<String> known = new HashSet<>(List.of(Kit.SEED, Kit.SPEED));
+        Set<String> known = new HashSet<>(List.of(Kit.SEED, Kit.SPEED, Kit.AHEAD));
         now.knobs().forEach(knob -> known.add(knob.id()));
         Map<String, String> reads = new HashMap<>();
         was.reads().forEach((input, read) -> {
@@ -209,6 +209,7 @@ public final class KitShelf {
         return kit == null
                 || setting.equals(Kit.SEED)
                 || setting.equals(Kit.SPEED)
+                || setting.equals(Kit.AHEAD)
                 || kit.knobs().stream().anyMatch(knob -> knob.id().equals(setting));
     }
 }

@@ -79,7 +79,15 @@ public final class KitUnwrap {
                 if (step == use) steps.addAll(freed);
                 else steps.add(without.step(step));
             }
-            lanes.add(host.withSteps(steps).withClock(without.clock(host.clock())));
+            Clock clock = without.clock(host.clock());
+            // Alone in its lane it had all of the lane's time for its own.
+            if (host.steps().size() == 1)
+                clock = new Clock(
+                        Math.min(16, clock.factor() * speed),
+                        clock.push(),
+                        clock.restart(),
+                        Math.clamp(clock.ahead() + number(use, Kit.AHEAD, 0), -Clock.FAR, Clock.FAR));
+            lanes.add(host.withSteps(steps).withClock(clock));
         }
         Look unwrapped = look.withLanes(lanes)
                 .withMix(look.mix().stream().map(without::layer).toList())
@@ -103,7 +111,11 @@ public final class KitUnwrap {
                 .map(step -> freed(step, kit, use, now, within, knobs, seed))
                 .toList();
         Clock clock = within.clock(lane.clock());
-        Clock own = new Clock(Math.min(16, clock.factor() * speed), clock.push(), clock.restart());
+        Clock own = new Clock(
+                Math.min(16, clock.factor() * speed),
+                clock.push(),
+                clock.restart(),
+                Math.clamp(clock.ahead() + number(use, Kit.AHEAD, 0), -Clock.FAR, Clock.FAR));
         return new Lane(now.getOrDefault(lane.id(), lane.id()), lane.name(), own, steps, host.kit());
     }
 

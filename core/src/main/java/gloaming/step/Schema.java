@@ -2,6 +2,7 @@ package gloaming.step;
 
 import gloaming.look.Binding;
 import gloaming.look.Blend;
+import gloaming.look.Clock;
 import gloaming.look.Desk;
 import gloaming.look.Kit;
 import gloaming.look.Limits;
@@ -59,6 +60,7 @@ public final class Schema {
         ObjectNode clock = object("factor");
         ObjectNode p = (ObjectNode) clock.get("properties");
         p.set("factor", number("number", 0, 16));
+        p.set("ahead", number("number", -Clock.FAR, Clock.FAR));
         p.set("push", string(PATH));
         p.set("restart", string(PATH));
         return clock;

@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import gloaming.Brought;
 import gloaming.flow.Crew;
 import gloaming.flow.Picture;
+import gloaming.look.Clock;
 import gloaming.look.Edit;
 import gloaming.look.Edits;
 import gloaming.look.Look;
@@ -55,6 +56,33 @@ class ExamplesTest {
             }
         }
         assertThat(dark).as("of %d", all).hasSizeLessThan(all / 8);
+    }
+
+    @Test
+    void aLeapOfTimeHarmsNoStep() {
+        try (Crew crew = new Crew(1)) {
+            for (Description d : Catalogue.all().entries()) {
+                if (!d.operation().getPackageName().startsWith("gloaming.")
+                        || d.notice().isEmpty()) continue;
+                Look look = EXAMPLES.look(d.id());
+                Look ahead = look.withLanes(look.lanes().stream()
+                        .map(lane -> lane.withClock(new Clock(1, null, null, 20)))
+                        .toList());
+                Player player = new Player(Catalogue.all(), crew);
+                player.library(new Brought());
+                HouseBand band = new HouseBand(3, 120);
+                for (int i = 0; i < 6; i++) {
+                    player.load(i < 2 || i == 4 ? look : ahead);
+                    Picture picture =
+                            player.play(new Moment(i, i / 30.0, 1 / 30.0, i / 30.0), 48, 27, band, Onlooker.NOBODY);
+                    for (int p = 0; p < picture.pixels(); p++)
+                        assertThat(picture.g()[p]).as(d.id()).isFinite();
+                }
+                assertThat(player.troubles())
+                        .as(d.id())
+                        .noneMatch(trouble -> trouble.contains("Exception") || trouble.contains("Error"));
+            }
+        }
     }
 
     private static boolean seen(Picture picture) {

@@ -199,7 +199,7 @@ class KitShelfTest {
 
     @Test
     void aKitThatWasKeptLongAgoOpensForGood() throws Exception {
-        String text = Files.readString(Path.of("src/test/resources/frozen/kit-1.json"));
+        String text = Files.readString(Path.of("src/test/resources/kept/kit-1.json"));
         KeptKit kept = KeptKit.read(text);
         assertThat(kept.name()).isEqualTo("Comets");
         assertThat(SHELF.face(kept).settings()).extracting(Setting::label).contains("Length", "Thickness", "End");

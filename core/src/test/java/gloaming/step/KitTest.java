@@ -324,6 +324,18 @@ class KitTest {
         assertThat(play(fast)).isEqualTo(play(lane)).isNotEqualTo(play(look));
     }
 
+    @Test
+    void aUseWhoseTimeIsAheadIsWhereALaneThatFarAheadIsAndUnwrappedItStaysThere() {
+        Look look = look(List.of(lane("l1", "noise", Step.of("s1", "cloud-noise"))), "l1");
+        Look kit = wrapped(look, List.of("l1"), List.of());
+        Look ahead = Edits.apply(kit, new Edit.Set(use(kit).id(), Kit.AHEAD, Value.of(5)));
+        Look lane = Edits.apply(look, new Edit.SetClock("l1", new Clock(1, null, null, 5)));
+        assertThat(LookJson.read(LookJson.write(lane))).isEqualTo(lane);
+        assertThat(play(ahead)).isEqualTo(play(lane)).isNotEqualTo(play(look));
+        Look free = Edits.apply(ahead, UNWRAP.unwrap(ahead, use(ahead).id()));
+        assertThat(play(free)).isEqualTo(play(lane));
+    }
+
     /** What the clipboard has of a lane and all that it uses. */
     private static String copied(Look look, String lane) {
         List<Lane> parts = look.lanes().stream()

@@ -13,7 +13,7 @@
 /** @typedef {{edit: 'format', width: number, height: number, rate: number, seed: number, tempo: number}} EditFormat */
 /** @typedef {{edit: 'add-lane', place: number, lane: Lane}} EditAddLane */
 /** @typedef {{id: string, name: string, clock: Clock, steps: Step[], kit?: string}} Lane */
-/** @typedef {{factor: number, push?: string, restart?: string}} Clock */
+/** @typedef {{factor: number, push?: string, restart?: string, ahead?: number}} Clock */
 /** @typedef {{id: string, type: string, label?: string, bypassed?: boolean, settings?: Record<string, number|boolean|string>, follows?: Record<string, Follow>, reads?: Record<string, string>, formulas?: Record<string, string>, drafts?: Record<string, string>, chance?: string}} Step */
 /** @typedef {{lane: string, inLow: number, inHigh: number, outLow: number, outHigh: number, easeUp: number, easeDown: number}} Follow */
 /** @typedef {{edit: 'remove-lane', lane: string}} EditRemoveLane */
@@ -129,7 +129,7 @@
 /** @typedef {{is: 'hello', version: number, n: number}} ToPageHello */
 /** @typedef {{is: 'saved', version: number, n: number}} ToPageSaved */
 /** @typedef {{is: 'look', version: number, n: number, canUndo: boolean, canRedo: boolean, look: Look, grown: Record<string, Face>, kits: Record<string, Entry>, newest: Record<string, number>, formulas: Record<string, string>, curves: Record<string, Key[]>}} ToPageLook */
-/** @typedef {{name: string, width: number, height: number, rate: number, seed: number, tempo: number, lanes: Lane[], mix: Layer[], clock: Clock, desk: Desk, kits: Kit[], snapshots: Snapshots}} Look */
+/** @typedef {{name: string, width: number, height: number, rate: number, seed: number, tempo: number, lanes: Lane[], mix: Layer[], clock: Clock, desk: Desk, kits?: Kit[], snapshots?: Snapshots}} Look */
 /** @typedef {{all: SnapshotsSnapshot[], apart: string[], field?: SnapshotsField}} Snapshots */
 /** @typedef {{settings: Setting[], reads: Input[], problems: Problem[]}} Face */
 /** @typedef {{id: string, label: string, form: SettingForm, min: number, max: number, byRatio: boolean, initial: number|boolean|string, unit: string, says: string, choices: string[], drag: RangeDrag}} Setting */

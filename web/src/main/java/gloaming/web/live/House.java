@@ -2,7 +2,6 @@ package gloaming.web.live;
 
 import gloaming.desk.Inbox;
 import gloaming.desk.Outbox;
-import gloaming.look.Binding;
 import gloaming.look.Edit;
 import gloaming.look.Look;
 import gloaming.look.Refused;
@@ -23,9 +22,7 @@ import gloaming.web.store.Shows;
 import jakarta.annotation.PreDestroy;
 import java.util.ArrayList;
 import java.util.HashSet;
-import java.util.LinkedHashMap;
 import java.util.List;
-import java.util.Map;
 import java.util.Set;
 import java.util.concurrent.locks.ReentrantLock;
 import java.util.function.Consumer;
@@ -47,19 +44,6 @@ public class House {
     /** A look that has no picture by then goes on air without. */
     private static final long FIRST_PICTURE_NS = 2_000_000_000L;
 
-    /** A look that plays. */
-    private static final class Playing {
-        final OpenLook look;
-        final LivePlayer player;
-        /** When somebody looked at it last, by the clock of nanoseconds. */
-        long seen = System.nanoTime();
-
-        Playing(OpenLook look, LivePlayer player) {
-            this.look = look;
-            this.player = player;
-        }
-    }
-
     /**
      * Held while what plays changes, which takes as long as a look needs for its first picture. Whoever carries pictures to the audience
      * never waits for it.
@@ -77,12 +61,11 @@ public class House {
     private final Inbox inbox = new Inbox();
     private final Outbox outbox = new Outbox();
     private final Programme programme;
-    private volatile Playing onAir;
-    /** By look; copied when it changes, so that anybody may read it. */
-    private volatile Map<String, Playing> benches = Map.of();
+    private final Players players = new Players();
+    private final BoundActs acts;
 
     /** What fades out now, or null. */
-    private Playing fading;
+    private Players.Playing fading;
     /** The looks that pages work on, as the courier told last. */
     private volatile Set<String> looked = Set.of();
 
@@ -91,9 +74,10 @@ public class House {
     House(Shows shows, Journal journal, Media rows, MediaStore media, Decoder decoder) {
         this.shows = shows;
         this.journal = journal;
+        acts = new BoundActs(this, shows);
         looks = new ShowLooks(shows);
         shelves = new Shelves(rows, media, decoder);
-        sounds = new ShowSounds(shows, rows, media, decoder, this::playersOf);
+        sounds = new ShowSounds(shows, rows, media, decoder, players::of);
         // Until the first look is on air, somebody who plays nothing is.
         programme = new Programme(new LivePlayer(Catalogue.all(), 1));
     }
@@ -109,7 +93,7 @@ public class House {
 
     /** The look on air, or null. */
     public OpenLook onAir() {
-        Playing now = onAir;
+        Players.Playing now = players.onAir();
         return now == null ? null : now.look;
     }
 
@@ -124,7 +108,7 @@ public class House {
 
     /** Who plays a look, on air or at a bench, or null. */
     public LivePlayer player(String look) {
-        Playing playing = playing(look);
+        Players.Playing playing = players.find(look);
         return playing == null ? null : playing.player;
     }
 
@@ -134,67 +118,35 @@ public class House {
         return own == null ? player() : own;
     }
 
-    private Playing playing(String look) {
-        Playing now = onAir;
-        return now != null && now.look.id.equals(look) ? now : benches.get(look);
-    }
-
     /** All looks that play, the one on air first. */
     public List<OpenLook> looks() {
-        return all().stream().map(p -> p.look).toList();
-    }
-
-    private List<Playing> all() {
-        List<Playing> all = new ArrayList<>();
-        if (onAir != null) all.add(onAir);
-        all.addAll(benches.values());
-        return all;
-    }
-
-    private List<LivePlayer> playersOf(String show) {
-        return all().stream()
-                .filter(p -> p.look.showId.equals(show))
-                .map(p -> p.player)
-                .toList();
+        return players.all().stream().map(p -> p.look).toList();
     }
 
     /** Lets a look play at a bench, unless it plays already; false where there is no room for one more, or just not now. */
     boolean bench(OpenLook look) {
-        Playing playing = playing(look.id);
+        Players.Playing playing = players.find(look.id);
         if (playing != null) {
             playing.seen = System.nanoTime();
             return true;
         }
-        if (benches.size() >= MOST_BENCHES || !changing.tryLock()) return false;
+        if (players.atBenches().size() >= MOST_BENCHES || !changing.tryLock()) return false;
         try {
-            if (playing(look.id) == null && benches.size() < MOST_BENCHES) put(begin(look));
-            return playing(look.id) != null;
+            if (players.find(look.id) == null && players.atBenches().size() < MOST_BENCHES) players.put(begin(look));
+            return players.find(look.id) != null;
         } finally {
             changing.unlock();
         }
     }
 
-    private void put(Playing bench) {
-        Map<String, Playing> now = new LinkedHashMap<>(benches);
-        now.put(bench.look.id, bench);
-        benches = now;
-    }
-
-    private Playing remove(String look) {
-        Map<String, Playing> now = new LinkedHashMap<>(benches);
-        Playing gone = now.remove(look);
-        benches = now;
-        return gone;
-    }
-
     /** A player that begins with a look, at a bench for now. */
-    private Playing begin(OpenLook look) {
+    private Players.Playing begin(OpenLook look) {
         int threads = Math.clamp(Runtime.getRuntime().availableProcessors(), 1, 16);
         LivePlayer player =
-                new LivePlayer(Catalogue.all(), threads, inbox, outbox, programme.light(), act -> act(look, act));
-        Playing playing = new Playing(look, player);
+                new LivePlayer(Catalogue.all(), threads, inbox, outbox, programme.light(), act -> acts.act(look, act));
+        Players.Playing playing = new Players.Playing(look, player);
         place(playing);
-        LivePlayer leader = leader(look);
+        LivePlayer leader = players.leader(look);
         // It comes in on the beat that is.
         if (leader != null)
             leader.beats(clock -> {
@@ -211,14 +163,8 @@ public class House {
         return playing;
     }
 
-    /** Whose sound and beat a look at a bench goes by: what is on air, where that is of the same show. */
-    private LivePlayer leader(OpenLook look) {
-        Playing now = onAir;
-        return now != null && now.look.showId.equals(look.showId) ? now.player : null;
-    }
-
-    private void place(Playing bench) {
-        bench.player.atBench(programme.player(), leader(bench.look));
+    private void place(Players.Playing bench) {
+        bench.player.atBench(programme.player(), players.leader(bench.look));
     }
 
     /**
@@ -237,12 +183,12 @@ public class House {
 
     private OpenLook taken(Shows.LookRow row, double seconds) {
         OpenLook look = journal.open(row);
-        Playing before = onAir;
+        Players.Playing before = players.onAir();
         if (before != null && before.look == look) return look;
-        Playing next = benches.containsKey(look.id) ? remove(look.id) : begin(look);
+        Players.Playing next = players.isAtBench(look.id) ? players.remove(look.id) : begin(look);
         if (before != null) waitForPicture(next.player);
         // Set first: what is on air leads itself.
-        onAir = next;
+        players.air(next);
         next.player.onAir();
         sounds.hear(look.showId, next.player);
         LivePlayer was = programme.player();
@@ -253,9 +199,9 @@ public class House {
         fading = before;
         if (before != null) {
             before.seen = System.nanoTime() + (long) (seconds * 1e9);
-            put(before);
+            players.put(before);
         }
-        benches.values().forEach(bench -> {
+        players.atBenches().forEach(bench -> {
             if (bench != before) place(bench);
         });
         settle(programme.state(), before == null ? was : null);
@@ -301,23 +247,23 @@ public class House {
     }
 
     /** A look that is not on air any more stays at its bench if somebody works on it. */
-    private void release(Playing gone) {
-        if (gone == onAir) return;
+    private void release(Players.Playing gone) {
+        if (gone == players.onAir()) return;
         if (looked.contains(gone.look.id)) {
             place(gone);
             return;
         }
-        if (benches.get(gone.look.id) == gone) remove(gone.look.id);
+        if (players.find(gone.look.id) == gone) players.remove(gone.look.id);
         end(List.of(gone));
     }
 
-    private void end(List<Playing> gone) {
+    private void end(List<Players.Playing> gone) {
         Thread.ofVirtual().name("bench-closer").start(() -> {
             gone.forEach(bench -> bench.player.close());
             Set<String> active = new HashSet<>();
             changing.lock();
             try {
-                all().forEach(p -> active.add(p.look.showId));
+                players.all().forEach(p -> active.add(p.look.showId));
                 shelves.keep(active);
                 sounds.keep(active);
             } finally {
@@ -339,78 +285,36 @@ public class House {
 
     private void letGo(Set<String> looked) {
         long now = System.nanoTime();
-        List<Playing> gone = new ArrayList<>();
-        for (Playing bench : benches.values()) {
+        List<Players.Playing> gone = new ArrayList<>();
+        for (Players.Playing bench : players.atBenches()) {
             if (looked.contains(bench.look.id)) bench.seen = Math.max(bench.seen, now);
             else if (now - bench.seen > GRACE_NS && bench != fading) gone.add(bench);
         }
         if (gone.isEmpty()) return;
-        gone.forEach(bench -> remove(bench.look.id));
+        gone.forEach(bench -> players.remove(bench.look.id));
         end(gone);
     }
 
     /** Who is woken when a picture is ready. */
     void courier(Thread thread) {
         courier = thread;
-        all().forEach(p -> p.player.courier(thread));
+        players.all().forEach(p -> p.player.courier(thread));
     }
 
     /** Does something to the beat that a look goes by, and all others that go by the same. */
     void beats(String look, Consumer<BeatClock> order) {
-        Playing own = playing(look);
-        if (own == null) return;
-        boolean together = own == onAir || leader(own.look) != null;
-        if (!together) own.player.beats(order);
-        else playersOf(own.look.showId).forEach(player -> player.beats(order));
+        players.beats(look, order);
     }
 
     /** A MIDI clock that comes in is everybody's. */
     void beats(Consumer<BeatClock> order) {
-        all().forEach(p -> p.player.beats(order));
+        players.all().forEach(p -> p.player.beats(order));
     }
 
     /** A hand taps the beat that a look goes by. */
     void tap(String look) {
         double seconds = System.nanoTime() / 1e9;
         beats(look, clock -> clock.tap(seconds));
-    }
-
-    /** Does what a control of a look was pressed for; called on a frame's thread. */
-    private void act(OpenLook look, Binding binding) {
-        if (binding.setting().startsWith(Snapshots.CALL)) {
-            String id = binding.setting().substring(Snapshots.CALL.length());
-            Thread.ofVirtual().name("recall").start(() -> recalled(look, id));
-            return;
-        }
-        Playing now = onAir;
-        boolean air = now != null && now.look == look;
-        switch (Binding.Act.of(binding.setting())) {
-            case TAP -> tap(look.id);
-            case LET_GO -> beats(look.id, BeatClock::letGo);
-            // A look at a bench does nothing to what the audience sees but come on air.
-            case BLACKOUT -> {
-                if (air) programme.light().turn(0);
-            }
-            case FADE -> {
-                if (air) programme.light().turn(2);
-            }
-            case TAKE -> {
-                if (!air)
-                    Thread.ofVirtual()
-                            .name("take")
-                            .start(() -> shows.look(look.id).ifPresent(this::take));
-            }
-            case null, default -> {}
-        }
-    }
-
-    private void recalled(OpenLook look, String id) {
-        try {
-            recall(look, id, 0, OpenLook.Origin.NONE);
-        } catch (Refused e) {
-            // The snapshot is gone, or all is so already: a pad that is pressed again does no harm.
-            return;
-        }
     }
 
     /** Goes to where a snapshot has all settings, along its way; {@link Refused} where it is gone, or all is so already. */
@@ -483,7 +387,7 @@ public class House {
 
     @PreDestroy
     void stop() {
-        all().forEach(p -> p.player.close());
+        players.all().forEach(p -> p.player.close());
         programme.player().close();
         sounds.close();
         shelves.keep(Set.of());

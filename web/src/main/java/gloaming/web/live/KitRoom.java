@@ -68,7 +68,14 @@ public class KitRoom {
     /** All that a show has: its own and those of all first, then those that ship. */
     public List<Shelved> of(String show) {
         List<Shelved> all = new ArrayList<>();
-        for (Kits.Row row : kits.of(show)) all.add(shelved(row));
+        for (Kits.Row row : kits.of(show)) {
+            try {
+                all.add(shelved(row));
+            } catch (Refused e) {
+                // One that cannot be read, as it may come from a newer program, keeps nobody from the others.
+                continue;
+            }
+        }
         for (KeptKit kit : ShippedKits.all()) all.add(shipped(kit));
         return all;
     }

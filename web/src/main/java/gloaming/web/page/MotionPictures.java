@@ -142,7 +142,8 @@ public class MotionPictures {
                 Shelf shelf = new Shelf(true);
                 JpegEncoder encoder = new JpegEncoder(WIDTH, HEIGHT * FRAMES, QUALITY)) {
             shelf.hold(media);
-            Player player = new Player(Catalogue.all(), crew);
+            // A step that takes too long is stopped here too: what came from elsewhere may hold up nobody.
+            Player player = new Player(Catalogue.all(), crew).inRealTime();
             player.library(shelf);
             player.load(look);
             HouseBand band = new HouseBand(11, look.tempo());

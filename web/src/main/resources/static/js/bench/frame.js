@@ -31,7 +31,9 @@ export function frame(page) {
       const { left, top } = box.getBoundingClientRect();
       const toX = event.clientX - left + box.scrollLeft;
       const toY = event.clientY - top + box.scrollTop;
+      if (!event.buttons) { this.endFrame(); return; }
       const far = Math.hypot(toX - this.framing.x, toY - this.framing.y) > MEANT;
+      if (far && !this.framing.meant) box.setPointerCapture(event.pointerId);
       this.framing = { ...this.framing, toX, toY, meant: this.framing.meant || far };
     },
     get framePlace() {

@@ -92,6 +92,11 @@ export function lanes(page) {
       const factor = await this.reckon(event.target.value);
       if (Number.isFinite(factor)) this.changeClock({ factor });
     },
+    /** @param {{target: any}} event */
+    async setAhead(event) {
+      const ahead = await this.reckon(event.target.value);
+      if (Number.isFinite(ahead)) this.changeClock({ ahead });
+    },
     /** @param {'push'|'restart'} by */
     clockBy(by) { return this.clockNow[by] ?? ''; },
     /** @param {number} by */

@@ -41,7 +41,10 @@ export function snapshots(page) {
       page.live.send({ do: 'remember', lanes, steps, name, picture: this.smallPicture() });
     },
     /** @param {string} id */
-    callSnap(id) { page.live.send({ do: 'recall', snapshot: id }); },
+    callSnap(id) {
+      if (this.field.on && this.spots.length > 1) this.say('Settings go by the field of snapshots; what is called is seen when that is off.');
+      page.live.send({ do: 'recall', snapshot: id });
+    },
     /** By its number, from 1. @param {number} i */
     callSnapAt(i) {
       const snap = this.snaps[i - 1];

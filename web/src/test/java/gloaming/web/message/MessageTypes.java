@@ -94,7 +94,7 @@ final class MessageTypes {
     /** Parts of documents that are not written where they say nothing. */
     private static boolean lacks(Class<?> type, RecordComponent part) {
         JsonInclude own = part.getAccessor().getAnnotation(JsonInclude.class);
-        if (own != null && own.value() == JsonInclude.Include.NON_NULL) return true;
+        if (own != null && own.value() != JsonInclude.Include.ALWAYS) return true;
         JsonInclude include = type.getAnnotation(JsonInclude.class);
         if (include == null || NEEDED.contains(part.getName())) return false;
         return switch (include.value()) {

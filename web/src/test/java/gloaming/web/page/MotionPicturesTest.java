@@ -22,6 +22,20 @@ class MotionPicturesTest {
     private final MotionPictures motion = new MotionPictures();
     private final Look look = new Examples(Catalogue.all()).look("fill");
 
+    private final CountDownLatch began = new CountDownLatch(1);
+    private final CountDownLatch may = new CountDownLatch(1);
+
+    /** The look, once it may be had. */
+    private Look held() {
+        began.countDown();
+        try {
+            may.await();
+        } catch (InterruptedException e) {
+            throw new IllegalStateException(e);
+        }
+        return look;
+    }
+
     @Test
     void aStripIsWorkedOutOnceAndHoldsAllItsPictures() throws Exception {
         AtomicInteger asked = new AtomicInteger();
@@ -42,22 +56,15 @@ class MotionPicturesTest {
 
     @Test
     void ofThoseThatWaitTheLastComesFirst() throws Exception {
-        CountDownLatch began = new CountDownLatch(1);
-        CountDownLatch may = new CountDownLatch(1);
         List<String> order = Collections.synchronizedList(new ArrayList<>());
         try (ExecutorService pages = Executors.newVirtualThreadPerTaskExecutor()) {
             List<Future<byte[]>> all = new ArrayList<>();
             all.add(pages.submit(() -> motion.of(
                     "first",
                     () -> {
-                        began.countDown();
-                        try {
-                            may.await();
-                        } catch (InterruptedException e) {
-                            throw new IllegalStateException(e);
-                        }
+                        Look now = held();
                         order.add("first");
-                        return look;
+                        return now;
                     },
                     List.of())));
             began.await();
@@ -81,21 +88,8 @@ class MotionPicturesTest {
 
     @Test
     void whereTooManyWaitTheOldestIsToldSo() throws Exception {
-        CountDownLatch began = new CountDownLatch(1);
-        CountDownLatch may = new CountDownLatch(1);
         try (ExecutorService pages = Executors.newVirtualThreadPerTaskExecutor()) {
-            pages.submit(() -> motion.of(
-                    "holds",
-                    () -> {
-                        began.countDown();
-                        try {
-                            may.await();
-                        } catch (InterruptedException e) {
-                            throw new IllegalStateException(e);
-                        }
-                        return look;
-                    },
-                    List.of()));
+            pages.submit(() -> motion.of("holds", this::held, List.of()));
             began.await();
             Future<byte[]> oldest = pages.submit(() -> motion.of("one", () -> look, List.of()));
             while (motion.waiting() == 0) Thread.onSpinWait();
