@@ -137,25 +137,26 @@ public class KitRoom {
     /** Puts a kit of a look on the shelf, for one show or all; the edit that lets the look know it as that. */
     Edit keep(String show, Look look, FromPage.KeepKit m) {
         Kit kit = look.kit(m.kit()).orElseThrow(() -> new Refused("That kit is not there any more."));
-        String place = m.all() ? null : show;
-        Kit.Kept was = m.anew() ? null : kit.kept();
         // One that ships stays as it is: what was made of it is another.
-        boolean ships = was != null && ShippedKits.all().stream().anyMatch(k -> k.id().equals(was.id()));
-        String id = was == null || ships ? "kit-" + Shows.freshId() : was.id();
-        int revision = was == null || ships
-                ? 1
-                : 1
-                        + Math.max(
-                                was.revision(),
-                                kits.of(show).stream()
-                                        .filter(row -> row.kept().equals(id))
-                                        .mapToInt(Kits.Row::revision)
-                                        .max()
-                                        .orElse(0));
+        boolean another = m.anew() || kit.kept() == null || ships(kit.kept().id());
+        String id = another ? "kit-" + Shows.freshId() : kit.kept().id();
+        int revision = another ? 1 : 1 + newest(show, kit.kept());
         KeptKit kept = shelf.kept(look, kit.id(), id, revision);
-        kits.keep(place, kept, shown(show, kept.look()));
+        kits.keep(m.all() ? null : show, kept, shown(show, kept.look()));
         changed();
         return new Edit.ChangeKit(kit.withKept(new Kit.Kept(id, revision)));
+    }
+
+    private static boolean ships(String kept) {
+        return ShippedKits.all().stream().anyMatch(kit -> kit.id().equals(kept));
+    }
+
+    /** The newest revision of a kit that the shelf or a look has. */
+    private int newest(String show, Kit.Kept kept) {
+        return kits.of(show).stream()
+                .filter(row -> row.kept().equals(kept.id()))
+                .mapToInt(Kits.Row::revision)
+                .reduce(kept.revision(), Math::max);
     }
 
     /** The media of a show that a look shows. */
