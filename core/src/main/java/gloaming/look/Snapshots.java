@@ -7,6 +7,7 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Set;
 import java.util.TreeMap;
 
@@ -49,6 +50,8 @@ public record Snapshots(
         public Field {
             if (across != null) Limits.id("The lane across a field", across);
             if (up != null) Limits.id("The lane up a field", up);
+            if (spots != null && spots.values().stream().anyMatch(Objects::isNull))
+                throw new Refused("A snapshot lies nowhere on the field.");
             spots = spots == null ? Map.of() : Collections.unmodifiableMap(new TreeMap<>(spots));
             if (spots.size() > SPOTS) throw new Refused("A field has room for " + SPOTS + " snapshots.");
         }

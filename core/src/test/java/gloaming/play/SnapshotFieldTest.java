@@ -1,6 +1,7 @@
 package gloaming.play;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
 
 import gloaming.flow.Crew;
@@ -14,6 +15,7 @@ import gloaming.look.Lane;
 import gloaming.look.Layer;
 import gloaming.look.Look;
 import gloaming.look.LookJson;
+import gloaming.look.Refused;
 import gloaming.look.Snapshots;
 import gloaming.look.Step;
 import gloaming.look.Value;
@@ -152,6 +154,12 @@ class SnapshotFieldTest {
             assertThat(w[0] + w[1] + w[2]).isCloseTo(1, within(1e-12));
             for (double each : w) assertThat(each).isBetween(0.0, 1.0);
         }
+    }
+
+    @Test
+    void aSpotThatIsNoneIsRefusedAtTheDoor() {
+        String edit = "{\"edit\":\"set-field\",\"field\":{\"on\":true,\"across\":\"l8\",\"spots\":{\"n1\":null}}}";
+        assertThatThrownBy(() -> LookJson.readEdit(edit)).isInstanceOf(Refused.class);
     }
 
     @Test

@@ -99,9 +99,14 @@ class DocumentChanges {
             case FromPage.KeepKit m -> apply(viewer, open, m, room.keep(open.showId, look, m), null);
             case FromPage.LayKit m -> {
                 KitShelf.Laid laid = room.lay(open.showId, look, m);
+                house.mediaChanged(open.showId);
                 apply(viewer, open, m, laid.edit(), laid.use());
             }
-            case FromPage.RenewKit m -> apply(viewer, open, m, room.renew(open.showId, look, m.kit()), null);
+            case FromPage.RenewKit m -> {
+                Edit edit = room.renew(open.showId, look, m.kit());
+                house.mediaChanged(open.showId);
+                apply(viewer, open, m, edit, null);
+            }
             case FromPage.OwnKit m -> apply(viewer, open, m, unwraps.own(look, m.step()), m.step());
             case FromPage.Knob m -> apply(viewer, open, m, knobs.give(look, m.step(), m.setting(), m.knob()), null);
             case FromPage.AddLayer m -> apply(viewer, open, m, edits.addLayer(look, m.lane(), m.above()), null);

@@ -3,7 +3,6 @@ package gloaming.web.live;
 import gloaming.look.Edit;
 import gloaming.look.KeptKit;
 import gloaming.look.Kit;
-import gloaming.look.Lane;
 import gloaming.look.Look;
 import gloaming.look.Refused;
 import gloaming.look.Step;
@@ -11,6 +10,7 @@ import gloaming.look.Value;
 import gloaming.step.Catalogue;
 import gloaming.step.Description;
 import gloaming.step.KitShelf;
+import gloaming.step.References;
 import gloaming.step.Setting;
 import gloaming.step.ShippedKits;
 import gloaming.web.message.FromPage;
@@ -19,6 +19,7 @@ import gloaming.web.store.Media;
 import gloaming.web.store.MediaStore;
 import gloaming.web.store.Shows;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -163,22 +164,13 @@ public class KitRoom {
     private List<Kits.Medium> shown(String show, Look look) {
         Map<String, Kits.Medium> all = new LinkedHashMap<>();
         for (Step step : look.steps().toList()) {
-            for (Setting setting : media(look, step)) {
+            for (Setting setting : References.settings(look, step)) {
                 if (!(step.settings().get(setting.id()) instanceof Value.Word word)) continue;
                 media.byRef(show, word.text())
                         .ifPresent(row -> all.put(row.ref(), new Kits.Medium(row.ref(), row.name(), row.hash())));
             }
         }
         return List.copyOf(all.values());
-    }
-
-    private static List<Setting> media(Look look, Step step) {
-        Description description = Catalogue.all().of(look, step);
-        return description == null
-                ? List.of()
-                : description.settings().stream()
-                        .filter(s -> s.form() == Setting.Form.MEDIUM)
-                        .toList();
     }
 
     /** The edit that lays a kit of the shelf into a look; its media come into the show where they are not there yet. */
@@ -192,7 +184,7 @@ public class KitRoom {
         if (kit.kept() == null) throw new Refused("'" + kit.name() + "' is not on the shelf.");
         Shelved newest = of(show).stream()
                 .filter(s -> s.kit.id().equals(kit.kept().id()))
-                .max(java.util.Comparator.comparing(s -> s.kit.revision()))
+                .max(Comparator.comparing(s -> s.kit.revision()))
                 .orElseThrow(() -> new Refused("'" + kit.name() + "' is not on the shelf any more."));
         return shelf.renew(look, id, here(show, newest));
     }
@@ -216,21 +208,6 @@ public class KitRoom {
             if (own != null && !own.ref().equals(medium.ref())) now.put(medium.ref(), own.ref());
         }
         if (now.isEmpty()) return shelved.kit;
-        Look look = shelved.kit.look();
-        List<Lane> lanes = new ArrayList<>();
-        for (Lane lane : look.lanes()) {
-            lanes.add(lane.withSteps(
-                    lane.steps().stream().map(step -> called(look, step, now)).toList()));
-        }
-        return new KeptKit(shelved.kit.id(), shelved.kit.revision(), look.withLanes(lanes));
-    }
-
-    private static Step called(Look look, Step step, Map<String, String> now) {
-        Step named = step;
-        for (Setting setting : media(look, step)) {
-            if (step.settings().get(setting.id()) instanceof Value.Word word && now.containsKey(word.text()))
-                named = named.with(setting.id(), Value.of(now.get(word.text())));
-        }
-        return named;
+        return new KeptKit(shelved.kit.id(), shelved.kit.revision(), References.mediaCalled(shelved.kit.look(), now));
     }
 }

@@ -12,7 +12,7 @@ import gloaming.look.Look;
 import gloaming.look.LookJson;
 import gloaming.look.Refused;
 import gloaming.media.Facts;
-import gloaming.step.LooksWithin;
+import gloaming.step.References;
 import java.security.SecureRandom;
 import java.time.LocalDateTime;
 import java.util.HashMap;
@@ -188,7 +188,7 @@ public class Shows {
         Map<String, String> now = new HashMap<>();
         for (int i = 0; i < ids.size(); i++) now.putIfAbsent(looks.get(i).name(), ids.get(i));
         for (int i = 0; i < ids.size(); i++) if (!refs.get(i).isEmpty()) now.put(refs.get(i), ids.get(i));
-        for (int i = 0; i < ids.size(); i++) addLook(show, ids.get(i), LooksWithin.called(looks.get(i), now));
+        for (int i = 0; i < ids.size(); i++) addLook(show, ids.get(i), References.looksCalled(looks.get(i), now));
         return ids;
     }
 
