@@ -1,0 +1,128 @@
+package gloaming.show;
+
+import gloaming.look.Refused;
+import java.util.ArrayList;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Objects;
+import java.util.Set;
+import java.util.function.UnaryOperator;
+
+/**
+ * The cues of an evening in their order.
+ *
+ * @param safe the look for when all goes wrong, or empty
+ * @param guard seconds within which a second start is taken for a slip of the hand, 0 to 10
+ * @param bar beats of a bar, 1 to 32
+ */
+public record RunSheet(List<Cue> cues, String safe, double guard, int bar) {
+    public static final int MOST = 500;
+    public static final RunSheet EMPTY = new RunSheet(List.of(), "", 0.5, 4);
+
+    public RunSheet {
+        cues = cues == null ? List.of() : List.copyOf(cues);
+        safe = Objects.requireNonNullElse(safe, "");
+        if (cues.size() > MOST) throw new Refused("A run sheet has room for " + MOST + " cues.");
+        if (!(guard >= 0 && guard <= 10)) throw new Refused("The guard of the key goes from 0 to 10 seconds.");
+        if (bar < 1 || bar > 32) throw new Refused("A bar has 1 to 32 beats.");
+        Set<String> ids = new HashSet<>();
+        for (Cue cue : cues) if (!ids.add(cue.id())) throw new Refused("Two cues have the id '" + cue.id() + "'.");
+    }
+
+    /** The cue of an id, or null. */
+    public Cue find(String id) {
+        for (Cue cue : cues) if (cue.id().equals(id)) return cue;
+        return null;
+    }
+
+    /** Its place from 0, or -1. */
+    public int place(String id) {
+        for (int i = 0; i < cues.size(); i++) if (cues.get(i).id().equals(id)) return i;
+        return -1;
+    }
+
+    /** What comes after a cue, or first where that is null; null at the end. */
+    public Cue after(String id) {
+        Cue from = id == null ? null : find(id);
+        Cue to = from == null || from.then().isEmpty() ? null : find(from.then());
+        if (to != null) return to;
+        for (int i = from == null ? 0 : place(id) + 1; i < cues.size(); i++)
+            if (!cues.get(i).skipped()) return cues.get(i);
+        return null;
+    }
+
+    /** The look that is there with a cue: its own, or that of the last before it that brings one; empty where none does. */
+    public String lookAt(String id) {
+        for (int i = place(id); i >= 0; i--)
+            if (!cues.get(i).look().isEmpty()) return cues.get(i).look();
+        return "";
+    }
+
+    /** An id that no cue has. */
+    public String freshId() {
+        int most = 0;
+        for (Cue cue : cues)
+            if (cue.id().matches("c[0-9]{1,8}"))
+                most = Math.max(most, Integer.parseInt(cue.id().substring(1)));
+        return "c" + (most + 1);
+    }
+
+    /** The sheet after an edit; {@link Refused} where it cannot be. */
+    public RunSheet apply(SheetEdit edit) {
+        return switch (edit) {
+            case SheetEdit.Add add -> {
+                List<Cue> all = new ArrayList<>(cues);
+                all.add(Math.clamp(add.place(), 0, all.size()), add.cue());
+                yield with(all);
+            }
+            case SheetEdit.Put put -> {
+                there(put.cue().id());
+                yield mapped(cue -> cue.id().equals(put.cue().id()) ? put.cue() : cue);
+            }
+            case SheetEdit.Move move -> {
+                List<Cue> all = new ArrayList<>(cues);
+                Cue moved = all.remove(there(move.cue()));
+                all.add(Math.clamp(move.place(), 0, all.size()), moved);
+                yield with(all);
+            }
+            case SheetEdit.Remove remove -> {
+                List<Cue> all = new ArrayList<>(cues);
+                all.remove(there(remove.cue()));
+                yield with(all).mapped(cue -> without(cue, remove.cue()));
+            }
+            case SheetEdit.Set set -> new RunSheet(cues, set.safe(), set.guard(), set.bar());
+        };
+    }
+
+    /** The same where looks and sounds are called otherwise; one that is not in the map stays. */
+    public RunSheet called(Map<String, String> looks, Map<String, String> sounds) {
+        List<Cue> all = new ArrayList<>();
+        for (Cue cue : cues) {
+            Cue.Hears sound = cue.sound();
+            if (sound != null) sound = new Cue.Hears(sounds.getOrDefault(sound.medium(), sound.medium()), sound.from());
+            all.add(cue.withLook(looks.getOrDefault(cue.look(), cue.look()), sound));
+        }
+        return new RunSheet(all, looks.getOrDefault(safe, safe), guard, bar);
+    }
+
+    private static Cue without(Cue cue, String gone) {
+        List<Cue.Way> ways =
+                cue.ways().stream().filter(way -> !way.to().equals(gone)).toList();
+        return cue.withWays(cue.then().equals(gone) ? "" : cue.then(), ways);
+    }
+
+    private int there(String id) {
+        int place = place(id);
+        if (place < 0) throw new Refused("That cue is not on the run sheet any more.");
+        return place;
+    }
+
+    private RunSheet with(List<Cue> all) {
+        return new RunSheet(all, safe, guard, bar);
+    }
+
+    private RunSheet mapped(UnaryOperator<Cue> each) {
+        return with(cues.stream().map(each).toList());
+    }
+}

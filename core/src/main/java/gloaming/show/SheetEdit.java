@@ -1,0 +1,39 @@
+package gloaming.show;
+
+import com.fasterxml.jackson.annotation.JsonTypeInfo;
+import com.fasterxml.jackson.annotation.JsonTypeName;
+import gloaming.look.Refused;
+
+/** A change of a run sheet. */
+@JsonTypeInfo(use = JsonTypeInfo.Id.NAME, property = "edit")
+public sealed interface SheetEdit {
+    /** A new cue at a place from 0. */
+    @JsonTypeName("add")
+    record Add(Cue cue, int place) implements SheetEdit {
+        public Add {
+            there(cue);
+        }
+    }
+
+    /** A cue as it is to be from now on. */
+    @JsonTypeName("put")
+    record Put(Cue cue) implements SheetEdit {
+        public Put {
+            there(cue);
+        }
+    }
+
+    @JsonTypeName("move")
+    record Move(String cue, int place) implements SheetEdit {}
+
+    @JsonTypeName("remove")
+    record Remove(String cue) implements SheetEdit {}
+
+    /** What is said of the evening as a whole. */
+    @JsonTypeName("set")
+    record Set(String safe, double guard, int bar) implements SheetEdit {}
+
+    private static void there(Cue cue) {
+        if (cue == null) throw new Refused("Which cue that is about is missing.");
+    }
+}

@@ -1,0 +1,131 @@
+package gloaming.show;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+
+import gloaming.look.Refused;
+import java.util.List;
+import java.util.Map;
+import java.util.Random;
+import org.junit.jupiter.api.Test;
+
+/** Run sheets as documents: their edits, their text, their limits. */
+class RunSheetTest {
+    private static final Cue FULL = new Cue(
+            "c7",
+            "Down the race",
+            "Not before the second bell.",
+            3,
+            "look",
+            "n2",
+            true,
+            0.8,
+            96.0,
+            new Cue.Hears("band", 12.5),
+            new Transition(Transition.Way.ALONG, new Span(2, Span.Unit.BARS), null, "marsh", 0.3),
+            new Start(Start.By.CONTROL, "midi pad/1/note/36", Span.NONE, 0, Start.Grid.BAR),
+            80,
+            0.7,
+            false,
+            "c1",
+            List.of(new Cue.Way("c2", "if the flute stays out")));
+
+    @Test
+    void aSheetIsTheSameAfterItWasWrittenAndRead() {
+        RunSheet sheet = new RunSheet(List.of(Cue.of("c1", "a"), FULL), "safe", 1, 3);
+        assertThat(SheetJson.read(SheetJson.write(sheet))).isEqualTo(sheet);
+        assertThat(SheetJson.read(SheetJson.write(RunSheet.EMPTY))).isEqualTo(RunSheet.EMPTY);
+    }
+
+    @Test
+    void aSheetOfTheFirstFormatOpens() {
+        String text =
+                "{\"format\":\"gloaming-run-sheet\",\"version\":1,\"cues\":[{\"id\":\"c1\",\"look\":\"a\",\"change\":"
+                        + "{\"way\":\"fade\",\"over\":{\"n\":2,\"unit\":\"bars\"}},\"start\":{\"by\":\"after\",\"after\":{\"n\":4,\"unit\":"
+                        + "\"seconds\"},\"on\":\"bar\"},\"ways\":[{\"to\":\"c2\",\"when\":\"\"}]}],\"safe\":\"\",\"guard\":0.5,\"bar\":4}";
+        Cue cue = SheetJson.read(text).cues().getFirst();
+        assertThat(cue.change().way()).isEqualTo(Transition.Way.FADE);
+        assertThat(cue.start().on()).isEqualTo(Start.Grid.BAR);
+        assertThat(cue.change().seconds(120, 4)).isEqualTo(4);
+    }
+
+    @Test
+    void editsAddChangeMoveAndRemoveCues() {
+        RunSheet sheet = RunSheet.EMPTY
+                .apply(new SheetEdit.Add(Cue.of("c1", "a"), 0))
+                .apply(new SheetEdit.Add(Cue.of("c2", ""), 9))
+                .apply(new SheetEdit.Add(FULL, 1))
+                .apply(new SheetEdit.Put(Cue.of("c2", "b")))
+                .apply(new SheetEdit.Move("c1", 2))
+                .apply(new SheetEdit.Set("a", 0, 6));
+        assertThat(sheet.cues()).extracting(Cue::id).containsExactly("c7", "c2", "c1");
+        assertThat(sheet.find("c2").look()).isEqualTo("b");
+        assertThat(sheet.bar()).isEqualTo(6);
+        assertThat(sheet.freshId()).isEqualTo("c8");
+        // Nothing leads to a cue that is gone.
+        RunSheet less = sheet.apply(new SheetEdit.Remove("c1")).apply(new SheetEdit.Remove("c2"));
+        assertThat(less.find("c7").then()).isEmpty();
+        assertThat(less.find("c7").ways()).isEmpty();
+        assertThatThrownBy(() -> less.apply(new SheetEdit.Remove("c1"))).isInstanceOf(Refused.class);
+    }
+
+    @Test
+    void aCueWithoutALookStaysWithTheOneBeforeIt() {
+        RunSheet sheet = new RunSheet(List.of(Cue.of("c1", ""), Cue.of("c2", "a"), Cue.of("c3", "")), "", 0, 4);
+        assertThat(sheet.lookAt("c1")).isEmpty();
+        assertThat(sheet.lookAt("c3")).isEqualTo("a");
+    }
+
+    @Test
+    void looksAndSoundsAreCalledOtherwiseElsewhere() {
+        RunSheet sheet = new RunSheet(List.of(FULL), "look", 0, 4).called(Map.of("look", "x"), Map.of("band", "y"));
+        assertThat(sheet.safe()).isEqualTo("x");
+        assertThat(sheet.cues().getFirst().look()).isEqualTo("x");
+        assertThat(sheet.cues().getFirst().sound().medium()).isEqualTo("y");
+    }
+
+    @Test
+    void whatIsNoSheetIsRefusedWithASentence() {
+        for (String text : new String[] {
+            "",
+            "[]",
+            "null",
+            "{}",
+            "{\"format\":\"gloaming-run-sheet\",\"version\":2}",
+            "{\"format\":\"gloaming-look\",\"version\":1}"
+        })
+            assertThatThrownBy(() -> SheetJson.read(text))
+                    .isInstanceOf(Refused.class)
+                    .hasMessageEndingWith(".");
+        for (String text : new String[] {
+            "",
+            "null",
+            "{\"edit\":\"add\"}",
+            "{\"edit\":\"put\",\"cue\":{\"id\":\"A b\"}}",
+            "{\"edit\":\"melt\"}",
+            "{\"edit\":\"put\",\"cue\":null}"
+        }) assertThatThrownBy(() -> SheetJson.readEdit(text)).isInstanceOf(Refused.class);
+    }
+
+    @Test
+    void numbersOutsideTheirRangeAreRefused() {
+        double[] none = {-1, Double.NaN, Double.POSITIVE_INFINITY, 1e9};
+        for (double bad : none) {
+            assertThatThrownBy(() -> new Span(bad, Span.Unit.BEATS)).isInstanceOf(Refused.class);
+            assertThatThrownBy(() -> new Start(Start.By.SOUND, "", null, bad, null))
+                    .isInstanceOf(Refused.class);
+            assertThatThrownBy(() -> new RunSheet(List.of(), "", bad, 4)).isInstanceOf(Refused.class);
+            assertThatThrownBy(() -> new Cue.Hears("band", bad)).isInstanceOf(Refused.class);
+        }
+    }
+
+    @Test
+    void aTextThatIsCutOffAnywhereIsRefusedAndNeverMore() {
+        String whole = SheetJson.write(new RunSheet(List.of(FULL), "", 0, 4));
+        Random random = new Random(5);
+        for (int i = 0; i < 300; i++) {
+            String cut = whole.substring(0, random.nextInt(whole.length() - 1));
+            assertThatThrownBy(() -> SheetJson.read(cut)).isInstanceOf(Refused.class);
+        }
+    }
+}
