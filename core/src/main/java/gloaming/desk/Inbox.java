@@ -24,6 +24,7 @@ public final class Inbox {
     /** Names in the order they came, of controls that may not have shown yet that they are any; at most as many as there were. */
     private final ArrayDeque<String> newcomers = new ArrayDeque<>();
 
+    private final TimeCode timeCode = new TimeCode();
     private final LongAdder arrived = new LongAdder();
     private final LongAdder dropped = new LongAdder();
     private volatile Consumer<Control> listener;
@@ -75,6 +76,11 @@ public final class Inbox {
                 .min(Comparator.comparingLong(Control::lastNanos))
                 .orElse(null);
         return oldest != null && controls.remove(oldest.name()) != null;
+    }
+
+    /** The time code that comes in. */
+    public TimeCode timeCode() {
+        return timeCode;
     }
 
     /** The control of that name, or null when nothing has come from it. */

@@ -5,7 +5,8 @@ package gloaming.desk;
  * {@code …/program}; values 0 to 1, pitch bend -1 to 1.
  *
  * <p>Controllers 0 to 31 become 14 bit as soon as their second half, 32 numbers above, has come. As a turn, 1 to 63 count up and 127 to
- * 65 down, as endless encoders send them. Takes the beats of a clock as well.
+ * 65 down, as endless encoders send them. Takes the beats of a clock as well, time code, and of MIDI show control (MIDI 1.0 recommended
+ * practice RP-002) the command GO: {@code msc go}, and {@code msc go 12} where it names a cue.
  */
 public final class MidiIn {
     /** Told of a clock that comes in: its tempo, 0 when it stops, and whether a beat is now. */
@@ -14,6 +15,7 @@ public final class MidiIn {
     }
 
     private static final int TICKS = 24;
+    private static final int LONGEST_CUE = 20;
 
     private final String port;
     private final Inbox inbox;
@@ -39,7 +41,9 @@ public final class MidiIn {
         messages++;
         int status = m[0] & 255;
         if (status >= 0xf0) {
-            system(status, nanos);
+            if (status == 0xf0) exclusive(m, length);
+            else if (status == 0xf1 && length > 1) inbox.timeCode().quarter(m[1] & 127, nanos);
+            else system(status, nanos);
             return;
         }
         int channel = status & 15;
@@ -122,6 +126,25 @@ public final class MidiIn {
             }
             default -> {}
         }
+    }
+
+    /** Real-time messages for all: a time code that is wound, and the cues of show control. */
+    private void exclusive(byte[] m, int length) {
+        if (length < 6 || m[1] != 0x7f) return;
+        if (m[3] == 1 && m[4] == 1) inbox.timeCode().wound();
+        if (m[3] != 2 || m[5] != 1) return;
+        StringBuilder cue = new StringBuilder();
+        for (int i = 6; i < length && cue.length() < LONGEST_CUE; i++) {
+            boolean number = m[i] >= '0' && m[i] <= '9' || m[i] == '.';
+            if (!number) break;
+            cue.append((char) m[i]);
+        }
+        press(cue.isEmpty() ? "msc go" : "msc go " + cue);
+    }
+
+    private void press(String name) {
+        inbox.arrive(name, 1, 0);
+        inbox.arrive(name, 0, 0);
     }
 
     /** Whether a clock that comes in has been started. */

@@ -64,6 +64,9 @@ final class FrameLoop {
     /** The glide that was taken up last. */
     private Glide glided;
 
+    /** The place in time that was taken up last. */
+    private Request.Placing placed;
+
     private int shown;
     private int rewound;
     private long frame;
@@ -83,6 +86,7 @@ final class FrameLoop {
         this.crew = crew;
         this.frame = frame;
         rewound = live.request().rewinds();
+        placed = frame == 0 ? null : live.request().placing();
         eyes = new PreviewTap(live, this, player);
         thread = Thread.ofPlatform()
                 .name("player")
@@ -239,6 +243,8 @@ final class FrameLoop {
     private void place(boolean onAir) {
         thread.setPriority(onAir ? Thread.MAX_PRIORITY : Thread.MIN_PRIORITY + 1);
         keeper.largest(onAir ? 0 : BENCH_SIZE);
+        Look look = live.request().look();
+        if (onAir && look != null && frameMs > 0) keeper.begin(frameMs * look.rate() / 1000);
     }
 
     /** The part of its time that a bench may work: what the player on air leaves. */
@@ -301,6 +307,8 @@ final class FrameLoop {
         pace.beat = player.beats().beat();
         pace.tempo = player.beats().tempo();
         pace.load = frameMs * look.rate() / 1000;
+        pace.frameMs = frameMs;
+        pace.scale = scale;
         if (eyes.finish()) LockSupport.unpark(live.courier);
         if (!now.paused()) {
             pace.time += dt;
@@ -338,6 +346,7 @@ final class FrameLoop {
             playing = look;
             planned();
         }
+        place(now.placing());
         if (now.rewinds() == rewound) return;
         rewound = now.rewinds();
         player.rewind(now.leader() == null);
@@ -347,12 +356,28 @@ final class FrameLoop {
         frame = 0;
     }
 
+    private void place(Request.Placing at) {
+        if (at == placed) return;
+        placed = at;
+        if (!Double.isNaN(at.time())) {
+            player.rewind(false);
+            planned();
+            live.pace.time = at.time();
+            frame = Math.round(at.time() * playing.rate());
+        }
+        if (!Double.isNaN(at.sound())) {
+            live.pace.sound = at.sound();
+            player.beats().leap(at.sound());
+        }
+    }
+
     /** Goes by the sound of whoever leads. */
     private void hear(Request now) {
         if (now.leader() == null || now.paused()) return;
         double leads = now.leader().now();
-        // It was taken back to its start.
-        if (leads < live.pace.sound - LEAP) player.beats().rewind();
+        // It was taken to its start, or to another place.
+        if (leads < live.pace.sound - LEAP && leads < LEAP) player.beats().rewind();
+        else if (Math.abs(leads - live.pace.sound) > LEAP) player.beats().leap(leads);
         live.pace.sound = leads;
     }
 

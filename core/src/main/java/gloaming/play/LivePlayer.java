@@ -183,6 +183,16 @@ public final class LivePlayer implements AutoCloseable {
         asked.updateAndGet(Request::rewind);
     }
 
+    /** Begins anew, with all memory, at so many seconds of its own time; what is heard stays where it is. */
+    public void begin(double time) {
+        asked.updateAndGet(r -> r.place(new Request.Placing(time, Double.NaN)));
+    }
+
+    /** What it hears goes on from so many seconds of the sound; so does that of all that go by it. */
+    public void hearFrom(double seconds) {
+        asked.updateAndGet(r -> r.place(new Request.Placing(Double.NaN, seconds)));
+    }
+
     /** Works at this part of the look's size, or chooses by itself at 0. */
     public void scale(double byHand) {
         double scale = byHand <= 0 ? 0 : ScaleKeeper.nearest(byHand);
@@ -287,6 +297,21 @@ public final class LivePlayer implements AutoCloseable {
     /** Frames made so far, skipped ones not counted. */
     public long made() {
         return made;
+    }
+
+    /** Seconds of its own time, as of the last frame. */
+    public double time() {
+        return pace.time;
+    }
+
+    /** Milliseconds of a frame, averaged, and what it may take; the rate at which frames are made. */
+    public double frameMs() {
+        return pace.frameMs;
+    }
+
+    /** The part of its size at which it works. */
+    public double scale() {
+        return pace.scale;
     }
 
     /** Where the sound is that it goes by now, in seconds, between frames too. */

@@ -22,6 +22,91 @@ public final class OutputFade {
     private OutputFade() {}
 
     /**
+     * The picture after a part, 0 to 1, of the way from one to the other; all are as {@link #mix} has them.
+     *
+     * @param out as large as {@code next}; may be the same array
+     */
+    public static void cross(
+            Crossing crossing,
+            byte[] before,
+            int beforeWidth,
+            int beforeHeight,
+            byte[] next,
+            int width,
+            int height,
+            double part,
+            byte[] out) {
+        double way = crossing.curve().at(part);
+        switch (crossing.way()) {
+            case CUT -> mix(before, beforeWidth, beforeHeight, next, width, height, 1, out);
+            case BLACK -> {
+                boolean first = way < 0.5;
+                double light = Math.abs(2 * way - 1);
+                float[] a = light(first ? light : 0);
+                float[] b = light(first ? 0 : light);
+                mix(before, beforeWidth, beforeHeight, next, width, height, a, b, out);
+            }
+            case FADE -> mix(before, beforeWidth, beforeHeight, next, width, height, way, out);
+            case ALONG -> {
+                if (crossing.order() == null) mix(before, beforeWidth, beforeHeight, next, width, height, way, out);
+                else along(crossing, before, beforeWidth, beforeHeight, next, width, height, way, out);
+            }
+        }
+    }
+
+    /** Each place at its own time. */
+    private static void along(
+            Crossing crossing,
+            byte[] before,
+            int beforeWidth,
+            int beforeHeight,
+            byte[] next,
+            int width,
+            int height,
+            double way,
+            byte[] out) {
+        Crossing.Grey order = crossing.order();
+        float[] weights = new float[256];
+        for (int i = 0; i < 256; i++) weights[i] = (float) crossing.at(i / 255.0, way);
+        Fitted fitted = new Fitted(beforeWidth, beforeHeight, width, height);
+        for (int y = 0; y < height; y++) {
+            int row = y * order.height() / height * order.width();
+            for (int x = 0; x < width; x++) {
+                float weight = weights[order.light()[row + x * order.width() / width] & 255];
+                int p = fitted.place(x, y);
+                int q = (y * width + x) * 3;
+                for (int c = 0; c < 3; c++) {
+                    float was = p < 0 ? 0 : LIGHT[before[p + c] & 255];
+                    float light = was + (LIGHT[next[q + c] & 255] - was) * weight;
+                    out[q + c] = CODE[(int) (FINE * Math.sqrt(light) + 0.5)];
+                }
+            }
+        }
+    }
+
+    /** Where a picture of another shape lies in one: as large as it fits, in the middle. */
+    private record Fitted(int ofWidth, int ofHeight, double scale, double left, double top) {
+        Fitted(int ofWidth, int ofHeight, int width, int height) {
+            double scale = Math.max((double) ofWidth / width, (double) ofHeight / height);
+            this(ofWidth, ofHeight, scale, (width * scale - ofWidth) / 2, (height * scale - ofHeight) / 2);
+        }
+
+        /** Where its pixel begins that is seen at a place, or -1. */
+        int place(int x, int y) {
+            int row = (int) Math.floor((y + 0.5) * scale - top);
+            int column = (int) Math.floor((x + 0.5) * scale - left);
+            boolean there = row >= 0 && row < ofHeight && column >= 0 && column < ofWidth;
+            return there ? (row * ofWidth + column) * 3 : -1;
+        }
+    }
+
+    private static float[] light(double part) {
+        float[] all = new float[256];
+        for (int i = 0; i < 256; i++) all[i] = (float) (part * LIGHT[i]);
+        return all;
+    }
+
+    /**
      * Mixes 8-bit sRGB pictures, top row first: {@code weight} of {@code next}, the rest of {@code before}, which is fitted into the
      * other's shape with black around it.
      *
@@ -36,22 +121,23 @@ public final class OutputFade {
             int height,
             double weight,
             byte[] out) {
-        float[] a = new float[256];
-        float[] b = new float[256];
-        for (int i = 0; i < 256; i++) {
-            a[i] = (float) ((1 - weight) * LIGHT[i]);
-            b[i] = (float) (weight * LIGHT[i]);
-        }
-        double scale = Math.max((double) beforeWidth / width, (double) beforeHeight / height);
-        double left = (width * scale - beforeWidth) / 2;
-        double top = (height * scale - beforeHeight) / 2;
+        mix(before, beforeWidth, beforeHeight, next, width, height, light(1 - weight), light(weight), out);
+    }
+
+    private static void mix(
+            byte[] before,
+            int beforeWidth,
+            int beforeHeight,
+            byte[] next,
+            int width,
+            int height,
+            float[] a,
+            float[] b,
+            byte[] out) {
+        Fitted fitted = new Fitted(beforeWidth, beforeHeight, width, height);
         for (int y = 0; y < height; y++) {
-            int from = (int) Math.floor((y + 0.5) * scale - top);
-            boolean row = from >= 0 && from < beforeHeight;
             for (int x = 0; x < width; x++) {
-                int column = (int) Math.floor((x + 0.5) * scale - left);
-                boolean there = row && column >= 0 && column < beforeWidth;
-                int p = there ? (from * beforeWidth + column) * 3 : -1;
+                int p = fitted.place(x, y);
                 int q = (y * width + x) * 3;
                 for (int c = 0; c < 3; c++) {
                     float light = b[next[q + c] & 255] + (p < 0 ? 0 : a[before[p + c] & 255]);

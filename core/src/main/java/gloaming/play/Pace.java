@@ -12,6 +12,8 @@ final class Pace {
     volatile double beat;
     volatile double tempo = 96;
     volatile double load;
+    volatile double frameMs;
+    volatile double scale = 1;
     private volatile long stamp = System.nanoTime();
 
     /** A frame is done. */

@@ -7,16 +7,20 @@ package gloaming.play;
  * ever black that was not meant to be.
  */
 public final class Programme {
+    /** Seconds that a change takes, at most. */
+    public static final double LONGEST = 600;
+
     /**
      * Who is on air.
      *
      * @param before who was before, until {@link #settled}; null when what was seen then is held as a still
      * @param since when the take was, by the clock of nanoseconds
-     * @param seconds how long the fade takes; 0 is a cut
+     * @param seconds how long the change takes; 0 is a cut
      * @param number how many takes there were before
+     * @param crossing how the picture changes meanwhile
      */
-    public record State(LivePlayer now, LivePlayer before, long since, double seconds, int number) {
-        /** How much of the picture is the new one's: 0 to 1. */
+    public record State(LivePlayer now, LivePlayer before, long since, double seconds, int number, Crossing crossing) {
+        /** How far the change is: 0 to 1. */
         public double weight(long nanos) {
             return seconds <= 0 ? 1 : Math.clamp((nanos - since) / 1e9 / seconds, 0.0, 1.0);
         }
@@ -29,9 +33,10 @@ public final class Programme {
 
     private final OutputFader light = new OutputFader();
     private volatile State state;
+    private volatile boolean frozen;
 
     public Programme(LivePlayer first) {
-        state = new State(first, null, System.nanoTime(), 0, 0);
+        state = new State(first, null, System.nanoTime(), 0, 0, Crossing.FADE);
     }
 
     public State state() {
@@ -46,22 +51,41 @@ public final class Programme {
         return light;
     }
 
+    /** Holds what the audience sees as it is now, whatever plays behind it; or lets it go on. */
+    public void freeze(boolean on) {
+        frozen = on;
+    }
+
+    public boolean frozen() {
+        return frozen;
+    }
+
+    /** Puts another player on air by a fade. */
+    public void take(LivePlayer next, double seconds) {
+        take(next, seconds, Crossing.FADE);
+    }
+
     /**
      * Puts another player on air. One take at a time.
      *
-     * @param seconds how long it fades over; 0 is a cut
+     * @param seconds how long that takes; 0 is a cut
      */
-    public void take(LivePlayer next, double seconds) {
+    public void take(LivePlayer next, double seconds, Crossing crossing) {
         State was = state;
         // A take in the middle of a fade goes on from what is seen then.
         boolean fading = was.before() != null && !was.whole(System.nanoTime());
         state = new State(
-                next, fading ? null : was.now(), System.nanoTime(), Math.clamp(seconds, 0, 60), was.number + 1);
+                next,
+                fading ? null : was.now(),
+                System.nanoTime(),
+                Math.clamp(seconds, 0, LONGEST),
+                was.number + 1,
+                crossing);
     }
 
     /** The player before is not needed any more. */
     public void settled(int number) {
         State was = state;
-        if (was.number() == number) state = new State(was.now(), null, was.since(), 0, was.number());
+        if (was.number() == number) state = new State(was.now(), null, was.since(), 0, was.number(), was.crossing());
     }
 }

@@ -13,6 +13,7 @@ import gloaming.sound.Sound;
  * @param scale the part of the look's size that was chosen by hand, or 0
  * @param leader whose sound and beat it goes by, or null for its own
  * @param first who is served before it, or null when it is on air itself
+ * @param placing where in time it goes on, or null; taken up once
  * @param glide how settings come to where the look has them; taken up once
  */
 record Request(
@@ -25,43 +26,67 @@ record Request(
         Library library,
         LivePlayer leader,
         LivePlayer first,
+        Placing placing,
         Glide glide) {
 
-    static final Request NOTHING = new Request(null, 0, 0, false, 0, Sound.SILENCE, Library.EMPTY, null, null, null);
+    /**
+     * Another place in time.
+     *
+     * @param time seconds of the look, which then begins with all memory anew; not a number leaves it
+     * @param sound seconds of what is heard; not a number leaves it
+     */
+    record Placing(double time, double sound) {}
+
+    static final Request NOTHING =
+            new Request(null, 0, 0, false, 0, Sound.SILENCE, Library.EMPTY, null, null, null, null);
 
     Request show(Look other) {
         int next = look == null ? 0 : number + 1;
-        return new Request(other, next, rewinds, paused, scale, sound, library, leader, first, glide);
+        return new Request(other, next, rewinds, paused, scale, sound, library, leader, first, placing, glide);
     }
 
     /** A glide that no frame has taken up yet is not lost by another edit; one that has is known by being the same. */
     Request change(Look edited, Glide by) {
         return new Request(
-                edited, number, rewinds, paused, scale, sound, library, leader, first, by == null ? glide : by);
+                edited,
+                number,
+                rewinds,
+                paused,
+                scale,
+                sound,
+                library,
+                leader,
+                first,
+                placing,
+                by == null ? glide : by);
     }
 
     Request rewind() {
-        return new Request(look, number, rewinds + 1, paused, scale, sound, library, leader, first, glide);
+        return new Request(look, number, rewinds + 1, paused, scale, sound, library, leader, first, placing, glide);
+    }
+
+    Request place(Placing at) {
+        return new Request(look, number, rewinds, paused, scale, sound, library, leader, first, at, glide);
     }
 
     Request pause(boolean on) {
-        return new Request(look, number, rewinds, on, scale, sound, library, leader, first, glide);
+        return new Request(look, number, rewinds, on, scale, sound, library, leader, first, placing, glide);
     }
 
     Request scale(double byHand) {
-        return new Request(look, number, rewinds, paused, byHand, sound, library, leader, first, glide);
+        return new Request(look, number, rewinds, paused, byHand, sound, library, leader, first, placing, glide);
     }
 
     Request hear(Sound other) {
-        return new Request(look, number, rewinds, paused, scale, other, library, leader, first, glide);
+        return new Request(look, number, rewinds, paused, scale, other, library, leader, first, placing, glide);
     }
 
     Request library(Library other) {
-        return new Request(look, number, rewinds, paused, scale, sound, other, leader, first, glide);
+        return new Request(look, number, rewinds, paused, scale, sound, other, leader, first, placing, glide);
     }
 
     Request places(LivePlayer leads, LivePlayer served) {
-        return new Request(look, number, rewinds, paused, scale, sound, library, leads, served, glide);
+        return new Request(look, number, rewinds, paused, scale, sound, library, leads, served, placing, glide);
     }
 
     /** Whether an audience sees it. */

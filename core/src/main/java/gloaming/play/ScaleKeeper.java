@@ -27,6 +27,9 @@ final class ScaleKeeper {
     /** Below this part of a frame's time there is room by far. */
     private static final double BY_FAR = 0.45;
 
+    /** What a frame may be expected to take of its time at the size with which a look comes on air. */
+    private static final double AT_ONCE = 0.8;
+
     private double rest;
     /** Seconds since the size was changed, and the least that a frame has taken since. */
     private double since;
@@ -49,6 +52,14 @@ final class ScaleKeeper {
     void largest(int place) {
         largest = place;
         if (at < place) change(place);
+    }
+
+    /** It comes before an audience: at once with the size that it can be expected to hold, as a frame takes a part of its time now. */
+    void begin(double part) {
+        mean = part;
+        int to = at;
+        while (to > largest && expected(to - 1) < AT_ONCE) to--;
+        if (to != at) change(to);
     }
 
     double scale() {

@@ -66,6 +66,19 @@ public final class BeatClock {
         held = other.held;
     }
 
+    /** What is heard goes on from another place: beats count on from here, and a known tempo's fall where they do there. */
+    public void leap(double time) {
+        double next = beat;
+        if (leader == Leader.SOUND) {
+            double there = time * tempo / 60;
+            next = Math.floor(beat) + there - Math.floor(there);
+            if (next < beat) next++;
+        }
+        baseBeat = next;
+        baseTime = time;
+        away = 0;
+    }
+
     /** Goes on to {@code time} seconds of the show, {@code dt} after the frame before. */
     public void advance(double time, double dt, Sound sound, Hearing hearing, double lookTempo) {
         Leader now = leads(sound, hearing);

@@ -19,7 +19,8 @@ export class Live {
   constructor(query) {
     this.unsaved = new Unsaved();
     this.url = `ws://${location.host}/live${query}${query ? '&' : '?'}page=${this.unsaved.page}`;
-    this.bench = query.includes('look=');
+    /** Whether it says hello, and then takes again what it has not on its disk. */
+    this.greets = /look=|evening=/.test(query) && !query.includes('next');
     /** @type {Map<string, ((message: any) => void)[]>} */
     this.heard = new Map();
     this.open = false;
@@ -56,7 +57,7 @@ export class Live {
     const socket = new WebSocket(this.url);
     socket.binaryType = 'arraybuffer';
     this.socket = socket;
-    socket.onopen = () => { if (!this.bench) this.opened(); };
+    socket.onopen = () => { if (!this.greets) this.opened(); };
     socket.onclose = () => {
       const was = this.open;
       this.open = false;

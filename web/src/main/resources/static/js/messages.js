@@ -1,11 +1,42 @@
 // @ts-check
 // Generated from the program's records by MessageJsonTest; not to be changed by hand.
 
-/** @typedef {FromPageAlways|FromPageChange|FromPageQuestion|FromPageTransport|FromPageHands} FromPage */
+/** @typedef {FromPageAlways|FromPageSheetChange|FromPageAct|FromPageChange|FromPageQuestion|FromPageTransport|FromPageHands} FromPage */
 /** @typedef {FromPageAck|FromPageWatch|FromPagePing} FromPageAlways */
 /** @typedef {{do: 'ack'}} FromPageAck */
 /** @typedef {{do: 'watch', subject?: string|null, most?: number, round?: number|null, high?: number|null}} FromPageWatch */
 /** @typedef {{do: 'ping', at?: number}} FromPagePing */
+/** @typedef {FromPageSheet|FromPageSheetBack} FromPageSheetChange */
+/** @typedef {{do: 'sheet', n?: number, change: SheetEdit}} FromPageSheet */
+/** @typedef {SheetEditAdd|SheetEditPut|SheetEditMove|SheetEditRemove|SheetEditSet} SheetEdit */
+/** @typedef {{edit: 'add', cue: Cue, place: number}} SheetEditAdd */
+/** @typedef {{id: string, name: string, note: string, mark: number, look: string, snapshot: string, anew: boolean, light: number, tempo: number, sound: CueHears, change: Transition, start: Start, length: number, height: number, skipped: boolean, then: string, ways: CueWay[]}} Cue */
+/** @typedef {{medium: string, from: number}} CueHears */
+/** @typedef {{way: TransitionWay, over: Span, curve: SnapshotsWay, picture: string, soft: number}} Transition */
+/** @typedef {'cut'|'fade'|'black'|'along'} TransitionWay */
+/** @typedef {{n: number, unit: SpanUnit}} Span */
+/** @typedef {'seconds'|'beats'|'bars'} SpanUnit */
+/** @typedef {'even'|'soft'|'early'|'late'} SnapshotsWay */
+/** @typedef {{by: StartBy, control: string, after: Span, at: number, on: StartGrid}} Start */
+/** @typedef {'key'|'control'|'after'|'sound'|'clock'|'timecode'} StartBy */
+/** @typedef {'at-once'|'beat'|'bar'} StartGrid */
+/** @typedef {{to: string, when: string}} CueWay */
+/** @typedef {{edit: 'put', cue: Cue}} SheetEditPut */
+/** @typedef {{edit: 'move', cue: string, place: number}} SheetEditMove */
+/** @typedef {{edit: 'remove', cue: string}} SheetEditRemove */
+/** @typedef {{edit: 'set', safe: string, guard: number, bar: number}} SheetEditSet */
+/** @typedef {{do: 'sheet-back', n?: number, again?: boolean}} FromPageSheetBack */
+/** @typedef {FromPageGo|FromPageGoTo|FromPageChoose|FromPageGoBackOne|FromPageHold|FromPageFreeze|FromPageSafe|FromPageLight|FromPagePhotograph|FromPageEndEvening} FromPageAct */
+/** @typedef {{do: 'go'}} FromPageGo */
+/** @typedef {{do: 'go-to', cue: string}} FromPageGoTo */
+/** @typedef {{do: 'choose', cue?: string|null}} FromPageChoose */
+/** @typedef {{do: 'go-back-one'}} FromPageGoBackOne */
+/** @typedef {{do: 'hold', on?: boolean}} FromPageHold */
+/** @typedef {{do: 'freeze', on?: boolean}} FromPageFreeze */
+/** @typedef {{do: 'safe'}} FromPageSafe */
+/** @typedef {{do: 'light', to?: number|null, seconds?: number}} FromPageLight */
+/** @typedef {{do: 'photograph'}} FromPagePhotograph */
+/** @typedef {{do: 'end-evening'}} FromPageEndEvening */
 /** @typedef {FromPageEdit|FromPageUndo|FromPageRedo|FromPageAddStep|FromPageExample|FromPageWrap|FromPageKeepKit|FromPageLayKit|FromPageRenewKit|FromPageRemember|FromPageThrow|FromPageRecall|FromPageUseSet|FromPageUnwrap|FromPageOwnKit|FromPageKnob|FromPageRead|FromPageBring|FromPageDuplicateStep|FromPageDuplicateLane|FromPagePaste|FromPageAddLayer|FromPageFollow|FromPageFollowLayer|FromPageKeys|FromPageWrite|FromPageGoBack|FromPageFormula|FromPageBind|FromPageUnbind|FromPageChangeBinding|FromPageLift|FromPageArrange} FromPageChange */
 /** @typedef {{do: 'edit', n?: number, gesture?: number, edit: Edit}} FromPageEdit */
 /** @typedef {EditRename|EditFormat|EditAddLane|EditRemoveLane|EditMoveLane|EditRenameLane|EditSetClock|EditSetLookClock|EditSetDesk|EditAddStep|EditRemoveStep|EditMoveStep|EditLabelStep|EditBypass|EditSet|EditWrite|EditSetFollow|EditSetFormula|EditSetRead|EditAddLayer|EditRemoveLayer|EditMoveLayer|EditChangeLayer|EditAddSnapshot|EditRemoveSnapshot|EditMoveSnapshot|EditChangeSnapshot|EditSetApart|EditSetField|EditAddKit|EditRemoveKit|EditChangeKit|EditRebuild|EditSeveral} Edit */
@@ -44,7 +75,6 @@
 /** @typedef {{edit: 'change-layer', layer: Layer}} EditChangeLayer */
 /** @typedef {{edit: 'add-snapshot', place: number, snapshot: SnapshotsSnapshot}} EditAddSnapshot */
 /** @typedef {{id: string, name: string, picture: string, time: number, beats: boolean, way: SnapshotsWay, steps: Record<string, Record<string, number|boolean|string>>, opacities: Record<string, number>}} SnapshotsSnapshot */
-/** @typedef {'even'|'soft'|'early'|'late'} SnapshotsWay */
 /** @typedef {{edit: 'remove-snapshot', snapshot: string}} EditRemoveSnapshot */
 /** @typedef {{edit: 'move-snapshot', snapshot: string, place: number}} EditMoveSnapshot */
 /** @typedef {{edit: 'change-snapshot', snapshot: SnapshotsSnapshot}} EditChangeSnapshot */
@@ -125,7 +155,7 @@
 /** @typedef {{do: 'pad', what: string, number?: number, value?: number}} FromPagePad */
 /** @typedef {{do: 'key', key: string, down?: boolean}} FromPageKeyPress */
 /** @typedef {{do: 'pointer', x?: number, y?: number, down?: boolean|null}} FromPagePointer */
-/** @typedef {ToPageHello|ToPageSaved|ToPageLook|ToPageApplied|ToPageRefused|ToPageSays|ToPageAir|ToPageLight|ToPageBoard|ToPageProbe|ToPageTable|ToPageFound|ToPageVersions|ToPagePong|ToPageChecked|ToPageEars|ToPageDesk} ToPage */
+/** @typedef {ToPageHello|ToPageSaved|ToPageLook|ToPageApplied|ToPageRefused|ToPageSays|ToPageAir|ToPageLight|ToPageBoard|ToPageProbe|ToPageTable|ToPageFound|ToPageVersions|ToPagePong|ToPageChecked|ToPageEars|ToPageDesk|ToPageSheet|ToPageChoices|ToPageEvening|ToPageTimes} ToPage */
 /** @typedef {{is: 'hello', version: number, n: number}} ToPageHello */
 /** @typedef {{is: 'saved', version: number, n: number}} ToPageSaved */
 /** @typedef {{is: 'look', version: number, n: number, canUndo: boolean, canRedo: boolean, look: Look, grown: Record<string, Face>, kits: Record<string, Entry>, newest: Record<string, number>, formulas: Record<string, string>, curves: Record<string, Key[]>}} ToPageLook */
@@ -164,6 +194,13 @@
 /** @typedef {{name: string, bound: boolean, count: number, value: number, rate: number, least: number, most: number, ago: number, line: number[]}} Arrival */
 /** @typedef {{osc: number, oscIn: number, oscOut: number, clock: boolean, trouble: string|null, packets: number, malformed: number, fault: string|null, midi: MidiPort[], outs: string[], midiTroubles: string[]}} Ports */
 /** @typedef {{port: string, messages: number}} MidiPort */
+/** @typedef {{is: 'sheet', version: number, n: number, canUndo: boolean, canRedo: boolean, sheet: RunSheet}} ToPageSheet */
+/** @typedef {{cues: Cue[], safe: string, guard: number, bar: number}} RunSheet */
+/** @typedef {{is: 'choices', looks: CueLook[], sounds: Named[], pictures: Named[]}} ToPageChoices */
+/** @typedef {{id: string, name: string, snapshots: Named[]}} CueLook */
+/** @typedef {{id: string, name: string}} Named */
+/** @typedef {{is: 'evening', now: string, next: string, playing: string, other: boolean, waiting: number, ready: boolean, held: boolean, frozen: boolean, light: number, wanted: number, section: number, show: number, since: string, tempo: number, beat: number, bar: number, frameMs: number, budgetMs: number, scale: number, flashes: number, reds: number, clock: string, photo: string, says: string, trouble: string}} ToPageEvening */
+/** @typedef {{is: 'times', all: Named[]}} ToPageTimes */
 /** @typedef {{one: string, curve: boolean, drives: boolean, mixes: boolean, rail: KindRail, accepts: string[], counts: string}} CatalogueJsonKindEntry */
 /** @typedef {{path: string, filled: boolean, width: number}} KindRail */
 

@@ -9,8 +9,17 @@ public enum Role {
     OUTPUT("the Output only", "/output");
 
     private static final Set<String> SHARED = Set.of("css", "js", "vendor", "fonts", "mark.svg", "favicon.ico");
-    private static final Set<String> DESK_PAGES =
-            Set.of("desk", "phone", "live", "touch", "microphone", "catalogue.json", "kinds.json", "sound", "output");
+    private static final Set<String> DESK_PAGES = Set.of(
+            "desk",
+            "phone",
+            "live",
+            "touch",
+            "microphone",
+            "catalogue.json",
+            "kinds.json",
+            "sound",
+            "output",
+            "playing");
     private static final Set<String> OUTPUT_PAGES = Set.of("output", "live");
 
     private final String says;

@@ -3,7 +3,9 @@ package gloaming.web.command;
 import gloaming.look.Look;
 import gloaming.look.LookJson;
 import gloaming.media.Shelf;
+import gloaming.show.SheetJson;
 import gloaming.web.store.MediaStore;
+import gloaming.web.store.Sheets;
 import gloaming.web.store.Shows;
 import java.io.IOException;
 import java.io.InputStream;
@@ -11,7 +13,9 @@ import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import org.springframework.stereotype.Component;
 
 /** The show Tide Mill Night, as it ships. */
@@ -47,8 +51,10 @@ public class DemoShow {
 
     private final Shows shows;
     private final MediaStore store;
+    private final Sheets sheets;
 
-    DemoShow(Shows shows, MediaStore store) {
+    DemoShow(Shows shows, MediaStore store, Sheets sheets) {
+        this.sheets = sheets;
         this.shows = shows;
         this.store = store;
     }
@@ -89,5 +95,11 @@ public class DemoShow {
         List<String> ids =
                 shows.addLooks(show, LOOKS.stream().map(DemoShow::look).toList(), LOOKS);
         for (int i = 0; i < ids.size(); i++) shows.setPicture(ids.get(i), bytes(LOOKS.get(i) + ".jpg"));
+        Map<String, String> called = new HashMap<>();
+        for (int i = 0; i < ids.size(); i++) called.put(LOOKS.get(i), ids.get(i));
+        sheets.put(
+                show,
+                SheetJson.read(new String(bytes("evening.json"), StandardCharsets.UTF_8))
+                        .called(called, Map.of()));
     }
 }

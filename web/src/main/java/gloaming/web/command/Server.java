@@ -5,6 +5,7 @@ import gloaming.web.App;
 import gloaming.web.access.Access;
 import gloaming.web.access.Doors;
 import gloaming.web.access.Role;
+import gloaming.web.live.Conductor;
 import gloaming.web.live.House;
 import gloaming.web.live.Resumption;
 import gloaming.web.store.Damage;
@@ -64,6 +65,7 @@ public final class Server {
         House house = context.getBean(House.class);
         Resumption resumption = context.getBean(Resumption.class);
         resumption.resume();
+        context.getBean(Conductor.class).resume();
         boolean plays = waitForPicture(house);
         int bound =
                 ((ServletWebServerApplicationContext) context).getWebServer().getPort();

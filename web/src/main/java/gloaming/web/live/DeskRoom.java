@@ -158,7 +158,7 @@ class DeskRoom {
     /** Writes into the document what hands have left where it is, and tells the inbox which controls are bound. */
     private void settle() {
         try {
-            Set<String> bound = new HashSet<>();
+            Set<String> bound = new HashSet<>(house.expected());
             Set<BoundSetting> held = new HashSet<>();
             for (OpenLook open : house.looks()) {
                 open.look().desk().bindings().stream().map(Binding::control).forEach(bound::add);

@@ -1,12 +1,14 @@
 package gloaming.web.live;
 
 import gloaming.play.LivePlayer;
+import gloaming.play.PictureOutput;
 import gloaming.web.message.ToPage;
 import gloaming.web.store.Journal;
 import gloaming.web.store.OpenLook;
 import jakarta.annotation.PreDestroy;
 import java.lang.management.ManagementFactory;
 import java.lang.management.ThreadMXBean;
+import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
@@ -45,9 +47,12 @@ public class FrameBroadcaster {
     private final Journal journal;
     private final PageMessages boards;
     private final DeskMessages desks;
+    private final Conductor conductor;
+    private final EveningMessages evenings;
     private final List<Viewer> viewers = new CopyOnWriteArrayList<>();
     private Map<LivePlayer, Feed> feeds = new LinkedHashMap<>();
     private Screens screens;
+    private NextScreen next = new NextScreen();
     private volatile Thread thread;
     /** When it last came round. */
     private volatile long round = System.nanoTime();
@@ -61,8 +66,16 @@ public class FrameBroadcaster {
     private volatile long encodes;
     private volatile Throwable failure;
 
-    FrameBroadcaster(House house, Journal journal, PageMessages boards, DeskMessages desks) {
+    FrameBroadcaster(
+            House house,
+            Journal journal,
+            PageMessages boards,
+            DeskMessages desks,
+            Conductor conductor,
+            EveningMessages evenings) {
         this.house = house;
+        this.conductor = conductor;
+        this.evenings = evenings;
         this.journal = journal;
         this.boards = boards;
         this.desks = desks;
@@ -90,6 +103,7 @@ public class FrameBroadcaster {
     void revive() {
         feeds = new LinkedHashMap<>();
         screens = new Screens(house.programme());
+        next = new NextScreen();
         regroup = true;
         start();
     }
@@ -154,6 +168,12 @@ public class FrameBroadcaster {
             if (viewer.bench && look.id.equals(viewer.look)) viewer.tell(message.apply(viewer));
     }
 
+    /** Tells the pages of a show's evening what its run sheet is now. */
+    void tellSheet(String show, Function<Viewer, ToPage> message) {
+        for (Viewer viewer : viewers)
+            if (show.equals(viewer.evening) && !viewer.next) viewer.tell(message.apply(viewer));
+    }
+
     void tellAll(ToPage message) {
         for (Viewer viewer : viewers) viewer.tell(message);
     }
@@ -167,6 +187,7 @@ public class FrameBroadcaster {
             try {
                 long now = System.nanoTime();
                 if (screens.took()) regroup = true;
+                if (next.took(conductor.next())) regroup = true;
                 places();
                 benches(now);
                 if (regroup) {
@@ -174,10 +195,12 @@ public class FrameBroadcaster {
                     group();
                 }
                 screens.round();
+                next.round();
                 for (Feed feed : feeds.values()) feed.round(now);
                 count();
                 light();
                 desk(now);
+                evenings.round(viewers, now);
             } catch (Throwable e) {
                 // There may be no memory to say anything with: whoever watches says it.
                 failure = e;
@@ -186,6 +209,7 @@ public class FrameBroadcaster {
         if (thread == own) {
             feeds.values().forEach(Feed::end);
             screens.end();
+            next.end();
         }
     }
 
@@ -199,8 +223,9 @@ public class FrameBroadcaster {
         OpenLook on = house.onAir();
         String air = on == null ? "" : on.id;
         screens.group(
-                viewers.stream().filter(v -> !v.bench).toList(),
+                viewers.stream().filter(v -> !v.bench && !v.next).toList(),
                 viewers.stream().filter(v -> v.bench && !air.equals(v.look)).toList());
+        next.group(viewers.stream().filter(v -> v.next).toList());
         Map<LivePlayer, Feed> now = new LinkedHashMap<>();
         for (OpenLook look : house.looks()) {
             LivePlayer player = house.player(look.id);
@@ -214,7 +239,9 @@ public class FrameBroadcaster {
             List<Viewer> own = viewers.stream()
                     .filter(v -> v.bench && feed.look.id.equals(v.look))
                     .toList();
-            feed.group(own, screens.of(feed.player));
+            List<PictureOutput> others = new ArrayList<>(screens.of(feed.player));
+            others.addAll(next.of(feed.player));
+            feed.group(own, others);
         }
     }
 

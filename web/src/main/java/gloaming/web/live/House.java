@@ -8,6 +8,7 @@ import gloaming.look.Refused;
 import gloaming.look.Snapshots;
 import gloaming.media.CameraFeed;
 import gloaming.media.Decoder;
+import gloaming.play.Crossing;
 import gloaming.play.Glide;
 import gloaming.play.LivePlayer;
 import gloaming.play.Programme;
@@ -26,6 +27,7 @@ import java.util.List;
 import java.util.Set;
 import java.util.concurrent.locks.ReentrantLock;
 import java.util.function.Consumer;
+import java.util.stream.Collectors;
 import org.springframework.stereotype.Component;
 
 /** Who plays what: the one look that is on air, and those that are at benches. Only {@link #take} changes what is on air. */
@@ -37,6 +39,9 @@ public class House {
     private static final String SCALE = "scale ";
     /** So many looks play at benches at once. */
     static final int MOST_BENCHES = 4;
+
+    /** So many looks are made ready to come on air. */
+    static final int MOST_READY = 3;
 
     /** A bench that nobody has looked at for so long is let go; whoever loads a page again finds it as it was. */
     private static final long GRACE_NS = 10_000_000_000L;
@@ -68,6 +73,10 @@ public class House {
     private Players.Playing fading;
     /** The looks that pages work on, as the courier told last. */
     private volatile Set<String> looked = Set.of();
+    /** Those that are to come on air next, and play already so that they can at once. */
+    private volatile Set<String> ready = Set.of();
+    /** Controls that the run sheet waits for. */
+    private volatile Set<String> expected = Set.of();
 
     private volatile Thread courier;
 
@@ -130,13 +139,41 @@ public class House {
             playing.seen = System.nanoTime();
             return true;
         }
-        if (players.atBenches().size() >= MOST_BENCHES || !changing.tryLock()) return false;
+        if (!room() || !changing.tryLock()) return false;
         try {
-            if (players.find(look.id) == null && players.atBenches().size() < MOST_BENCHES) players.put(begin(look));
+            if (players.find(look.id) == null && room()) players.put(begin(look));
             return players.find(look.id) != null;
         } finally {
             changing.unlock();
         }
+    }
+
+    private boolean room() {
+        return players.atBenches().stream()
+                        .filter(bench -> !ready.contains(bench.look.id))
+                        .count()
+                < MOST_BENCHES;
+    }
+
+    /** Lets looks that are to come next play at benches of their own, at most {@value #MOST_READY}; those before are not kept for it any more. */
+    void ready(List<OpenLook> next) {
+        List<OpenLook> wanted = next.subList(0, Math.min(MOST_READY, next.size()));
+        ready = wanted.stream().map(look -> look.id).collect(Collectors.toSet());
+        changing.lock();
+        try {
+            for (OpenLook look : wanted) if (players.find(look.id) == null) players.put(begin(look));
+        } finally {
+            changing.unlock();
+        }
+    }
+
+    /** Controls that the run sheet waits for are kept room for. */
+    void expect(Set<String> controls) {
+        expected = controls;
+    }
+
+    Set<String> expected() {
+        return expected;
     }
 
     /** A player that begins with a look, at a bench for now. */
@@ -170,18 +207,23 @@ public class House {
     /**
      * Puts a look on air: every output shows it from its first picture on.
      *
-     * @param seconds how long it fades over, 0 to 60; 0 is a cut
+     * @param seconds how long it fades over, 0 to 600; 0 is a cut
      */
     public OpenLook take(Shows.LookRow row, double seconds) {
+        return take(row, seconds, Crossing.FADE);
+    }
+
+    /** The same with another way from one picture to the next. */
+    OpenLook take(Shows.LookRow row, double seconds, Crossing crossing) {
         changing.lock();
         try {
-            return taken(row, seconds);
+            return taken(row, seconds, crossing);
         } finally {
             changing.unlock();
         }
     }
 
-    private OpenLook taken(Shows.LookRow row, double seconds) {
+    private OpenLook taken(Shows.LookRow row, double seconds, Crossing crossing) {
         OpenLook look = journal.open(row);
         Players.Playing before = players.onAir();
         if (before != null && before.look == look) return look;
@@ -192,7 +234,7 @@ public class House {
         next.player.onAir();
         sounds.hear(look.showId, next.player);
         LivePlayer was = programme.player();
-        programme.take(next.player, before == null ? 0 : seconds);
+        programme.take(next.player, before == null ? 0 : seconds, crossing);
         shows.remember(ON_AIR, row.id());
         // A fade that was going on holds its picture from here on; whoever faded out is not needed for it.
         if (fading != null) release(fading);
@@ -249,7 +291,7 @@ public class House {
     /** A look that is not on air any more stays at its bench if somebody works on it. */
     private void release(Players.Playing gone) {
         if (gone == players.onAir()) return;
-        if (looked.contains(gone.look.id)) {
+        if (looked.contains(gone.look.id) || ready.contains(gone.look.id)) {
             place(gone);
             return;
         }
@@ -287,7 +329,8 @@ public class House {
         long now = System.nanoTime();
         List<Players.Playing> gone = new ArrayList<>();
         for (Players.Playing bench : players.atBenches()) {
-            if (looked.contains(bench.look.id)) bench.seen = Math.max(bench.seen, now);
+            boolean wanted = looked.contains(bench.look.id) || ready.contains(bench.look.id);
+            if (wanted) bench.seen = Math.max(bench.seen, now);
             else if (now - bench.seen > GRACE_NS && bench != fading) gone.add(bench);
         }
         if (gone.isEmpty()) return;

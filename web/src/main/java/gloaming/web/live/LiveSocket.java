@@ -41,6 +41,9 @@ class LiveSocket extends AbstractWebSocketHandler {
     private final PageQuestions questions;
     private final TransportActs transport;
     private final DeskRoom desk;
+    private final Conductor conductor;
+    private final SheetRoom sheets;
+    private final EveningMessages evenings;
     private final Map<String, Viewer> viewers = new ConcurrentHashMap<>();
 
     LiveSocket(
@@ -52,6 +55,9 @@ class LiveSocket extends AbstractWebSocketHandler {
             PageQuestions questions,
             TransportActs transport,
             DeskRoom desk,
+            Conductor conductor,
+            SheetRoom sheets,
+            EveningMessages evenings,
             Journal journal,
             Guests guests) {
         this.house = house;
@@ -63,6 +69,9 @@ class LiveSocket extends AbstractWebSocketHandler {
         this.questions = questions;
         this.transport = transport;
         this.desk = desk;
+        this.conductor = conductor;
+        this.sheets = sheets;
+        this.evenings = evenings;
         guests.onLeft(gone ->
                 viewers.values().stream().filter(v -> gone.equals(v.guest)).forEach(Viewer::close));
         journal.onSaved(look -> courier.tell(look, viewer -> messages.saved(look, viewer.page)));
@@ -74,8 +83,18 @@ class LiveSocket extends AbstractWebSocketHandler {
         var query = UriComponentsBuilder.fromUri(session.getUri()).build().getQueryParams();
         Guests.Guest guest = guest(session);
         String look = guest == null || guest.role().maySeeLooks() ? query.getFirst("look") : null;
+        String evening = guest == null || guest.role().maySeeLooks() ? query.getFirst("evening") : null;
         String page = query.getFirst("page");
-        Viewer viewer = new Viewer(session, look, page != null && page.matches(PAGE) ? page : session.getId(), guest);
+        Viewer viewer = new Viewer(
+                session,
+                new Viewer.Shown(look, evening, evening != null && query.containsKey("next")),
+                page != null && page.matches(PAGE) ? page : session.getId(),
+                guest);
+        if (evening != null && shows.show(evening).isEmpty()) {
+            viewer.close(new ToPage.Refused("That show is not there any more.", 0));
+            return;
+        }
+        if (evening != null && !viewer.next) evenings.greet(viewer);
         if (look != null) {
             try {
                 OpenLook open = open(look);
@@ -114,7 +133,7 @@ class LiveSocket extends AbstractWebSocketHandler {
         long n = 0;
         try {
             FromPage message = MessageJson.read(text.getPayload());
-            if (message instanceof FromPage.Change change) n = change.n();
+            if (message instanceof FromPage.Numbered numbered) n = numbered.n();
             allow(viewer, message);
             take(viewer, message);
         } catch (MessageJson.Unread e) {
@@ -146,9 +165,22 @@ class LiveSocket extends AbstractWebSocketHandler {
             whatever(viewer, always);
             return;
         }
+        if (viewer.evening != null) {
+            switch (message) {
+                case FromPage.Act act -> conductor.act(viewer.evening, act);
+                case FromPage.SheetChange change -> {
+                    sheets.change(viewer, change);
+                    courier.tellSheet(viewer.evening, sheets::sheet);
+                }
+                default -> {}
+            }
+            return;
+        }
         if (!viewer.bench) return;
         OpenLook open = open(viewer.look);
         switch (message) {
+            case FromPage.Act act -> {}
+            case FromPage.SheetChange change -> {}
             case FromPage.Change change -> changes.make(viewer, open, change);
             case FromPage.Question question -> questions.answer(viewer, open, question);
             case FromPage.Transport act -> transport.act(open, act);

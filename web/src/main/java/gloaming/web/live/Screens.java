@@ -36,6 +36,8 @@ final class Screens {
 
         int shownWidth;
         int shownHeight;
+        /** When what stands frozen is sent once more. */
+        long again;
         /** Whether the picture on air has come since the last take. */
         boolean begun;
 
@@ -142,7 +144,20 @@ final class Screens {
         }
     }
 
+    /** What the audience sees stays as it was, whatever is played; a page that comes meanwhile is shown that too. */
+    private boolean frozen(Screen screen) {
+        if (!programme.frozen() || screen.shown.length == 0) return false;
+        if (screen.now.ready()) screen.now.rest();
+        if (screen.before.ready()) screen.before.rest();
+        long now = System.nanoTime();
+        if (now < screen.again) return true;
+        screen.again = now + SMALL_NS;
+        send(screen, screen.shown, screen.shownWidth, screen.shownHeight);
+        return true;
+    }
+
     private void round(Screen screen) {
+        if (frozen(screen)) return;
         boolean asked = viewers.stream().anyMatch(v -> v.credit > 0 && v.most == screen.most);
         boolean alone = false;
         if (state.before() != null) {
@@ -166,14 +181,23 @@ final class Screens {
     private void show(Screen screen, byte[] rgb, int width, int height) {
         double weight = state.weight(System.nanoTime());
         if (weight < 1 && screen.heldWidth > 0) {
-            OutputFade.mix(screen.held, screen.heldWidth, screen.heldHeight, rgb, width, height, weight, rgb);
+            OutputFade.cross(
+                    state.crossing(),
+                    screen.held,
+                    screen.heldWidth,
+                    screen.heldHeight,
+                    rgb,
+                    width,
+                    height,
+                    weight,
+                    rgb);
         }
         send(screen, rgb, width, height);
     }
 
     private void send(Screen screen, byte[] rgb, int width, int height) {
         if (screen.shown.length != rgb.length) screen.shown = new byte[rgb.length];
-        System.arraycopy(rgb, 0, screen.shown, 0, rgb.length);
+        if (screen.shown != rgb) System.arraycopy(rgb, 0, screen.shown, 0, rgb.length);
         screen.shownWidth = width;
         screen.shownHeight = height;
         screen.encoder = Feed.fitting(screen.encoder, width, height);

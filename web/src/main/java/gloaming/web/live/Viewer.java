@@ -33,10 +33,17 @@ final class Viewer {
     /** A page that has drawn nothing for so long is hidden, or stands. */
     private static final long AWAY_NS = 1_500_000_000;
 
+    /** What a page shows: a look it works on, an evening, what comes next; with none of them what is on air. */
+    record Shown(String look, String evening, boolean next) {}
+
     final WebSocketSession session;
     final boolean bench;
     /** The look this page works on; outputs show whatever is on air. */
     final String look;
+    /** The show whose evening this page plays or prepares, or null. */
+    final String evening;
+    /** Whether it shows what comes next, and not what is on air. */
+    final boolean next;
     /** The name the page has given itself. */
     final String page;
 
@@ -59,6 +66,10 @@ final class Viewer {
     /** When it was sent its last picture. */
     private volatile long sent;
 
+    /** The state of the run sheet, and of the evening, that it was told. */
+    volatile long knowsSheet = -1;
+
+    volatile long knowsEvening = -1;
     volatile long knowsVersion = -1;
     /** What it was told of the shelf of kits, by how often that had changed. */
     volatile long knowsShelf;
@@ -85,8 +96,11 @@ final class Viewer {
     /** Who looks at it over the network, or null for somebody at the machine. */
     final Guests.Guest guest;
 
-    Viewer(WebSocketSession session, String look, String page, Guests.Guest guest) {
+    Viewer(WebSocketSession session, Shown shown, String page, Guests.Guest guest) {
         this.session = session;
+        String look = shown.look;
+        evening = shown.evening;
+        next = shown.next;
         this.bench = look != null;
         this.look = look;
         this.page = page;

@@ -16,12 +16,22 @@ public sealed interface FromPage {
     /** By this a look is built or looked into, and not played: nothing for a guest of the Desk. */
     interface Builds {}
 
+    /** What a page sends again until it is told that it is on the disk; numbered by the page from 1. */
+    interface Numbered {
+        long n();
+    }
+
+    /** Changes the run sheet of the page's show. */
+    sealed interface SheetChange extends FromPage, Numbered, Builds {}
+
+    /** Plays the evening of the page's show. */
+    sealed interface Act extends FromPage {}
+
     /**
      * Changes the document: numbered by the page from 1, and done once however often it is sent. Changes of one
      * {@code gesture}, other than 0, are one step of undo.
      */
-    sealed interface Change extends FromPage {
-        long n();
+    sealed interface Change extends FromPage, Numbered {
 
         default long gesture() {
             return 0;
@@ -323,4 +333,55 @@ public sealed interface FromPage {
     /** The pointer over the picture, 0 to 1; {@code down} where a button changes. */
     @JsonTypeName("pointer")
     record Pointer(double x, double y, @Maybe Boolean down) implements Hands {}
+
+    // The run sheet
+
+    @JsonTypeName("sheet")
+    record Sheet(long n, gloaming.show.SheetEdit change) implements SheetChange {}
+
+    /** Takes the last change of the run sheet back, or does again what was taken back. */
+    @JsonTypeName("sheet-back")
+    record SheetBack(long n, boolean again) implements SheetChange {}
+
+    // The evening
+
+    /** The next cue. */
+    @JsonTypeName("go")
+    record Go() implements Act {}
+
+    /** A cue of one's choice, now. */
+    @JsonTypeName("go-to")
+    record GoTo(String cue) implements Act {}
+
+    /** What comes next is another cue, or without one as the sheet has it. */
+    @JsonTypeName("choose")
+    record Choose(@Maybe String cue) implements Act {}
+
+    /** The cue before. */
+    @JsonTypeName("go-back-one")
+    record GoBackOne() implements Act {}
+
+    /** Nothing starts by itself. */
+    @JsonTypeName("hold")
+    record Hold(boolean on) implements Act {}
+
+    /** What the audience sees stays as it is now. */
+    @JsonTypeName("freeze")
+    record Freeze(boolean on) implements Act {}
+
+    /** The look for when all goes wrong. */
+    @JsonTypeName("safe")
+    record Safe() implements Act {}
+
+    /** The light of the output; without {@code to} to black, or back up from there. */
+    @JsonTypeName("light")
+    record Light(@Maybe Double to, double seconds) implements Act {}
+
+    /** The picture as the audience sees it, into the show's media. */
+    @JsonTypeName("photograph")
+    record Photograph() implements Act {}
+
+    /** The evening is over: the next one begins with the first cue. */
+    @JsonTypeName("end-evening")
+    record EndEvening() implements Act {}
 }

@@ -240,4 +240,65 @@ public sealed interface ToPage {
 
     /** A MIDI port that is listened at. */
     record MidiPort(String port, long messages) {}
+
+    /** The run sheet of the page's show; the page's own changes up to {@code n} are in it. */
+    @JsonTypeName("sheet")
+    record Sheet(long version, long n, boolean canUndo, boolean canRedo, gloaming.show.RunSheet sheet)
+            implements ToPage {}
+
+    /** What cues may name. */
+    @JsonTypeName("choices")
+    record Choices(List<CueLook> looks, List<Named> sounds, List<Named> pictures) implements ToPage {}
+
+    /** A look that a cue may bring, and its snapshots. */
+    record CueLook(String id, String name, List<Named> snapshots) {}
+
+    record Named(String id, String name) {}
+
+    /**
+     * Where the evening is, some ten times a second and whenever something happens.
+     *
+     * @param now the cue that is on, or empty; {@code next} the one that comes, or empty at the end
+     * @param playing the name of what is on air; {@code other} where that is not what the cue brought
+     * @param waiting how many beats until the next cue that is started comes, or below 0
+     * @param ready whether what comes next can come at once
+     * @param section seconds since the cue began, {@code show} since the first one did; below 0 before that
+     * @param bar which bar of its section it is, from 1
+     * @param since the time of day at which the first one began, or empty
+     * @param says what could not be done last, or empty; {@code trouble} what is wrong, or empty
+     * @param photo what became of the last photograph, or empty
+     * @param flashes general and red flashes of the last second over too large an area
+     */
+    @JsonTypeName("evening")
+    record Evening(
+            String now,
+            String next,
+            String playing,
+            boolean other,
+            double waiting,
+            boolean ready,
+            boolean held,
+            boolean frozen,
+            double light,
+            double wanted,
+            double section,
+            double show,
+            String since,
+            double tempo,
+            double beat,
+            int bar,
+            double frameMs,
+            double budgetMs,
+            double scale,
+            int flashes,
+            int reds,
+            String clock,
+            String photo,
+            String says,
+            String trouble)
+            implements ToPage {}
+
+    /** When each cue began, or is expected to, as people say it. */
+    @JsonTypeName("times")
+    record Times(List<Named> all) implements ToPage {}
 }

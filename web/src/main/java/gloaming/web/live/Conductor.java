@@ -1,0 +1,396 @@
+package gloaming.web.live;
+
+import gloaming.desk.Control;
+import gloaming.look.Refused;
+import gloaming.play.LivePlayer;
+import gloaming.show.Cue;
+import gloaming.show.Forecast;
+import gloaming.show.Moment;
+import gloaming.show.Run;
+import gloaming.show.RunSheet;
+import gloaming.show.Start;
+import gloaming.web.message.FromPage;
+import gloaming.web.store.Journal;
+import gloaming.web.store.OpenLook;
+import gloaming.web.store.Sheets;
+import gloaming.web.store.Shows;
+import jakarta.annotation.PreDestroy;
+import java.time.LocalTime;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.concurrent.ArrayBlockingQueue;
+import java.util.concurrent.locks.LockSupport;
+import java.util.function.Consumer;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import org.springframework.stereotype.Component;
+
+/**
+ * Plays an evening: knows where in the run sheet it is, starts cues as hands, controls and clocks ask for them, and makes ready what
+ * comes next. All of it belongs to its own thread; others ask through a queue and read what it says last.
+ */
+@Component
+public class Conductor {
+    private static final Logger LOG = LoggerFactory.getLogger(Conductor.class);
+    private static final int MOST_ACTS = 64;
+    private static final long TICK_NS = 4_000_000;
+    private static final long IDLE_NS = 250_000_000;
+    private static final long LOOKS_NS = 500_000_000;
+    private static final long TIMES_NS = 2_000_000_000;
+    /** Controls that start whatever cue comes next, from any program that speaks OSC or MIDI show control. */
+    private static final Map<String, Consumer<Conductor>> COMMON =
+            Map.of("osc /gloaming/go", Conductor::go, "osc /gloaming/back", Conductor::back, "msc go", Conductor::go);
+
+    /**
+     * Where the evening is, for anybody to read.
+     *
+     * @param number grows when something happens
+     * @param at the moment of which this is
+     * @param ready whether what comes next can come at once
+     * @param says what could not be done last, or empty
+     * @param began the time of day at which the first cue began, or empty
+     * @param times when each cue began or is expected, as people say it
+     */
+    record Stand(
+            long number,
+            String show,
+            RunSheet sheet,
+            Run run,
+            Moment at,
+            boolean ready,
+            String says,
+            String began,
+            Map<String, String> times) {
+        private static final Stand NOTHING =
+                new Stand(0, null, RunSheet.EMPTY, Run.BEFORE, null, false, "", "", Map.of());
+        private static final Stand OTHER = new Stand(
+                -2,
+                null,
+                RunSheet.EMPTY,
+                Run.BEFORE,
+                null,
+                false,
+                "The evening of another show is being played; the first cue of this one ends it.",
+                "",
+                Map.of());
+    }
+
+    private final House house;
+    private final Shows shows;
+    private final Sheets sheets;
+    private final Journal journal;
+    private final CueActs acts;
+    private final EveningMemory memory;
+    private final ArrayBlockingQueue<Runnable> asked = new ArrayBlockingQueue<>(MOST_ACTS);
+    private final Thread thread;
+    private volatile Stand stand = Stand.NOTHING;
+    private volatile boolean closed;
+
+    // Its own thread's.
+    private String show;
+    private RunSheet sheet = RunSheet.EMPTY;
+    private Run run = Run.BEFORE;
+    private String says = "";
+    private long number;
+    private long nextReady;
+    private Map<String, String> times = Map.of();
+    /** The number at which those were worked out, and when they are to be again. */
+    private long timed = -1;
+
+    private long nextTimes;
+    /** What was asked to be made ready last. */
+    private List<String> readied = List.of();
+    /** When cues began, as people say it. */
+    private final Map<String, String> began = new LinkedHashMap<>();
+    /** How often controls had been pressed when they were looked at last. */
+    private final Map<String, Long> presses = new LinkedHashMap<>();
+
+    Conductor(House house, Shows shows, Sheets sheets, Journal journal, CueActs acts, EveningMemory memory) {
+        this.house = house;
+        this.shows = shows;
+        this.sheets = sheets;
+        this.journal = journal;
+        this.acts = acts;
+        this.memory = memory;
+        thread = Thread.ofPlatform().name("conductor").daemon().start(this::run);
+    }
+
+    /** Where the evening of a show is; before its beginning while that of another is played. */
+    Stand stand(String of) {
+        Stand now = stand;
+        return of.equals(now.show) ? now : Stand.OTHER;
+    }
+
+    /** The player of what comes next, or null. */
+    LivePlayer next() {
+        Stand now = stand;
+        if (now.show == null) return null;
+        Cue next = now.run.next(now.sheet);
+        String look = next == null ? "" : now.sheet.lookAt(next.id());
+        return look.isEmpty() ? null : house.player(look);
+    }
+
+    /** A page looks at the evening of a show: it is made ready, unless another is being played. */
+    void attend(String of) {
+        ask(() -> {
+            if (!of.equals(show) && run.now() == null) open(of);
+        });
+    }
+
+    /** The run sheet of a show is another now. */
+    public void changed(String of) {
+        ask(() -> {
+            if (!of.equals(show)) return;
+            RunSheet is = sheets.of(of).sheet();
+            run = run.with(sheet, is);
+            sheet = is;
+            number++;
+            nextReady = 0;
+        });
+    }
+
+    /** Does something in the evening of a show, which is the one that is played from then on. */
+    void act(String of, FromPage.Act act) {
+        ask(() -> {
+            if (!of.equals(show)) open(of);
+            says = "";
+            switch (act) {
+                case FromPage.Go m -> go();
+                case FromPage.GoTo m -> turn(run.to(sheet, m.cue(), moment()));
+                case FromPage.Choose m -> run = run.choose(m.cue());
+                case FromPage.GoBackOne m -> back();
+                case FromPage.Hold m -> run = run.hold(m.on());
+                case FromPage.Safe m -> safe();
+                case FromPage.Photograph m -> {}
+                case FromPage.EndEvening m -> end();
+                case FromPage.Freeze m -> house.programme().freeze(m.on());
+                case FromPage.Light m -> {
+                    acts.light(m.to(), m.seconds());
+                    keep();
+                }
+            }
+        });
+    }
+
+    private void ask(Runnable what) {
+        if (!asked.offer(what)) throw new Refused("Too much is asked of the evening at once; that was left out.");
+        LockSupport.unpark(thread);
+    }
+
+    /** Goes on where the evening was when the program ended. */
+    public void resume() {
+        memory.last().ifPresent(last -> ask(() -> resumed(last)));
+    }
+
+    private void resumed(EveningMemory.Last last) {
+        if (shows.show(last.show()).isEmpty()) return;
+        open(last.show());
+        if (sheet.find(last.cue()) == null) return;
+        Moment at = moment();
+        long since = at.nanos() - Math.round(last.section() * 1e9);
+        long first = at.nanos() - Math.round(last.evening() * 1e9);
+        run = new Run(last.cue(), since, at.beat(), null, null, 0, false, List.of(), first, 0, at);
+        began.putAll(last.began());
+        acts.resume(sheet.find(last.cue()), last);
+    }
+
+    private void run() {
+        while (!closed) {
+            boolean plays = show != null;
+            LockSupport.parkNanos(plays ? TICK_NS : IDLE_NS);
+            try {
+                boolean happened = false;
+                for (Runnable act = asked.poll(); act != null; act = asked.poll()) {
+                    happened = true;
+                    act.run();
+                }
+                if (show == null) continue;
+                String was = run.now();
+                tick();
+                if (happened || run.now() != was) number++;
+                say();
+            } catch (Refused e) {
+                says = e.getMessage();
+                number++;
+            } catch (RuntimeException e) {
+                LOG.warn("Something of the evening could not be done.", e);
+                says = "Something of the evening could not be done; the log has the details.";
+            }
+        }
+    }
+
+    private void open(String of) {
+        show = of;
+        sheet = sheets.of(of).sheet();
+        run = Run.BEFORE;
+        began.clear();
+        presses.clear();
+        nextReady = 0;
+    }
+
+    private void tick() {
+        Moment at = moment();
+        Cue next = run.next(sheet);
+        if (next != null
+                && next.start().by() == Start.By.CONTROL
+                && pressed(next.start().control()))
+            turn(run.pressed(sheet, next.start().control(), at));
+        COMMON.forEach((control, does) -> {
+            if (pressed(control)) does.accept(this);
+        });
+        turn(run.tick(sheet, at));
+        if (at.nanos() >= nextReady) {
+            nextReady = at.nanos() + LOOKS_NS;
+            ready();
+        }
+    }
+
+    /** Whether a control was pressed since it was looked at last; what it did before anybody waited for it does not count. */
+    private boolean pressed(String name) {
+        Control control = house.inbox().find(name);
+        if (control == null) {
+            presses.putIfAbsent(name, 0L);
+            return false;
+        }
+        long now = control.presses();
+        Long before = presses.put(name, now);
+        return before != null && now > before;
+    }
+
+    private void go() {
+        turn(run.go(sheet, moment()));
+    }
+
+    private void back() {
+        turn(run.back(sheet, moment()));
+    }
+
+    private void turn(Run.Turn turn) {
+        if (!turn.says().isEmpty()) {
+            says = turn.says();
+            number++;
+        }
+        if (turn.begins() == null) {
+            if (turn.run().waiting() != run.waiting()) number++;
+            run = turn.run();
+            return;
+        }
+        try {
+            acts.begin(
+                    show,
+                    sheet,
+                    turn.begins(),
+                    turn.run().last() == null
+                            ? moment().tempo()
+                            : turn.run().last().tempo());
+        } catch (Refused e) {
+            says = e.getMessage();
+            // Whatever would start it by itself would try again and again.
+            run = run.hold(true);
+            number++;
+            return;
+        }
+        run = turn.run();
+        presses.clear();
+        began.put(run.now(), clock(LocalTime.now()));
+        number++;
+        nextReady = 0;
+        keep();
+    }
+
+    private void keep() {
+        if (run.now() != null)
+            memory.keep(show, run, moment(), house.programme().light().wanted(), new LinkedHashMap<>(began));
+    }
+
+    private void safe() {
+        if (sheet.safe().isEmpty()) throw new Refused("The run sheet names no safe look.");
+        run = run.hold(true);
+        acts.safe(sheet.safe());
+    }
+
+    private void end() {
+        run = Run.BEFORE;
+        began.clear();
+        memory.forget();
+        nextReady = 0;
+    }
+
+    /** Makes ready what may come next; in another thread, as looks may have to be read. */
+    private void ready() {
+        List<String> wanted = new ArrayList<>();
+        Cue next = run.next(sheet);
+        if (next != null) wanted.add(sheet.lookAt(next.id()));
+        Cue now = run.now() == null ? null : sheet.find(run.now());
+        if (now != null) for (Cue.Way way : now.ways()) wanted.add(sheet.lookAt(way.to()));
+        List<String> looks =
+                wanted.stream().filter(look -> !look.isEmpty()).distinct().toList();
+        house.expect(
+                next == null || next.start().control().isEmpty()
+                        ? Set.of()
+                        : Set.of(next.start().control()));
+        if (looks.equals(readied) && looks.stream().allMatch(look -> house.player(look) != null)) return;
+        readied = looks;
+        Thread.ofVirtual().name("ready").start(() -> {
+            List<OpenLook> open = new ArrayList<>();
+            for (String look : looks) {
+                try {
+                    shows.look(look).map(journal::open).ifPresent(open::add);
+                } catch (RuntimeException e) {
+                    LOG.warn("What comes next cannot be made ready: {}", e.getMessage());
+                }
+            }
+            house.ready(open);
+        });
+    }
+
+    private Moment moment() {
+        LivePlayer player = house.player();
+        LocalTime time = LocalTime.now();
+        return new Moment(
+                System.nanoTime(),
+                player.beatNow(),
+                player.tempo(),
+                player.now(),
+                time.toNanoOfDay() / 1e9,
+                house.inbox().timeCode().seconds(System.nanoTime()));
+    }
+
+    private void say() {
+        Moment at = moment();
+        Cue next = run.next(sheet);
+        LivePlayer player = next();
+        boolean ready =
+                next != null && (player == null ? sheet.lookAt(next.id()).isEmpty() : player.made() > 1);
+        if (number != timed || at.nanos() >= nextTimes) {
+            timed = number;
+            nextTimes = at.nanos() + TIMES_NS;
+            times = times(at);
+        }
+        String first = began.isEmpty() ? "" : began.values().iterator().next();
+        stand = new Stand(number, show, sheet, run, at, ready, says, first, times);
+    }
+
+    private Map<String, String> times(Moment at) {
+        Map<String, String> all = new LinkedHashMap<>(began);
+        LocalTime now = LocalTime.now();
+        for (Forecast.Expected e : Forecast.of(sheet, run, at)) {
+            String time = clock(now.plusSeconds(Math.round(e.in())));
+            all.put(e.cue(), e.sure() ? time : "about " + time);
+        }
+        return all;
+    }
+
+    private static String clock(LocalTime time) {
+        return "%02d:%02d".formatted(time.getHour(), time.getMinute());
+    }
+
+    @PreDestroy
+    void stop() {
+        closed = true;
+        LockSupport.unpark(thread);
+    }
+}

@@ -1,0 +1,110 @@
+package gloaming.web.live;
+
+import gloaming.look.Edit;
+import gloaming.look.Refused;
+import gloaming.play.Crossing;
+import gloaming.play.Glide;
+import gloaming.play.LivePlayer;
+import gloaming.play.OutputFader;
+import gloaming.show.Cue;
+import gloaming.show.RunSheet;
+import gloaming.show.Transition;
+import gloaming.step.Catalogue;
+import gloaming.step.SnapshotEdits;
+import gloaming.web.store.Journal;
+import gloaming.web.store.OpenLook;
+import gloaming.web.store.Shows;
+import org.springframework.stereotype.Component;
+
+/** Does what cues say: sound, tempo, look, snapshot, light. */
+@Component
+class CueActs {
+    private static final String BAND = "band";
+
+    private final House house;
+    private final Shows shows;
+    private final Journal journal;
+    private final Orders orders;
+    private final SnapshotEdits snapshots = new SnapshotEdits(Catalogue.all());
+
+    CueActs(House house, Shows shows, Journal journal, Orders orders) {
+        this.house = house;
+        this.shows = shows;
+        this.journal = journal;
+        this.orders = orders;
+    }
+
+    /** Does all that a cue says; {@link Refused} where its look is gone, and then nothing has changed. */
+    void begin(String show, RunSheet sheet, Cue cue, double tempo) {
+        Shows.LookRow row = cue.look().isEmpty() ? null : look(cue.look());
+        OpenLook look = row == null ? house.onAir() : journal.open(row);
+        boolean stays = look == house.onAir();
+        double seconds = cue.change().seconds(cue.tempo() == null ? tempo : cue.tempo(), sheet.bar());
+        if (cue.sound() != null) choose(show, cue.sound().medium());
+        if (look != null && !cue.snapshot().isEmpty())
+            recall(
+                    look,
+                    cue.snapshot(),
+                    stays && seconds > 0
+                            ? new Glide(seconds, false, cue.change().curve())
+                            : null);
+        LivePlayer player = look == null ? null : house.player(look.id);
+        if (cue.anew() && player != null) player.begin(0);
+        if (row != null && !stays) house.take(row, seconds, crossing(show, cue.change()));
+        if (cue.anew() && player == null) house.player().begin(0);
+        if (cue.tempo() != null && house.onAir() != null)
+            house.beats(house.onAir().id, clock -> clock.byHand(cue.tempo()));
+        if (cue.sound() != null) house.player().hearFrom(cue.sound().from());
+        if (cue.light() != null) house.programme().light().fade(cue.light(), seconds);
+    }
+
+    private Crossing crossing(String show, Transition change) {
+        Crossing.Grey order = change.way() == Transition.Way.ALONG ? orders.of(show, change.picture()) : null;
+        return new Crossing(change.way(), change.curve(), change.soft(), order);
+    }
+
+    private void choose(String show, String medium) {
+        house.choose(show, medium.equals(BAND) ? null : medium);
+    }
+
+    private void recall(OpenLook look, String id, Glide glide) {
+        synchronized (look) {
+            Edit call;
+            try {
+                call = snapshots.call(look.look(), id);
+            } catch (Refused e) {
+                // It is gone, or all is so already: the cue goes on with the look as it is.
+                return;
+            }
+            house.glide(look, call, glide, 0, OpenLook.Origin.NONE);
+        }
+    }
+
+    /** Goes on where a cue was when the program ended: at its time, with its light. */
+    void resume(Cue cue, EveningMemory.Last last) {
+        if (cue.anew()) house.player().begin(last.section());
+        if (cue.tempo() != null && house.onAir() != null)
+            house.beats(house.onAir().id, clock -> clock.byHand(cue.tempo()));
+        if (cue.sound() != null) house.player().hearFrom(cue.sound().from() + last.section());
+        house.programme().light().fade(last.light(), 0);
+    }
+
+    /** The look for when all goes wrong, at once and in full light. */
+    void safe(String look) {
+        house.take(look(look), 0);
+        house.programme().freeze(false);
+        house.programme().light().fade(1, 0);
+    }
+
+    /** The light of the output; null is to black, or back up from there. */
+    void light(Double to, double seconds) {
+        OutputFader light = house.programme().light();
+        if (to == null) light.turn(seconds);
+        else light.fade(to, seconds);
+    }
+
+    private Shows.LookRow look(String id) {
+        return shows.look(id)
+                .orElseThrow(() -> new Refused("The look of that cue is not there any more; nothing was changed."));
+    }
+}

@@ -1,0 +1,83 @@
+package gloaming.web.page;
+
+import gloaming.look.Refused;
+import gloaming.show.RunSheet;
+import gloaming.show.SheetJson;
+import gloaming.web.live.Conductor;
+import gloaming.web.store.Sheets;
+import gloaming.web.store.Shows;
+import java.io.IOException;
+import java.nio.charset.StandardCharsets;
+import org.springframework.http.ContentDisposition;
+import org.springframework.http.HttpHeaders;
+import org.springframework.http.MediaType;
+import org.springframework.http.ResponseEntity;
+import org.springframework.stereotype.Controller;
+import org.springframework.ui.Model;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.multipart.MultipartFile;
+import org.springframework.web.servlet.mvc.support.RedirectAttributes;
+
+/** The two pages of an evening: the run sheet, where it is prepared, and the one from which it is played. */
+@Controller
+class EveningPages {
+    private final Shows shows;
+    private final Sheets sheets;
+    private final Conductor conductor;
+
+    EveningPages(Shows shows, Sheets sheets, Conductor conductor) {
+        this.shows = shows;
+        this.sheets = sheets;
+        this.conductor = conductor;
+    }
+
+    @GetMapping("/sheet/{id}")
+    String sheet(@PathVariable String id, Model model) {
+        model.addAttribute("show", show(id));
+        shows.looks(id).stream().findFirst().ifPresent(look -> model.addAttribute("look", look));
+        return "sheet";
+    }
+
+    @GetMapping("/playing/{id}")
+    String playing(@PathVariable String id, Model model) {
+        model.addAttribute("show", show(id));
+        return "playing";
+    }
+
+    /** The run sheet as a file. */
+    @GetMapping("/sheet/{id}/file")
+    ResponseEntity<byte[]> file(@PathVariable String id) {
+        Shows.ShowRow show = show(id);
+        return ResponseEntity.ok()
+                .contentType(MediaType.APPLICATION_JSON)
+                .header(
+                        HttpHeaders.CONTENT_DISPOSITION,
+                        ContentDisposition.attachment()
+                                .filename(show.name() + " run sheet.json", StandardCharsets.UTF_8)
+                                .build()
+                                .toString())
+                .body(SheetJson.write(sheets.of(id).sheet()).getBytes(StandardCharsets.UTF_8));
+    }
+
+    /** A run sheet from a file takes the place of the show's, as a change that can be taken back. */
+    @PostMapping("/sheet/{id}/file")
+    String bring(@PathVariable String id, @RequestParam MultipartFile file, RedirectAttributes flash) {
+        try {
+            RunSheet sheet = SheetJson.read(new String(file.getBytes(), StandardCharsets.UTF_8));
+            sheets.put(show(id).id(), sheet);
+            conductor.changed(id);
+        } catch (Refused e) {
+            flash.addFlashAttribute("refused", e.getMessage());
+        } catch (IOException e) {
+            flash.addFlashAttribute("refused", "The file did not arrive whole; try it again.");
+        }
+        return "redirect:/sheet/" + id;
+    }
+
+    private Shows.ShowRow show(String id) {
+        return shows.show(id).orElseThrow(() -> new Refused("That show is not there any more."));
+    }
+}

@@ -1,0 +1,173 @@
+// @ts-check
+import Alpine from '../vendor/alpine-csp.js';
+import { evening, together } from './evening.js';
+import { Live } from './live.js';
+import { drawTide } from './tide.js';
+import { hours, spoken } from './times.js';
+
+/** The page from which an evening is played: what it says is painted, what it asks for is sent; all else is the program's. */
+const root = /** @type {HTMLElement} */ (document.querySelector('.playing'));
+const page = evening(root);
+const { live } = page;
+const coming = new Live(`?evening=${page.show}&next=1`);
+const svg = /** @type {SVGSVGElement} */ (root.querySelector('.tide svg'));
+
+const NOWHERE = /** @type {import('./messages.js').ToPageEvening} */ ({
+  is: 'evening', now: '', next: '', playing: '', other: false, waiting: -1, ready: false, held: false, frozen: false, light: 1, wanted: 1,
+  section: -1, show: -1, since: '', tempo: 96, beat: 0, bar: 1, frameMs: 0, budgetMs: 33, scale: 1, flashes: 0, reds: 0, clock: '', photo: '',
+  says: '', trouble: '',
+});
+/** A foot pedal sends one of these for its press. */
+const GO = new Set(['Enter', ' ', 'PageDown']);
+const BACK = new Set(['Backspace', 'PageUp']);
+
+let m = NOWHERE;
+let painted = 0;
+
+/** @param {string} at @param {string} text */
+function paint(at, text) {
+  const place = root.querySelector(`[data-at="${at}"]`);
+  if (place && place.textContent !== text) place.textContent = text;
+}
+
+/** @param {string} canvas @param {ImageBitmap} bitmap @param {number} light */
+function show(canvas, bitmap, light) {
+  const to = /** @type {HTMLCanvasElement} */ (root.querySelector(canvas));
+  if (to.width !== bitmap.width || to.height !== bitmap.height) { to.width = bitmap.width; to.height = bitmap.height; }
+  to.getContext('2d', { alpha: false })?.drawImage(bitmap, 0, 0);
+  bitmap.close();
+  to.style.opacity = String(light);
+  root.dataset.frames = String(++painted);
+}
+
+Alpine.data('playing', () => ({
+  ...together(page),
+  m: { next: '', held: false, frozen: false },
+  state: NOWHERE,
+
+  init() {
+    this.startEvening(() => this.draw());
+    live.hear('evening', (now) => this.hear(now));
+    live.hear('refused', (r) => { this.state = { ...this.state, says: r.says }; });
+    live.hear('frame', ({ bitmap, light }) => show('canvas.picture', bitmap, light));
+    live.hear('light', (l) => { /** @type {HTMLElement} */ (root.querySelector('canvas.picture')).style.opacity = String(l.light); });
+    coming.hear('frame', ({ bitmap }) => show('canvas.coming', bitmap, 1));
+    live.hear('state', ({ open }) => { if (open) this.size(); });
+    addEventListener('resize', () => { this.size(); this.draw(); });
+    addEventListener('keydown', (event) => this.key(event));
+  },
+  told() {},
+  size() {
+    const box = /** @type {HTMLElement} */ (root.querySelector('.now .frame')).getBoundingClientRect();
+    live.send({ do: 'watch', subject: null, most: Math.ceil(box.width * Math.min(2, devicePixelRatio) / 32) * 32 });
+  },
+
+  // What the program says
+
+  /** @param {import('./messages.js').ToPageEvening} now */
+  hear(now) {
+    const before = m;
+    m = now;
+    paint('show', hours(now.show));
+    paint('since', now.since);
+    paint('tempo', now.tempo.toFixed(1));
+    paint('beats', Array.from({ length: Math.min(8, this.sheet.bar) }, (_, i) => (Math.floor(now.beat) % this.sheet.bar === i ? '●' : '○')).join(''));
+    paint('bar', `bar ${now.bar}`);
+    paint('light', String(Math.round(now.light * 100)));
+    paint('flashes', String(Math.max(now.flashes, now.reds)));
+    paint('spent', `${now.frameMs.toFixed(0)} / ${now.budgetMs.toFixed(0)} ms`);
+    paint('clock', now.clock);
+    paint('section', spoken(Math.max(0, now.section)));
+    const calm = { ...now, section: 0, show: 0, tempo: 0, beat: 0, bar: 0, light: 0, frameMs: 0, clock: '', waiting: Math.ceil(now.waiting) };
+    if (JSON.stringify(calm) !== JSON.stringify({ ...this.state, section: 0, show: 0, tempo: 0, beat: 0, bar: 0, light: 0, frameMs: 0, clock: '' })) {
+      this.state = { ...now, waiting: Math.ceil(now.waiting) };
+      this.m = { next: now.next, held: now.held, frozen: now.frozen };
+      this.draw();
+    } else if (Math.floor(before.section) !== Math.floor(now.section)) this.draw();
+  },
+  draw() {
+    const length = this.cue(m.now)?.length ?? 0;
+    drawTide(svg, {
+      cues: this.sheet.cues.filter((c) => !c.skipped || c.id === m.now),
+      name: (cue) => this.called(cue),
+      time: (cue) => this.times[cue.id] ?? '',
+      now: m.now, next: m.next,
+      part: length > 0 ? m.section / length : Math.min(0.9, m.section / 120),
+    }, (cue) => this.choose(cue));
+  },
+
+  get began() { return this.state.show >= 0; },
+  get fine() { return this.state.wanted > 0 && !this.state.frozen; },
+  get dark() { return this.state.wanted < 0.5; },
+  get sign() { return this.lost ? 'not answering' : this.dark ? 'black' : this.state.frozen ? 'frozen' : 'on air'; },
+  get frameClass() { return this.state.frozen ? 'frozen' : this.dark ? 'dark' : ''; },
+  get over() { return this.lost ? 'The program does not answer; the last picture is shown.' : this.dark ? 'Black: the audience sees nothing' : this.state.frozen ? 'Frozen' : ''; },
+  get nowName() { return this.state.now ? this.called(this.cue(this.state.now)) : this.state.playing || 'Nothing'; },
+  get nowSays() {
+    const cue = this.cue(this.state.now);
+    if (!cue) return 'before the first cue';
+    if (this.state.other) return `on air is ${this.state.playing}, not what this cue brought`;
+    return cue.note;
+  },
+  get ofText() {
+    const length = this.cue(this.state.now)?.length ?? 0;
+    return length > 0 ? `of ${spoken(length)}` : '';
+  },
+  get nextCue() { return this.cue(this.state.next); },
+  get nextName() { return this.nextCue ? this.called(this.nextCue) : 'the end'; },
+  get nextNote() { return this.nextCue?.note ?? ''; },
+  get readyText() { return !this.nextCue ? '' : this.state.ready ? 'ready' : 'getting ready'; },
+  get goText() {
+    if (!this.nextCue) return 'The end';
+    if (this.state.waiting < 0) return this.nextName;
+    return `${this.nextName} in ${Math.max(1, this.state.waiting)}`;
+  },
+  get goClass() { return this.state.waiting >= 0 ? 'waits' : ''; },
+  get ways() {
+    const ways = this.cue(this.state.now)?.ways ?? [];
+    return ways.map((way) => ({ to: way.to, when: way.when, name: this.called(this.cue(way.to)) }));
+  },
+  get hasSafe() { return !!this.sheet.safe; },
+  get safeTitle() { return this.hasSafe ? `At once: ${this.lookName(this.sheet.safe)}` : 'The run sheet names no safe look'; },
+  get flashing() { return this.state.flashes > 3 || this.state.reds > 3; },
+  get wrong() { return this.state.says || this.state.trouble; },
+  get photoText() { return this.state.photo || 'photograph'; },
+
+  // What it asks for
+
+  go() { live.send({ do: 'go' }); },
+  /** @param {string} cue */
+  take(cue) { live.send({ do: 'go-to', cue }); },
+  /** @param {string | null} cue */
+  choose(cue) { live.send({ do: 'choose', cue: cue === m.next ? null : cue }); },
+  back() { live.send({ do: 'go-back-one' }); },
+  hold() { live.send({ do: 'hold', on: !m.held }); },
+  freeze() { live.send({ do: 'freeze', on: !m.frozen }); },
+  safe() { live.send({ do: 'safe' }); },
+  black() { live.send({ do: 'light', to: m.wanted < 0.5 ? 1 : 0, seconds: 0 }); },
+  photograph() { live.send({ do: 'photograph' }); },
+  /** The one before or after what comes next. @param {number} by */
+  step(by) {
+    const { cues } = this.sheet;
+    const at = cues.findIndex((c) => c.id === m.next);
+    const to = cues[Math.min(cues.length - 1, Math.max(0, (at < 0 ? cues.length : at) + by))];
+    if (to) live.send({ do: 'choose', cue: to.id });
+  },
+
+  /** @param {KeyboardEvent} event */
+  key(event) {
+    if (event.ctrlKey || event.metaKey || event.altKey) return;
+    const way = /^[1-8]$/.test(event.key) ? this.ways[Number(event.key) - 1] : undefined;
+    const does = GO.has(event.key) ? () => this.go()
+      : BACK.has(event.key) ? () => this.back()
+        : way ? () => this.take(way.to)
+          : { b: () => this.black(), f: () => this.freeze(), s: () => this.safe(), h: () => this.hold(), p: () => this.photograph(),
+            arrowleft: () => this.step(-1), arrowright: () => this.step(1), arrowup: () => this.step(-1), arrowdown: () => this.step(1),
+            escape: () => this.choose(null) }[event.key.toLowerCase()];
+    if (!does) return;
+    event.preventDefault();
+    // A key that is held down is one press.
+    if (!event.repeat || event.key.startsWith('Arrow')) does();
+  },
+}));
+Alpine.start();

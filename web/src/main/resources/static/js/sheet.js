@@ -1,0 +1,226 @@
+// @ts-check
+import Alpine from '../vendor/alpine-csp.js';
+import { evening, together } from './evening.js';
+import { ALL, markColour, markLines, markName } from './marks.js';
+import { drawTide } from './tide.js';
+import { spoken, typed } from './times.js';
+
+/** @typedef {import('./messages.js').Cue} Cue */
+
+const root = /** @type {HTMLElement} */ (document.querySelector('.sheet'));
+const page = evening(root);
+const { live } = page;
+const svg = /** @type {SVGSVGElement} */ (root.querySelector('.tide svg'));
+/** What counts hours when it is typed as one number. */
+const OF_DAY = 3600;
+
+Alpine.data('sheet', () => ({
+  ...together(page),
+  canUndo: false, canRedo: false, saving: '', says: '', now: '', next: '', dropAt: -1,
+  /** The cue that is to have the pen once it is there. */
+  fresh: '',
+
+  init() {
+    this.startEvening(() => this.draw());
+    live.hear('evening', (m) => {
+      if (m.now !== this.now || m.next !== this.next) { this.now = m.now; this.next = m.next; this.draw(); }
+    });
+    live.hear('refused', (m) => { this.says = m.says; this.sheet = { ...this.sheet, cues: this.sheet.cues.map((c) => ({ ...c })) }; });
+    live.hear('unsaved', (m) => { this.saving = m.text; });
+    addEventListener('resize', () => this.draw());
+  },
+  /** @param {import('./messages.js').ToPageSheet} m */
+  told(m) {
+    this.canUndo = m.canUndo;
+    this.canRedo = m.canRedo;
+    if (m.n) live.unsaved.saved(m.n);
+    live.tell();
+    if (!this.fresh) return;
+    const id = this.fresh;
+    this.fresh = '';
+    this.$nextTick(() => /** @type {HTMLElement | null} */ (root.querySelector(`[data-cue="${id}"] select.look`))?.focus());
+  },
+  draw() {
+    drawTide(svg, {
+      cues: this.sheet.cues, name: (cue) => this.called(cue), time: (cue) => this.times[cue.id] ?? '', now: '', next: this.next, part: 0,
+    }, (id) => this.show(id), (id, height, done) => { if (done) this.edit({ edit: 'put', cue: { ...this.there(id), height } }); });
+  },
+  /** @param {string} id */
+  show(id) {
+    const row = /** @type {HTMLElement | null} */ (root.querySelector(`.cue[data-cue="${id}"]`));
+    row?.scrollIntoView({ block: 'center' });
+    /** @type {HTMLElement | null | undefined} */ (row?.querySelector('.title'))?.focus();
+  },
+  /** @param {string} id @returns {Cue} */
+  there(id) { return /** @type {Cue} */ (this.cue(id)); },
+
+  // What is asked for
+
+  /** @param {import('./messages.js').SheetEdit} change */
+  edit(change) {
+    this.says = '';
+    live.send(/** @type {any} */ ({ do: 'sheet', change }));
+  },
+  undo() { live.send(/** @type {any} */ ({ do: 'sheet-back', again: false })); },
+  redo() { live.send(/** @type {any} */ ({ do: 'sheet-back', again: true })); },
+  /** @param {number} place */
+  add(place) {
+    const most = Math.max(0, ...this.sheet.cues.map((c) => Number(/^c(\d{1,8})$/.exec(c.id)?.[1] ?? 0)));
+    const id = `c${most + 1}`;
+    this.fresh = id;
+    this.edit({
+      edit: 'add', place,
+      cue: {
+        id, name: '', note: '', mark: 0, look: '', snapshot: '', anew: false, change: { way: 'fade', over: { n: 2, unit: 'seconds' }, curve: 'soft', picture: '', soft: 0.2 },
+        start: { by: 'key', control: '', after: { n: 8, unit: 'seconds' }, at: 0, on: 'at-once' }, length: 0, height: 0.5, skipped: false, then: '', ways: [],
+      },
+    });
+  },
+  /** @param {Cue} c */
+  remove(c) { this.edit({ edit: 'remove', cue: c.id }); },
+  /** @param {Cue} c @param {keyof Cue} key @param {any} to an event of a field, or the value itself */
+  put(c, key, to) {
+    const value = to?.target ? to.target.value : to;
+    const cue = { ...this.there(c.id), [key]: value };
+    if (key === 'look') cue.snapshot = '';
+    this.edit({ edit: 'put', cue });
+  },
+  /** @param {Cue} c @param {keyof Cue} key @param {any} event */
+  putNumber(c, key, event) { this.number(event, 1, (value) => this.put(c, key, value)); },
+  /** @param {Cue} c @param {any} event */
+  putLight(c, event) { this.number(event, 0.01, (value) => this.put(c, 'light', value)); },
+  /** @param {Cue} c @param {keyof Cue} key @param {any} event */
+  putTime(c, key, event) { this.time(event, 1, (value) => this.put(c, key, value)); },
+  /** @param {Cue} c @param {string} key @param {any} event */
+  putStart(c, key, event) { this.put(c, 'start', { ...c.start, [key]: event.target.value }); },
+  /** @param {Cue} c @param {any} event */
+  putAt(c, event) { this.time(event, c.start.by === 'clock' ? OF_DAY : 1, (at) => this.put(c, 'start', { ...c.start, at })); },
+  /** @param {Cue} c @param {string} key @param {any} event */
+  putAfter(c, key, event) { this.span(c.start.after, key, event, (after) => this.put(c, 'start', { ...c.start, after })); },
+  /** @param {Cue} c @param {string} key @param {any} event */
+  putOver(c, key, event) { this.span(c.change.over, key, event, (over) => this.put(c, 'change', { ...c.change, over })); },
+  /** @param {Cue} c @param {string} key @param {any} event */
+  putChange(c, key, event) { this.put(c, 'change', { ...c.change, [key]: event.target.value }); },
+  /** @param {Cue} c @param {string} key @param {any} event */
+  putSound(c, key, event) {
+    const { sound } = c;
+    if (key === 'from') this.time(event, 1, (from) => this.put(c, 'sound', { ...sound, from }));
+    else this.put(c, 'sound', { ...sound, medium: event.target.value });
+  },
+  /** @param {Cue} c */
+  addSound(c) { this.put(c, 'sound', { medium: 'band', from: 0 }); },
+  /** @param {Cue} c */
+  addWay(c) {
+    const other = this.sheet.cues.find((o) => o.id !== c.id) ?? c;
+    this.put(c, 'ways', [...c.ways, { to: other.id, when: '' }]);
+  },
+  /** @param {Cue} c @param {number} k @param {string} key @param {any} event */
+  putWay(c, k, key, event) { this.put(c, 'ways', c.ways.map((w, i) => (i === k ? { ...w, [key]: event.target.value } : w))); },
+  /** @param {Cue} c @param {number} k */
+  removeWay(c, k) { this.put(c, 'ways', c.ways.filter((_, i) => i !== k)); },
+  /** @param {Cue} c */
+  nextMark(c) { this.put(c, 'mark', (c.mark + 1) % ALL.length); },
+  /** @param {'safe' | 'guard' | 'bar'} key @param {any} event */
+  set(key, event) {
+    const { safe, guard, bar } = this.sheet;
+    const set = (/** @type {any} */ value) => this.edit({ edit: 'set', safe, guard, bar, [key]: value });
+    if (key === 'safe') set(event.target.value);
+    else this.number(event, 1, set);
+  },
+  /** @param {any} event */
+  bring(event) { event.target.form.submit(); },
+
+  // What is typed
+
+  /** A number of a field; what is none is said, and the field goes back. @param {any} event @param {number} times @param {(value: number) => void} then */
+  number(event, times, then) {
+    const value = Number(event.target.value.replace(',', '.')) * times;
+    if (event.target.value.trim() !== '' && Number.isFinite(value)) then(value);
+    else this.none(event, 'That is no number; write it like 2 or 0.5.');
+  },
+  /** @param {any} event @param {number} first @param {(value: number) => void} then */
+  time(event, first, then) {
+    const value = typed(event.target.value, first);
+    if (Number.isFinite(value)) then(value);
+    else this.none(event, 'That is no time; write it like 80 or 1:20.');
+  },
+  /** @param {any} span @param {string} key @param {any} event @param {(value: any) => void} then */
+  span(span, key, event, then) {
+    if (key === 'n') this.number(event, 1, (n) => then({ ...span, n }));
+    else then({ ...span, unit: event.target.value });
+  },
+  /** @param {any} event @param {string} says */
+  none(event, says) {
+    this.says = says;
+    event.target.value = event.target.defaultValue;
+    event.target.select?.();
+  },
+
+  // What is shown
+
+  /** @param {Cue} c @param {number} i */
+  rowClass(c, i) { return [c.skipped ? 'skipped' : '', c.id === this.now ? 'is' : '', this.dropAt === i ? 'drop' : ''].join(' '); },
+  /** @param {Cue} c */
+  snapshots(c) { return this.choices.looks.find((l) => l.id === (c.look || this.lookAt(c.id)))?.snapshots ?? []; },
+  /** @param {any} value */
+  has(value) { return value !== null && value !== undefined; },
+  /** @param {number | null | undefined} value */
+  percent(value) { return Math.round((value ?? 0) * 100); },
+  /** @param {number} seconds */
+  spoken(seconds) { return seconds > 0 ? spoken(seconds) : '–'; },
+  /** @param {Cue} c */
+  timed(c) { return ['sound', 'clock', 'timecode'].includes(c.start.by); },
+  /** @param {Cue} c */
+  startTime(c) { return c.start.by === 'clock' ? spoken(c.start.at).padStart(8, '0').slice(-8) : spoken(c.start.at); },
+  markColour, markLines, markName,
+
+  // Moving
+
+  /** @param {any} event @param {string} id */
+  grab(event, id) {
+    if (event.target.closest('svg') && event.button !== 0) return;
+    const from = this.sheet.cues.findIndex((c) => c.id === id);
+    const grip = /** @type {HTMLElement} */ (event.currentTarget);
+    grip.setPointerCapture(event.pointerId);
+    let moved = false;
+    const move = (/** @type {any} */ e) => {
+      if (!moved && Math.abs(e.clientY - event.clientY) < 6) return;
+      moved = true;
+      const rows = [...root.querySelectorAll('.cue')];
+      const below = rows.findIndex((row) => { const box = row.getBoundingClientRect(); return e.clientY < box.top + box.height / 2; });
+      this.dropAt = below < 0 ? rows.length : below;
+    };
+    const up = () => {
+      grip.removeEventListener('pointermove', move);
+      const to = this.dropAt;
+      this.dropAt = -1;
+      if (moved && to >= 0) this.edit({ edit: 'move', cue: id, place: to > from ? to - 1 : to });
+    };
+    grip.addEventListener('pointermove', move);
+    grip.addEventListener('pointerup', up, { once: true });
+    grip.addEventListener('pointercancel', up, { once: true });
+  },
+  /** @param {KeyboardEvent} event */
+  keys(event) {
+    const row = /** @type {HTMLElement | null} */ (/** @type {HTMLElement} */ (event.target).closest('.cue'));
+    const id = row?.dataset.cue;
+    if (!id) return;
+    const at = this.sheet.cues.findIndex((c) => c.id === id);
+    if (event.altKey && (event.key === 'ArrowUp' || event.key === 'ArrowDown')) {
+      event.preventDefault();
+      this.edit({ edit: 'move', cue: id, place: Math.max(0, at + (event.key === 'ArrowUp' ? -1 : 1)) });
+    } else if ((event.ctrlKey || event.metaKey) && event.key === 'Enter') {
+      event.preventDefault();
+      this.add(at + 1);
+    }
+  },
+}));
+addEventListener('keydown', (event) => {
+  if (!(event.ctrlKey || event.metaKey) || event.key.toLowerCase() !== 'z') return;
+  // In a field the browser's own undo is meant while something is typed there.
+  const field = /** @type {any} */ (event.target);
+  if (field.tagName === 'INPUT' && field.value !== field.defaultValue && field.matches(':focus') && field.dataset.typing) return;
+  event.preventDefault();
+  live.send(/** @type {any} */ ({ do: 'sheet-back', again: event.shiftKey }));
+});
+Alpine.start();
