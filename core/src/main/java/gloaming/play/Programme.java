@@ -34,6 +34,7 @@ public final class Programme {
     private final OutputFader light = new OutputFader();
     private volatile State state;
     private volatile boolean frozen;
+    private volatile boolean calm;
 
     public Programme(LivePlayer first) {
         state = new State(first, null, System.nanoTime(), 0, 0, Crossing.FADE);
@@ -58,6 +59,15 @@ public final class Programme {
 
     public boolean frozen() {
         return frozen;
+    }
+
+    /** Holds the light of what leaves so that there are no more flashes than {@link FlashMeter#ALLOWED}, or does not. */
+    public void calm(boolean on) {
+        calm = on;
+    }
+
+    public boolean calm() {
+        return calm;
     }
 
     /** Puts another player on air by a fade. */

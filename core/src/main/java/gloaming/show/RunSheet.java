@@ -15,14 +15,17 @@ import java.util.function.UnaryOperator;
  * @param safe the look for when all goes wrong, or empty
  * @param guard seconds within which a second start is taken for a slip of the hand, 0 to 10
  * @param bar beats of a bar, 1 to 32
+ * @param calm whether the light is held within three flashes a second
+ * @param booth how photographs are taken
  */
-public record RunSheet(List<Cue> cues, String safe, double guard, int bar) {
+public record RunSheet(List<Cue> cues, String safe, double guard, int bar, boolean calm, Booth booth) {
     public static final int MOST = 500;
-    public static final RunSheet EMPTY = new RunSheet(List.of(), "", 0.5, 4);
+    public static final RunSheet EMPTY = new RunSheet(List.of(), "", 0.5, 4, false, Booth.PLAIN);
 
     public RunSheet {
         cues = cues == null ? List.of() : List.copyOf(cues);
         safe = Objects.requireNonNullElse(safe, "");
+        booth = Objects.requireNonNullElse(booth, Booth.PLAIN);
         if (cues.size() > MOST) throw new Refused("A run sheet has room for " + MOST + " cues.");
         if (!(guard >= 0 && guard <= 10)) throw new Refused("The guard of the key goes from 0 to 10 seconds.");
         if (bar < 1 || bar > 32) throw new Refused("A bar has 1 to 32 beats.");
@@ -91,7 +94,7 @@ public record RunSheet(List<Cue> cues, String safe, double guard, int bar) {
                 all.remove(there(remove.cue()));
                 yield with(all).mapped(cue -> without(cue, remove.cue()));
             }
-            case SheetEdit.Set set -> new RunSheet(cues, set.safe(), set.guard(), set.bar());
+            case SheetEdit.Set set -> new RunSheet(cues, set.safe(), set.guard(), set.bar(), set.calm(), set.booth());
         };
     }
 
@@ -103,7 +106,7 @@ public record RunSheet(List<Cue> cues, String safe, double guard, int bar) {
             if (sound != null) sound = new Cue.Hears(sounds.getOrDefault(sound.medium(), sound.medium()), sound.from());
             all.add(cue.withLook(looks.getOrDefault(cue.look(), cue.look()), sound));
         }
-        return new RunSheet(all, looks.getOrDefault(safe, safe), guard, bar);
+        return new RunSheet(all, looks.getOrDefault(safe, safe), guard, bar, calm, booth);
     }
 
     private static Cue without(Cue cue, String gone) {
@@ -119,7 +122,7 @@ public record RunSheet(List<Cue> cues, String safe, double guard, int bar) {
     }
 
     private RunSheet with(List<Cue> all) {
-        return new RunSheet(all, safe, guard, bar);
+        return new RunSheet(all, safe, guard, bar, calm, booth);
     }
 
     private RunSheet mapped(UnaryOperator<Cue> each) {

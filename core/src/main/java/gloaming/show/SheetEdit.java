@@ -31,7 +31,7 @@ public sealed interface SheetEdit {
 
     /** What is said of the evening as a whole. */
     @JsonTypeName("set")
-    record Set(String safe, double guard, int bar) implements SheetEdit {}
+    record Set(String safe, double guard, int bar, boolean calm, Booth booth) implements SheetEdit {}
 
     private static void there(Cue cue) {
         if (cue == null) throw new Refused("Which cue that is about is missing.");

@@ -32,7 +32,7 @@ class RunSheetTest {
 
     @Test
     void aSheetIsTheSameAfterItWasWrittenAndRead() {
-        RunSheet sheet = new RunSheet(List.of(Cue.of("c1", "a"), FULL), "safe", 1, 3);
+        RunSheet sheet = new RunSheet(List.of(Cue.of("c1", "a"), FULL), "safe", 1, 3, false, null);
         assertThat(SheetJson.read(SheetJson.write(sheet))).isEqualTo(sheet);
         assertThat(SheetJson.read(SheetJson.write(RunSheet.EMPTY))).isEqualTo(RunSheet.EMPTY);
     }
@@ -57,7 +57,7 @@ class RunSheetTest {
                 .apply(new SheetEdit.Add(FULL, 1))
                 .apply(new SheetEdit.Put(Cue.of("c2", "b")))
                 .apply(new SheetEdit.Move("c1", 2))
-                .apply(new SheetEdit.Set("a", 0, 6));
+                .apply(new SheetEdit.Set("a", 0, 6, false, null));
         assertThat(sheet.cues()).extracting(Cue::id).containsExactly("c7", "c2", "c1");
         assertThat(sheet.find("c2").look()).isEqualTo("b");
         assertThat(sheet.bar()).isEqualTo(6);
@@ -71,14 +71,16 @@ class RunSheetTest {
 
     @Test
     void aCueWithoutALookStaysWithTheOneBeforeIt() {
-        RunSheet sheet = new RunSheet(List.of(Cue.of("c1", ""), Cue.of("c2", "a"), Cue.of("c3", "")), "", 0, 4);
+        RunSheet sheet =
+                new RunSheet(List.of(Cue.of("c1", ""), Cue.of("c2", "a"), Cue.of("c3", "")), "", 0, 4, false, null);
         assertThat(sheet.lookAt("c1")).isEmpty();
         assertThat(sheet.lookAt("c3")).isEqualTo("a");
     }
 
     @Test
     void looksAndSoundsAreCalledOtherwiseElsewhere() {
-        RunSheet sheet = new RunSheet(List.of(FULL), "look", 0, 4).called(Map.of("look", "x"), Map.of("band", "y"));
+        RunSheet sheet =
+                new RunSheet(List.of(FULL), "look", 0, 4, false, null).called(Map.of("look", "x"), Map.of("band", "y"));
         assertThat(sheet.safe()).isEqualTo("x");
         assertThat(sheet.cues().getFirst().look()).isEqualTo("x");
         assertThat(sheet.cues().getFirst().sound().medium()).isEqualTo("y");
@@ -114,14 +116,15 @@ class RunSheetTest {
             assertThatThrownBy(() -> new Span(bad, Span.Unit.BEATS)).isInstanceOf(Refused.class);
             assertThatThrownBy(() -> new Start(Start.By.SOUND, "", null, bad, null))
                     .isInstanceOf(Refused.class);
-            assertThatThrownBy(() -> new RunSheet(List.of(), "", bad, 4)).isInstanceOf(Refused.class);
+            assertThatThrownBy(() -> new RunSheet(List.of(), "", bad, 4, false, null))
+                    .isInstanceOf(Refused.class);
             assertThatThrownBy(() -> new Cue.Hears("band", bad)).isInstanceOf(Refused.class);
         }
     }
 
     @Test
     void aTextThatIsCutOffAnywhereIsRefusedAndNeverMore() {
-        String whole = SheetJson.write(new RunSheet(List.of(FULL), "", 0, 4));
+        String whole = SheetJson.write(new RunSheet(List.of(FULL), "", 0, 4, false, null));
         Random random = new Random(5);
         for (int i = 0; i < 300; i++) {
             String cut = whole.substring(0, random.nextInt(whole.length() - 1));

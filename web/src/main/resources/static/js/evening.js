@@ -8,12 +8,7 @@ import { Live } from './live.js';
 export function evening(root) {
   const show = /** @type {string} */ (root.dataset.show);
   const live = new Live(`?evening=${show}`);
-  return {
-    show,
-    live,
-    /** What is waited for by whoever draws. @type {(() => void)[]} */
-    drawn: [],
-  };
+  return { show, live };
 }
 
 /** @typedef {ReturnType<typeof evening>} Evening */
@@ -22,10 +17,12 @@ export function evening(root) {
  * The parts that both pages hold as data.
  * @param {Evening} page
  */
-export function together(page) {
+export function eveningParts(page) {
   return {
     lost: false,
-    sheet: /** @type {import('./messages.js').RunSheet} */ ({ cues: [], safe: '', guard: 0.5, bar: 4 }),
+    sheet: /** @type {import('./messages.js').RunSheet} */ ({
+      cues: [], safe: '', guard: 0.5, bar: 4, calm: false, booth: { format: 'png', width: 1920, folder: '', countdown: 0, flash: 0 },
+    }),
     choices: /** @type {Omit<import('./messages.js').ToPageChoices, 'is'>} */ ({ looks: [], sounds: [], pictures: [] }),
     times: /** @type {Record<string, string>} */ ({}),
 

@@ -24,7 +24,9 @@
 /** @typedef {{edit: 'put', cue: Cue}} SheetEditPut */
 /** @typedef {{edit: 'move', cue: string, place: number}} SheetEditMove */
 /** @typedef {{edit: 'remove', cue: string}} SheetEditRemove */
-/** @typedef {{edit: 'set', safe: string, guard: number, bar: number}} SheetEditSet */
+/** @typedef {{edit: 'set', safe: string, guard: number, bar: number, calm: boolean, booth: Booth}} SheetEditSet */
+/** @typedef {{format: BoothFormat, width: number, folder: string, countdown: number, flash: number}} Booth */
+/** @typedef {'png'|'jpeg'} BoothFormat */
 /** @typedef {{do: 'sheet-back', n?: number, again?: boolean}} FromPageSheetBack */
 /** @typedef {FromPageGo|FromPageGoTo|FromPageChoose|FromPageGoBackOne|FromPageHold|FromPageFreeze|FromPageSafe|FromPageLight|FromPagePhotograph|FromPageEndEvening} FromPageAct */
 /** @typedef {{do: 'go'}} FromPageGo */
@@ -155,7 +157,7 @@
 /** @typedef {{do: 'pad', what: string, number?: number, value?: number}} FromPagePad */
 /** @typedef {{do: 'key', key: string, down?: boolean}} FromPageKeyPress */
 /** @typedef {{do: 'pointer', x?: number, y?: number, down?: boolean|null}} FromPagePointer */
-/** @typedef {ToPageHello|ToPageSaved|ToPageLook|ToPageApplied|ToPageRefused|ToPageSays|ToPageAir|ToPageLight|ToPageBoard|ToPageProbe|ToPageTable|ToPageFound|ToPageVersions|ToPagePong|ToPageChecked|ToPageEars|ToPageDesk|ToPageSheet|ToPageChoices|ToPageEvening|ToPageTimes} ToPage */
+/** @typedef {ToPageHello|ToPageSaved|ToPageLook|ToPageApplied|ToPageRefused|ToPageSays|ToPageAir|ToPageLight|ToPageBoard|ToPageProbe|ToPageTable|ToPageFound|ToPageVersions|ToPagePong|ToPageChecked|ToPageEars|ToPageDesk|ToPageSheet|ToPageChoices|ToPageEvening|ToPageTimes|ToPageCountdown|ToPageFlash} ToPage */
 /** @typedef {{is: 'hello', version: number, n: number}} ToPageHello */
 /** @typedef {{is: 'saved', version: number, n: number}} ToPageSaved */
 /** @typedef {{is: 'look', version: number, n: number, canUndo: boolean, canRedo: boolean, look: Look, grown: Record<string, Face>, kits: Record<string, Entry>, newest: Record<string, number>, formulas: Record<string, string>, curves: Record<string, Key[]>}} ToPageLook */
@@ -195,12 +197,14 @@
 /** @typedef {{osc: number, oscIn: number, oscOut: number, clock: boolean, trouble: string|null, packets: number, malformed: number, fault: string|null, midi: MidiPort[], outs: string[], midiTroubles: string[]}} Ports */
 /** @typedef {{port: string, messages: number}} MidiPort */
 /** @typedef {{is: 'sheet', version: number, n: number, canUndo: boolean, canRedo: boolean, sheet: RunSheet}} ToPageSheet */
-/** @typedef {{cues: Cue[], safe: string, guard: number, bar: number}} RunSheet */
+/** @typedef {{cues: Cue[], safe: string, guard: number, bar: number, calm: boolean, booth: Booth}} RunSheet */
 /** @typedef {{is: 'choices', looks: CueLook[], sounds: Named[], pictures: Named[]}} ToPageChoices */
 /** @typedef {{id: string, name: string, snapshots: Named[]}} CueLook */
 /** @typedef {{id: string, name: string}} Named */
 /** @typedef {{is: 'evening', now: string, next: string, playing: string, other: boolean, waiting: number, ready: boolean, held: boolean, frozen: boolean, light: number, wanted: number, section: number, show: number, since: string, tempo: number, beat: number, bar: number, frameMs: number, budgetMs: number, scale: number, flashes: number, reds: number, clock: string, photo: string, says: string, trouble: string}} ToPageEvening */
 /** @typedef {{is: 'times', all: Named[]}} ToPageTimes */
+/** @typedef {{is: 'countdown', left: number}} ToPageCountdown */
+/** @typedef {{is: 'flash', after: number, seconds: number}} ToPageFlash */
 /** @typedef {{one: string, curve: boolean, drives: boolean, mixes: boolean, rail: KindRail, accepts: string[], counts: string}} CatalogueJsonKindEntry */
 /** @typedef {{path: string, filled: boolean, width: number}} KindRail */
 

@@ -26,6 +26,16 @@ live.hear('frame', ({ bitmap, light }) => {
   canvas.style.opacity = String(light);
   document.body.dataset.frames = String(++frames);
 });
+const over = /** @type {HTMLElement} */ (document.querySelector('.over'));
+live.hear('countdown', (m) => { over.textContent = m.left ? String(m.left) : ''; });
+// It lies over the picture: no photograph has it.
+live.hear('flash', (m) => {
+  setTimeout(() => {
+    over.classList.add('flash');
+    document.body.dataset.flashes = String(Number(document.body.dataset.flashes ?? 0) + 1);
+    setTimeout(() => over.classList.remove('flash'), m.seconds * 1000);
+  }, m.after * 1000);
+});
 addEventListener('resize', size);
 addEventListener('keydown', (event) => {
   if (event.key === 'f' || event.key === 'Enter') {

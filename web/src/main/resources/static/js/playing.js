@@ -1,6 +1,6 @@
 // @ts-check
 import Alpine from '../vendor/alpine-csp.js';
-import { evening, together } from './evening.js';
+import { evening, eveningParts } from './evening.js';
 import { Live } from './live.js';
 import { drawTide } from './tide.js';
 import { hours, spoken } from './times.js';
@@ -41,7 +41,7 @@ function show(canvas, bitmap, light) {
 }
 
 Alpine.data('playing', () => ({
-  ...together(page),
+  ...eveningParts(page),
   m: { next: '', held: false, frozen: false },
   state: NOWHERE,
 

@@ -1,6 +1,6 @@
 // @ts-check
 import Alpine from '../vendor/alpine-csp.js';
-import { evening, together } from './evening.js';
+import { evening, eveningParts } from './evening.js';
 import { ALL, markColour, markLines, markName } from './marks.js';
 import { drawTide } from './tide.js';
 import { spoken, typed } from './times.js';
@@ -15,7 +15,7 @@ const svg = /** @type {SVGSVGElement} */ (root.querySelector('.tide svg'));
 const OF_DAY = 3600;
 
 Alpine.data('sheet', () => ({
-  ...together(page),
+  ...eveningParts(page),
   canUndo: false, canRedo: false, saving: '', says: '', now: '', next: '', dropAt: -1,
   /** The cue that is to have the pen once it is there. */
   fresh: '',
@@ -38,7 +38,7 @@ Alpine.data('sheet', () => ({
     if (!this.fresh) return;
     const id = this.fresh;
     this.fresh = '';
-    this.$nextTick(() => /** @type {HTMLElement | null} */ (root.querySelector(`[data-cue="${id}"] select.look`))?.focus());
+    /** @type {any} */ (this).$nextTick(() => /** @type {HTMLElement | null} */ (root.querySelector(`[data-cue="${id}"] select.look`))?.focus());
   },
   draw() {
     drawTide(svg, {
@@ -70,10 +70,10 @@ Alpine.data('sheet', () => ({
     this.fresh = id;
     this.edit({
       edit: 'add', place,
-      cue: {
+      cue: /** @type {any} */ ({
         id, name: '', note: '', mark: 0, look: '', snapshot: '', anew: false, change: { way: 'fade', over: { n: 2, unit: 'seconds' }, curve: 'soft', picture: '', soft: 0.2 },
         start: { by: 'key', control: '', after: { n: 8, unit: 'seconds' }, at: 0, on: 'at-once' }, length: 0, height: 0.5, skipped: false, then: '', ways: [],
-      },
+      }),
     });
   },
   /** @param {Cue} c */
@@ -120,12 +120,23 @@ Alpine.data('sheet', () => ({
   removeWay(c, k) { this.put(c, 'ways', c.ways.filter((_, i) => i !== k)); },
   /** @param {Cue} c */
   nextMark(c) { this.put(c, 'mark', (c.mark + 1) % ALL.length); },
-  /** @param {'safe' | 'guard' | 'bar'} key @param {any} event */
+  /** @param {Partial<import('./messages.js').RunSheet>} what */
+  whole(what) {
+    const { safe, guard, bar, calm, booth } = this.sheet;
+    this.edit(/** @type {any} */ ({ edit: 'set', safe, guard, bar, calm, booth, ...what }));
+  },
+  /** @param {'safe' | 'guard' | 'bar' | 'calm'} key @param {any} event */
   set(key, event) {
-    const { safe, guard, bar } = this.sheet;
-    const set = (/** @type {any} */ value) => this.edit({ edit: 'set', safe, guard, bar, [key]: value });
-    if (key === 'safe') set(event.target.value);
-    else this.number(event, 1, set);
+    if (key === 'safe') this.whole({ safe: event.target.value });
+    else if (key === 'calm') this.whole({ calm: event.target.checked });
+    else this.number(event, 1, (value) => this.whole({ [key]: value }));
+  },
+  /** @param {string} key @param {any} event */
+  setBooth(key, event) {
+    const booth = (/** @type {any} */ value) => this.whole({ booth: { ...this.sheet.booth, [key]: value } });
+    if (key === 'flash' && event.target.value.trim() === '') booth(null);
+    else if (['width', 'countdown', 'flash'].includes(key)) this.number(event, 1, booth);
+    else booth(event.target.value);
   },
   /** @param {any} event */
   bring(event) { event.target.form.submit(); },
@@ -217,10 +228,12 @@ Alpine.data('sheet', () => ({
 }));
 addEventListener('keydown', (event) => {
   if (!(event.ctrlKey || event.metaKey) || event.key.toLowerCase() !== 'z') return;
-  // In a field the browser's own undo is meant while something is typed there.
-  const field = /** @type {any} */ (event.target);
-  if (field.tagName === 'INPUT' && field.value !== field.defaultValue && field.matches(':focus') && field.dataset.typing) return;
+  // While something is typed in a field, the browser's own undo is meant.
+  const field = /** @type {HTMLInputElement} */ (event.target);
+  if (field.tagName === 'INPUT' && field.dataset.typed) return;
   event.preventDefault();
   live.send(/** @type {any} */ ({ do: 'sheet-back', again: event.shiftKey }));
 });
+addEventListener('input', (event) => { /** @type {HTMLElement} */ (event.target).dataset.typed = '1'; });
+addEventListener('change', (event) => { delete /** @type {HTMLElement} */ (event.target).dataset.typed; });
 Alpine.start();

@@ -41,8 +41,15 @@ public class Conductor {
     private static final long LOOKS_NS = 500_000_000;
     private static final long TIMES_NS = 2_000_000_000;
     /** Controls that start whatever cue comes next, from any program that speaks OSC or MIDI show control. */
-    private static final Map<String, Consumer<Conductor>> COMMON =
-            Map.of("osc /gloaming/go", Conductor::go, "osc /gloaming/back", Conductor::back, "msc go", Conductor::go);
+    private static final Map<String, Consumer<Conductor>> COMMON = Map.of(
+            "osc /gloaming/go",
+            Conductor::go,
+            "osc /gloaming/back",
+            Conductor::back,
+            "msc go",
+            Conductor::go,
+            "osc /gloaming/photograph",
+            c -> c.photographs.ask(c.show, c.sheet.booth()));
 
     /**
      * Where the evening is, for anybody to read.
@@ -83,6 +90,7 @@ public class Conductor {
     private final Sheets sheets;
     private final Journal journal;
     private final CueActs acts;
+    private final Photographs photographs;
     private final EveningMemory memory;
     private final ArrayBlockingQueue<Runnable> asked = new ArrayBlockingQueue<>(MOST_ACTS);
     private final Thread thread;
@@ -108,7 +116,15 @@ public class Conductor {
     /** How often controls had been pressed when they were looked at last. */
     private final Map<String, Long> presses = new LinkedHashMap<>();
 
-    Conductor(House house, Shows shows, Sheets sheets, Journal journal, CueActs acts, EveningMemory memory) {
+    Conductor(
+            House house,
+            Shows shows,
+            Sheets sheets,
+            Journal journal,
+            CueActs acts,
+            Photographs photographs,
+            EveningMemory memory) {
+        this.photographs = photographs;
         this.house = house;
         this.shows = shows;
         this.sheets = sheets;
@@ -147,6 +163,7 @@ public class Conductor {
             RunSheet is = sheets.of(of).sheet();
             run = run.with(sheet, is);
             sheet = is;
+            house.programme().calm(sheet.calm());
             number++;
             nextReady = 0;
         });
@@ -164,7 +181,7 @@ public class Conductor {
                 case FromPage.GoBackOne m -> back();
                 case FromPage.Hold m -> run = run.hold(m.on());
                 case FromPage.Safe m -> safe();
-                case FromPage.Photograph m -> {}
+                case FromPage.Photograph m -> photographs.ask(show, sheet.booth());
                 case FromPage.EndEvening m -> end();
                 case FromPage.Freeze m -> house.programme().freeze(m.on());
                 case FromPage.Light m -> {
@@ -225,6 +242,7 @@ public class Conductor {
     private void open(String of) {
         show = of;
         sheet = sheets.of(of).sheet();
+        house.programme().calm(sheet.calm());
         run = Run.BEFORE;
         began.clear();
         presses.clear();

@@ -20,11 +20,19 @@ class EveningMessages {
     private final Journal journal;
     private final Conductor conductor;
     private final SheetRoom sheets;
+    private final Photographs photographs;
     private final Alarms alarms;
     private long next;
     private long nextTimes;
 
-    EveningMessages(House house, Journal journal, Conductor conductor, SheetRoom sheets, Alarms alarms) {
+    EveningMessages(
+            House house,
+            Journal journal,
+            Conductor conductor,
+            SheetRoom sheets,
+            Photographs photographs,
+            Alarms alarms) {
+        this.photographs = photographs;
         this.house = house;
         this.journal = journal;
         this.conductor = conductor;
@@ -33,7 +41,7 @@ class EveningMessages {
     }
 
     /** Tells each page what it does not know yet; on the courier's thread. */
-    void round(List<Viewer> viewers, long now) {
+    void round(List<Viewer> viewers, int[] flashes, long now) {
         boolean due = now >= next;
         boolean times = now >= nextTimes;
         if (due) next = now + EVERY_NS;
@@ -44,7 +52,7 @@ class EveningMessages {
             boolean news = stand.number() != viewer.knowsEvening;
             if (news || times) viewer.tell(times(stand));
             viewer.knowsEvening = stand.number();
-            if (news || due) viewer.tell(evening(stand));
+            if (news || due) viewer.tell(evening(stand, flashes));
         }
     }
 
@@ -62,7 +70,7 @@ class EveningMessages {
                 .toList());
     }
 
-    private ToPage.Evening evening(Conductor.Stand stand) {
+    private ToPage.Evening evening(Conductor.Stand stand, int[] flashes) {
         Run run = stand.run();
         Cue next = run.next(stand.sheet());
         OpenLook on = house.onAir();
@@ -96,10 +104,10 @@ class EveningMessages {
                 round(player.frameMs()),
                 round(1000 / rate),
                 player.scale(),
-                0,
-                0,
+                flashes[0],
+                flashes[1],
                 "%02d:%02d".formatted(time.getHour(), time.getMinute()),
-                "",
+                photographs.says(),
                 stand.says(),
                 trouble(player));
     }

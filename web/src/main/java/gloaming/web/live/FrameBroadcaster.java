@@ -49,6 +49,7 @@ public class FrameBroadcaster {
     private final DeskMessages desks;
     private final Conductor conductor;
     private final EveningMessages evenings;
+    private final Photographs photographs;
     private final List<Viewer> viewers = new CopyOnWriteArrayList<>();
     private Map<LivePlayer, Feed> feeds = new LinkedHashMap<>();
     private Screens screens;
@@ -72,14 +73,17 @@ public class FrameBroadcaster {
             PageMessages boards,
             DeskMessages desks,
             Conductor conductor,
+            Photographs photographs,
             EveningMessages evenings) {
         this.house = house;
         this.conductor = conductor;
         this.evenings = evenings;
+        this.photographs = photographs;
+        photographs.outputs(this::tellOutputs);
         this.journal = journal;
         this.boards = boards;
         this.desks = desks;
-        screens = new Screens(house.programme());
+        screens = new Screens(house.programme(), photographs);
         start();
     }
 
@@ -102,7 +106,7 @@ public class FrameBroadcaster {
     /** Lets another thread go on; whatever the old one does is left to it. */
     void revive() {
         feeds = new LinkedHashMap<>();
-        screens = new Screens(house.programme());
+        screens = new Screens(house.programme(), photographs);
         next = new NextScreen();
         regroup = true;
         start();
@@ -174,6 +178,11 @@ public class FrameBroadcaster {
             if (show.equals(viewer.evening) && !viewer.next) viewer.tell(message.apply(viewer));
     }
 
+    /** Tells whatever an audience looks at. */
+    private void tellOutputs(ToPage message) {
+        for (Viewer viewer : viewers) if (!viewer.bench && viewer.evening == null) viewer.tell(message);
+    }
+
     void tellAll(ToPage message) {
         for (Viewer viewer : viewers) viewer.tell(message);
     }
@@ -200,7 +209,7 @@ public class FrameBroadcaster {
                 count();
                 light();
                 desk(now);
-                evenings.round(viewers, now);
+                evenings.round(viewers, screens.flashes(), now);
             } catch (Throwable e) {
                 // There may be no memory to say anything with: whoever watches says it.
                 failure = e;

@@ -1,6 +1,7 @@
 package gloaming.web.live;
 
 import gloaming.media.JpegEncoder;
+import gloaming.play.FlashMeter;
 import gloaming.play.LivePlayer;
 import gloaming.play.OutputFade;
 import gloaming.play.PictureOutput;
@@ -42,9 +43,13 @@ final class Screens {
         boolean begun;
 
         JpegEncoder encoder;
+        final FlashMeter flashes = new FlashMeter();
+        /** Whether it is there for photographs, and nobody watches. */
+        final boolean booth;
 
-        Screen(int most) {
+        Screen(int most, boolean booth) {
             this.most = most;
+            this.booth = booth;
             now = new PictureOutput(null, most);
             before = new PictureOutput(null, most);
         }
@@ -57,7 +62,13 @@ final class Screens {
         }
     }
 
+    /** Where the screen for photographs stands among those by their sizes. */
+    private static final int BOOTH = -1;
+    /** How much of the next picture comes where more of it would be a flash too many. */
+    private static final double SOFTENED = 0.12;
+
     private final Programme programme;
+    private final Photographs photographs;
     private final Map<Integer, Screen> screens = new LinkedHashMap<>();
     private List<Viewer> viewers = List.of();
     private Programme.State state;
@@ -70,8 +81,9 @@ final class Screens {
     private long nextSmall;
     private List<Viewer> elsewhere = List.of();
 
-    Screens(Programme programme) {
+    Screens(Programme programme, Photographs photographs) {
         this.programme = programme;
+        this.photographs = photographs;
         state = programme.state();
     }
 
@@ -85,12 +97,37 @@ final class Screens {
     void group(List<Viewer> outputs, List<Viewer> elsewhere) {
         viewers = outputs;
         this.elsewhere = elsewhere;
+        boolean booth = photographs.near();
         screens.values().removeIf(screen -> {
-            boolean gone = viewers.stream().noneMatch(v -> v.most == screen.most);
+            boolean gone = screen.booth ? !booth : viewers.stream().noneMatch(v -> v.most == screen.most);
             if (gone && screen.encoder != null) screen.encoder.close();
             return gone;
         });
-        viewers.forEach(v -> screens.computeIfAbsent(v.most, Screen::new));
+        viewers.forEach(v -> screens.computeIfAbsent(v.most, most -> new Screen(most, false)));
+        if (booth) screens.computeIfAbsent(BOOTH, key -> new Screen(photographs.width(), true));
+    }
+
+    /** The most flashes of the last second on any screen: general ones and red ones. */
+    int[] flashes() {
+        int general = 0;
+        int red = 0;
+        for (Screen screen : screens.values()) {
+            general = Math.max(general, screen.flashes.general());
+            red = Math.max(red, screen.flashes.red());
+        }
+        return new int[] {general, red};
+    }
+
+    /** Whether a place for photographs is wanted that is not there, or is there and not wanted. */
+    private boolean boothChanged() {
+        Screen booth = screens.get(BOOTH);
+        boolean fits = booth != null && booth.most == photographs.width();
+        return photographs.near() ? !fits && dropped(booth) : booth != null;
+    }
+
+    private boolean dropped(Screen booth) {
+        if (booth != null) screens.remove(BOOTH);
+        return true;
     }
 
     /** The outlets of a player that are wanted here. */
@@ -108,7 +145,7 @@ final class Screens {
     /** Takes up a take; true when the outlets of players are others now. */
     boolean took() {
         Programme.State now = programme.state();
-        if (now == state) return false;
+        if (now == state) return boothChanged();
         boolean another = now.number() != state.number();
         state = now;
         if (another) {
@@ -146,7 +183,21 @@ final class Screens {
 
     /** What the audience sees stays as it was, whatever is played; a page that comes meanwhile is shown that too. */
     private boolean frozen(Screen screen) {
-        if (!programme.frozen() || screen.shown.length == 0) return false;
+        if (!programme.frozen()) return false;
+        if (screen.booth) {
+            Screen seen = screens.values().stream()
+                    .filter(s -> s.shown.length > 0)
+                    .findFirst()
+                    .orElse(null);
+            if (seen == null) return false;
+            photographs.picture(
+                    seen.shown,
+                    seen.shownWidth,
+                    seen.shownHeight,
+                    programme.light().now());
+            return true;
+        }
+        if (screen.shown.length == 0) return false;
         if (screen.now.ready()) screen.now.rest();
         if (screen.before.ready()) screen.before.rest();
         long now = System.nanoTime();
@@ -158,7 +209,9 @@ final class Screens {
 
     private void round(Screen screen) {
         if (frozen(screen)) return;
-        boolean asked = viewers.stream().anyMatch(v -> v.credit > 0 && v.most == screen.most);
+        boolean asked = screen.booth
+                ? photographs.waits()
+                : viewers.stream().anyMatch(v -> v.credit > 0 && v.most == screen.most);
         boolean alone = false;
         if (state.before() != null) {
             if (screen.before.ready()) {
@@ -192,7 +245,21 @@ final class Screens {
                     weight,
                     rgb);
         }
+        if (!screen.booth) calm(screen, rgb, width, height);
         send(screen, rgb, width, height);
+    }
+
+    /** Counts the flashes of a picture before it leaves; where the artist wants it, holds its light so that there are not too many. */
+    private void calm(Screen screen, byte[] rgb, int width, int height) {
+        double light = programme.light().now();
+        long now = System.nanoTime();
+        boolean known = screen.shown.length == rgb.length && screen.shownWidth == width;
+        if (programme.calm() && known && !screen.flashes.mayShow(rgb, width, height, light, now)) {
+            OutputFade.mix(screen.shown, width, height, rgb, width, height, SOFTENED, rgb);
+            if (!screen.flashes.mayShow(rgb, width, height, light, now))
+                System.arraycopy(screen.shown, 0, rgb, 0, rgb.length);
+        }
+        screen.flashes.shown(rgb, width, height, light, now);
     }
 
     private void send(Screen screen, byte[] rgb, int width, int height) {
@@ -200,6 +267,10 @@ final class Screens {
         if (screen.shown != rgb) System.arraycopy(rgb, 0, screen.shown, 0, rgb.length);
         screen.shownWidth = width;
         screen.shownHeight = height;
+        if (screen.booth) {
+            photographs.picture(rgb, width, height, programme.light().now());
+            return;
+        }
         screen.encoder = Feed.fitting(screen.encoder, width, height);
         encodes++;
         ByteBuffer message = Feed.picture(

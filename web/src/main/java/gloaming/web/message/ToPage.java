@@ -301,4 +301,12 @@ public sealed interface ToPage {
     /** When each cue began, or is expected to, as people say it. */
     @JsonTypeName("times")
     record Times(List<Named> all) implements ToPage {}
+
+    /** The output counts down to a photograph; 0 is over. */
+    @JsonTypeName("countdown")
+    record Countdown(int left) implements ToPage {}
+
+    /** The output flashes white, so many seconds from now and for so long. */
+    @JsonTypeName("flash")
+    record Flash(double after, double seconds) implements ToPage {}
 }

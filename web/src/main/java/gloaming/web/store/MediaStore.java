@@ -71,12 +71,17 @@ public class MediaStore {
 
     /** Takes in a file that ships with the program: nobody else's bytes, so they are read without a process of their own. */
     public Media.Row addShipped(String show, String name, InputStream bytes) throws IOException {
+        return addOwn(show, name, "", bytes);
+    }
+
+    /** Takes in a file that the program has made itself, into a folder. */
+    public Media.Row addOwn(String show, String name, String folder, InputStream bytes) throws IOException {
         return take(
                 name,
                 bytes,
                 new Halt(),
                 new Here(),
-                (hash, size, facts) -> media.add(show, Shelf.refOf(name), name, "", hash, size, facts));
+                (hash, size, facts) -> media.add(show, Shelf.refOf(name), name, folder, hash, size, facts));
     }
 
     /** Gives a medium the bytes of another file of its kind; refused as {@link #add} is, and then all is as it was. */

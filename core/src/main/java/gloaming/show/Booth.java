@@ -1,0 +1,46 @@
+package gloaming.show;
+
+import com.fasterxml.jackson.annotation.JsonValue;
+import gloaming.look.Refused;
+import java.util.Locale;
+import java.util.regex.Pattern;
+
+/**
+ * How photographs of the picture are taken.
+ *
+ * @param format of the files
+ * @param width at most so many pixels wide, 64 to 8,192; never wider than the picture is
+ * @param folder of the show's media that they go into
+ * @param countdown seconds that the output counts before, 0 to 10
+ * @param flash seconds after the photograph at which the output flashes white, 0 to 10; null for no flash. It is never in the picture
+ */
+public record Booth(Format format, int width, String folder, int countdown, Double flash) {
+    private static final Pattern FOLDER = Pattern.compile("[\\p{L}\\p{N} _-]{1,60}");
+    public static final Booth PLAIN = new Booth(Format.PNG, 1_920, "photographs", 0, 0.1);
+
+    /** What a photograph is written as. */
+    public enum Format {
+        PNG,
+        JPEG;
+
+        @JsonValue
+        public String id() {
+            return name().toLowerCase(Locale.ROOT);
+        }
+
+        /** The end of a file's name. */
+        public String ending() {
+            return this == PNG ? ".png" : ".jpg";
+        }
+    }
+
+    public Booth {
+        format = format == null ? Format.PNG : format;
+        if (width < 64 || width > 8_192) throw new Refused("A photograph is 64 to 8192 pixels wide.");
+        folder = folder == null ? "" : folder.strip();
+        if (!FOLDER.matcher(folder).matches())
+            throw new Refused("A folder has a name of at most 60 letters, digits, spaces, '-' and '_'.");
+        if (countdown < 0 || countdown > 10) throw new Refused("The countdown goes from 0 to 10 seconds.");
+        if (flash != null && !(flash >= 0 && flash <= 10)) throw new Refused("The flash comes 0 to 10 seconds after.");
+    }
+}

@@ -1,0 +1,190 @@
+package gloaming.web.live;
+
+import gloaming.look.Refused;
+import gloaming.play.OutputFade;
+import gloaming.show.Booth;
+import gloaming.web.message.ToPage;
+import gloaming.web.store.MediaStore;
+import jakarta.annotation.PreDestroy;
+import java.awt.image.BufferedImage;
+import java.awt.image.DataBufferByte;
+import java.io.ByteArrayInputStream;
+import java.io.ByteArrayOutputStream;
+import java.io.IOException;
+import java.time.LocalDateTime;
+import java.time.format.DateTimeFormatter;
+import java.util.concurrent.ArrayBlockingQueue;
+import java.util.concurrent.TimeUnit;
+import java.util.concurrent.atomic.AtomicInteger;
+import java.util.function.Consumer;
+import javax.imageio.ImageIO;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import org.springframework.stereotype.Component;
+
+/**
+ * Takes photographs of the picture as the audience sees it. Each that is asked for gets a picture of its own, on the courier's thread;
+ * it is written by another, into a folder of the show's media, whole or not at all.
+ */
+@Component
+class Photographs {
+    private static final Logger LOG = LoggerFactory.getLogger(Photographs.class);
+    private static final DateTimeFormatter AT = DateTimeFormatter.ofPattern("yyyy-MM-dd HH.mm.ss.SSS");
+    /** Photographs that are asked for and not written yet, at most. */
+    private static final int MOST = 32;
+    /** Seconds that a white flash lasts. */
+    private static final double FLASH = 0.12;
+
+    private static final long KEPT_NS = 10_000_000_000L;
+
+    /** One that was asked for. */
+    private record Wanted(String show, Booth booth) {}
+
+    /** A picture that is to be written. */
+    private record Taken(Wanted as, byte[] rgb, int width, int height, String name) {}
+
+    private final MediaStore store;
+    private final House house;
+    private final ArrayBlockingQueue<Wanted> wanted = new ArrayBlockingQueue<>(MOST);
+    private final ArrayBlockingQueue<Taken> taken = new ArrayBlockingQueue<>(MOST);
+    private final AtomicInteger under = new AtomicInteger();
+    private final Thread writer;
+    private volatile long asked = System.nanoTime() - KEPT_NS;
+    private volatile int width = Booth.PLAIN.width();
+    private volatile String says = "";
+    private volatile boolean closed;
+    private volatile Consumer<ToPage> outputs = message -> {};
+    private long last;
+
+    Photographs(MediaStore store, House house) {
+        this.store = store;
+        this.house = house;
+        writer = Thread.ofPlatform().name("photographs").daemon().start(this::write);
+    }
+
+    /** Who tells the outputs of countdown and flash. */
+    void outputs(Consumer<ToPage> tell) {
+        outputs = tell;
+    }
+
+    /** A photograph is asked for: now, or when it has been counted down to. */
+    void ask(String show, Booth booth) {
+        if (under.incrementAndGet() > MOST) {
+            under.decrementAndGet();
+            says = "too many at once";
+            throw new Refused("Over " + MOST + " photographs wait to be written; that one was not taken.");
+        }
+        asked = System.nanoTime();
+        width = booth.width();
+        if (booth.countdown() == 0) take(show, booth);
+        else
+            Thread.ofVirtual().name("countdown").start(() -> {
+                try {
+                    for (int left = booth.countdown(); left > 0; left--) {
+                        outputs.accept(new ToPage.Countdown(left));
+                        asked = System.nanoTime();
+                        Thread.sleep(1_000);
+                    }
+                } catch (InterruptedException e) {
+                    Thread.currentThread().interrupt();
+                }
+                outputs.accept(new ToPage.Countdown(0));
+                take(show, booth);
+            });
+    }
+
+    private void take(String show, Booth booth) {
+        asked = System.nanoTime();
+        if (!wanted.offer(new Wanted(show, booth))) under.decrementAndGet();
+    }
+
+    /** Whether pictures should be at hand, as one was asked for lately. */
+    boolean near() {
+        return System.nanoTime() - asked < KEPT_NS;
+    }
+
+    /** How wide pictures should be. */
+    int width() {
+        return width;
+    }
+
+    boolean waits() {
+        return !wanted.isEmpty();
+    }
+
+    /** A picture is there, on the courier's thread: the photograph that was asked for first gets it. */
+    void picture(byte[] rgb, int width, int height, double light) {
+        Wanted next = wanted.poll();
+        if (next == null) return;
+        byte[] copy = new byte[rgb.length];
+        OutputFade.mix(rgb, width, height, rgb, width, height, 1, copy);
+        if (light < 1) OutputFade.mix(new byte[rgb.length], width, height, rgb, width, height, light, copy);
+        if (!taken.offer(new Taken(next, copy, width, height, name(next.booth)))) {
+            under.decrementAndGet();
+            says = "too many at once";
+            return;
+        }
+        if (next.booth.flash() != null) outputs.accept(new ToPage.Flash(next.booth.flash(), FLASH));
+    }
+
+    /** By the time, so that names have the order in which they were taken, and no two are alike. */
+    private String name(Booth booth) {
+        long now = Math.max(last + 1, System.currentTimeMillis());
+        last = now;
+        LocalDateTime at =
+                LocalDateTime.ofInstant(java.time.Instant.ofEpochMilli(now), java.time.ZoneId.systemDefault());
+        return AT.format(at) + booth.format().ending();
+    }
+
+    private void write() {
+        while (!closed) {
+            try {
+                Taken next = taken.poll(200, TimeUnit.MILLISECONDS);
+                if (next == null) continue;
+                try {
+                    write(next);
+                    says = "taken at " + next.name.substring(11, 19).replace('.', ':');
+                } catch (Refused e) {
+                    says = "not kept";
+                    LOG.warn("A photograph was not kept: {}", e.getMessage());
+                } catch (IOException | RuntimeException e) {
+                    says = "not kept";
+                    LOG.warn("A photograph could not be written.", e);
+                } finally {
+                    under.decrementAndGet();
+                }
+            } catch (InterruptedException e) {
+                return;
+            }
+        }
+    }
+
+    private void write(Taken photograph) throws IOException {
+        BufferedImage image = new BufferedImage(photograph.width, photograph.height, BufferedImage.TYPE_3BYTE_BGR);
+        byte[] bgr = ((DataBufferByte) image.getRaster().getDataBuffer()).getData();
+        for (int p = 0; p < bgr.length; p += 3) {
+            bgr[p] = photograph.rgb[p + 2];
+            bgr[p + 1] = photograph.rgb[p + 1];
+            bgr[p + 2] = photograph.rgb[p];
+        }
+        ByteArrayOutputStream file = new ByteArrayOutputStream();
+        ImageIO.write(image, photograph.as.booth.format().id(), file);
+        store.addOwn(
+                photograph.as.show,
+                photograph.name,
+                photograph.as.booth.folder(),
+                new ByteArrayInputStream(file.toByteArray()));
+        house.mediaChanged(photograph.as.show);
+    }
+
+    /** What became of the last one, in few words, or empty. */
+    String says() {
+        return near() ? says : "";
+    }
+
+    @PreDestroy
+    void stop() {
+        closed = true;
+        writer.interrupt();
+    }
+}
