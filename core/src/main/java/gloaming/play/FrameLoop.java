@@ -77,6 +77,9 @@ final class FrameLoop {
     private long left;
     private double fps;
     private double blackFor;
+    /** Whether the frame that is being made is for an audience. */
+    private boolean airs;
+
     private float mixLight;
 
     /** A loop that goes on at frame {@code frame}. */
@@ -189,6 +192,7 @@ final class FrameLoop {
     private void run() {
         long due = System.nanoTime();
         boolean onAir = true;
+        airs = live.request().onAir();
         while (!live.closed() && live.loop() == this) {
             Request now = live.request();
             if (now.look() == null) {
@@ -198,6 +202,7 @@ final class FrameLoop {
             }
             if (now.onAir() != onAir) {
                 onAir = now.onAir();
+                airs = onAir;
                 place(onAir);
             }
             Look look = now.look();
@@ -399,6 +404,7 @@ final class FrameLoop {
         long started = System.nanoTime();
         for (PictureOutput outlet : live.subscriptions.outlets) {
             if (!java.util.Objects.equals(outlet.subject, subject) || !outlet.wanted()) continue;
+            if (outlet.onAir && !airs) continue;
             int width = Math.min(outlet.most, picture.width);
             int height = Math.max(1, Math.round((float) picture.height * width / picture.width));
             Exit.rgb(picture, width, height, outlet.size(width, height), crew);

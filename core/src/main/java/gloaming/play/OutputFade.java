@@ -3,6 +3,9 @@ package gloaming.play;
 /** Mixes two pictures as bytes in linear light, as two lamps on one wall would. */
 public final class OutputFade {
     private static final int FINE = 4096;
+    /** The part of the way through black on which it is black: nobody sees a single black picture. */
+    private static final double DARK = 0.12;
+
     private static final float[] LIGHT = new float[256];
     private static final byte[] CODE = new byte[FINE + 1];
 
@@ -41,7 +44,7 @@ public final class OutputFade {
             case CUT -> mix(before, beforeWidth, beforeHeight, next, width, height, 1, out);
             case BLACK -> {
                 boolean first = way < 0.5;
-                double light = Math.abs(2 * way - 1);
+                double light = Math.max(0, (Math.abs(2 * way - 1) - DARK) / (1 - DARK));
                 float[] a = light(first ? light : 0);
                 float[] b = light(first ? 0 : light);
                 mix(before, beforeWidth, beforeHeight, next, width, height, a, b, out);

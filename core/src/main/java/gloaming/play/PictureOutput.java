@@ -13,6 +13,9 @@ public final class PictureOutput extends Relay {
     /** Whether it is asked now and then for a picture to be kept, and by nobody who looks. */
     final boolean passing;
 
+    /** Whether it is an audience's: it is given nothing that was worked out at a bench. */
+    final boolean onAir;
+
     /** Turns by which whoever looks has turned what is in space further than its camera, round and up. */
     volatile double round;
 
@@ -24,18 +27,24 @@ public final class PictureOutput extends Relay {
 
     /** An outlet at most {@code most} pixels wide, 16 to 8192. */
     public PictureOutput(String subject, int most) {
-        this(subject, most, false);
+        this(subject, most, false, false);
     }
 
-    private PictureOutput(String subject, int most, boolean passing) {
+    private PictureOutput(String subject, int most, boolean passing, boolean onAir) {
+        this.onAir = onAir;
         this.subject = subject;
         this.passing = passing;
         this.most = Math.clamp(most, 16, 8192);
     }
 
+    /** One of the whole look for an audience. */
+    public static PictureOutput forAudience(int most) {
+        return new PictureOutput(null, most, false, true);
+    }
+
     /** One of the whole look for a picture to be kept, which nobody looks at. */
     public static PictureOutput toBeKept(int most) {
-        return new PictureOutput(null, most, true);
+        return new PictureOutput(null, most, true, false);
     }
 
     /** Looks at what is in space from so many turns farther round it and up than its camera does. */

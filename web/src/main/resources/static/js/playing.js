@@ -17,6 +17,8 @@ const NOWHERE = /** @type {import('./messages.js').ToPageEvening} */ ({
   section: -1, show: -1, since: '', tempo: 96, beat: 0, bar: 1, frameMs: 0, budgetMs: 33, scale: 1, flashes: 0, reds: 0, clock: '', photo: '',
   says: '', trouble: '',
 });
+/** What goes on all the time is painted, and is no news to the rest of the page. */
+const PAINTED = { section: 0, show: 0, tempo: 0, beat: 0, bar: 0, light: 0, frameMs: 0, clock: '' };
 /** A foot pedal sends one of these for its press. */
 const GO = new Set(['Enter', ' ', 'PageDown']);
 const BACK = new Set(['Backspace', 'PageUp']);
@@ -71,16 +73,17 @@ Alpine.data('playing', () => ({
     paint('show', hours(now.show));
     paint('since', now.since);
     paint('tempo', now.tempo.toFixed(1));
-    paint('beats', Array.from({ length: Math.min(8, this.sheet.bar) }, (_, i) => (Math.floor(now.beat) % this.sheet.bar === i ? '●' : '○')).join(''));
+    const beat = Math.floor(now.beat) % this.sheet.bar;
+    paint('beats', Array.from({ length: Math.min(8, this.sheet.bar) }, (_, i) => (beat === i ? '●' : '○')).join(''));
     paint('bar', `bar ${now.bar}`);
     paint('light', String(Math.round(now.light * 100)));
     paint('flashes', String(Math.max(now.flashes, now.reds)));
     paint('spent', `${now.frameMs.toFixed(0)} / ${now.budgetMs.toFixed(0)} ms`);
     paint('clock', now.clock);
     paint('section', spoken(Math.max(0, now.section)));
-    const calm = { ...now, section: 0, show: 0, tempo: 0, beat: 0, bar: 0, light: 0, frameMs: 0, clock: '', waiting: Math.ceil(now.waiting) };
-    if (JSON.stringify(calm) !== JSON.stringify({ ...this.state, section: 0, show: 0, tempo: 0, beat: 0, bar: 0, light: 0, frameMs: 0, clock: '' })) {
-      this.state = { ...now, waiting: Math.ceil(now.waiting) };
+    const next = { ...now, waiting: Math.ceil(now.waiting) };
+    if (JSON.stringify({ ...next, ...PAINTED }) !== JSON.stringify({ ...this.state, ...PAINTED })) {
+      this.state = next;
       this.m = { next: now.next, held: now.held, frozen: now.frozen };
       this.draw();
     } else if (Math.floor(before.section) !== Math.floor(now.section)) this.draw();
@@ -101,12 +104,15 @@ Alpine.data('playing', () => ({
   get dark() { return this.state.wanted < 0.5; },
   get sign() { return this.lost ? 'not answering' : this.dark ? 'black' : this.state.frozen ? 'frozen' : 'on air'; },
   get frameClass() { return this.state.frozen ? 'frozen' : this.dark ? 'dark' : ''; },
-  get over() { return this.lost ? 'The program does not answer; the last picture is shown.' : this.dark ? 'Black: the audience sees nothing' : this.state.frozen ? 'Frozen' : ''; },
-  get nowName() { return this.state.now ? this.called(this.cue(this.state.now)) : this.state.playing || 'Nothing'; },
+  get over() {
+    if (this.lost) return 'The program does not answer; the last picture is shown.';
+    return this.dark ? 'Black: the audience sees nothing' : this.state.frozen ? 'Frozen' : '';
+  },
+  get nowName() { return this.state.now && !this.state.other ? this.called(this.cue(this.state.now)) : this.state.playing || 'Nothing'; },
   get nowSays() {
     const cue = this.cue(this.state.now);
     if (!cue) return 'before the first cue';
-    if (this.state.other) return `on air is ${this.state.playing}, not what this cue brought`;
+    if (this.state.other) return `on air instead of ${this.called(cue)}`;
     return cue.note;
   },
   get ofText() {

@@ -25,7 +25,7 @@ Alpine.data('sheet', () => ({
     live.hear('evening', (m) => {
       if (m.now !== this.now || m.next !== this.next) { this.now = m.now; this.next = m.next; this.draw(); }
     });
-    live.hear('refused', (m) => { this.says = m.says; this.sheet = { ...this.sheet, cues: this.sheet.cues.map((c) => ({ ...c })) }; });
+    live.hear('refused', (m) => { this.says = m.says; this.again(); });
     live.hear('unsaved', (m) => { this.saving = m.text; });
     addEventListener('resize', () => this.draw());
   },
@@ -71,7 +71,8 @@ Alpine.data('sheet', () => ({
     this.edit({
       edit: 'add', place,
       cue: /** @type {any} */ ({
-        id, name: '', note: '', mark: 0, look: '', snapshot: '', anew: false, change: { way: 'fade', over: { n: 2, unit: 'seconds' }, curve: 'soft', picture: '', soft: 0.2 },
+        id, name: '', note: '', mark: 0, look: '', snapshot: '', anew: false,
+        change: { way: 'fade', over: { n: 2, unit: 'seconds' }, curve: 'soft', picture: '', soft: 0.2 },
         start: { by: 'key', control: '', after: { n: 8, unit: 'seconds' }, at: 0, on: 'at-once' }, length: 0, height: 0.5, skipped: false, then: '', ways: [],
       }),
     });
@@ -163,12 +164,14 @@ Alpine.data('sheet', () => ({
   /** @param {any} event @param {string} says */
   none(event, says) {
     this.says = says;
-    event.target.value = event.target.defaultValue;
-    event.target.select?.();
+    event.target.value = '';
+    this.again();
   },
 
   // What is shown
 
+  /** All fields as the sheet has them. */
+  again() { this.sheet = { ...this.sheet, cues: this.sheet.cues.map((c) => ({ ...c })) }; },
   /** @param {Cue} c @param {number} i */
   rowClass(c, i) { return [c.skipped ? 'skipped' : '', c.id === this.now ? 'is' : '', this.dropAt === i ? 'drop' : ''].join(' '); },
   /** @param {Cue} c */

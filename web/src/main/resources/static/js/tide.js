@@ -67,70 +67,99 @@ export function heightAt(points, x) {
   return points[points.length - 1][1];
 }
 
+/** What each drawing shows, so that it is drawn anew only when that is something else: a press would miss what is replaced. @type {WeakMap<Element, string>} */
+const shown = new WeakMap();
+
 /**
- * Draws it.
+ * Draws it, or moves the mark of what is now on it.
  * @param {SVGSVGElement} svg @param {Tide} tide @param {(cue: string) => void} pressed
  * @param {((cue: string, height: number, done: boolean) => void) | null} [drawn] a hand draws the height of a section
  */
 export function drawTide(svg, tide, pressed, drawn) {
   const { width, height } = svg.getBoundingClientRect();
-  svg.replaceChildren();
-  svg.setAttribute('viewBox', `0 0 ${width} ${height}`);
-  if (!tide.cues.length || width < 10) return;
+  if (width < 10) return;
+  const { cues } = tide;
   const floor = height - BELOW;
-  const each = widths(tide.cues, width);
-  const level = (/** @type {import('./messages.js').Cue} */ cue) => floor - cue.height * (floor - ABOVE);
-  /** @type {number[][]} */
-  const points = [];
+  const each = widths(cues, width);
   let x = 0;
-  const left = tide.cues.map((cue, i) => {
-    const at = x;
-    points.push([at + each[i] / 2, level(cue)]);
-    x += each[i];
-    return at;
-  });
-  const ends = [[0, points[0][1]], ...points, [width, points[points.length - 1][1]]];
-  const is = tide.cues.findIndex((cue) => cue.id === tide.now);
+  const left = each.map((wide) => { x += wide; return x - wide; });
+  const points = cues.map((cue, i) => [left[i] + each[i] / 2, floor - cue.height * (floor - ABOVE)]);
+  const is = cues.findIndex((cue) => cue.id === tide.now);
   const here = is < 0 ? -1 : left[is] + each[is] * Math.min(1, tide.part);
-  svg.append(node('defs', {}));
-  svg.firstElementChild?.append(water(), clip(here, height));
-  const line = smooth(ends);
-  svg.append(node('path', { class: 'bank', d: line }));
-  if (here > 0) {
-    svg.append(node('path', { class: 'water', d: `${line} L${width},${floor} L0,${floor} Z`, 'clip-path': 'url(#risen)' }));
-    svg.append(node('path', { class: 'risen', d: line, 'clip-path': 'url(#risen)' }));
+  const what = JSON.stringify([width, height, tide.now, tide.next, cues.map((c) => [c.id, c.height, c.length, tide.name(c), tide.time(c)])]);
+  if (shown.get(svg) !== what) {
+    shown.set(svg, what);
+    const held = /** @type {any} */ (document.activeElement)?.dataset?.cue;
+    svg.replaceChildren();
+    svg.setAttribute('viewBox', `0 0 ${width} ${height}`);
+    if (!cues.length) return;
+    line(svg, [[0, points[0][1]], ...points, [width, points[points.length - 1][1]]], width, height);
+    cues.forEach((cue, i) => section(svg, tide, i, left[i], each[i], floor, pressed));
+    times(svg, tide, left, height, here);
+    if (drawn) cues.forEach((cue, i) => svg.append(handle(cue, points[i], floor, tide.name(cue), drawn)));
+    if (held) /** @type {any} */ (svg.querySelector(`.handle[data-cue="${held}"]`))?.focus();
   }
-  let readable = 0;
-  let timed = 0;
+  if (cues.length) mark(svg, points, here, width, height);
+}
+
+/** @param {SVGSVGElement} svg @param {number[][]} ends @param {number} width @param {number} height */
+function line(svg, ends, width, height) {
+  const floor = height - BELOW;
+  const defs = node('defs', {});
+  const clip = node('clipPath', { id: 'risen' });
+  clip.append(node('rect', { x: 0, y: 0, width: 0, height }));
+  defs.append(water(), clip);
+  const path = smooth(ends);
+  svg.append(defs, node('path', { class: 'bank', d: path }));
+  svg.append(node('path', { class: 'water', d: `${path} L${width},${floor} L0,${floor} Z`, 'clip-path': 'url(#risen)' }));
+  svg.append(node('path', { class: 'risen', d: path, 'clip-path': 'url(#risen)' }));
+}
+
+/**
+ * @param {SVGSVGElement} svg @param {Tide} tide @param {number} i @param {number} x @param {number} width @param {number} floor
+ * @param {(cue: string) => void} pressed
+ */
+function section(svg, tide, i, x, width, floor, pressed) {
+  const cue = tide.cues[i];
+  const name = tide.name(cue);
+  const now = cue.id === tide.now;
+  if (i) svg.append(node('path', { class: 'post', d: `M${x},22V${floor}` }));
+  const made = node('rect', { class: `section ${now ? 'is' : cue.id === tide.next ? 'to' : ''}`, x, y: 22, width, height: floor - 22 });
+  made.append(node('title', {}, name));
+  made.addEventListener('click', () => pressed(cue.id));
+  svg.append(made);
+  const letters = Math.floor((width - 14) / LETTER);
+  if (letters < 2) return;
+  const text = name.length > letters ? `${name.slice(0, letters - 1)}…` : name;
+  svg.append(node('text', { x: x + 9, y: 40, class: now ? 'is' : '' }, text));
+}
+
+/**
+ * When sections begin, as far as there is room.
+ * @param {SVGSVGElement} svg @param {Tide} tide @param {number[]} left @param {number} height @param {number} here
+ */
+function times(svg, tide, left, height, here) {
+  let free = 0;
   tide.cues.forEach((cue, i) => {
-    if (i) svg.append(node('path', { class: 'post', d: `M${left[i]},22V${floor}` }));
-    const section = node('rect', {
-      class: `section ${i === is ? 'is' : cue.id === tide.next ? 'to' : ''}`, x: left[i], y: 22, width: each[i], height: floor - 22,
-    });
-    section.append(node('title', {}, tide.name(cue)));
-    section.addEventListener('click', () => pressed(cue.id));
-    svg.append(section);
-    const name = tide.name(cue);
-    const room = each[i] - 14;
-    if (room > 12 && left[i] >= readable) {
-      const letters = Math.floor(room / LETTER);
-      const text = name.length > letters ? `${name.slice(0, Math.max(1, letters - 1))}…` : name;
-      svg.append(node('text', { x: left[i] + 9, y: 40, class: i === is ? 'is' : '' }, text));
-      readable = left[i] + 20;
-    }
     const time = tide.time(cue);
-    if (time && left[i] >= timed && Math.abs(left[i] - here) > 40) {
-      svg.append(node('text', { class: 'at', x: left[i] + 9, y: height - 8 }, time));
-      timed = left[i] + time.length * 8 + 14;
-    }
-    if (drawn) svg.append(handle(cue, points[i], floor, name, drawn));
+    if (!time || left[i] < free || Math.abs(left[i] - here) < 40) return;
+    svg.append(node('text', { class: 'at', x: left[i] + 9, y: height - 8 }, time));
+    free = left[i] + time.length * 8 + 14;
   });
-  if (here >= 0) {
-    const mark = node('g', { class: 'here' });
-    mark.append(node('line', { x1: here, x2: here, y1: 14, y2: floor + 6 }));
-    mark.append(node('circle', { cx: here, cy: heightAt(ends, here), r: 8 }));
-    svg.append(mark, node('text', { class: 'at here', x: Math.min(width - 26, Math.max(0, here - 11)), y: height - 4 }, 'now'));
-  }
+}
+
+/**
+ * Where it is now, and the water up to there.
+ * @param {SVGSVGElement} svg @param {number[][]} points @param {number} here @param {number} width @param {number} height
+ */
+function mark(svg, points, here, width, height) {
+  svg.querySelector('#risen rect')?.setAttribute('width', String(Math.max(0, here)));
+  svg.querySelectorAll('.here').forEach((old) => old.remove());
+  if (here < 0) return;
+  const ends = [[0, points[0][1]], ...points, [width, points[points.length - 1][1]]];
+  const made = node('g', { class: 'here' });
+  made.append(node('line', { x1: here, x2: here, y1: 14, y2: height - BELOW + 6 }), node('circle', { cx: here, cy: heightAt(ends, here), r: 8 }));
+  svg.append(made, node('text', { class: 'at here', x: Math.min(width - 26, Math.max(0, here - 11)), y: height - 4 }, 'now'));
 }
 
 /** What is under the line fades to its foot. */
@@ -138,13 +167,6 @@ function water() {
   const made = node('linearGradient', { id: 'water', x1: 0, y1: 0, x2: 0, y2: 1 });
   made.append(node('stop', { offset: 0, 'stop-color': '#9ad8cb', 'stop-opacity': 0.5 }));
   made.append(node('stop', { offset: 1, 'stop-color': '#9ad8cb', 'stop-opacity': 0.04 }));
-  return made;
-}
-
-/** @param {number} here @param {number} height */
-function clip(here, height) {
-  const made = node('clipPath', { id: 'risen' });
-  made.append(node('rect', { x: 0, y: 0, width: Math.max(0, here), height }));
   return made;
 }
 

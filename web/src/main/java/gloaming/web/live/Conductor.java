@@ -39,6 +39,7 @@ public class Conductor {
     private static final long TICK_NS = 4_000_000;
     private static final long IDLE_NS = 250_000_000;
     private static final long LOOKS_NS = 500_000_000;
+    private static final long SAYS_NS = 6_000_000_000L;
     private static final long TIMES_NS = 2_000_000_000;
     /** Controls that start whatever cue comes next, from any program that speaks OSC or MIDI show control. */
     private static final Map<String, Consumer<Conductor>> COMMON = Map.of(
@@ -102,6 +103,9 @@ public class Conductor {
     private RunSheet sheet = RunSheet.EMPTY;
     private Run run = Run.BEFORE;
     private String says = "";
+    /** Until when that is said. */
+    private long saysUntil;
+
     private long number;
     private long nextReady;
     private Map<String, String> times = Map.of();
@@ -230,11 +234,10 @@ public class Conductor {
                 if (happened || run.now() != was) number++;
                 say();
             } catch (Refused e) {
-                says = e.getMessage();
-                number++;
+                refuse(e.getMessage());
             } catch (RuntimeException e) {
                 LOG.warn("Something of the evening could not be done.", e);
-                says = "Something of the evening could not be done; the log has the details.";
+                refuse("Something of the evening could not be done; the log has the details.");
             }
         }
     }
@@ -288,8 +291,7 @@ public class Conductor {
 
     private void turn(Run.Turn turn) {
         if (!turn.says().isEmpty()) {
-            says = turn.says();
-            number++;
+            refuse(turn.says());
         }
         if (turn.begins() == null) {
             if (turn.run().waiting() != run.waiting()) number++;
@@ -305,10 +307,9 @@ public class Conductor {
                             ? moment().tempo()
                             : turn.run().last().tempo());
         } catch (Refused e) {
-            says = e.getMessage();
+            refuse(e.getMessage());
             // Whatever would start it by itself would try again and again.
             run = run.hold(true);
-            number++;
             return;
         }
         run = turn.run();
@@ -322,6 +323,12 @@ public class Conductor {
     private void keep() {
         if (run.now() != null)
             memory.keep(show, run, moment(), house.programme().light().wanted(), new LinkedHashMap<>(began));
+    }
+
+    private void refuse(String sentence) {
+        says = sentence;
+        saysUntil = System.nanoTime() + SAYS_NS;
+        number++;
     }
 
     private void safe() {
@@ -342,6 +349,7 @@ public class Conductor {
         List<String> wanted = new ArrayList<>();
         Cue next = run.next(sheet);
         if (next != null) wanted.add(sheet.lookAt(next.id()));
+        wanted.add(sheet.safe());
         Cue now = run.now() == null ? null : sheet.find(run.now());
         if (now != null) for (Cue.Way way : now.ways()) wanted.add(sheet.lookAt(way.to()));
         List<String> looks =
@@ -379,6 +387,7 @@ public class Conductor {
 
     private void say() {
         Moment at = moment();
+        if (!says.isEmpty() && at.nanos() > saysUntil) says = "";
         Cue next = run.next(sheet);
         LivePlayer player = next();
         boolean ready =

@@ -41,7 +41,7 @@ public class House {
     static final int MOST_BENCHES = 4;
 
     /** So many looks are made ready to come on air. */
-    static final int MOST_READY = 3;
+    static final int MOST_READY = 4;
 
     /** A bench that nobody has looked at for so long is let go; whoever loads a page again finds it as it was. */
     private static final long GRACE_NS = 10_000_000_000L;

@@ -39,8 +39,8 @@ final class Screens {
         int shownHeight;
         /** When what stands frozen is sent once more. */
         long again;
-        /** Whether the picture on air has come since the last take. */
-        boolean begun;
+        /** Whether the picture on air has come since the last take; a screen that comes later has none of before to show. */
+        boolean begun = true;
 
         JpegEncoder encoder;
         final FlashMeter flashes = new FlashMeter();
@@ -50,7 +50,7 @@ final class Screens {
         Screen(int most, boolean booth) {
             this.most = most;
             this.booth = booth;
-            now = new PictureOutput(null, most);
+            now = PictureOutput.forAudience(most);
             before = new PictureOutput(null, most);
         }
 
@@ -159,7 +159,7 @@ final class Screens {
         // The still of a fade that was overtaken, and until the other player's next picture also that.
         screen.hold(screen.shown, screen.shownWidth, screen.shownHeight);
         screen.before = screen.now;
-        screen.now = new PictureOutput(null, screen.most);
+        screen.now = PictureOutput.forAudience(screen.most);
         screen.begun = false;
     }
 

@@ -1,0 +1,216 @@
+package gloaming.web;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import gloaming.show.Cue;
+import gloaming.show.RunSheet;
+import gloaming.show.Start;
+import gloaming.show.Transition;
+import gloaming.web.live.House;
+import gloaming.web.store.Sheets;
+import gloaming.web.store.Shows;
+import java.util.List;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.MethodOrderer;
+import org.junit.jupiter.api.Order;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.TestMethodOrder;
+import org.openqa.selenium.By;
+import org.openqa.selenium.Keys;
+import org.openqa.selenium.WebElement;
+import org.openqa.selenium.interactions.Actions;
+import org.openqa.selenium.support.ui.Select;
+
+/** The run sheet is written by hand, and the evening played from it by keys alone. */
+@TestMethodOrder(MethodOrderer.OrderAnnotation.class)
+class EveningPagesTest extends PageTest {
+    private static String show() {
+        return program.get(Shows.class).shows().getFirst().id();
+    }
+
+    private static RunSheet sheet() {
+        return program.get(Sheets.class).of(show()).sheet();
+    }
+
+    private static Cue cue(int place) {
+        return sheet().cues().get(place);
+    }
+
+    private static WebElement find(String css) {
+        return browser.findElement(By.cssSelector(css));
+    }
+
+    private static WebElement word(int row, String label) {
+        return browser.findElements(By.cssSelector(".cue"))
+                .get(row)
+                .findElement(By.cssSelector("[aria-label='" + label + "']"));
+    }
+
+    private static void type(WebElement field, String text) {
+        field.sendKeys(Keys.chord(Keys.CONTROL, "a"), text, Keys.TAB);
+    }
+
+    private static String text(String css) {
+        return find(css).getText();
+    }
+
+    @BeforeEach
+    void wide() {
+        browser.manage().window().setSize(new org.openqa.selenium.Dimension(1280, 900));
+    }
+
+    @Test
+    @Order(1)
+    void aSheetIsWrittenFromNothingByItsWords() {
+        String empty = program.get(Shows.class).addShow("Sluice rehearsal");
+        program.get(Shows.class).addLook(empty, program.open("Brass bell").look());
+        program.get(Shows.class).addLook(empty, program.open("Weir").look());
+        browser.get(program.url("/sheet/" + empty));
+        until("it says that there is nothing", () -> text(".hint").contains("No cue yet"));
+        find(".hint .btn").click();
+        Sheets sheets = program.get(Sheets.class);
+        until("a cue", () -> sheets.of(empty).sheet().cues().size() == 1);
+        // The pen is at the look at once.
+        until(
+                "at its look",
+                () -> "Look".equals(browser.switchTo().activeElement().getAttribute("aria-label")));
+        new Select(word(0, "Look")).selectByVisibleText("Weir");
+        until(
+                "its look",
+                () -> !sheets.of(empty).sheet().cues().getFirst().look().isEmpty());
+        new Actions(browser)
+                .keyDown(Keys.CONTROL)
+                .sendKeys(Keys.ENTER)
+                .keyUp(Keys.CONTROL)
+                .perform();
+        until("another", () -> sheets.of(empty).sheet().cues().size() == 2);
+        new Select(word(1, "Started by")).selectByValue("after");
+        until("by itself", () -> word(1, "After how long").isDisplayed());
+        type(word(1, "After how long"), "2.5");
+        new Select(word(1, "Waits for")).selectByValue("bar");
+        new Select(word(1, "How")).selectByValue("black");
+        type(word(1, "Length"), "1:20");
+        until("all of it", () -> {
+            Cue is = sheets.of(empty).sheet().cues().get(1);
+            return is.start().by() == Start.By.AFTER
+                    && is.start().after().n() == 2.5
+                    && is.start().on() == Start.Grid.BAR
+                    && is.change().way() == Transition.Way.BLACK
+                    && is.length() == 80;
+        });
+        type(word(1, "Length"), "soon");
+        until("said", () -> text(".sheet > footer .grow").contains("no time"));
+        until("as it was", () -> word(1, "Length").getAttribute("value").equals("1:20"));
+        word(1, "Length").sendKeys(Keys.chord(Keys.ALT, Keys.ARROW_UP));
+        until("moved up", () -> sheets.of(empty).sheet().cues().getFirst().length() == 80);
+        find("[aria-label=Undo]").click();
+        until("back", () -> sheets.of(empty).sheet().cues().getFirst().length() == 0);
+        find("[aria-label=Redo]").click();
+        until("again", () -> sheets.of(empty).sheet().cues().getFirst().length() == 80);
+    }
+
+    @Test
+    @Order(2)
+    void theDemosEveningIsReadAndChangedAndItsHeightIsDrawn() {
+        browser.get(program.url("/sheet/" + show()));
+        until(
+                "its cues",
+                () -> browser.findElements(By.cssSelector(".cue")).size()
+                        == sheet().cues().size());
+        assertThat(sheet().cues()).hasSizeGreaterThanOrEqualTo(8);
+        until(
+                "their looks",
+                () -> new Select(word(1, "Look"))
+                        .getFirstSelectedOption()
+                        .getText()
+                        .equals("Reed bed"));
+        assertThat(cue(2).change().picture()).isEqualTo("marsh");
+        until(
+                "a handle",
+                () -> !browser.findElements(By.cssSelector(".tide .handle")).isEmpty());
+        double before = cue(3).height();
+        find(".tide .handle[data-cue=c4]").sendKeys(Keys.ARROW_UP);
+        until("higher", () -> cue(3).height() > before);
+        WebElement handle = find(".tide .handle[data-cue=c4]");
+        new Actions(browser).dragAndDropBy(handle, 0, 40).perform();
+        until("lower", () -> cue(3).height() < before);
+        List<WebElement> grips = browser.findElements(By.cssSelector(".cue .grip .mono"));
+        new Actions(browser)
+                .clickAndHold(grips.get(1))
+                .moveToElement(grips.get(3), 0, 4)
+                .moveByOffset(0, 20)
+                .release()
+                .perform();
+        until("dragged down", () -> sheet().place("c2") > 1);
+        find("[aria-label=Undo]").click();
+        until("and back", () -> sheet().place("c2") == 1);
+    }
+
+    @Test
+    @Order(3)
+    void theEveningIsPlayedByKeysAlone() {
+        browser.get(program.url("/playing/" + show()));
+        until("the first cue is next", () -> text(".next .caption b").equals("Doors"));
+        until("its picture", () -> Integer.parseInt("0" + find(".playing").getAttribute("data-frames")) > 2);
+        until(
+                "ready",
+                () -> text(".next .caption").endsWith("ready")
+                        && !text(".next .caption").contains("getting"));
+        key(Keys.ENTER);
+        until("it is on", () -> text(".now .caption b").equals("Doors"));
+        until("and on air", () -> program.get(House.class).onAir().look().name().equals("Lamp oil"));
+        key(Keys.ENTER);
+        until("the slip is said", () -> text(".wrong").contains("slip"));
+        assertThat(text(".next .caption b")).isEqualTo("Marsh at dusk");
+        key(Keys.ARROW_RIGHT);
+        until("another is next", () -> text(".next .caption b").equals("Lantern moths"));
+        key(Keys.ESCAPE);
+        until("and no more", () -> text(".next .caption b").equals("Marsh at dusk"));
+        find(".tide .section:nth-of-type(5)").click();
+        until("one of the line", () -> text(".next .caption b").equals("Down the race"));
+        key(Keys.PAGE_DOWN);
+        until("a pedal starts it", () -> text(".now .caption b").equals("Down the race"));
+        until("its ways on", () -> browser.findElements(By.cssSelector(".way")).size() == 2);
+        pause();
+        key("2");
+        until("the second way", () -> text(".now .caption b").equals("Lantern moths"));
+        pause();
+        key(Keys.BACK_SPACE);
+        until("back", () -> text(".now .caption b").equals("Down the race"));
+    }
+
+    @Test
+    @Order(4)
+    void inNeedOneKeyIsEnough() {
+        browser.get(program.url("/playing/" + show()));
+        until("it is there", () -> !text(".playing .air-sign").isEmpty());
+        until("the sheet", () -> find(".need button:nth-child(3)").isEnabled());
+        key("b");
+        until("black", () -> text(".playing .air-sign").equals("black"));
+        key("b");
+        until("light again", () -> text(".playing .air-sign").equals("on air"));
+        key("f");
+        until("frozen", () -> text(".playing .air-sign").equals("frozen"));
+        key("f");
+        until("going on", () -> text(".playing .air-sign").equals("on air"));
+        key("h");
+        until("held", () -> text(".need button:nth-child(4)").contains("held"));
+        key("s");
+        until(
+                "the safe look",
+                () -> program.get(House.class).onAir().look().name().equals("Reed bed"));
+        until("which is named", () -> text(".now .caption b").equals("Reed bed"));
+        key("p");
+        until("a photograph", () -> text(".need button:nth-child(6)").contains("taken at"));
+    }
+
+    /** Until the guard of the key is over. */
+    private static void pause() {
+        double since = System.nanoTime() / 1e9;
+        until("the guard is over", () -> System.nanoTime() / 1e9 - since > sheet().guard() + 0.1);
+    }
+
+    private static void key(CharSequence key) {
+        new Actions(browser).sendKeys(key).perform();
+    }
+}

@@ -1,0 +1,421 @@
+package gloaming.web;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import gloaming.look.Blend;
+import gloaming.look.Clock;
+import gloaming.look.Lane;
+import gloaming.look.Layer;
+import gloaming.look.Look;
+import gloaming.look.Step;
+import gloaming.look.Value;
+import gloaming.show.Cue;
+import gloaming.show.RunSheet;
+import gloaming.show.SheetEdit;
+import gloaming.show.SheetJson;
+import gloaming.show.Span;
+import gloaming.show.Start;
+import gloaming.show.Transition;
+import gloaming.web.live.Conductor;
+import gloaming.web.live.Devices;
+import gloaming.web.live.House;
+import gloaming.web.store.Media;
+import gloaming.web.store.Sheets;
+import gloaming.web.store.Shows;
+import java.awt.image.BufferedImage;
+import java.io.ByteArrayInputStream;
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.net.DatagramPacket;
+import java.net.DatagramSocket;
+import java.net.InetAddress;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.function.IntPredicate;
+import javax.imageio.ImageIO;
+import org.junit.jupiter.api.AfterAll;
+import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+import tools.jackson.databind.JsonNode;
+
+/** An evening as it is played: over real sockets, with real packets, on what the outputs are sent. */
+class EveningTest {
+    private static final int WIDTH = 128;
+
+    @TempDir
+    static Path data;
+
+    private static Program program;
+    private static String show;
+    private static String red;
+    private static String green;
+    private static String blue;
+    private RunSheet sheet;
+
+    @BeforeAll
+    static void open() {
+        program = new Program(0, data, false);
+        show = program.get(Shows.class).addShow("Mill rehearsal");
+        red = look("Ember", "#ff0000");
+        green = look("Samphire", "#00ff00");
+        blue = look("Dusk", "#0000ff");
+    }
+
+    @AfterAll
+    static void close() {
+        program.close();
+    }
+
+    private static String look(String name, String colour) {
+        Step fill = Step.of("s1", "fill").with("colour", Value.of(colour)).with("brightness", Value.of(1));
+        return program.get(Shows.class)
+                .addLook(
+                        show,
+                        new Look(
+                                name,
+                                WIDTH,
+                                72,
+                                60,
+                                1,
+                                120,
+                                List.of(new Lane("l1", "sky", Clock.SHOW, List.of(fill))),
+                                List.of(Layer.of("m1", "l1", Blend.OVER, 1))));
+    }
+
+    @BeforeEach
+    void begin() {
+        sheet = new RunSheet(List.of(), "", 0, 4, false, null);
+        program.get(Sheets.class).put(show, sheet);
+        program.put(red);
+        try (SocketPage page = page()) {
+            page.say("{'do':'end-evening'}").say("{'do':'hold','on':false}").say("{'do':'freeze','on':false}");
+            page.say("{'do':'light','to':1,'seconds':0}");
+            page.hear(
+                    "evening",
+                    e -> e.path("now").asString("?").isEmpty()
+                            && !e.path("held").asBoolean(true));
+        }
+    }
+
+    private static SocketPage page() {
+        return new SocketPage(program, "?evening=" + show + "&page=evening-page-1");
+    }
+
+    private static Cue cue(String id, String look, Transition change, Start start) {
+        return new Cue(id, "", "", 0, look, "", false, null, null, null, change, start, 0, 0.5, false, "", List.of());
+    }
+
+    private static Transition over(Transition.Way way, double seconds) {
+        return new Transition(way, new Span(seconds, Span.Unit.SECONDS), null, "", 0.2);
+    }
+
+    private static Start by(Start.By by, String control, double seconds, Start.Grid on) {
+        return new Start(by, control, new Span(seconds, Span.Unit.SECONDS), 0, on);
+    }
+
+    private void sheet(Cue... cues) {
+        sheet = new RunSheet(List.of(cues), red, 0, 4, false, null);
+        program.get(Sheets.class).put(show, sheet);
+        program.get(Conductor.class).changed(show);
+    }
+
+    private static JsonNode on(SocketPage page, String cue) {
+        return page.hear("evening", e -> e.path("now").asString("").equals(cue));
+    }
+
+    private static JsonNode ready(SocketPage page, String cue) {
+        return page.hear(
+                "evening",
+                e -> e.path("next").asString("").equals(cue) && e.path("ready").asBoolean());
+    }
+
+    /** Pictures as they come to an output: which colour leads each, and its width. */
+    private static final class Output implements AutoCloseable {
+        private final SocketPage page = new SocketPage(program, "").say("{'do':'watch','most':4096}");
+        private final List<Integer> pixels = new ArrayList<>();
+        private final List<Integer> widths = new ArrayList<>();
+        private int read;
+
+        void until(IntPredicate is) {
+            Program.until("a picture that is right", () -> {
+                while (read < page.frames.size()) {
+                    byte[] frame = page.frames.get(read++);
+                    page.say("{'do':'ack'}");
+                    if (frame[0] != 1) continue;
+                    int pixel = middle(frame);
+                    pixels.add(pixel);
+                    widths.add((frame[2] & 255) << 8 | frame[3] & 255);
+                    if (is.test(pixel)) return true;
+                }
+                return false;
+            });
+        }
+
+        @Override
+        public void close() {
+            page.close();
+        }
+    }
+
+    private static int middle(byte[] frame) {
+        try {
+            BufferedImage image = ImageIO.read(new ByteArrayInputStream(frame, 6, frame.length - 6));
+            return image.getRGB(image.getWidth() / 2, image.getHeight() / 2) & 0xffffff;
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+    }
+
+    private static boolean is(int pixel, int channel) {
+        int[] all = {pixel >> 16, pixel >> 8 & 255, pixel & 255};
+        for (int c = 0; c < 3; c++) if (c == channel ? all[c] < 180 : all[c] > 60) return false;
+        return true;
+    }
+
+    private static boolean dark(int pixel) {
+        return (pixel >> 16) < 40 && (pixel >> 8 & 255) < 40 && (pixel & 255) < 40;
+    }
+
+    @Test
+    void aCutIsOnePictureThenTheOtherWithNothingBetweenAndNoneSmallerThanItWillBe() {
+        sheet(cue("c1", green, Transition.CUT, Start.KEY), cue("c2", blue, Transition.CUT, Start.KEY));
+        try (SocketPage page = page();
+                Output output = new Output()) {
+            output.until(p -> is(p, 0));
+            ready(page, "c1");
+            page.say("{'do':'go'}");
+            output.until(p -> is(p, 1));
+            ready(page, "c2");
+            page.say("{'do':'go'}");
+            output.until(p -> is(p, 2));
+            on(page, "c2");
+            assertThat(output.pixels).allMatch(p -> is(p, 0) || is(p, 1) || is(p, 2));
+            int firstGreen = output.pixels.indexOf(
+                    output.pixels.stream().filter(p -> is(p, 1)).findFirst().orElseThrow());
+            assertThat(output.widths.subList(firstGreen, output.widths.size()))
+                    .as("widths from the first picture of a cue on")
+                    .containsOnly(WIDTH);
+        }
+    }
+
+    @Test
+    void aChangeThroughBlackGoesOutBeforeItComesAndAFadeNever() {
+        sheet(
+                cue("c1", green, over(Transition.Way.BLACK, 0.6), Start.KEY),
+                cue("c2", blue, over(Transition.Way.FADE, 0.6), Start.KEY));
+        try (SocketPage page = page();
+                Output output = new Output()) {
+            output.until(p -> is(p, 0));
+            ready(page, "c1");
+            page.say("{'do':'go'}");
+            output.until(EveningTest::dark);
+            output.until(p -> is(p, 1));
+            int from = output.pixels.size();
+            ready(page, "c2");
+            page.say("{'do':'go'}");
+            output.until(p -> is(p, 2));
+            List<Integer> faded = output.pixels.subList(from, output.pixels.size());
+            assertThat(faded).noneMatch(EveningTest::dark);
+            assertThat(faded).as("both at once").anyMatch(p -> !is(p, 1) && !is(p, 2));
+        }
+    }
+
+    @Test
+    void cuesFollowByThemselvesAndHoldStaysWhereItIs() {
+        sheet(
+                cue("c1", green, Transition.CUT, Start.KEY),
+                cue("c2", blue, Transition.CUT, by(Start.By.AFTER, "", 0.3, Start.Grid.AT_ONCE)),
+                cue("c3", red, Transition.CUT, by(Start.By.AFTER, "", 0.3, Start.Grid.BEAT)));
+        try (SocketPage page = page()) {
+            page.say("{'do':'go'}");
+            on(page, "c2");
+            JsonNode last = on(page, "c3");
+            assertThat(last.path("next").asString("?")).isEmpty();
+            page.say("{'do':'go'}");
+            assertThat(page.hear("evening", e -> !e.path("says").asString("").isEmpty())
+                            .path("says")
+                            .asString(""))
+                    .contains("at its end");
+            page.say("{'do':'go-back-one'}").say("{'do':'go-back-one'}").say("{'do':'hold','on':true}");
+            page.hear(
+                    "evening",
+                    e -> e.path("held").asBoolean()
+                            && e.path("now").asString("").equals("c1"));
+            page.hear(
+                    "evening",
+                    e -> e.path("held").asBoolean() && e.path("section").asDouble() > 0.8);
+            page.say("{'do':'hold','on':false}");
+            page.texts.clear();
+            on(page, "c3");
+        }
+    }
+
+    @Test
+    void packetsOfOscAndNotesOfAPadStartCues() throws IOException {
+        sheet(
+                cue("c1", green, Transition.CUT, by(Start.By.CONTROL, "osc /mill/bell", 0, Start.Grid.AT_ONCE)),
+                cue("c2", blue, Transition.CUT, by(Start.By.CONTROL, "midi pad/1/note/36", 0, Start.Grid.AT_ONCE)),
+                cue("c3", red, Transition.CUT, Start.KEY));
+        try (SocketPage page = page();
+                SocketPage bench = new SocketPage(program, "?look=" + red);
+                DatagramSocket socket = new DatagramSocket()) {
+            ready(page, "c1");
+            osc(socket, "/mill/other");
+            osc(socket, "/mill/bell");
+            on(page, "c1");
+            bench.say("{'do':'pad','what':'note','number':36,'value':100}");
+            on(page, "c2");
+            osc(socket, "/gloaming/go");
+            on(page, "c3");
+        }
+    }
+
+    private static void osc(DatagramSocket socket, String address) throws IOException {
+        int room = (address.length() / 4 + 1) * 4;
+        byte[] packet = new byte[room + 8];
+        byte[] name = address.getBytes(StandardCharsets.US_ASCII);
+        System.arraycopy(name, 0, packet, 0, name.length);
+        packet[room] = ',';
+        packet[room + 1] = 'f';
+        // 1.0 as a big-endian float.
+        packet[room + 4] = 0x3f;
+        packet[room + 5] = (byte) 0x80;
+        int port = program.get(Devices.class).oscPort();
+        socket.send(new DatagramPacket(packet, packet.length, InetAddress.getLoopbackAddress(), port));
+    }
+
+    @Test
+    void aSlipOfTheHandStartsOneCueAndIsSaid() {
+        sheet(cue("c1", green, Transition.CUT, Start.KEY), cue("c2", blue, Transition.CUT, Start.KEY));
+        program.get(Sheets.class).edit(show, new SheetEdit.Set("", 5, 4, false, null));
+        program.get(Conductor.class).changed(show);
+        try (SocketPage page = page()) {
+            page.say("{'do':'go'}").say("{'do':'go'}").say("{'do':'go'}");
+            on(page, "c1");
+            page.hear("evening", e -> e.path("says").asString("").contains("slip"));
+            assertThat(program.get(House.class).onAir().id).isEqualTo(green);
+        }
+    }
+
+    @Test
+    void aLookThatIsGoneIsSaidAndLeavesWhatIsOnAir() {
+        sheet(cue("c1", "nowhere", Transition.CUT, Start.KEY), cue("c2", blue, Transition.CUT, Start.KEY));
+        try (SocketPage page = page()) {
+            page.say("{'do':'go'}");
+            JsonNode says =
+                    page.hear("evening", e -> e.path("says").asString("").contains("not there any more"));
+            assertThat(says.path("now").asString("?")).isEmpty();
+            assertThat(program.get(House.class).onAir().id).isEqualTo(red);
+            page.say("{'do':'choose','cue':'c2'}").say("{'do':'go'}");
+            on(page, "c2");
+        }
+    }
+
+    @Test
+    void inNeedItIsBlackFrozenOrTheSafeLookAndAllComeBack() {
+        sheet(cue("c1", green, Transition.CUT, Start.KEY), cue("c2", blue, Transition.CUT, Start.KEY));
+        try (SocketPage page = page();
+                Output output = new Output()) {
+            ready(page, "c1");
+            page.say("{'do':'go'}");
+            output.until(p -> is(p, 1));
+            page.say("{'do':'freeze','on':true}");
+            page.hear("evening", e -> e.path("frozen").asBoolean());
+            page.say("{'do':'go'}");
+            on(page, "c2");
+            try (Output later = new Output()) {
+                // A second output that comes meanwhile is shown the same.
+                later.until(p -> is(p, 1) || is(p, 2));
+            }
+            int from = output.pixels.size();
+            page.say("{'do':'freeze','on':false}");
+            output.until(p -> is(p, 2));
+            List<Integer> meanwhile = output.pixels.subList(from, output.pixels.size() - 1);
+            assertThat(meanwhile).allMatch(p -> is(p, 1));
+            page.say("{'do':'light','to':0,'seconds':0}");
+            page.hear("evening", e -> e.path("wanted").asDouble() == 0);
+            page.say("{'do':'safe'}");
+            output.until(p -> is(p, 0));
+            JsonNode safe = page.hear("evening", e -> e.path("other").asBoolean());
+            assertThat(safe.path("held").asBoolean()).isTrue();
+            page.hear(
+                    "evening",
+                    e -> e.path("wanted").asDouble() == 1 && e.path("other").asBoolean());
+        }
+    }
+
+    @Test
+    void tenPhotographsOfASecondAreAllKeptWholeAndTheFlashIsInNone() {
+        sheet(cue("c1", green, Transition.CUT, Start.KEY));
+        Media media = program.get(Media.class);
+        try (SocketPage page = page();
+                SocketPage bench = new SocketPage(program, "?look=" + green).say("{'do':'scale','to':1}");
+                Output output = new Output()) {
+            ready(page, "c1");
+            page.say("{'do':'go'}");
+            output.until(p -> is(p, 1));
+            bench.hear("board", b -> b.path("scale").asDouble() == 1);
+            for (int i = 0; i < 10; i++) page.say("{'do':'photograph'}");
+            Program.until("ten photographs", () -> taken(media).size() >= 10);
+            assertThat(taken(media)).hasSize(10);
+            output.page.hear("flash");
+            assertThat(page.texts).noneMatch(m -> m.path("is").asString("").equals("flash"));
+            page.hear("evening", e -> e.path("photo").asString("").startsWith("taken"));
+            for (Media.Row row : taken(media)) {
+                assertThat(row.facts().width()).isEqualTo(WIDTH);
+                int pixel = middleOf(media.preview(row.id()));
+                assertThat(is(pixel, 1)).as("%06x of %s", pixel, row.name()).isTrue();
+            }
+        }
+    }
+
+    private static List<Media.Row> taken(Media media) {
+        return media.of(show).stream()
+                .filter(row -> row.folder().equals("photographs"))
+                .toList();
+    }
+
+    private static int middleOf(byte[] jpeg) {
+        byte[] frame = new byte[jpeg.length + 6];
+        System.arraycopy(jpeg, 0, frame, 6, jpeg.length);
+        return middle(frame);
+    }
+
+    @Test
+    void twoPagesPrepareOneSheetAndWhatCannotBeIsRefused() {
+        try (SocketPage one = page();
+                SocketPage other = new SocketPage(program, "?evening=" + show + "&page=evening-page-2")) {
+            one.hear("choices", c -> c.path("looks").size() == 3);
+            String cue = SheetJson.write(new RunSheet(List.of(Cue.of("c9", green)), "", 0, 4, false, null));
+            String body =
+                    cue.substring(cue.indexOf('[') + 1, cue.lastIndexOf(']')).replaceAll("\\s+", " ");
+            one.say("{'do':'sheet','n':1,'change':{'edit':'add','place':0,'cue':" + body + "}}");
+            other.hear("sheet", s -> s.path("sheet").path("cues").size() == 1);
+            // Sent again it is done once.
+            one.say("{'do':'sheet','n':1,'change':{'edit':'add','place':0,'cue':" + body + "}}");
+            other.say("{'do':'sheet','n':1,'change':{'edit':'remove','cue':'c1'}}");
+            assertThat(other.hear("refused").path("says").asString("")).contains("not on the run sheet");
+            other.say("{'do':'sheet-back','n':2,'again':false}");
+            one.hear(
+                    "sheet",
+                    s -> s.path("sheet").path("cues").isEmpty()
+                            && s.path("canRedo").asBoolean());
+            other.texts.clear();
+            one.say("{'do':'sheet-back','n':2,'again':true}");
+            other.hear(
+                    "sheet",
+                    s -> s.path("sheet").path("cues").size() == 1
+                            && !s.path("canRedo").asBoolean());
+            assertThat(program.get(Sheets.class).of(show).sheet().cues()).hasSize(1);
+            for (String none : new String[] {"{}", "{'edit':'put'}", "{'edit':'put','cue':{'id':'?'}}", "7", "null"}) {
+                one.texts.clear();
+                one.say("{'do':'sheet','n':9,'change':" + none + "}");
+                one.hear("refused");
+            }
+        }
+    }
+}
