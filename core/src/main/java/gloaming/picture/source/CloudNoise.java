@@ -106,6 +106,10 @@ public record CloudNoise(
         double y;
         double time;
         double run;
+        /** What stands still, and the settings and the drift it was drawn with. */
+        Picture drawn;
+
+        Object drawnAs;
     }
 
     @Override
@@ -126,10 +130,28 @@ public record CloudNoise(
         memory.time += change * frame.dt();
         memory.run += frame.dt();
         int seed = (int) frame.seed();
+        if (change == 0 && across == 0 && up == 0 && loop == 0) return still(memory, frame, seed);
         return (nothing, out, from, to) -> {
             block(memory, out, from, to, seed);
             return out;
         };
+    }
+
+    /** What does not move is drawn once. */
+    private Rows still(Memory memory, Frame frame, int seed) {
+        record As(CloudNoise settings, double x, double y, double time, int seed) {}
+        Picture drawn = memory.drawn;
+        if (drawn == null || drawn.width != frame.width() || drawn.height != frame.height()) {
+            memory.drawn = drawn = frame.keep(new Picture(frame.width(), frame.height()));
+            memory.drawnAs = null;
+        }
+        As as = new As(this, memory.x, memory.y, memory.time, seed);
+        Picture into = drawn;
+        if (!as.equals(memory.drawnAs)) {
+            frame.crew().each(into.height, STRIP, (from, to) -> block(memory, into, from, to, seed));
+            memory.drawnAs = as;
+        }
+        return (nothing, out, from, to) -> into;
     }
 
     private void block(Memory memory, Picture out, int from, int to, int seed) {

@@ -46,7 +46,8 @@ public class DemoShow {
             "reed-marsh",
             "forty-windows",
             "open-air",
-            "four-tides");
+            "four-tides",
+            "through-the-mill");
     private static final List<String> MEDIA = List.of("heron.png", "marsh.jpg", "wheel.png");
 
     private final Shows shows;
