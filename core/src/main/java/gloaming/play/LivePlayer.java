@@ -54,6 +54,7 @@ public final class LivePlayer implements AutoCloseable {
     volatile FrameStats board;
     volatile List<BoundSetting> held = List.of();
     volatile long made;
+    volatile long pictures;
 
     /**
      * A player that works with {@code threads} threads, its own included, 1 to 64.
@@ -206,6 +207,7 @@ public final class LivePlayer implements AutoCloseable {
     /** From the next frame on it is on air: it works at full rate, tells devices, and goes on with the sound from where it is. */
     public void onAir() {
         asked.updateAndGet(r -> r.places(null, null));
+        loop.hurry();
     }
 
     /**
@@ -312,6 +314,11 @@ public final class LivePlayer implements AutoCloseable {
     /** The part of its size at which it works. */
     public double scale() {
         return pace.scale;
+    }
+
+    /** Frames made so far in which there was a picture for somebody. */
+    public long pictures() {
+        return pictures;
     }
 
     /** Where the sound is that it goes by now, in seconds, between frames too. */

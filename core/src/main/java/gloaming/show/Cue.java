@@ -54,7 +54,7 @@ public record Cue(
     private static final double LONGEST = 86_400;
     private static final Pattern ID = Pattern.compile("[a-z0-9-]{1,40}");
 
-    /** What is heard: a medium's id, {@code band} or {@code silence}, from so many seconds of it on. */
+    /** What is heard: a medium by its ref, {@code band} or {@code silence}, from so many seconds of it on. */
     public record Hears(String medium, double from) {
         public Hears {
             if (medium == null || medium.isBlank() || medium.length() > NOTE)
@@ -118,7 +118,7 @@ public record Cue(
                 then, ways);
     }
 
-    Cue withLook(String look, Hears sound) {
+    Cue withLook(String look) {
         return new Cue(
                 id, name, note, mark, look, snapshot, anew, light, tempo, sound, change, start, length, height, skipped,
                 then, ways);

@@ -98,14 +98,10 @@ public record RunSheet(List<Cue> cues, String safe, double guard, int bar, boole
         };
     }
 
-    /** The same where looks and sounds are called otherwise; one that is not in the map stays. */
-    public RunSheet called(Map<String, String> looks, Map<String, String> sounds) {
+    /** The same where looks are called otherwise; one that is not in the map stays. */
+    public RunSheet called(Map<String, String> looks) {
         List<Cue> all = new ArrayList<>();
-        for (Cue cue : cues) {
-            Cue.Hears sound = cue.sound();
-            if (sound != null) sound = new Cue.Hears(sounds.getOrDefault(sound.medium(), sound.medium()), sound.from());
-            all.add(cue.withLook(looks.getOrDefault(cue.look(), cue.look()), sound));
-        }
+        for (Cue cue : cues) all.add(cue.withLook(looks.getOrDefault(cue.look(), cue.look())));
         return new RunSheet(all, looks.getOrDefault(safe, safe), guard, bar, calm, booth);
     }
 

@@ -188,4 +188,23 @@ class MoreStepsTest {
                 new Colour(1, 1, 0),
                 new Colour(1, 1, 1));
     }
+
+    @Test
+    void cloudsThatStandStillAreDrawnOnceAndAreTheOnesThatMoveByNothing() {
+        for (CloudNoise.Form form : CloudNoise.Form.values()) {
+            CloudNoise still = new CloudNoise(0.4, 5, 0.5, 2, 0, 0, 0, 1.4, 0.1, BLACK, WHITE, WHITE, 1, true, form, 0);
+            CloudNoise moves =
+                    new CloudNoise(0.4, 5, 0.5, 2, 0, 0, 1e-300, 1.4, 0.1, BLACK, WHITE, WHITE, 1, true, form, 0);
+            CloudNoise.Memory memory = still.memory();
+            Picture first = still.run(null, memory, frame);
+            Picture again = still.run(null, memory, frame);
+            assertThat(again).isSameAs(first);
+            Picture other = moves.run(null, moves.memory(), frame);
+            for (int c = 0; c < 4; c++) assertThat(again.plane(c)).containsExactly(other.plane(c));
+            // Other settings, and other sizes, are drawn anew.
+            CloudNoise turned =
+                    new CloudNoise(0.2, 5, 0.5, 2, 0, 0, 0, 1.4, 0.1, BLACK, WHITE, WHITE, 1, true, form, 0);
+            assertThat(turned.run(null, memory, frame).r()).isNotEqualTo(other.r());
+        }
+    }
 }

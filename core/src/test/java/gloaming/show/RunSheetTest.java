@@ -78,12 +78,11 @@ class RunSheetTest {
     }
 
     @Test
-    void looksAndSoundsAreCalledOtherwiseElsewhere() {
-        RunSheet sheet =
-                new RunSheet(List.of(FULL), "look", 0, 4, false, null).called(Map.of("look", "x"), Map.of("band", "y"));
+    void looksAreCalledOtherwiseElsewhere() {
+        RunSheet sheet = new RunSheet(List.of(FULL), "look", 0, 4, false, null).called(Map.of("look", "x"));
         assertThat(sheet.safe()).isEqualTo("x");
         assertThat(sheet.cues().getFirst().look()).isEqualTo("x");
-        assertThat(sheet.cues().getFirst().sound().medium()).isEqualTo("y");
+        assertThat(sheet.called(Map.of("look", "y"))).isEqualTo(sheet);
     }
 
     @Test

@@ -51,6 +51,7 @@ public final class Perf implements Callable<Integer> {
         all.put("clip", Live::clip);
         all.put("growth", Growth::run);
         all.put("kits", Kits::run);
+        all.put("cues", Cues::run);
         all.put("cold", Cold::run);
         all.put("nobody", LiveLooks::nobody);
         all.put("live", LiveLooks::run);
@@ -59,7 +60,7 @@ public final class Perf implements Callable<Integer> {
         for (var entry : all.entrySet()) {
             // Five to ten minutes long, so only when asked for.
             boolean wanted = only == null
-                    ? !List.of("soak", "live", "cold", "growth").contains(entry.getKey())
+                    ? !List.of("soak", "live", "cold", "growth", "cues").contains(entry.getKey())
                     : entry.getKey().startsWith(only);
             if (!wanted) continue;
             for (Result result : entry.getValue().run()) {

@@ -176,6 +176,8 @@ Alpine.data('sheet', () => ({
   rowClass(c, i) { return [c.skipped ? 'skipped' : '', c.id === this.now ? 'is' : '', this.dropAt === i ? 'drop' : ''].join(' '); },
   /** @param {Cue} c */
   snapshots(c) { return this.choices.looks.find((l) => l.id === (c.look || this.lookAt(c.id)))?.snapshots ?? []; },
+  /** The look of a cue where the show has it no more. @param {Cue} c */
+  gone(c) { return c.look && this.choices.looks.length && !this.choices.looks.some((l) => l.id === c.look) ? c.look : ''; },
   /** @param {any} value */
   has(value) { return value !== null && value !== undefined; },
   /** @param {number | null | undefined} value */

@@ -85,6 +85,8 @@ class AccessibilityTest {
                 "/shows/" + show + "/media",
                 "/shows/" + show + "/kits",
                 "/guide",
+                "/sheet/" + show,
+                "/playing/" + show,
                 "/network",
                 "/phone/" + show)) {
             browser.get(program.url(path));

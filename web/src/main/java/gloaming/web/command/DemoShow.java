@@ -101,6 +101,6 @@ public class DemoShow {
         sheets.put(
                 show,
                 SheetJson.read(new String(bytes("evening.json"), StandardCharsets.UTF_8))
-                        .called(called, Map.of()));
+                        .called(called));
     }
 }

@@ -391,7 +391,7 @@ public class Conductor {
         Cue next = run.next(sheet);
         LivePlayer player = next();
         boolean ready =
-                next != null && (player == null ? sheet.lookAt(next.id()).isEmpty() : player.made() > 1);
+                next != null && (player == null ? sheet.lookAt(next.id()).isEmpty() : player.pictures() > 1);
         if (number != timed || at.nanos() >= nextTimes) {
             timed = number;
             nextTimes = at.nanos() + TIMES_NS;

@@ -12,6 +12,7 @@ import gloaming.show.Transition;
 import gloaming.step.Catalogue;
 import gloaming.step.SnapshotEdits;
 import gloaming.web.store.Journal;
+import gloaming.web.store.Media;
 import gloaming.web.store.OpenLook;
 import gloaming.web.store.Shows;
 import org.springframework.stereotype.Component;
@@ -24,10 +25,12 @@ class CueActs {
     private final House house;
     private final Shows shows;
     private final Journal journal;
+    private final Media media;
     private final Orders orders;
     private final SnapshotEdits snapshots = new SnapshotEdits(Catalogue.all());
 
-    CueActs(House house, Shows shows, Journal journal, Orders orders) {
+    CueActs(House house, Shows shows, Journal journal, Media media, Orders orders) {
+        this.media = media;
         this.house = house;
         this.shows = shows;
         this.journal = journal;
@@ -64,7 +67,11 @@ class CueActs {
     }
 
     private void choose(String show, String medium) {
-        house.choose(show, medium.equals(BAND) ? null : medium);
+        boolean own = medium.equals(BAND) || medium.equals(ShowSounds.SILENCE);
+        String sound =
+                own ? medium : media.byRef(show, medium).map(Media.Row::id).orElse("");
+        if (sound.isEmpty()) throw new Refused("The sound of that cue is not there any more; nothing was changed.");
+        house.choose(show, medium.equals(BAND) ? null : sound);
     }
 
     private void recall(OpenLook look, String id, Glide glide) {

@@ -94,7 +94,7 @@ class SheetRoom {
         List<ToPage.Named> all = new ArrayList<>();
         all.add(new ToPage.Named("band", "House band"));
         all.add(new ToPage.Named(ShowSounds.SILENCE, "Silence"));
-        media.of(show, Facts.Kind.SOUND).forEach(row -> all.add(new ToPage.Named(row.id(), row.name())));
+        media.of(show, Facts.Kind.SOUND).forEach(row -> all.add(new ToPage.Named(row.ref(), row.name())));
         return all;
     }
 

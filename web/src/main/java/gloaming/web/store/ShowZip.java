@@ -8,6 +8,8 @@ import gloaming.look.LookJson;
 import gloaming.look.Refused;
 import gloaming.media.Facts;
 import gloaming.media.Shelf;
+import gloaming.show.RunSheet;
+import gloaming.show.SheetJson;
 import gloaming.step.Catalogue;
 import gloaming.step.Rules;
 import java.io.ByteArrayInputStream;
@@ -38,7 +40,7 @@ import tools.jackson.databind.json.JsonMapper;
 import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.ObjectNode;
 
-/** A whole show as one zip: show.json, looks/*.json and media/*. See docs/file-format.md. */
+/** A whole show as one zip: show.json, sheet.json, looks/*.json and media/*. See docs/file-format.md. */
 @Component
 public class ShowZip {
     private static final String FORMAT = "gloaming-show";
@@ -50,6 +52,7 @@ public class ShowZip {
     /** Bytes of a zip, unpacked. */
     private static final long LARGEST = 4L << 30;
 
+    private static final String SHEET = "sheet.json";
     private static final String MEDIUM = "media/[0-9a-f]{64}";
     /** All entries bear the same time. */
     private static final LocalDateTime SOME_DAY = LocalDateTime.of(1980, 1, 1, 0, 0);
@@ -61,8 +64,10 @@ public class ShowZip {
     private final Media rows;
     private final MediaStore store;
     private final Journal journal;
+    private final Sheets sheets;
 
-    ShowZip(Shows shows, Kits kits, Media rows, MediaStore store, Journal journal) {
+    ShowZip(Shows shows, Kits kits, Media rows, MediaStore store, Journal journal, Sheets sheets) {
+        this.sheets = sheets;
         this.kits = kits;
         this.rows = rows;
         this.shows = shows;
@@ -119,6 +124,7 @@ public class ShowZip {
                 Files.copy(store.path(row.hash()), zip);
                 zip.closeEntry();
             }
+            put(zip, SHEET, SheetJson.write(sheets.of(showId).sheet()).getBytes(StandardCharsets.UTF_8));
             put(zip, "show.json", JSON.writerWithDefaultPrettyPrinter().writeValueAsBytes(about));
         }
     }
@@ -129,6 +135,7 @@ public class ShowZip {
         Map<String, KeptKit> kits = new HashMap<>();
         Map<String, Media.Row> media = new HashMap<>();
         JsonNode about = null;
+        RunSheet sheet = null;
         String show = shows.addHidden("Coming in");
         boolean whole = false;
         try (ZipInputStream zip = new ZipInputStream(in)) {
@@ -140,6 +147,7 @@ public class ShowZip {
                 String path = entry.getName();
                 if (path.equals("show.json")) about = JSON.readTree(text(zip, path));
                 else if (path.matches("looks/[0-9]{3,5}\\.json")) looks.put(path, look(text(zip, path), path));
+                else if (path.equals(SHEET)) sheet = SheetJson.read(text(zip, path));
                 else if (path.matches("kits/[0-9]{3,5}\\.json")) kits.put(path, KeptKit.read(text(zip, path)));
                 else if (path.matches(MEDIUM)) {
                     Media.Row row = store.add(show, INCOMING, path.substring(6, 20), "", new Unclosed(zip));
@@ -153,7 +161,8 @@ public class ShowZip {
             }
             if (about.path("version").asInt(0) > VERSION)
                 throw new Refused("The show was exported by a newer Gloaming.");
-            finish(show, about, looks, media);
+            Map<String, String> called = finish(show, about, looks, media);
+            if (sheet != null) sheets.put(show, sheet.called(called));
             finish(show, about, kits);
             shows.deleteShow(show, false);
             whole = true;
@@ -168,7 +177,9 @@ public class ShowZip {
         }
     }
 
-    private void finish(String show, JsonNode about, Map<String, Look> looks, Map<String, Media.Row> media) {
+    /** What looks were called where they came from, and what they are here. */
+    private Map<String, String> finish(
+            String show, JsonNode about, Map<String, Look> looks, Map<String, Media.Row> media) {
         shows.renameShow(show, about.path("name").asString("Show"));
         if (about.has("gain")) shows.setGain(show, about.path("gain").asDouble(0));
         if (about.has("phone")) shows.setPhone(show, JSON.treeToValue(about.get("phone"), Phone.class));
@@ -182,7 +193,9 @@ public class ShowZip {
             refs.add(about.path("ids").path(all.size()).asString(""));
             all.add(look);
         }
-        shows.addLooks(show, all, refs);
+        Map<String, String> called = new HashMap<>();
+        List<String> ids = shows.addLooks(show, all, refs);
+        for (int i = 0; i < ids.size(); i++) called.put(refs.get(i), ids.get(i));
         for (JsonNode medium : about.path("media")) {
             Media.Row row = media.get(medium.path("path").asString(""));
             if (row == null) row = here(show, medium.path("path").asString(""));
@@ -203,6 +216,7 @@ public class ShowZip {
         }
         // What came in got rows of its own by the list; the first ones only held the bytes.
         for (Media.Row row : media.values()) rows.drop(row.id());
+        return called;
     }
 
     private void finish(String show, JsonNode about, Map<String, KeptKit> came) {

@@ -38,8 +38,10 @@ public class Shows {
     private final DSLContext db;
     private final Media media;
     private final Kits kits;
+    private final Sheets sheets;
 
-    Shows(DSLContext db, Media media, Kits kits) {
+    Shows(DSLContext db, Media media, Kits kits, Sheets sheets) {
+        this.sheets = sheets;
         this.kits = kits;
         this.db = db;
         this.media = media;
@@ -127,7 +129,7 @@ public class Shows {
                 .execute();
     }
 
-    /** The show once more: its looks, pictures and media rows; the files are shared. */
+    /** The show once more: its looks, pictures, run sheet and media rows; the files are shared. */
     @Transactional
     public String duplicate(ShowRow show, String name) {
         String copy = addShow(name);
@@ -144,6 +146,9 @@ public class Shows {
             if (row.id().equals(show.sound())) setSound(copy, twin.id());
         }
         for (Kits.Row row : kits.ownOf(show.id())) kits.keep(copy, kits.document(row.id()), kits.media(row.id()));
+        Map<String, String> called = new HashMap<>();
+        for (int i = 0; i < ids.size(); i++) called.put(rows.get(i).id(), ids.get(i));
+        sheets.put(copy, sheets.of(show.id()).sheet().called(called));
         setGain(copy, show.gain());
         setPhone(copy, phone(show.id()));
         return copy;
