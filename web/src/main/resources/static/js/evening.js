@@ -25,25 +25,53 @@ export function eveningParts(page) {
     }),
     choices: /** @type {Omit<import('./messages.js').ToPageChoices, 'is'>} */ ({ looks: [], sounds: [], pictures: [] }),
     times: /** @type {Record<string, string>} */ ({}),
+    /** What each cue is called, and the look that is there with it: worked out once a sheet, as every row of it asks. */
+    names: /** @type {Record<string, string>} */ ({}),
+    looks: /** @type {Record<string, string>} */ ({}),
 
     /** @this {any} @param {() => void} changed */
     startEvening(changed) {
-      page.live.hear('sheet', (m) => { this.sheet = m.sheet; this.told(m); changed(); });
-      page.live.hear('choices', (m) => { this.choices = m; changed(); });
+      let raw = /** @type {import('./messages.js').Cue[]} */ ([]);
+      let kept = /** @type {Map<string, string>} */ (new Map());
+      page.live.hear('sheet', (m) => {
+        if (m.n) page.live.unsaved.saved(m.n);
+        // While changes of this page are on their way, what it shows is newer than what it is told.
+        if (page.live.unsaved.all.length) return;
+        // A cue that is as it was stays the same object, so that its row is left alone.
+        const was = new Map(raw.map((cue) => [cue.id, cue]));
+        const texts = new Map(m.sheet.cues.map((cue) => [cue.id, JSON.stringify(cue)]));
+        raw = m.sheet.cues.map((cue) => (kept.get(cue.id) === texts.get(cue.id) ? was.get(cue.id) ?? cue : cue));
+        kept = texts;
+        this.name(raw);
+        this.sheet = { ...m.sheet, cues: raw };
+        this.told(m);
+        changed();
+      });
+      page.live.hear('choices', (m) => { this.choices = m; this.name(raw); changed(); });
       page.live.hear('times', (m) => { this.times = Object.fromEntries(m.all.map((t) => [t.id, t.name])); changed(); });
       page.live.hear('state', ({ open }) => { this.lost = !open; });
+    },
+    /** @param {import('./messages.js').Cue[]} cues */
+    name(cues) {
+      const known = new Map(this.choices.looks.map((look) => [look.id, look.name]));
+      const names = /** @type {Record<string, string>} */ ({});
+      const looks = /** @type {Record<string, string>} */ ({});
+      let look = '';
+      for (const cue of cues) {
+        look = cue.look || look;
+        looks[cue.id] = look;
+        names[cue.id] = cue.name || known.get(look) || (look ? 'a look that is gone' : 'no look yet');
+      }
+      this.names = names;
+      this.looks = looks;
     },
     /** @param {string} id @returns {import('./messages.js').Cue | undefined} */
     cue(id) { return this.sheet.cues.find((c) => c.id === id); },
     /** The look that is there with a cue. @param {string} id */
-    lookAt(id) {
-      const place = this.sheet.cues.findIndex((c) => c.id === id);
-      for (let i = place; i >= 0; i--) if (this.sheet.cues[i].look) return this.sheet.cues[i].look;
-      return '';
-    },
+    lookAt(id) { return this.looks[id] ?? ''; },
     /** @param {string} id */
     lookName(id) { return id ? this.choices.looks.find((l) => l.id === id)?.name ?? 'a look that is gone' : ''; },
     /** What a cue is called. @param {import('./messages.js').Cue | undefined} cue @returns {string} */
-    called(cue) { return cue ? cue.name || this.lookName(this.lookAt(cue.id)) || 'no look yet' : ''; },
+    called(cue) { return cue ? this.names[cue.id] ?? '' : ''; },
   };
 }

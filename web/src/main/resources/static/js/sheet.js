@@ -33,7 +33,6 @@ Alpine.data('sheet', () => ({
   told(m) {
     this.canUndo = m.canUndo;
     this.canRedo = m.canRedo;
-    if (m.n) live.unsaved.saved(m.n);
     live.tell();
     if (!this.fresh) return;
     const id = this.fresh;
@@ -59,6 +58,8 @@ Alpine.data('sheet', () => ({
   /** @param {import('./messages.js').SheetEdit} change */
   edit(change) {
     this.says = '';
+    // At once, so that what a quick hand does next is done to what it sees.
+    if (change.edit === 'put') this.sheet = { ...this.sheet, cues: this.sheet.cues.map((c) => (c.id === change.cue.id ? change.cue : c)) };
     live.send(/** @type {any} */ ({ do: 'sheet', change }));
   },
   undo() { live.send(/** @type {any} */ ({ do: 'sheet-back', again: false })); },
@@ -176,8 +177,27 @@ Alpine.data('sheet', () => ({
   rowClass(c, i) { return [c.skipped ? 'skipped' : '', c.id === this.now ? 'is' : '', this.dropAt === i ? 'drop' : ''].join(' '); },
   /** @param {Cue} c */
   snapshots(c) { return this.choices.looks.find((l) => l.id === (c.look || this.lookAt(c.id)))?.snapshots ?? []; },
-  /** The look of a cue where the show has it no more. @param {Cue} c */
-  gone(c) { return c.look && this.choices.looks.length && !this.choices.looks.some((l) => l.id === c.look) ? c.look : ''; },
+  /**
+   * Lets a field hold what is chosen and no more until it is asked for: all cues in every row would be too many for any page.
+   * @param {HTMLSelectElement} select @param {string} chosen @param {string} text @param {string} none
+   */
+  hold(select, chosen, text, none) {
+    if (document.activeElement !== select) select.replaceChildren(new Option(none, ''), ...(chosen ? [new Option(text, chosen)] : []));
+    select.value = chosen;
+  },
+  /** @param {HTMLSelectElement} select @param {{id: string, name: string}[]} all @param {string} chosen @param {string} none */
+  offer(select, all, chosen, none) {
+    const gone = chosen && !all.some((one) => one.id === chosen);
+    const options = all.map((one) => new Option(one.name, one.id));
+    select.replaceChildren(...(none ? [new Option(none, '')] : []), ...(gone ? [new Option('what is gone', chosen)] : []), ...options);
+    select.value = chosen;
+  },
+  /** @param {any} select @param {string} chosen @param {string} none */
+  offerLooks(select, chosen, none) { this.offer(select, this.choices.looks, chosen, none); },
+  /** @param {any} select @param {string} chosen @param {string} none */
+  offerCues(select, chosen, none) {
+    this.offer(select, this.sheet.cues.map((c, i) => ({ id: c.id, name: `${i + 1} ${this.names[c.id]}` })), chosen, none);
+  },
   /** @param {any} value */
   has(value) { return value !== null && value !== undefined; },
   /** @param {number | null | undefined} value */

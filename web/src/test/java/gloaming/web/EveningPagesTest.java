@@ -9,6 +9,7 @@ import gloaming.show.Transition;
 import gloaming.web.live.House;
 import gloaming.web.store.Sheets;
 import gloaming.web.store.Shows;
+import java.util.ArrayList;
 import java.util.List;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.MethodOrderer;
@@ -74,7 +75,7 @@ class EveningPagesTest extends PageTest {
         until(
                 "at its look",
                 () -> "Look".equals(browser.switchTo().activeElement().getAttribute("aria-label")));
-        new Select(word(0, "Look")).selectByVisibleText("Weir");
+        new Select(find("select.look")).selectByVisibleText("Weir");
         until(
                 "its look",
                 () -> !sheets.of(empty).sheet().cues().getFirst().look().isEmpty());
@@ -100,6 +101,9 @@ class EveningPagesTest extends PageTest {
         });
         type(word(1, "Length"), "soon");
         until("said", () -> text(".sheet > footer .grow").contains("no time"));
+        until("as it was", () -> word(1, "Length").getAttribute("value").equals("1:20"));
+        type(word(1, "Length"), "99:00:00");
+        until("refused", () -> text(".sheet > footer .grow").contains("24 hours"));
         until("as it was", () -> word(1, "Length").getAttribute("value").equals("1:20"));
         word(1, "Length").sendKeys(Keys.chord(Keys.ALT, Keys.ARROW_UP));
         until("moved up", () -> sheets.of(empty).sheet().cues().getFirst().length() == 80);
@@ -156,11 +160,11 @@ class EveningPagesTest extends PageTest {
                 "ready",
                 () -> text(".next .caption").endsWith("ready")
                         && !text(".next .caption").contains("getting"));
-        key(Keys.ENTER);
+        // A hand that presses twice.
+        new Actions(browser).sendKeys(Keys.ENTER, Keys.ENTER).perform();
         until("it is on", () -> text(".now .caption b").equals("Doors"));
-        until("and on air", () -> program.get(House.class).onAir().look().name().equals("Lamp oil"));
-        key(Keys.ENTER);
         until("the slip is said", () -> text(".wrong").contains("slip"));
+        until("and on air", () -> program.get(House.class).onAir().look().name().equals("Lamp oil"));
         assertThat(text(".next .caption b")).isEqualTo("Marsh at dusk");
         key(Keys.ARROW_RIGHT);
         until("another is next", () -> text(".next .caption b").equals("Lantern moths"));
@@ -208,6 +212,55 @@ class EveningPagesTest extends PageTest {
     private static void pause() {
         double since = System.nanoTime() / 1e9;
         until("the guard is over", () -> System.nanoTime() / 1e9 - since > sheet().guard() + 0.1);
+    }
+
+    @Test
+    @Order(5)
+    void twoHundredCuesWithLongNamesAreReadAndChanged() {
+        String show = program.get(Shows.class).addShow("A long night");
+        List<Cue> cues = new ArrayList<>();
+        for (int i = 0; i < 200; i++) {
+            cues.add(new Cue(
+                    "c" + i,
+                    "A section whose name goes on and on, so that nobody reads it to its end " + i,
+                    "n".repeat(400),
+                    i % 8,
+                    "",
+                    "",
+                    false,
+                    null,
+                    null,
+                    null,
+                    null,
+                    null,
+                    30,
+                    i % 10 / 10.0,
+                    false,
+                    "",
+                    List.of(new Cue.Way("c0", "when it rains"))));
+        }
+        Sheets sheets = program.get(Sheets.class);
+        sheets.put(show, new RunSheet(cues, "", 0, 4, false, null));
+        browser.get(program.url("/sheet/" + show));
+        until("all of them", () -> browser.findElements(By.cssSelector(".cue")).size() == 200);
+        type(word(150, "Name of cue 151"), "Sluice");
+        until(
+                "it is changed",
+                () -> sheets.of(show).sheet().cues().get(150).name().equals("Sluice"));
+        WebElement then = word(150, "What comes after it");
+        browser.executeScript("arguments[0].focus()", then);
+        new Select(then).selectByValue("c20");
+        until(
+                "it leads back",
+                () -> sheets.of(show).sheet().cues().get(150).then().equals("c20"));
+        // Nothing lies outside the window, and nobody's name pushes anything out of it.
+        Object beyond = browser.executeScript("return document.documentElement.scrollWidth - innerWidth");
+        assertThat(((Number) beyond).intValue()).isLessThanOrEqualTo(0);
+        browser.get(program.url("/playing/" + show));
+        until("it is read", () -> text(".next .caption b").startsWith("A section"));
+        assertThat(((Number) browser.executeScript("return document.documentElement.scrollWidth - innerWidth"))
+                        .intValue())
+                .isLessThanOrEqualTo(0);
     }
 
     private static void key(CharSequence key) {

@@ -22,6 +22,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.concurrent.ArrayBlockingQueue;
+import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.locks.LockSupport;
 import java.util.function.Consumer;
 import org.slf4j.Logger;
@@ -36,6 +37,11 @@ import org.springframework.stereotype.Component;
 public class Conductor {
     private static final Logger LOG = LoggerFactory.getLogger(Conductor.class);
     private static final int MOST_ACTS = 64;
+    private static final String OTHER =
+            "The evening of another show is being played; the first cue of this one ends it.";
+    /** Shows whose evenings are looked at while another is played. */
+    private static final int MOST_OTHERS = 16;
+
     private static final long TICK_NS = 4_000_000;
     private static final long IDLE_NS = 250_000_000;
     private static final long LOOKS_NS = 500_000_000;
@@ -74,16 +80,11 @@ public class Conductor {
             Map<String, String> times) {
         private static final Stand NOTHING =
                 new Stand(0, null, RunSheet.EMPTY, Run.BEFORE, null, false, "", "", Map.of());
-        private static final Stand OTHER = new Stand(
-                -2,
-                null,
-                RunSheet.EMPTY,
-                Run.BEFORE,
-                null,
-                false,
-                "The evening of another show is being played; the first cue of this one ends it.",
-                "",
-                Map.of());
+
+        /** That of a show whose evening waits for the end of another. */
+        static Stand waiting(String show, RunSheet sheet) {
+            return new Stand(-2, show, sheet, Run.BEFORE, null, false, OTHER, "", Map.of());
+        }
     }
 
     private final House house;
@@ -96,6 +97,7 @@ public class Conductor {
     private final ArrayBlockingQueue<Runnable> asked = new ArrayBlockingQueue<>(MOST_ACTS);
     private final Thread thread;
     private volatile Stand stand = Stand.NOTHING;
+    private final Map<String, RunSheet> others = new ConcurrentHashMap<>();
     private volatile boolean closed;
 
     // Its own thread's.
@@ -141,7 +143,7 @@ public class Conductor {
     /** Where the evening of a show is; before its beginning while that of another is played. */
     Stand stand(String of) {
         Stand now = stand;
-        return of.equals(now.show) ? now : Stand.OTHER;
+        return of.equals(now.show) ? now : Stand.waiting(of, others.getOrDefault(of, RunSheet.EMPTY));
     }
 
     /** The player of what comes next, or null. */
@@ -156,13 +158,16 @@ public class Conductor {
     /** A page looks at the evening of a show: it is made ready, unless another is being played. */
     void attend(String of) {
         ask(() -> {
-            if (!of.equals(show) && run.now() == null) open(of);
+            if (of.equals(show)) return;
+            if (run.now() == null) open(of);
+            else if (others.size() < MOST_OTHERS) others.put(of, sheets.of(of).sheet());
         });
     }
 
     /** The run sheet of a show is another now. */
     public void changed(String of) {
         ask(() -> {
+            others.computeIfPresent(of, (other, was) -> sheets.of(of).sheet());
             if (!of.equals(show)) return;
             RunSheet is = sheets.of(of).sheet();
             run = run.with(sheet, is);
@@ -243,6 +248,7 @@ public class Conductor {
     }
 
     private void open(String of) {
+        others.clear();
         show = of;
         sheet = sheets.of(of).sheet();
         house.programme().calm(sheet.calm());

@@ -169,8 +169,7 @@ class LiveSocket extends AbstractWebSocketHandler {
             switch (message) {
                 case FromPage.Act act -> conductor.act(viewer.evening, act);
                 case FromPage.SheetChange change -> {
-                    sheets.change(viewer, change);
-                    courier.tellSheet(viewer.evening, sheets::sheet);
+                    changeSheet(viewer, change);
                 }
                 default -> {}
             }
@@ -186,6 +185,17 @@ class LiveSocket extends AbstractWebSocketHandler {
             case FromPage.Transport act -> transport.act(open, act);
             case FromPage.Hands act -> desk.act(open, act);
             case FromPage.Always always -> whatever(viewer, always);
+        }
+    }
+
+    /** A page shows its change at once; where that cannot be it is told what is so instead. */
+    private void changeSheet(Viewer viewer, FromPage.SheetChange change) {
+        try {
+            sheets.change(viewer, change);
+            courier.tellSheet(viewer.evening, sheets::sheet);
+        } catch (Refused e) {
+            viewer.tell(new ToPage.Refused(e.getMessage(), change.n()));
+            viewer.tell(sheets.sheet(viewer));
         }
     }
 
