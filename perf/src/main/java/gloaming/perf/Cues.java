@@ -11,7 +11,6 @@ import gloaming.show.Cue;
 import gloaming.show.RunSheet;
 import gloaming.web.command.DemoShow;
 import gloaming.web.command.Server;
-import gloaming.web.live.Conductor;
 import gloaming.web.store.Sheets;
 import gloaming.web.store.Shows;
 import java.nio.file.Files;
@@ -40,7 +39,6 @@ final class Cues {
                     .getWebServer()
                     .getPort();
             String show = show(context);
-            context.getBean(Conductor.class).changed(show);
             long before = heap();
             browser.get("http://localhost:" + port + "/output");
             browser.executeScript(SCRIPT, show, CUES);

@@ -19,7 +19,6 @@ import gloaming.show.Start;
 import gloaming.show.Transition;
 import gloaming.step.Catalogue;
 import gloaming.step.SnapshotEdits;
-import gloaming.web.live.Conductor;
 import gloaming.web.live.Devices;
 import gloaming.web.live.House;
 import gloaming.web.store.Journal;
@@ -127,7 +126,6 @@ class EveningTest {
     private void sheet(Cue... cues) {
         sheet = new RunSheet(List.of(cues), red, 0, 4, false, null);
         program.get(Sheets.class).put(show, sheet);
-        program.get(Conductor.class).changed(show);
     }
 
     private static JsonNode on(SocketPage page, String cue) {
@@ -302,7 +300,6 @@ class EveningTest {
     void aSlipOfTheHandStartsOneCueAndIsSaid() {
         sheet(cue("c1", green, Transition.CUT, Start.KEY), cue("c2", blue, Transition.CUT, Start.KEY));
         program.get(Sheets.class).edit(show, new SheetEdit.Set("", 5, 4, false, null));
-        program.get(Conductor.class).changed(show);
         try (SocketPage page = page()) {
             page.say("{'do':'go'}").say("{'do':'go'}").say("{'do':'go'}");
             on(page, "c1");

@@ -137,6 +137,7 @@ public class Conductor {
         this.journal = journal;
         this.acts = acts;
         this.memory = memory;
+        sheets.onChanged(this::changed);
         thread = Thread.ofPlatform().name("conductor").daemon().start(this::run);
     }
 
@@ -165,7 +166,7 @@ public class Conductor {
     }
 
     /** The run sheet of a show is another now. */
-    public void changed(String of) {
+    private void changed(String of) {
         ask(() -> {
             others.computeIfPresent(of, (other, was) -> sheets.of(of).sheet());
             if (!of.equals(show)) return;

@@ -26,7 +26,6 @@ class SheetRoom {
     private final Shows shows;
     private final Journal journal;
     private final Media media;
-    private final Conductor conductor;
     /** The last change of each page: what is sent again is done once. */
     private final Map<String, Long> done = new LinkedHashMap<>(16, 0.75f, true) {
         @Override
@@ -35,12 +34,11 @@ class SheetRoom {
         }
     };
 
-    SheetRoom(Sheets sheets, Shows shows, Journal journal, Media media, Conductor conductor) {
+    SheetRoom(Sheets sheets, Shows shows, Journal journal, Media media) {
         this.sheets = sheets;
         this.shows = shows;
         this.journal = journal;
         this.media = media;
-        this.conductor = conductor;
     }
 
     /** Changes the sheet of a page's show; {@link Refused} where it cannot be. */
@@ -58,7 +56,6 @@ class SheetRoom {
             }
         }
         done.put(viewer.page, change.n());
-        conductor.changed(viewer.evening);
     }
 
     /** The sheet as a page is told it. */

@@ -3,7 +3,6 @@ package gloaming.web.page;
 import gloaming.look.Refused;
 import gloaming.show.RunSheet;
 import gloaming.show.SheetJson;
-import gloaming.web.live.Conductor;
 import gloaming.web.store.Sheets;
 import gloaming.web.store.Shows;
 import java.io.IOException;
@@ -26,12 +25,10 @@ import org.springframework.web.servlet.mvc.support.RedirectAttributes;
 class EveningPages {
     private final Shows shows;
     private final Sheets sheets;
-    private final Conductor conductor;
 
-    EveningPages(Shows shows, Sheets sheets, Conductor conductor) {
+    EveningPages(Shows shows, Sheets sheets) {
         this.shows = shows;
         this.sheets = sheets;
-        this.conductor = conductor;
     }
 
     @GetMapping("/sheet/{id}")
@@ -68,7 +65,6 @@ class EveningPages {
         try {
             RunSheet sheet = SheetJson.read(new String(file.getBytes(), StandardCharsets.UTF_8));
             sheets.put(show(id).id(), sheet);
-            conductor.changed(id);
         } catch (Refused e) {
             flash.addFlashAttribute("refused", e.getMessage());
         } catch (IOException e) {

@@ -8,9 +8,12 @@ import gloaming.show.RunSheet;
 import gloaming.show.SheetEdit;
 import gloaming.show.SheetJson;
 import java.time.LocalDateTime;
+import java.util.function.Consumer;
 import org.jooq.DSLContext;
 import org.springframework.stereotype.Repository;
 import org.springframework.transaction.annotation.Transactional;
+import org.springframework.transaction.support.TransactionSynchronization;
+import org.springframework.transaction.support.TransactionSynchronizationManager;
 
 /** The run sheets of shows as rows, each with the states before it: whatever is changed can be taken back, after a start too. */
 @Repository
@@ -19,6 +22,7 @@ public class Sheets {
     private static final int KEPT = 200;
 
     private final DSLContext db;
+    private volatile Consumer<String> changed = show -> {};
 
     Sheets(DSLContext db) {
         this.db = db;
@@ -31,6 +35,11 @@ public class Sheets {
      */
     public record Kept(RunSheet sheet, long version, boolean canUndo, boolean canRedo) {
         static final Kept NONE = new Kept(RunSheet.EMPTY, 0, false, false);
+    }
+
+    /** Who is told of each change, by the show's id, once it is on the disk. */
+    public void onChanged(Consumer<String> told) {
+        changed = told;
     }
 
     private record Head(long n, long version) {}
@@ -114,6 +123,12 @@ public class Sheets {
                 .whenNotMatchedThenInsert(SHEETS.SHOW_ID, SHEETS.HEAD, SHEETS.VERSION)
                 .values(show, head.n, head.version)
                 .execute();
+        TransactionSynchronizationManager.registerSynchronization(new TransactionSynchronization() {
+            @Override
+            public void afterCommit() {
+                changed.accept(show);
+            }
+        });
         return kept(show, head);
     }
 }
