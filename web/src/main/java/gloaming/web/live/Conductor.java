@@ -1,6 +1,5 @@
 package gloaming.web.live;
 
-import gloaming.desk.Control;
 import gloaming.look.Refused;
 import gloaming.play.LivePlayer;
 import gloaming.show.Cue;
@@ -11,12 +10,10 @@ import gloaming.show.RunSheet;
 import gloaming.show.Start;
 import gloaming.web.message.FromPage;
 import gloaming.web.store.Journal;
-import gloaming.web.store.OpenLook;
 import gloaming.web.store.Sheets;
 import gloaming.web.store.Shows;
 import jakarta.annotation.PreDestroy;
 import java.time.LocalTime;
-import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -44,7 +41,6 @@ public class Conductor {
 
     private static final long TICK_NS = 4_000_000;
     private static final long IDLE_NS = 250_000_000;
-    private static final long LOOKS_NS = 500_000_000;
     private static final long SAYS_NS = 6_000_000_000L;
     private static final long TIMES_NS = 2_000_000_000;
     /** Controls that start whatever cue comes next, from any program that speaks OSC or MIDI show control. */
@@ -58,45 +54,18 @@ public class Conductor {
             "osc /gloaming/photograph",
             c -> c.photographs.ask(c.show, c.sheet.booth()));
 
-    /**
-     * Where the evening is, for anybody to read.
-     *
-     * @param number grows when something happens
-     * @param at the moment of which this is
-     * @param ready whether what comes next can come at once
-     * @param says what could not be done last, or empty
-     * @param began the time of day at which the first cue began, or empty
-     * @param times when each cue began or is expected, as people say it
-     */
-    record Stand(
-            long number,
-            String show,
-            RunSheet sheet,
-            Run run,
-            Moment at,
-            boolean ready,
-            String says,
-            String began,
-            Map<String, String> times) {
-        private static final Stand NOTHING =
-                new Stand(0, null, RunSheet.EMPTY, Run.BEFORE, null, false, "", "", Map.of());
-
-        /** That of a show whose evening waits for the end of another. */
-        static Stand waiting(String show, RunSheet sheet) {
-            return new Stand(-2, show, sheet, Run.BEFORE, null, false, OTHER, "", Map.of());
-        }
-    }
-
     private final House house;
     private final Shows shows;
     private final Sheets sheets;
-    private final Journal journal;
     private final CueActs acts;
     private final Photographs photographs;
     private final EveningMemory memory;
     private final ArrayBlockingQueue<Runnable> asked = new ArrayBlockingQueue<>(MOST_ACTS);
     private final Thread thread;
     private volatile Stand stand = Stand.NOTHING;
+    /** Shows whose sheets have changed since they were read. */
+    private final Set<String> stale = ConcurrentHashMap.newKeySet();
+
     private final Map<String, RunSheet> others = new ConcurrentHashMap<>();
     private volatile boolean closed;
 
@@ -109,18 +78,16 @@ public class Conductor {
     private long saysUntil;
 
     private long number;
-    private long nextReady;
     private Map<String, String> times = Map.of();
     /** The number at which those were worked out, and when they are to be again. */
     private long timed = -1;
 
     private long nextTimes;
-    /** What was asked to be made ready last. */
-    private List<String> readied = List.of();
     /** When cues began, as people say it. */
     private final Map<String, String> began = new LinkedHashMap<>();
-    /** How often controls had been pressed when they were looked at last. */
-    private final Map<String, Long> presses = new LinkedHashMap<>();
+
+    private final Presses presses;
+    private final Standby standby;
 
     Conductor(
             House house,
@@ -134,9 +101,10 @@ public class Conductor {
         this.house = house;
         this.shows = shows;
         this.sheets = sheets;
-        this.journal = journal;
         this.acts = acts;
         this.memory = memory;
+        presses = new Presses(house.inbox());
+        standby = new Standby(house, shows, journal);
         sheets.onChanged(this::changed);
         thread = Thread.ofPlatform().name("conductor").daemon().start(this::run);
     }
@@ -144,15 +112,15 @@ public class Conductor {
     /** Where the evening of a show is; before its beginning while that of another is played. */
     Stand stand(String of) {
         Stand now = stand;
-        return of.equals(now.show) ? now : Stand.waiting(of, others.getOrDefault(of, RunSheet.EMPTY));
+        return of.equals(now.show()) ? now : Stand.waiting(of, others.getOrDefault(of, RunSheet.EMPTY));
     }
 
     /** The player of what comes next, or null. */
     LivePlayer next() {
         Stand now = stand;
-        if (now.show == null) return null;
-        Cue next = now.run.next(now.sheet);
-        String look = next == null ? "" : now.sheet.lookAt(next.id());
+        if (now.show() == null) return null;
+        Cue next = now.run().next(now.sheet());
+        String look = next == null ? "" : now.sheet().lookAt(next.id());
         return look.isEmpty() ? null : house.player(look);
     }
 
@@ -165,18 +133,24 @@ public class Conductor {
         });
     }
 
-    /** The run sheet of a show is another now. */
+    /** The run sheet of a show is another now; told by whoever has written it, who must not fail for what is asked here. */
     private void changed(String of) {
-        ask(() -> {
+        stale.add(of);
+        LockSupport.unpark(thread);
+    }
+
+    private void renew() {
+        for (String of : stale) {
+            stale.remove(of);
             others.computeIfPresent(of, (other, was) -> sheets.of(of).sheet());
-            if (!of.equals(show)) return;
+            if (!of.equals(show)) continue;
             RunSheet is = sheets.of(of).sheet();
             run = run.with(sheet, is);
             sheet = is;
             house.programme().calm(sheet.calm());
             number++;
-            nextReady = 0;
-        });
+            standby.soon();
+        }
     }
 
     /** Does something in the evening of a show, which is the one that is played from then on. */
@@ -230,6 +204,7 @@ public class Conductor {
             LockSupport.parkNanos(plays ? TICK_NS : IDLE_NS);
             try {
                 boolean happened = false;
+                if (!stale.isEmpty()) renew();
                 for (Runnable act = asked.poll(); act != null; act = asked.poll()) {
                     happened = true;
                     act.run();
@@ -255,8 +230,8 @@ public class Conductor {
         house.programme().calm(sheet.calm());
         run = Run.BEFORE;
         began.clear();
-        presses.clear();
-        nextReady = 0;
+        presses.forget();
+        standby.soon();
     }
 
     private void tick() {
@@ -264,28 +239,13 @@ public class Conductor {
         Cue next = run.next(sheet);
         if (next != null
                 && next.start().by() == Start.By.CONTROL
-                && pressed(next.start().control()))
+                && presses.of(next.start().control()))
             turn(run.pressed(sheet, next.start().control(), at));
         COMMON.forEach((control, does) -> {
-            if (pressed(control)) does.accept(this);
+            if (presses.of(control)) does.accept(this);
         });
         turn(run.tick(sheet, at));
-        if (at.nanos() >= nextReady) {
-            nextReady = at.nanos() + LOOKS_NS;
-            ready();
-        }
-    }
-
-    /** Whether a control was pressed since it was looked at last; what it did before anybody waited for it does not count. */
-    private boolean pressed(String name) {
-        Control control = house.inbox().find(name);
-        if (control == null) {
-            presses.putIfAbsent(name, 0L);
-            return false;
-        }
-        long now = control.presses();
-        Long before = presses.put(name, now);
-        return before != null && now > before;
+        standby.want(sheet, run, at.nanos());
     }
 
     private void go() {
@@ -320,10 +280,10 @@ public class Conductor {
             return;
         }
         run = turn.run();
-        presses.clear();
+        presses.forget();
         began.put(run.now(), clock(LocalTime.now()));
         number++;
-        nextReady = 0;
+        standby.soon();
         keep();
     }
 
@@ -348,36 +308,7 @@ public class Conductor {
         run = Run.BEFORE;
         began.clear();
         memory.forget();
-        nextReady = 0;
-    }
-
-    /** Makes ready what may come next; in another thread, as looks may have to be read. */
-    private void ready() {
-        List<String> wanted = new ArrayList<>();
-        Cue next = run.next(sheet);
-        if (next != null) wanted.add(sheet.lookAt(next.id()));
-        wanted.add(sheet.safe());
-        Cue now = run.now() == null ? null : sheet.find(run.now());
-        if (now != null) for (Cue.Way way : now.ways()) wanted.add(sheet.lookAt(way.to()));
-        List<String> looks =
-                wanted.stream().filter(look -> !look.isEmpty()).distinct().toList();
-        house.expect(
-                next == null || next.start().control().isEmpty()
-                        ? Set.of()
-                        : Set.of(next.start().control()));
-        if (looks.equals(readied) && looks.stream().allMatch(look -> house.player(look) != null)) return;
-        readied = looks;
-        Thread.ofVirtual().name("ready").start(() -> {
-            List<OpenLook> open = new ArrayList<>();
-            for (String look : looks) {
-                try {
-                    shows.look(look).map(journal::open).ifPresent(open::add);
-                } catch (RuntimeException e) {
-                    LOG.warn("What comes next cannot be made ready: {}", e.getMessage());
-                }
-            }
-            house.ready(open);
-        });
+        standby.soon();
     }
 
     private Moment moment() {

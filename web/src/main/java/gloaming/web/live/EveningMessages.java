@@ -48,7 +48,7 @@ class EveningMessages {
         if (times) nextTimes = now + TIMES_NS;
         for (Viewer viewer : viewers) {
             if (viewer.evening == null || viewer.next) continue;
-            Conductor.Stand stand = conductor.stand(viewer.evening);
+            Stand stand = conductor.stand(viewer.evening);
             boolean news = stand.number() != viewer.knowsEvening;
             if (news || times) viewer.tell(times(stand));
             viewer.knowsEvening = stand.number();
@@ -64,13 +64,13 @@ class EveningMessages {
         viewer.tell(sheets.sheet(viewer));
     }
 
-    private static ToPage.Times times(Conductor.Stand stand) {
+    private static ToPage.Times times(Stand stand) {
         return new ToPage.Times(stand.times().entrySet().stream()
                 .map(e -> new ToPage.Named(e.getKey(), e.getValue()))
                 .toList());
     }
 
-    private ToPage.Evening evening(Conductor.Stand stand, int[] flashes) {
+    private ToPage.Evening evening(Stand stand, int[] flashes) {
         Run run = stand.run();
         Cue next = run.next(stand.sheet());
         OpenLook on = house.onAir();

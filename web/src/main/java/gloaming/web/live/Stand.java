@@ -1,0 +1,36 @@
+package gloaming.web.live;
+
+import gloaming.show.Moment;
+import gloaming.show.Run;
+import gloaming.show.RunSheet;
+import java.util.Map;
+
+/**
+ * Where the evening is, for anybody to read.
+ *
+ * @param number grows when something happens
+ * @param at the moment of which this is
+ * @param ready whether what comes next can come at once
+ * @param says what could not be done last, or empty
+ * @param began the time of day at which the first cue began, or empty
+ * @param times when each cue began or is expected, as people say it
+ */
+record Stand(
+        long number,
+        String show,
+        RunSheet sheet,
+        Run run,
+        Moment at,
+        boolean ready,
+        String says,
+        String began,
+        Map<String, String> times) {
+    private static final String OTHER =
+            "The evening of another show is being played; the first cue of this one ends it.";
+    static final Stand NOTHING = new Stand(0, null, RunSheet.EMPTY, Run.BEFORE, null, false, "", "", Map.of());
+
+    /** That of a show whose evening waits for the end of another. */
+    static Stand waiting(String show, RunSheet sheet) {
+        return new Stand(-2, show, sheet, Run.BEFORE, null, false, OTHER, "", Map.of());
+    }
+}

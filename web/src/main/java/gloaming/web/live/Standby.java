@@ -1,0 +1,75 @@
+package gloaming.web.live;
+
+import gloaming.show.Cue;
+import gloaming.show.Run;
+import gloaming.show.RunSheet;
+import gloaming.web.store.Journal;
+import gloaming.web.store.OpenLook;
+import gloaming.web.store.Shows;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Set;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+
+/** Makes ready what may come on air next: the next cue's look, the safe one, and those of other ways on. Only the conductor's thread uses it. */
+final class Standby {
+    private static final Logger LOG = LoggerFactory.getLogger(Standby.class);
+    private static final long EVERY_NS = 500_000_000;
+    private static final long TRY_NS = 5_000_000_000L;
+
+    private final House house;
+    private final Shows shows;
+    private final Journal journal;
+    private List<String> readied = List.of();
+    private long next;
+    private long nextTry;
+
+    Standby(House house, Shows shows, Journal journal) {
+        this.house = house;
+        this.shows = shows;
+        this.journal = journal;
+    }
+
+    /** With the next moment it looks anew at what is wanted. */
+    void soon() {
+        next = 0;
+    }
+
+    /** Sees to it that what is wanted now plays; in another thread, as looks may have to be read. */
+    void want(RunSheet sheet, Run run, long now) {
+        if (now < next) return;
+        next = now + EVERY_NS;
+        Cue coming = run.next(sheet);
+        boolean waits = coming != null && !coming.start().control().isEmpty();
+        house.expect(waits ? Set.of(coming.start().control()) : Set.of());
+        List<String> looks = looks(sheet, run, coming);
+        boolean all = looks.stream().allMatch(look -> house.player(look) != null);
+        // One that is gone, or cannot be opened, is tried again now and then.
+        if (looks.equals(readied) && (all || now < nextTry)) return;
+        nextTry = now + TRY_NS;
+        readied = looks;
+        Thread.ofVirtual().name("ready").start(() -> ready(looks));
+    }
+
+    private static List<String> looks(RunSheet sheet, Run run, Cue coming) {
+        List<String> wanted = new ArrayList<>();
+        if (coming != null) wanted.add(sheet.lookAt(coming.id()));
+        wanted.add(sheet.safe());
+        Cue is = run.now() == null ? null : sheet.find(run.now());
+        if (is != null) for (Cue.Way way : is.ways()) wanted.add(sheet.lookAt(way.to()));
+        return wanted.stream().filter(look -> !look.isEmpty()).distinct().toList();
+    }
+
+    private void ready(List<String> looks) {
+        List<OpenLook> open = new ArrayList<>();
+        for (String look : looks) {
+            try {
+                shows.look(look).map(journal::open).ifPresent(open::add);
+            } catch (RuntimeException e) {
+                LOG.warn("What comes next cannot be made ready: {}", e.getMessage());
+            }
+        }
+        house.ready(open);
+    }
+}
