@@ -139,6 +139,8 @@ class LiveSocket extends AbstractWebSocketHandler {
         } catch (MessageJson.Unread e) {
             viewer.tell(new ToPage.Refused(e.getMessage(), e.n()));
             viewer.knowsVersion = -1;
+            // What it shows already was not even one that can be read.
+            if (viewer.evening != null && !viewer.next) viewer.tell(sheets.sheet(viewer));
         } catch (Refused e) {
             viewer.tell(new ToPage.Refused(e.getMessage(), n));
             viewer.knowsVersion = -1;
