@@ -213,8 +213,8 @@ class EveningTest {
     @Test
     void aChangeThroughBlackGoesOutBeforeItComesAndAFadeNever() {
         sheet(
-                cue("c1", green, over(Transition.Way.BLACK, 0.6), Start.KEY),
-                cue("c2", blue, over(Transition.Way.FADE, 0.6), Start.KEY));
+                cue("c1", green, over(Transition.Way.BLACK, 2.5), Start.KEY),
+                cue("c2", blue, over(Transition.Way.FADE, 2.5), Start.KEY));
         try (SocketPage page = page();
                 Output output = new Output()) {
             output.until(p -> is(p, 0));

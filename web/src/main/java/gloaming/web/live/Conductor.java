@@ -34,8 +34,6 @@ import org.springframework.stereotype.Component;
 public class Conductor {
     private static final Logger LOG = LoggerFactory.getLogger(Conductor.class);
     private static final int MOST_ACTS = 64;
-    private static final String OTHER =
-            "The evening of another show is being played; the first cue of this one ends it.";
     /** Shows whose evenings are looked at while another is played. */
     private static final int MOST_OTHERS = 16;
 
@@ -78,6 +76,7 @@ public class Conductor {
     private long saysUntil;
 
     private long number;
+    private long nextWarning;
     private Map<String, String> times = Map.of();
     /** The number at which those were worked out, and when they are to be again. */
     private long timed = -1;
@@ -112,7 +111,7 @@ public class Conductor {
     /** Where the evening of a show is; before its beginning while that of another is played. */
     Stand stand(String of) {
         Stand now = stand;
-        return of.equals(now.show()) ? now : Stand.waiting(of, others.getOrDefault(of, RunSheet.EMPTY));
+        return of.equals(now.show()) ? now : Stand.waiting(of, others.getOrDefault(of, RunSheet.EMPTY), now.onAir());
     }
 
     /** The player of what comes next, or null. */
@@ -200,26 +199,28 @@ public class Conductor {
 
     private void run() {
         while (!closed) {
-            boolean plays = show != null;
-            LockSupport.parkNanos(plays ? TICK_NS : IDLE_NS);
-            try {
-                boolean happened = false;
-                if (!stale.isEmpty()) renew();
-                for (Runnable act = asked.poll(); act != null; act = asked.poll()) {
-                    happened = true;
-                    act.run();
-                }
-                if (show == null) continue;
-                String was = run.now();
-                tick();
-                if (happened || run.now() != was) number++;
-                say();
-            } catch (Refused e) {
-                refuse(e.getMessage());
-            } catch (RuntimeException e) {
-                LOG.warn("Something of the evening could not be done.", e);
-                refuse("Something of the evening could not be done; the log has the details.");
+            LockSupport.parkNanos(show == null ? IDLE_NS : TICK_NS);
+            if (!stale.isEmpty()) guarded(this::renew);
+            for (Runnable act = asked.poll(); act != null; act = asked.poll()) {
+                guarded(act);
+                number++;
             }
+            if (show == null) continue;
+            guarded(this::tick);
+            guarded(this::say);
+        }
+    }
+
+    /** Whatever fails is said, and stops nothing of what comes after it. */
+    private void guarded(Runnable part) {
+        try {
+            part.run();
+        } catch (Refused e) {
+            refuse(e.getMessage());
+        } catch (RuntimeException e) {
+            if (System.nanoTime() > nextWarning) LOG.warn("Something of the evening could not be done.", e);
+            nextWarning = System.nanoTime() + SAYS_NS;
+            refuse("Something of the evening could not be done; the log has the details.");
         }
     }
 
@@ -293,9 +294,9 @@ public class Conductor {
     }
 
     private void refuse(String sentence) {
+        if (!sentence.equals(says)) number++;
         says = sentence;
         saysUntil = System.nanoTime() + SAYS_NS;
-        number++;
     }
 
     private void safe() {
@@ -336,7 +337,7 @@ public class Conductor {
             times = times(at);
         }
         String first = began.isEmpty() ? "" : began.values().iterator().next();
-        stand = new Stand(number, show, sheet, run, at, ready, says, first, times);
+        stand = new Stand(number, show, sheet, run, house.onAir(), at, ready, says, first, times);
     }
 
     private Map<String, String> times(Moment at) {

@@ -73,7 +73,7 @@ class EveningMessages {
     private ToPage.Evening evening(Stand stand, int[] flashes) {
         Run run = stand.run();
         Cue next = run.next(stand.sheet());
-        OpenLook on = house.onAir();
+        OpenLook on = stand.onAir();
         LivePlayer player = house.player();
         long nanos = System.nanoTime();
         String look = run.now() == null ? "" : stand.sheet().lookAt(run.now());

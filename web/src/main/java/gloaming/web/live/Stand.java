@@ -3,12 +3,14 @@ package gloaming.web.live;
 import gloaming.show.Moment;
 import gloaming.show.Run;
 import gloaming.show.RunSheet;
+import gloaming.web.store.OpenLook;
 import java.util.Map;
 
 /**
  * Where the evening is, for anybody to read.
  *
  * @param number grows when something happens
+ * @param onAir what is on air then, or null; told together with the cue, so that nobody sees a cue beside the look before it
  * @param at the moment of which this is
  * @param ready whether what comes next can come at once
  * @param says what could not be done last, or empty
@@ -20,6 +22,7 @@ record Stand(
         String show,
         RunSheet sheet,
         Run run,
+        OpenLook onAir,
         Moment at,
         boolean ready,
         String says,
@@ -27,10 +30,10 @@ record Stand(
         Map<String, String> times) {
     private static final String OTHER =
             "The evening of another show is being played; the first cue of this one ends it.";
-    static final Stand NOTHING = new Stand(0, null, RunSheet.EMPTY, Run.BEFORE, null, false, "", "", Map.of());
+    static final Stand NOTHING = new Stand(0, null, RunSheet.EMPTY, Run.BEFORE, null, null, false, "", "", Map.of());
 
     /** That of a show whose evening waits for the end of another. */
-    static Stand waiting(String show, RunSheet sheet) {
-        return new Stand(-2, show, sheet, Run.BEFORE, null, false, OTHER, "", Map.of());
+    static Stand waiting(String show, RunSheet sheet, OpenLook onAir) {
+        return new Stand(-2, show, sheet, Run.BEFORE, onAir, null, false, OTHER, "", Map.of());
     }
 }
