@@ -9,9 +9,11 @@ package gloaming.desk;
 public final class Control {
     /** Values that are kept to be shown. */
     public static final int RECENT = 64;
+    /** How many numbers {@link #state} gives. */
+    public static final int STATE = 7;
 
     private final String name;
-    private final float[] recent = new float[RECENT];
+    private final double[] recent = new double[RECENT];
     private volatile double value;
     private volatile double least = Double.POSITIVE_INFINITY;
     private volatile double most = Double.NEGATIVE_INFINITY;
@@ -42,10 +44,28 @@ public final class Control {
         before = now;
         value = now;
         turned += turn;
-        recent[(int) (count % RECENT)] = (float) now;
+        recent[(int) (count % RECENT)] = now;
         lastNanos = System.nanoTime();
         // Last of all: who sees the count sees the value.
         count++;
+    }
+
+    /** All that what reads it once a frame goes by, as numbers. */
+    public synchronized double[] state() {
+        return new double[] {value, least, most, turned, presses, count, before};
+    }
+
+    /** Stands as another stood when it gave this. */
+    public synchronized void state(double[] as) {
+        least = as[1];
+        most = as[2];
+        turned = as[3];
+        presses = (long) as[4];
+        before = as[6];
+        value = as[0];
+        java.util.Arrays.fill(recent, value);
+        lastNanos = System.nanoTime();
+        count = (long) as[5];
     }
 
     public String name() {
@@ -119,7 +139,7 @@ public final class Control {
     public int recent(float[] into) {
         long n = count;
         int have = (int) Math.min(n, Math.min(RECENT, into.length));
-        for (int i = 0; i < have; i++) into[i] = recent[(int) Math.floorMod(n - have + i, (long) RECENT)];
+        for (int i = 0; i < have; i++) into[i] = (float) recent[(int) Math.floorMod(n - have + i, (long) RECENT)];
         return have;
     }
 }

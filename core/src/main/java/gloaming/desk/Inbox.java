@@ -6,6 +6,7 @@ import java.util.Comparator;
 import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.ConcurrentMap;
+import java.util.concurrent.atomic.AtomicLong;
 import java.util.concurrent.atomic.LongAdder;
 import java.util.function.Consumer;
 
@@ -28,6 +29,19 @@ public final class Inbox {
     private final LongAdder arrived = new LongAdder();
     private final LongAdder dropped = new LongAdder();
     private volatile Consumer<Control> listener;
+    /** Grows after a value was taken. */
+    private final AtomicLong changes = new AtomicLong();
+    /** What of another was taken up last. */
+    private long followed = -1;
+
+    /** Told what was taken up from another inbox, as it came. */
+    public interface Follower {
+        /** A control stands so: it is new here, or much came at once. */
+        void stands(Control control);
+
+        /** A value came, and moved it on by a turn. */
+        void came(Control control, double value, double turn);
+    }
 
     /** A value has come from a control; {@code turn} is by how much it moves on what is bound as relative. */
     public void arrive(String name, double value, double turn) {
@@ -39,8 +53,45 @@ public final class Inbox {
             return;
         }
         control.take(value, turn);
+        changes.incrementAndGet();
         Consumer<Control> now = listener;
         if (now != null) now.accept(control);
+    }
+
+    /**
+     * Takes up what has come to another since this was done last, so that whoever reads here sees nothing change meanwhile. By one thread,
+     * and nothing else may arrive here.
+     */
+    public void follow(Inbox other, Follower told) {
+        long now = other.changes.get();
+        if (now == followed) return;
+        followed = now;
+        if (controls.size() >= 2 * MOST) controls.values().removeIf(c -> c.count() > 0 && other.find(c.name()) == null);
+        for (Control theirs : other.controls.values()) follow(theirs, told);
+    }
+
+    private void follow(Control theirs, Follower told) {
+        long count = theirs.count();
+        Control mine = controls.get(theirs.name());
+        if (count == (mine == null ? 0 : mine.count())) return;
+        if (mine == null) controls.put(theirs.name(), mine = new Control(theirs.name()));
+        long have = mine.count();
+        if (have == 0 || count < have || count - have > Control.RECENT / 2) {
+            mine.state(theirs.state());
+            told.stands(mine);
+            return;
+        }
+        for (long i = have; i < count; i++) {
+            double value = theirs.valueAt(i);
+            double turn = i == count - 1 ? theirs.turned() - mine.turned() : 0;
+            mine.take(value, turn);
+            told.came(mine, value, turn);
+        }
+    }
+
+    /** Puts a control as it stood, as it is read from a recording. */
+    public void stand(String name, double[] state) {
+        controls.computeIfAbsent(name, Control::new).state(state);
     }
 
     /** A control, whether anything has come from it yet or not; null when there is no more room. */

@@ -1,6 +1,7 @@
 package gloaming.play;
 
 import gloaming.desk.BoundControl;
+import gloaming.desk.Control;
 import gloaming.desk.Outbox;
 import gloaming.flow.Crew;
 import gloaming.flow.Noted;
@@ -8,6 +9,9 @@ import gloaming.flow.Picture;
 import gloaming.look.Look;
 import gloaming.picture.kernel.Exit;
 import gloaming.sound.Band;
+import gloaming.sound.Sound;
+import gloaming.tape.Tape;
+import java.util.BitSet;
 import java.util.List;
 import java.util.concurrent.locks.LockSupport;
 
@@ -81,6 +85,18 @@ final class FrameLoop {
     private boolean airs;
 
     private float mixLight;
+    private final Tape tape;
+    /** Whether the beat was moved by others than itself since the frame before. */
+    private boolean moved;
+
+    /** The sound that was told last. */
+    private Sound told;
+
+    /** Which lanes were watched in the frame before, by their places in these. */
+    private final BitSet watched = new BitSet();
+
+    private List<Plan.LaneRun> watchedOf;
+    private long printed;
 
     /** A loop that goes on at frame {@code frame}. */
     FrameLoop(LivePlayer live, Player player, Crew crew, long frame) {
@@ -88,6 +104,9 @@ final class FrameLoop {
         this.player = player;
         this.crew = crew;
         this.frame = frame;
+        tape = live.tape;
+        // A loop that goes on for another does not do so to the bit.
+        if (frame > 0) tape.broken();
         rewound = live.request().rewinds();
         placed = frame == 0 ? null : live.request().placing();
         eyes = new PreviewTap(live, this, player);
@@ -275,7 +294,7 @@ final class FrameLoop {
     }
 
     private void desk() {
-        live.obey(player.beats());
+        moved |= live.obey(player.beats());
         for (BoundControl grip : player.plan().acts) {
             long presses = grip.act();
             // Two presses between two frames are still two.
@@ -286,6 +305,8 @@ final class FrameLoop {
     private void frame(Request now, long steps) {
         long started = System.nanoTime();
         Look look = now.look();
+        // What comes in while the frame is made comes with the next one.
+        player.inbox.follow(live.inbox(), tape);
         take(now);
         desk();
         double step = steps / look.rate();
@@ -296,6 +317,7 @@ final class FrameLoop {
         Pace pace = live.pace;
         hear(now);
         eyes.begin();
+        tell(now, dt, width, height);
         player.library(now.library());
         player.outbox(now.onAir() ? live.outbox() : Outbox.NOWHERE);
         Picture mix = player.play(new Moment(frame, pace.time, dt, pace.sound), width, height, now.sound(), eyes);
@@ -305,6 +327,7 @@ final class FrameLoop {
             live.pictures++;
             glance(mix, step);
             leave(null, mix);
+            print(mix);
         }
         double ms = (System.nanoTime() - started) / 1e6;
         exitMs += (left / 1e6 - exitMs) * 0.1;
@@ -350,13 +373,16 @@ final class FrameLoop {
         Look look = now.look();
         if (look != playing) {
             // Another look's steps may have the same ids; what they remember is not this one's.
-            if (now.number() != shown || playing == null) {
+            boolean anew = now.number() != shown || playing == null;
+            Glide glide = anew || now.glide() == glided ? null : now.glide();
+            if (anew) {
                 player.begin(look);
                 keeper.another();
             } else {
-                player.load(look, now.glide() == glided ? null : now.glide());
+                player.load(look, glide);
                 keeper.edited();
             }
+            tell(look, anew, glide);
             shown = now.number();
             glided = now.glide();
             playing = look;
@@ -366,6 +392,8 @@ final class FrameLoop {
         if (now.rewinds() == rewound) return;
         rewound = now.rewinds();
         player.rewind(now.leader() == null);
+        tape.forget();
+        moved = true;
         planned();
         live.pace.time = 0;
         if (now.leader() == null) live.pace.sound = 0;
@@ -377,6 +405,7 @@ final class FrameLoop {
         placed = at;
         if (!Double.isNaN(at.time())) {
             player.rewind(false);
+            tape.forget();
             planned();
             live.pace.time = at.time();
             frame = Math.round(at.time() * playing.rate());
@@ -384,7 +413,56 @@ final class FrameLoop {
         if (!Double.isNaN(at.sound())) {
             live.pace.sound = at.sound();
             player.beats().leap(at.sound());
+            moved = true;
         }
+    }
+
+    private void tell(Look look, boolean anew, Glide glide) {
+        if (glide == null) tape.look(look, anew, 0, false, 0);
+        else tape.look(look, anew, glide.time(), glide.beats(), glide.way().ordinal());
+    }
+
+    /** Writes down what this frame depends on. */
+    private void tell(Request now, double dt, int width, int height) {
+        if (tape.asked()) {
+            tape.fromTheMiddle();
+            tell(playing, true, null);
+            for (Control control : player.inbox.controls()) tape.stands(control);
+            moved = true;
+            told = null;
+            watchedOf = null;
+        }
+        if (now.sound() != told) {
+            told = now.sound();
+            tape.sound(told);
+        }
+        if (moved) tape.beats(player.beats());
+        moved = false;
+        watching();
+        tape.frame(begun, frame, live.pace.time, dt, live.pace.sound, width, height, eyes.sees());
+    }
+
+    private void watching() {
+        List<Plan.LaneRun> lanes = player.plan().lanes;
+        boolean same = watchedOf == lanes;
+        for (int i = 0; i < lanes.size(); i++) {
+            boolean is = eyes.watches(lanes.get(i).lane.id());
+            same &= watched.get(i) == is;
+            watched.set(i, is);
+        }
+        if (same) return;
+        watchedOf = lanes;
+        tape.watched(watched.stream()
+                .filter(i -> i < lanes.size())
+                .mapToObj(i -> lanes.get(i).lane.id())
+                .toList());
+    }
+
+    /** Now and then what a picture came to is written down too. */
+    private void print(Picture mix) {
+        if (begun - printed < live.printsEvery) return;
+        printed = begun;
+        tape.print(Print.of(mix));
     }
 
     /** Goes by the sound of whoever leads. */
@@ -392,8 +470,13 @@ final class FrameLoop {
         if (now.leader() == null || now.paused()) return;
         double leads = now.leader().now();
         // It was taken to its start, or to another place.
-        if (leads < live.pace.sound - LEAP && leads < LEAP) player.beats().rewind();
-        else if (Math.abs(leads - live.pace.sound) > LEAP) player.beats().leap(leads);
+        if (leads < live.pace.sound - LEAP && leads < LEAP) {
+            player.beats().rewind();
+            moved = true;
+        } else if (Math.abs(leads - live.pace.sound) > LEAP) {
+            player.beats().leap(leads);
+            moved = true;
+        }
         live.pace.sound = leads;
     }
 

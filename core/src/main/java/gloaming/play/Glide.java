@@ -19,6 +19,18 @@ public final class Glide {
         this.way = way;
     }
 
+    double time() {
+        return time;
+    }
+
+    boolean beats() {
+        return beats;
+    }
+
+    Snapshots.Way way() {
+        return way;
+    }
+
     /** Begins at a moment of show time, unless it did. */
     void begin(double now, double tempo) {
         if (!Double.isNaN(start)) return;

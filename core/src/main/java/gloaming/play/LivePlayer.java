@@ -11,6 +11,7 @@ import gloaming.look.Look;
 import gloaming.sound.BeatClock;
 import gloaming.sound.Sound;
 import gloaming.step.Catalogue;
+import gloaming.tape.Tape;
 import java.util.List;
 import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.ConcurrentLinkedQueue;
@@ -53,6 +54,12 @@ public final class LivePlayer implements AutoCloseable {
     final Pace pace = new Pace();
     volatile FrameStats board;
     volatile List<BoundSetting> held = List.of();
+    /** What comes in is written here. */
+    final Tape tape = new Tape();
+
+    /** Nanoseconds after which what a picture came to is written down once more. */
+    volatile long printsEvery = 1_000_000_000;
+
     volatile long made;
     volatile long pictures;
 
@@ -71,7 +78,7 @@ public final class LivePlayer implements AutoCloseable {
         this.acts = acts;
         Crew crew = new Crew(threads);
         Player player = new Player(catalogue, crew);
-        player.inRealTime().desk(inbox, outbox);
+        player.inRealTime().desk(new Inbox(), outbox);
         loop = new FrameLoop(this, player, crew, 0);
         watch = new PlayerWatch(this);
     }
@@ -254,6 +261,16 @@ public final class LivePlayer implements AutoCloseable {
         courier = thread;
     }
 
+    /** What comes in, for whoever keeps it. */
+    public Tape tape() {
+        return tape;
+    }
+
+    /** What pictures come to is written down so often, in seconds; each of them at 0. */
+    public void prints(double seconds) {
+        printsEvery = Math.round(seconds * 1e9);
+    }
+
     /** What was heard, for whoever draws it. */
     public AudioMeter ears() {
         return ears;
@@ -270,11 +287,14 @@ public final class LivePlayer implements AutoCloseable {
         else orders.add(order);
     }
 
-    void obey(BeatClock beats) {
+    /** Does what was asked of the beat; false where nothing was. */
+    boolean obey(BeatClock beats) {
+        boolean any = !orders.isEmpty();
         for (Consumer<BeatClock> order = orders.poll(); order != null; order = orders.poll()) {
             ordered.decrementAndGet();
             order.accept(beats);
         }
+        return any;
     }
 
     /** Beats of the show now, between frames too. */

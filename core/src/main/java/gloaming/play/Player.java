@@ -170,7 +170,7 @@ public final class Player {
     }
 
     /** Forgets all memory; the beat goes back to its start too where {@code beat} says so. */
-    void rewind(boolean beat) {
+    public void rewind(boolean beat) {
         if (plan != null) plan = new Plan(plan.look, plan.field, catalogue, rules, inbox, null, null);
         if (beat) beats.rewind();
     }

@@ -66,6 +66,44 @@ public final class BeatClock {
         held = other.held;
     }
 
+    /** All that it goes by, as numbers. */
+    public double[] state() {
+        double[] all = java.util.Arrays.copyOf(taps, TAPS + 12);
+        int i = TAPS;
+        all[i++] = tapped;
+        all[i++] = hand ? 1 : 0;
+        all[i++] = handTempo;
+        all[i++] = midiTempo;
+        all[i++] = beat;
+        all[i++] = tempo;
+        all[i++] = leader.ordinal();
+        all[i++] = baseBeat;
+        all[i++] = baseTime;
+        all[i++] = away;
+        all[i++] = nudged;
+        all[i] = held;
+        return all;
+    }
+
+    /** Stands as a clock stood when it gave this. */
+    public void state(double[] as) {
+        if (as.length != TAPS + 12) throw new IllegalArgumentException(as.length + " numbers are no clock");
+        System.arraycopy(as, 0, taps, 0, TAPS);
+        int i = TAPS;
+        tapped = (int) as[i++];
+        hand = as[i++] != 0;
+        handTempo = as[i++];
+        midiTempo = as[i++];
+        beat = as[i++];
+        tempo = as[i++];
+        leader = Leader.values()[Math.clamp((int) as[i++], 0, Leader.values().length - 1)];
+        baseBeat = as[i++];
+        baseTime = as[i++];
+        away = as[i++];
+        nudged = as[i++];
+        held = as[i];
+    }
+
     /** What is heard goes on from another place: beats count on from here, and a known tempo's fall where they do there. */
     public void leap(double time) {
         double next = beat;

@@ -1,0 +1,188 @@
+package gloaming.again;
+
+import gloaming.desk.Inbox;
+import gloaming.desk.Outbox;
+import gloaming.flow.Crew;
+import gloaming.flow.Flow;
+import gloaming.flow.Picture;
+import gloaming.library.Library;
+import gloaming.look.Look;
+import gloaming.look.Snapshots;
+import gloaming.play.Glide;
+import gloaming.play.Moment;
+import gloaming.play.Onlooker;
+import gloaming.play.Player;
+import gloaming.play.Print;
+import gloaming.sound.Louder;
+import gloaming.sound.Sound;
+import gloaming.step.Catalogue;
+import gloaming.tape.SetFile;
+import gloaming.tape.TapeEvent;
+import gloaming.tape.TapeReader;
+import java.util.ArrayDeque;
+import java.util.Set;
+import java.util.function.Function;
+
+/** One player of a set, played again from its tape. One thread at a time. */
+public final class TapePlayer {
+    /**
+     * How pictures compare with what they were when it was recorded, of those that were looked at.
+     *
+     * @param firstOther seconds of the look's time at the first that was another, or not a number
+     */
+    public record Compared(int same, int others, double firstOther) {
+        static final Compared NONE = new Compared(0, 0, Double.NaN);
+    }
+
+    private final Player player;
+    private final Inbox inbox = new Inbox();
+    private final Function<String, Sound> sounds;
+    private final ArrayDeque<SetFile.Piece> pieces = new ArrayDeque<>();
+    private final SetFile.Looks looks = new SetFile.Looks();
+    private final TapeReader reader = new TapeReader();
+    private Set<String> watched = Set.of();
+    private final int width;
+    private final int height;
+    private TapeEvent.Frame ahead;
+    private Look look;
+    private Sound sound = Sound.SILENCE;
+    private Picture picture;
+    private double time;
+    private boolean exact = true;
+    private Compared compared = Compared.NONE;
+
+    /**
+     * @param sounds what was heard, by its name
+     * @param width and height of its pictures, or 0 for those they had
+     */
+    public TapePlayer(Crew crew, Library library, Function<String, Sound> sounds, int width, int height) {
+        this.sounds = sounds;
+        this.width = width;
+        this.height = height;
+        player = new Player(Catalogue.all(), crew);
+        player.desk(inbox, Outbox.NOWHERE);
+        player.library(library);
+    }
+
+    /** Takes up the next piece of its tape. */
+    void add(SetFile.Piece piece) {
+        pieces.add(piece);
+    }
+
+    /** Whether the set has all that it went through, from its beginning. */
+    public boolean exact() {
+        return exact;
+    }
+
+    public Compared compared() {
+        return compared;
+    }
+
+    /** Its last picture, valid until it plays on; null before the first. */
+    public Picture picture() {
+        return picture;
+    }
+
+    /** The look it plays, or null. */
+    public Look look() {
+        return look;
+    }
+
+    /** Plays all frames that began up to a moment of the recording's clock; told of each that was seen. */
+    public void until(long nanos, Runnable seen) {
+        while (true) {
+            if (ahead != null) {
+                if (ahead.nanos() > nanos) return;
+                play(ahead, seen);
+                ahead = null;
+            }
+            TapeEvent event = next();
+            if (event == null) return;
+            take(event);
+        }
+    }
+
+    private TapeEvent next() {
+        for (TapeEvent event = reader.next(); ; event = reader.next()) {
+            if (event != null) return event;
+            SetFile.Piece piece = pieces.poll();
+            if (piece == null) return null;
+            if (piece.kind() == SetFile.Kind.LOOK) looks.add(piece.bytes());
+            else reader.feed(piece.bytes());
+        }
+    }
+
+    private void take(TapeEvent event) {
+        switch (event) {
+            case TapeEvent.LookIs e -> look(e);
+            case TapeEvent.Forget e -> player.rewind(false);
+            case TapeEvent.Beats e -> player.beats().state(e.state());
+            case TapeEvent.SoundIs e -> {
+                Sound plain = sounds.apply(e.name());
+                sound = e.gain() == 1 ? plain : new Louder(plain, e.gain());
+            }
+            case TapeEvent.ControlIs e -> inbox.stand(e.name(), e.state());
+            case TapeEvent.Value e -> inbox.arrive(e.control(), e.value(), e.turn());
+            case TapeEvent.Watched e -> {
+                watched = e.lanes();
+            }
+            case TapeEvent.Frame e -> ahead = e;
+            case TapeEvent.Print e -> compare(e.value());
+            case TapeEvent.Middle e -> exact = false;
+            case TapeEvent.Broken e -> exact = false;
+        }
+    }
+
+    private void look(TapeEvent.LookIs e) {
+        look = looks.take(e.number());
+        Snapshots.Way[] ways = Snapshots.Way.values();
+        Glide glide = e.seconds() <= 0
+                ? null
+                : new Glide(e.seconds(), e.beats(), ways[Math.clamp(e.way(), 0, ways.length - 1)]);
+        if (e.anew()) player.begin(look);
+        else player.load(look, glide);
+    }
+
+    private void play(TapeEvent.Frame f, Runnable seen) {
+        if (look == null) return;
+        time = f.time();
+        Moment moment = new Moment(f.index(), f.time(), f.dt(), f.sound());
+        Picture made = player.play(
+                moment, width > 0 ? width : f.width(), height > 0 ? height : f.height(), sound, onlooker(f.seen()));
+        if (!f.seen()) return;
+        picture = made;
+        seen.run();
+    }
+
+    private void compare(int print) {
+        if (width > 0 || picture == null) return;
+        boolean same = Print.of(picture) == print;
+        boolean first = !same && Double.isNaN(compared.firstOther());
+        compared = new Compared(
+                compared.same() + (same ? 1 : 0),
+                compared.others() + (same ? 0 : 1),
+                first ? time : compared.firstOther());
+    }
+
+    private Onlooker onlooker(boolean sees) {
+        return new Onlooker() {
+            @Override
+            public boolean sees() {
+                return sees;
+            }
+
+            @Override
+            public boolean watches(String lane) {
+                return watched.contains(lane);
+            }
+
+            @Override
+            public boolean wants(int index, String step) {
+                return false;
+            }
+
+            @Override
+            public void see(int index, String step, Flow out) {}
+        };
+    }
+}

@@ -1,0 +1,53 @@
+package gloaming.tape;
+
+import java.util.Set;
+
+/** What a tape tells, in the order in which it was. */
+public sealed interface TapeEvent {
+    int LOOK = 1;
+    int FORGET = 2;
+    int BEATS = 3;
+    int SOUND = 4;
+    int CONTROL = 5;
+    int VALUE = 6;
+    int TURN = 7;
+    int WATCHED = 8;
+    int FRAME = 9;
+    int PRINT = 10;
+    int MIDDLE = 11;
+    int BROKEN = 12;
+
+    int SEEN = 1;
+    int TIME_GOES_ON = 4;
+    int SAME_STEP = 8;
+    int SOUND_GOES_ON = 16;
+    int SAME_SIZE = 32;
+
+    /** @param number the look's among those of the player */
+    record LookIs(int number, boolean anew, double seconds, boolean beats, int way) implements TapeEvent {}
+
+    record Forget() implements TapeEvent {}
+
+    record Beats(double[] state) implements TapeEvent {}
+
+    /** @param gain by how much it is louder */
+    record SoundIs(String name, double gain) implements TapeEvent {}
+
+    record ControlIs(String name, double[] state) implements TapeEvent {}
+
+    record Value(String control, double value, double turn) implements TapeEvent {}
+
+    record Watched(Set<String> lanes) implements TapeEvent {}
+
+    /** @param nanos when it began, by the clock of the machine that recorded it */
+    record Frame(long nanos, long index, double time, double dt, double sound, int width, int height, boolean seen)
+            implements TapeEvent {}
+
+    record Print(int value) implements TapeEvent {}
+
+    /** What moved before this is not known. */
+    record Middle() implements TapeEvent {}
+
+    /** From here on the pictures were not what the tape gives. */
+    record Broken() implements TapeEvent {}
+}
