@@ -53,7 +53,7 @@ public final class TapePlayer {
 
     /**
      * @param sounds what was heard, by its name
-     * @param width and height of its pictures, or 0 for those they had
+     * @param width and height into which its pictures fit, or 0 for the sizes they had
      */
     public TapePlayer(Crew crew, Library library, Function<String, Sound> sounds, int width, int height) {
         this.sounds = sounds;
@@ -147,8 +147,10 @@ public final class TapePlayer {
         if (look == null) return;
         time = f.time();
         Moment moment = new Moment(f.index(), f.time(), f.dt(), f.sound());
-        Picture made = player.play(
-                moment, width > 0 ? width : f.width(), height > 0 ? height : f.height(), sound, onlooker(f.seen()));
+        double fits = Math.min((double) width / look.width(), (double) height / look.height());
+        int w = width > 0 ? Math.max(1, (int) Math.round(look.width() * fits)) : f.width();
+        int h = height > 0 ? Math.max(1, (int) Math.round(look.height() * fits)) : f.height();
+        Picture made = player.play(moment, w, h, sound, onlooker(f.seen()));
         if (!f.seen()) return;
         picture = made;
         seen.run();

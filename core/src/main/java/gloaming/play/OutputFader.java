@@ -1,8 +1,15 @@
 package gloaming.play;
 
+import java.util.function.Consumer;
+
 /** How far the output is faded up, from 0 to 1; anybody may ask and fade, at any time. */
 public final class OutputFader {
-    private record Ramp(double from, double to, long since, double seconds) {
+    /**
+     * A way of the light.
+     *
+     * @param since when it began, by the clock of nanoseconds
+     */
+    public record Ramp(double from, double to, long since, double seconds) {
         double at(long nanos) {
             if (seconds <= 0) return to;
             double part = Math.clamp((nanos - since) / 1e9 / seconds, 0.0, 1.0);
@@ -12,6 +19,7 @@ public final class OutputFader {
 
     private static final double LONGEST = 60;
 
+    private volatile Consumer<Ramp> witness = ramp -> {};
     private volatile Ramp ramp = new Ramp(1, 1, 0, 0);
 
     /** Fades to {@code light} from where it is; all the way from black to full would take {@code seconds}. */
@@ -20,6 +28,17 @@ public final class OutputFader {
         double from = ramp.at(now);
         double to = Math.clamp(light, 0, 1);
         ramp = new Ramp(from, to, now, Math.clamp(seconds, 0, LONGEST) * Math.abs(to - from));
+        witness.accept(ramp);
+    }
+
+    /** Who is told of each way of the light; brief. */
+    public void witness(Consumer<Ramp> witness) {
+        this.witness = witness;
+    }
+
+    /** The way it is on, or was last. */
+    public Ramp ramp() {
+        return ramp;
     }
 
     /** To black, or back up from there. */

@@ -31,10 +31,27 @@ public final class Programme {
         }
     }
 
+    /** Told what the audience sees otherwise from now on; brief. */
+    public interface Witness {
+        void took(State state);
+
+        void froze(boolean on);
+    }
+
+    private static final Witness NOBODY = new Witness() {
+        @Override
+        public void took(State state) {}
+
+        @Override
+        public void froze(boolean on) {}
+    };
+
     private final OutputFader light = new OutputFader();
+    private volatile Witness witness = NOBODY;
     private volatile State state;
     private volatile boolean frozen;
     private volatile boolean calm;
+    private volatile Film film;
 
     public Programme(LivePlayer first) {
         state = new State(first, null, System.nanoTime(), 0, 0, Crossing.FADE);
@@ -52,9 +69,15 @@ public final class Programme {
         return light;
     }
 
+    /** Who is told of takes and freezes. */
+    public void witness(Witness witness) {
+        this.witness = witness;
+    }
+
     /** Holds what the audience sees as it is now, whatever plays behind it; or lets it go on. */
     public void freeze(boolean on) {
         frozen = on;
+        witness.froze(on);
     }
 
     public boolean frozen() {
@@ -68,6 +91,15 @@ public final class Programme {
 
     public boolean calm() {
         return calm;
+    }
+
+    /** The audience sees a film from its first picture on, or with null what is on air. */
+    public void film(Film film) {
+        this.film = film;
+    }
+
+    public Film film() {
+        return film;
     }
 
     /** Puts another player on air by a fade. */
@@ -91,6 +123,7 @@ public final class Programme {
                 Math.clamp(seconds, 0, LONGEST),
                 was.number + 1,
                 crossing);
+        witness.took(state);
     }
 
     /** The player before is not needed any more. */

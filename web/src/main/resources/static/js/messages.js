@@ -28,7 +28,7 @@
 /** @typedef {{format: BoothFormat, width: number, folder: string, countdown: number, flash: number}} Booth */
 /** @typedef {'png'|'jpeg'} BoothFormat */
 /** @typedef {{do: 'sheet-back', n?: number, again?: boolean}} FromPageSheetBack */
-/** @typedef {FromPageGo|FromPageGoTo|FromPageChoose|FromPageGoBackOne|FromPageHold|FromPageFreeze|FromPageSafe|FromPageLight|FromPagePhotograph|FromPageEndEvening} FromPageAct */
+/** @typedef {FromPageGo|FromPageGoTo|FromPageChoose|FromPageGoBackOne|FromPageHold|FromPageFreeze|FromPageSafe|FromPageLight|FromPagePhotograph|FromPageEndEvening|FromPageRecord|FromPageShowAgain|FromPageEndAgain} FromPageAct */
 /** @typedef {{do: 'go'}} FromPageGo */
 /** @typedef {{do: 'go-to', cue: string}} FromPageGoTo */
 /** @typedef {{do: 'choose', cue?: string|null}} FromPageChoose */
@@ -39,6 +39,9 @@
 /** @typedef {{do: 'light', to?: number|null, seconds?: number}} FromPageLight */
 /** @typedef {{do: 'photograph'}} FromPagePhotograph */
 /** @typedef {{do: 'end-evening'}} FromPageEndEvening */
+/** @typedef {{do: 'record', on?: boolean}} FromPageRecord */
+/** @typedef {{do: 'show-again', set: string, from?: number, to?: number|null}} FromPageShowAgain */
+/** @typedef {{do: 'end-again'}} FromPageEndAgain */
 /** @typedef {FromPageEdit|FromPageUndo|FromPageRedo|FromPageAddStep|FromPageExample|FromPageWrap|FromPageKeepKit|FromPageLayKit|FromPageRenewKit|FromPageRemember|FromPageThrow|FromPageRecall|FromPageUseSet|FromPageUnwrap|FromPageOwnKit|FromPageKnob|FromPageRead|FromPageBring|FromPageDuplicateStep|FromPageDuplicateLane|FromPagePaste|FromPageAddLayer|FromPageFollow|FromPageFollowLayer|FromPageKeys|FromPageWrite|FromPageGoBack|FromPageFormula|FromPageBind|FromPageUnbind|FromPageChangeBinding|FromPageLift|FromPageArrange} FromPageChange */
 /** @typedef {{do: 'edit', n?: number, gesture?: number, edit: Edit}} FromPageEdit */
 /** @typedef {EditRename|EditFormat|EditAddLane|EditRemoveLane|EditMoveLane|EditRenameLane|EditSetClock|EditSetLookClock|EditSetDesk|EditAddStep|EditRemoveStep|EditMoveStep|EditLabelStep|EditBypass|EditSet|EditWrite|EditSetFollow|EditSetFormula|EditSetRead|EditAddLayer|EditRemoveLayer|EditMoveLayer|EditChangeLayer|EditAddSnapshot|EditRemoveSnapshot|EditMoveSnapshot|EditChangeSnapshot|EditSetApart|EditSetField|EditAddKit|EditRemoveKit|EditChangeKit|EditRebuild|EditSeveral} Edit */
@@ -201,7 +204,7 @@
 /** @typedef {{is: 'choices', looks: CueLook[], sounds: Named[], pictures: Named[]}} ToPageChoices */
 /** @typedef {{id: string, name: string, snapshots: Named[]}} CueLook */
 /** @typedef {{id: string, name: string}} Named */
-/** @typedef {{is: 'evening', now: string, next: string, playing: string, other: boolean, waiting: number, ready: boolean, held: boolean, frozen: boolean, light: number, wanted: number, section: number, show: number, since: string, tempo: number, beat: number, bar: number, frameMs: number, budgetMs: number, scale: number, flashes: number, reds: number, clock: string, photo: string, says: string, trouble: string}} ToPageEvening */
+/** @typedef {{is: 'evening', now: string, next: string, playing: string, other: boolean, waiting: number, ready: boolean, held: boolean, frozen: boolean, light: number, wanted: number, section: number, show: number, since: string, tempo: number, beat: number, bar: number, frameMs: number, budgetMs: number, scale: number, flashes: number, reds: number, clock: string, photo: string, records: boolean, recording: string, again: string, says: string, trouble: string}} ToPageEvening */
 /** @typedef {{is: 'times', all: Named[]}} ToPageTimes */
 /** @typedef {{is: 'countdown', left: number}} ToPageCountdown */
 /** @typedef {{is: 'flash', after: number, seconds: number}} ToPageFlash */

@@ -15,10 +15,11 @@ const svg = /** @type {SVGSVGElement} */ (root.querySelector('.tide svg'));
 const NOWHERE = /** @type {import('./messages.js').ToPageEvening} */ ({
   is: 'evening', now: '', next: '', playing: '', other: false, waiting: -1, ready: false, held: false, frozen: false, light: 1, wanted: 1,
   section: -1, show: -1, since: '', tempo: 96, beat: 0, bar: 1, frameMs: 0, budgetMs: 33, scale: 1, flashes: 0, reds: 0, clock: '', photo: '',
+  records: false, recording: '', again: '',
   says: '', trouble: '',
 });
 /** What goes on all the time is painted, and is no news to the rest of the page. */
-const PAINTED = { section: 0, show: 0, tempo: 0, beat: 0, bar: 0, light: 0, frameMs: 0, clock: '' };
+const PAINTED = { recording: '', section: 0, show: 0, tempo: 0, beat: 0, bar: 0, light: 0, frameMs: 0, clock: '' };
 /** A foot pedal sends one of these for its press. */
 const GO = new Set(['Enter', ' ', 'PageDown']);
 const BACK = new Set(['Backspace', 'PageUp']);
@@ -44,7 +45,8 @@ function show(canvas, bitmap, light) {
 
 Alpine.data('playing', () => ({
   ...eveningParts(page),
-  m: { next: '', held: false, frozen: false },
+  m: { next: '', held: false, frozen: false, records: false },
+  recording: '',
   state: NOWHERE,
 
   init() {
@@ -80,11 +82,12 @@ Alpine.data('playing', () => ({
     paint('flashes', String(Math.max(now.flashes, now.reds)));
     paint('spent', `${now.frameMs.toFixed(0)} / ${now.budgetMs.toFixed(0)} ms`);
     paint('clock', now.clock);
+    if (this.recording !== now.recording) this.recording = now.recording;
     paint('section', spoken(Math.max(0, now.section)));
     const next = { ...now, waiting: Math.ceil(now.waiting) };
     if (JSON.stringify({ ...next, ...PAINTED }) !== JSON.stringify({ ...this.state, ...PAINTED })) {
       this.state = next;
-      this.m = { next: now.next, held: now.held, frozen: now.frozen };
+      this.m = { next: now.next, held: now.held, frozen: now.frozen, records: now.records };
       this.draw();
     } else if (Math.floor(before.section) !== Math.floor(now.section)) this.draw();
   },
@@ -102,10 +105,11 @@ Alpine.data('playing', () => ({
   get began() { return this.state.show >= 0; },
   get fine() { return this.state.wanted > 0 && !this.state.frozen; },
   get dark() { return this.state.wanted < 0.5; },
-  get sign() { return this.lost ? 'not answering' : this.dark ? 'black' : this.state.frozen ? 'frozen' : 'on air'; },
+  get sign() { return this.lost ? 'not answering' : this.state.again ? 'a set' : this.dark ? 'black' : this.state.frozen ? 'frozen' : 'on air'; },
   get frameClass() { return this.state.frozen ? 'frozen' : this.dark ? 'dark' : ''; },
   get over() {
     if (this.lost) return 'The program does not answer; the last picture is shown.';
+    if (this.state.again) return `The audience sees ${this.state.again}`;
     return this.dark ? 'Black: the audience sees nothing' : this.state.frozen ? 'Frozen' : '';
   },
   get nowName() { return this.state.now && !this.state.other ? this.called(this.cue(this.state.now)) : this.state.playing || 'Nothing'; },
@@ -137,6 +141,8 @@ Alpine.data('playing', () => ({
   get safeTitle() { return this.hasSafe ? `At once: ${this.lookName(this.sheet.safe)}` : 'The run sheet names no safe look'; },
   get flashing() { return this.state.flashes > 3 || this.state.reds > 3; },
   get wrong() { return this.state.says || this.state.trouble; },
+  get recordText() { return this.recording || 'not recorded'; },
+  get recordTitle() { return this.m.records ? 'What comes in is recorded; R ends it' : 'R records what comes in, beside the show'; },
   get photoText() { return this.state.photo || 'photograph'; },
 
   // What it asks for
@@ -151,6 +157,7 @@ Alpine.data('playing', () => ({
   freeze() { live.send({ do: 'freeze', on: !m.frozen }); },
   safe() { live.send({ do: 'safe' }); },
   black() { live.send({ do: 'light', to: m.wanted < 0.5 ? 1 : 0, seconds: 0 }); },
+  record() { live.send({ do: 'record', on: !m.records }); },
   photograph() { live.send({ do: 'photograph' }); },
   /** The one before or after what comes next. @param {number} by */
   step(by) {
@@ -167,7 +174,7 @@ Alpine.data('playing', () => ({
     const does = GO.has(event.key) ? () => this.go()
       : BACK.has(event.key) ? () => this.back()
         : way ? () => this.take(way.to)
-          : { b: () => this.black(), f: () => this.freeze(), s: () => this.safe(), h: () => this.hold(), p: () => this.photograph(),
+          : { b: () => this.black(), f: () => this.freeze(), s: () => this.safe(), h: () => this.hold(), p: () => this.photograph(), r: () => this.record(),
             arrowleft: () => this.step(-1), arrowright: () => this.step(1), arrowup: () => this.step(-1), arrowdown: () => this.step(1),
             escape: () => this.choose(null) }[event.key.toLowerCase()];
     if (!does) return;

@@ -6,7 +6,7 @@ import picocli.CommandLine.Command;
 /** The command line: one class a command. */
 @Command(
         name = "gloaming",
-        subcommands = {Start.class, Demo.class, Render.class, Shade.class, Hear.class},
+        subcommands = {Start.class, Demo.class, Render.class, Again.class, Shade.class, Hear.class},
         description = "Designs, programs and plays real-time visuals for shows.")
 public final class Gloaming {
     private Gloaming() {}

@@ -58,6 +58,8 @@ public class Conductor {
     private final CueActs acts;
     private final Photographs photographs;
     private final EveningMemory memory;
+    private final SetRecorder recorder;
+    private final SetStage stage;
     private final ArrayBlockingQueue<Runnable> asked = new ArrayBlockingQueue<>(MOST_ACTS);
     private final Thread thread;
     private volatile Stand stand = Stand.NOTHING;
@@ -95,7 +97,11 @@ public class Conductor {
             Journal journal,
             CueActs acts,
             Photographs photographs,
-            EveningMemory memory) {
+            EveningMemory memory,
+            SetRecorder recorder,
+            SetStage stage) {
+        this.stage = stage;
+        this.recorder = recorder;
         this.photographs = photographs;
         this.house = house;
         this.shows = shows;
@@ -166,6 +172,9 @@ public class Conductor {
                 case FromPage.Safe m -> safe();
                 case FromPage.Photograph m -> photographs.ask(show, sheet.booth());
                 case FromPage.EndEvening m -> end();
+                case FromPage.Record m -> record(m.on());
+                case FromPage.ShowAgain m -> stage.begin(show, m.set(), m.from(), m.to());
+                case FromPage.EndAgain m -> stage.end();
                 case FromPage.Freeze m -> house.programme().freeze(m.on());
                 case FromPage.Light m -> {
                     acts.light(m.to(), m.seconds());
@@ -195,6 +204,8 @@ public class Conductor {
         run = new Run(last.cue(), since, at.beat(), null, null, 0, false, List.of(), first, 0, at);
         began.putAll(last.began());
         acts.resume(sheet.find(last.cue()), last);
+        record(true);
+        recorder.cue(last.cue(), nameOf(sheet.find(last.cue())));
     }
 
     private void run() {
@@ -282,6 +293,8 @@ public class Conductor {
         }
         run = turn.run();
         presses.forget();
+        if (began.isEmpty()) record(true);
+        recorder.cue(run.now(), nameOf(sheet.find(run.now())));
         began.put(run.now(), clock(LocalTime.now()));
         number++;
         standby.soon();
@@ -305,7 +318,18 @@ public class Conductor {
         acts.safe(sheet.safe());
     }
 
+    private void record(boolean on) {
+        if (on) recorder.begin(show, shows.show(show).map(Shows.ShowRow::name).orElse(""));
+        else recorder.end();
+    }
+
+    private String nameOf(Cue cue) {
+        if (!cue.name().isEmpty()) return cue.name();
+        return shows.look(sheet.lookAt(cue.id())).map(Shows.LookRow::name).orElse("");
+    }
+
     private void end() {
+        recorder.end();
         run = Run.BEFORE;
         began.clear();
         memory.forget();

@@ -63,7 +63,7 @@ class CueActs {
 
     private Crossing crossing(String show, Transition change) {
         Crossing.Grey order = change.way() == Transition.Way.ALONG ? orders.of(show, change.picture()) : null;
-        return new Crossing(change.way(), change.curve(), change.soft(), order);
+        return new Crossing(change.way(), change.curve(), change.soft(), change.picture(), order);
     }
 
     private void choose(String show, String medium) {

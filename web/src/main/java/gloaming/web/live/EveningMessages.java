@@ -22,6 +22,8 @@ class EveningMessages {
     private final SheetRoom sheets;
     private final Photographs photographs;
     private final Alarms alarms;
+    private final SetRecorder recorder;
+    private final SetStage stage;
     private long next;
     private long nextTimes;
 
@@ -31,7 +33,11 @@ class EveningMessages {
             Conductor conductor,
             SheetRoom sheets,
             Photographs photographs,
-            Alarms alarms) {
+            Alarms alarms,
+            SetRecorder recorder,
+            SetStage stage) {
+        this.stage = stage;
+        this.recorder = recorder;
         this.photographs = photographs;
         this.house = house;
         this.journal = journal;
@@ -108,6 +114,9 @@ class EveningMessages {
                 flashes[1],
                 "%02d:%02d".formatted(time.getHour(), time.getMinute()),
                 photographs.says(),
+                recorder.records(stand.show()),
+                recorder.says(),
+                stage.says(),
                 stand.says(),
                 trouble(player));
     }

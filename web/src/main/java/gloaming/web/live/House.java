@@ -2,6 +2,7 @@ package gloaming.web.live;
 
 import gloaming.desk.Inbox;
 import gloaming.desk.Outbox;
+import gloaming.library.Library;
 import gloaming.look.Edit;
 import gloaming.look.Look;
 import gloaming.look.Refused;
@@ -127,6 +128,11 @@ public class House {
         return own == null ? player() : own;
     }
 
+    /** All that play, the one on air first. */
+    List<Players.Playing> playing() {
+        return players.all();
+    }
+
     /** All looks that play, the one on air first. */
     public List<OpenLook> looks() {
         return players.all().stream().map(p -> p.look).toList();
@@ -191,7 +197,7 @@ public class House {
                 copy.like(clock);
                 player.beats(own -> own.like(copy));
             });
-        player.library(looks.beside(shelves.of(look.showId), look.showId));
+        player.library(library(look.showId));
         player.courier(courier);
         shows.remembered(SCALE + look.id).map(Double::parseDouble).ifPresent(player::scale);
         player.show(look.look());
@@ -396,6 +402,11 @@ public class House {
         refresh(look, look.apply(new Edit.Rename(name), 0));
         journal.flush();
         looks.changed(look.showId);
+    }
+
+    /** What looks of a show may show. */
+    Library library(String show) {
+        return looks.beside(shelves.of(show), show);
     }
 
     /** What the shows that play hear. */

@@ -1,6 +1,7 @@
 package gloaming.web.live;
 
 import gloaming.media.JpegEncoder;
+import gloaming.play.Film;
 import gloaming.play.FlashMeter;
 import gloaming.play.LivePlayer;
 import gloaming.play.OutputFade;
@@ -39,6 +40,8 @@ final class Screens {
         int shownHeight;
         /** When what stands frozen is sent once more. */
         long again;
+        /** The number of the picture of a film that was sent last. */
+        long filmed;
         /** Whether the picture on air has come since the last take; a screen that comes later has none of before to show. */
         boolean begun = true;
 
@@ -207,8 +210,23 @@ final class Screens {
         return true;
     }
 
+    /** The audience sees pictures from somewhere else. */
+    private boolean filmed(Screen screen) {
+        Film film = programme.film();
+        Film.Still still = film == null ? null : film.newest();
+        if (still == null) return false;
+        if (screen.now.ready()) screen.now.rest();
+        if (screen.before.ready()) screen.before.rest();
+        long now = System.nanoTime();
+        if (still.number() == screen.filmed && now < screen.again) return true;
+        screen.filmed = still.number();
+        screen.again = now + SMALL_NS;
+        send(screen, still.rgb(), still.width(), still.height());
+        return true;
+    }
+
     private void round(Screen screen) {
-        if (frozen(screen)) return;
+        if (frozen(screen) || filmed(screen)) return;
         boolean asked = screen.booth
                 ? photographs.waits()
                 : viewers.stream().anyMatch(v -> v.credit > 0 && v.most == screen.most);

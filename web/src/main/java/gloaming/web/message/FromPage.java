@@ -384,4 +384,16 @@ public sealed interface FromPage {
     /** The evening is over: the next one begins with the first cue. */
     @JsonTypeName("end-evening")
     record EndEvening() implements Act {}
+
+    /** What comes in is recorded from now on, or not any more. */
+    @JsonTypeName("record")
+    record Record(boolean on) implements Act {}
+
+    /** A set that was recorded is shown to the audience, from so many seconds after its beginning to so many, or to its end. */
+    @JsonTypeName("show-again")
+    record ShowAgain(String set, double from, @Maybe Double to) implements Act {}
+
+    /** The audience sees what is on air again. */
+    @JsonTypeName("end-again")
+    record EndAgain() implements Act {}
 }

@@ -1,0 +1,139 @@
+package gloaming.web.page;
+
+import gloaming.look.Refused;
+import gloaming.web.live.SetStage;
+import gloaming.web.store.Sets;
+import gloaming.web.store.Shows;
+import java.nio.charset.StandardCharsets;
+import java.time.LocalDateTime;
+import java.time.format.DateTimeFormatter;
+import java.util.List;
+import java.util.Locale;
+import org.springframework.core.io.FileSystemResource;
+import org.springframework.core.io.Resource;
+import org.springframework.http.ContentDisposition;
+import org.springframework.http.HttpHeaders;
+import org.springframework.http.MediaType;
+import org.springframework.http.ResponseEntity;
+import org.springframework.stereotype.Controller;
+import org.springframework.ui.Model;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.servlet.mvc.support.RedirectAttributes;
+
+/** The sets of a show that were recorded: shown to the audience again, taken along as files, removed. */
+@Controller
+class SetPages {
+    private static final DateTimeFormatter NAMED = DateTimeFormatter.ofPattern("yyyy-MM-dd HH.mm.ss");
+    private static final DateTimeFormatter SAID =
+            DateTimeFormatter.ofPattern("EEEE d MMMM yyyy, HH:mm:ss", Locale.ENGLISH);
+
+    /** One as the page has it. */
+    record SetRow(String name, String when, String length, String size, boolean recording) {}
+
+    private final Shows shows;
+    private final Sets sets;
+    private final SetStage stage;
+
+    SetPages(Shows shows, Sets sets, SetStage stage) {
+        this.shows = shows;
+        this.sets = sets;
+        this.stage = stage;
+    }
+
+    @GetMapping("/sets/{id}")
+    String sets(@PathVariable String id, Model model) {
+        model.addAttribute("show", show(id));
+        List<SetRow> rows = sets.of(id).stream().map(row -> row(id, row)).toList();
+        model.addAttribute("sets", rows);
+        model.addAttribute("shown", stage.says());
+        return "sets";
+    }
+
+    private SetRow row(String show, Sets.Row row) {
+        String when = SAID.format(LocalDateTime.parse(row.name().substring(0, 19), NAMED));
+        String length = "%d:%02d".formatted(row.seconds() / 60, row.seconds() % 60);
+        return new SetRow(
+                row.name(), when, length, "%.1f MB".formatted(row.bytes() / 1e6), stage.records(show, row.name()));
+    }
+
+    /** Shows a set to the audience, in place of what is on air. */
+    @PostMapping("/sets/{id}/show")
+    String show(
+            @PathVariable String id,
+            @RequestParam String set,
+            @RequestParam(defaultValue = "") String from,
+            @RequestParam(defaultValue = "") String to,
+            RedirectAttributes flash) {
+        try {
+            Double end = to.isBlank() ? null : seconds(to);
+            stage.begin(show(id).id(), set, from.isBlank() ? 0 : seconds(from), end);
+            flash.addFlashAttribute("done", "The outputs show it now; what is on air plays on behind it.");
+        } catch (Refused e) {
+            flash.addFlashAttribute("refused", e.getMessage());
+        }
+        return "redirect:/sets/" + id;
+    }
+
+    @PostMapping("/sets/{id}/end")
+    String end(@PathVariable String id) {
+        stage.end();
+        return "redirect:/sets/" + id;
+    }
+
+    @PostMapping("/sets/{id}/remove")
+    String remove(@PathVariable String id, @RequestParam String set, RedirectAttributes flash) {
+        try {
+            if (stage.records(show(id).id(), set)) throw new Refused("That set is being recorded.");
+            sets.remove(id, set);
+            flash.addFlashAttribute("done", "The set of " + set + " was removed.");
+            flash.addFlashAttribute("removed", set);
+        } catch (Refused e) {
+            flash.addFlashAttribute("refused", e.getMessage());
+        }
+        return "redirect:/sets/" + id;
+    }
+
+    @PostMapping("/sets/{id}/bring-back")
+    String bringBack(@PathVariable String id, @RequestParam String set, RedirectAttributes flash) {
+        try {
+            sets.bringBack(show(id).id(), set);
+        } catch (Refused e) {
+            flash.addFlashAttribute("refused", e.getMessage());
+        }
+        return "redirect:/sets/" + id;
+    }
+
+    @GetMapping("/sets/{id}/file")
+    ResponseEntity<Resource> file(@PathVariable String id, @RequestParam String set) {
+        Shows.ShowRow show = show(id);
+        return ResponseEntity.ok()
+                .contentType(MediaType.APPLICATION_OCTET_STREAM)
+                .header(
+                        HttpHeaders.CONTENT_DISPOSITION,
+                        ContentDisposition.attachment()
+                                .filename(show.name() + " " + set + ".set", StandardCharsets.UTF_8)
+                                .build()
+                                .toString())
+                .body(new FileSystemResource(sets.file(id, set)));
+    }
+
+    /** Seconds, or minutes and seconds as 3:20. */
+    private static double seconds(String text) {
+        String[] parts = text.trim().split(":");
+        try {
+            double all = 0;
+            for (String part : parts) all = all * 60 + Double.parseDouble(part);
+            if (parts.length <= 3 && all >= 0 && all < 1e6) return all;
+        } catch (NumberFormatException e) {
+            // Said below.
+        }
+        throw new Refused("\"" + text + "\" is no time; write seconds, or minutes and seconds as 3:20.");
+    }
+
+    private Shows.ShowRow show(String id) {
+        return shows.show(id).orElseThrow(() -> new Refused("That show is not there any more."));
+    }
+}

@@ -1,0 +1,178 @@
+package gloaming.web;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import gloaming.again.SetReplay;
+import gloaming.flow.Crew;
+import gloaming.library.Library;
+import gloaming.look.Look;
+import gloaming.look.LookJson;
+import gloaming.show.Cue;
+import gloaming.show.RunSheet;
+import gloaming.show.Span;
+import gloaming.show.Start;
+import gloaming.show.Transition;
+import gloaming.sound.HouseBand;
+import gloaming.sound.Sound;
+import gloaming.tape.SetFile;
+import gloaming.web.store.Sets;
+import gloaming.web.store.Sheets;
+import gloaming.web.store.Shows;
+import java.io.IOException;
+import java.io.InputStream;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.List;
+import org.junit.jupiter.api.AfterAll;
+import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+import tools.jackson.databind.JsonNode;
+
+/** An evening that is recorded while it is played, and made again from its file. */
+class SetsTest {
+    private static final HouseBand BAND = new HouseBand(11, 96);
+
+    @TempDir
+    static Path data;
+
+    private static Program program;
+    private static String show;
+    private static String moths;
+    private static String weir;
+
+    @BeforeAll
+    static void open() throws IOException {
+        program = new Program(0, data, false);
+        show = program.get(Shows.class).addShow("Mill rehearsal");
+        moths = look("lantern-moths");
+        weir = look("reed-bed");
+    }
+
+    @AfterAll
+    static void close() {
+        program.close();
+    }
+
+    private static String look(String name) throws IOException {
+        try (InputStream in = SetsTest.class.getResourceAsStream("/demo/" + name + ".json")) {
+            Look look = LookJson.read(new String(in.readAllBytes(), StandardCharsets.UTF_8));
+            return program.get(Shows.class)
+                    .addLook(show, look.withFormat(160, 90, look.rate(), look.seed(), look.tempo()));
+        }
+    }
+
+    private static Cue cue(String id, String name, String look, double seconds) {
+        Transition change = new Transition(
+                seconds == 0 ? Transition.Way.CUT : Transition.Way.FADE,
+                new Span(seconds, Span.Unit.SECONDS),
+                null,
+                "",
+                0.2);
+        return new Cue(
+                id, name, "", 0, look, "", false, null, null, null, change, Start.KEY, 0, 0.5, false, "", List.of());
+    }
+
+    private static SetReplay replay(Crew crew, int width, int height) throws IOException {
+        Sets sets = program.get(Sets.class);
+        Path file = sets.file(show, sets.of(show).getFirst().name());
+        try (InputStream in = Files.newInputStream(file)) {
+            return new SetReplay(
+                    SetFile.read(in),
+                    crew,
+                    Library.EMPTY,
+                    name -> name.equals(BAND.name()) ? BAND : Sound.SILENCE,
+                    ref -> null,
+                    width,
+                    height);
+        }
+    }
+
+    @Test
+    void anEveningRecordsItselfAndGivesTheSamePicturesAgainHereAndOnTheOutputs() throws IOException {
+        program.get(Sheets.class)
+                .put(
+                        show,
+                        new RunSheet(
+                                List.of(cue("c1", "Dusk", moths, 0), cue("c2", "Reeds", weir, 1.5)),
+                                "",
+                                0,
+                                4,
+                                false,
+                                null));
+        try (SocketPage page = new SocketPage(program, "?evening=" + show + "&page=evening-page-1");
+                SocketPage output = new SocketPage(program, "").say("{'do':'watch','most':4096}")) {
+            page.hear(
+                    "evening",
+                    e -> e.path("next").asString("").equals("c1")
+                            && e.path("ready").asBoolean());
+            page.say("{'do':'go'}");
+            page.hear("evening", e -> e.path("recording").asString("").startsWith("recording"));
+            acknowledged(output, 40);
+            page.hear(
+                    "evening",
+                    e -> e.path("next").asString("").equals("c2")
+                            && e.path("ready").asBoolean());
+            page.say("{'do':'go'}");
+            acknowledged(output, 90);
+            page.say("{'do':'light','to':0.5,'seconds':0}");
+            acknowledged(output, 10);
+            page.say("{'do':'end-evening'}");
+            JsonNode ended = page.hear(
+                    "evening",
+                    e -> e.path("now").asString("?").isEmpty()
+                            && !e.path("records").asBoolean(true));
+            assertThat(ended.path("recording").asString("?")).isEmpty();
+        }
+        try (Crew crew = new Crew(2)) {
+            SetReplay replay = replay(crew, 0, 0);
+            assertThat(replay.marks()).extracting(SetReplay.Mark::name).containsExactly("Dusk", "Reeds");
+            for (double t = 0; t <= replay.seconds() + 1; t += 0.5) replay.at(t);
+            assertThat(replay.exact()).isTrue();
+            assertThat(replay.compared().others())
+                    .as("others of " + replay.compared())
+                    .isZero();
+            assertThat(replay.compared().same()).isGreaterThan(2);
+        }
+        try (Crew crew = new Crew(2)) {
+            SetReplay replay = replay(crew, 320, 240);
+            SetReplay.Shown shown = replay.at(replay.marks().getLast().at() + 0.7);
+            assertThat(List.of(shown.width(), shown.height())).containsExactly(320, 240);
+            // Another shape stands in the middle of black.
+            for (int i = 0; i < 320 * 3 * 20; i++) assertThat(shown.rgb()[i]).isZero();
+        }
+        shownAgain();
+    }
+
+    private void shownAgain() {
+        String set = program.get(Sets.class).of(show).getFirst().name();
+        try (SocketPage page = new SocketPage(program, "?evening=" + show + "&page=evening-page-2");
+                SocketPage output = new SocketPage(program, "").say("{'do':'watch','most':4096}")) {
+            page.say("{'do':'show-again','set':'" + set + "','from':1}");
+            page.hear("evening", e -> e.path("again").asString("").contains("at 0:01"));
+            int had = output.frames.size();
+            acknowledged(output, 5);
+            assertThat(output.frames.size()).isGreaterThan(had);
+            page.say("{'do':'end-again'}");
+            page.texts.clear();
+            page.hear("evening", e -> e.path("again").asString("?").isEmpty());
+            page.say("{'do':'show-again','set':'../../secret','from':0}");
+            page.hear("evening", e -> e.path("says").asString("").contains("not there any more"));
+        }
+    }
+
+    /** Sees so many more pictures. */
+    private static void acknowledged(SocketPage output, int n) {
+        int[] read = {output.frames.size()};
+        int to = read[0] + n;
+        Program.until("pictures", () -> {
+            while (read[0] < output.frames.size()) {
+                read[0]++;
+                output.say("{'do':'ack'}");
+            }
+            if (read[0] < to) output.say("{'do':'ack'}");
+            return read[0] >= to;
+        });
+    }
+}
