@@ -52,6 +52,7 @@ public final class Perf implements Callable<Integer> {
         all.put("growth", Growth::run);
         all.put("kits", Kits::run);
         all.put("cues", Cues::run);
+        all.put("recorded", RecordedHour::run);
         all.put("cold", Cold::run);
         all.put("nobody", LiveLooks::nobody);
         all.put("live", LiveLooks::run);
