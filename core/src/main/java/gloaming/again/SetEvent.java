@@ -16,9 +16,11 @@ import tools.jackson.databind.json.JsonMapper;
     @JsonSubTypes.Type(SetEvent.Begins.class),
     @JsonSubTypes.Type(SetEvent.Plays.class),
     @JsonSubTypes.Type(SetEvent.Taken.class),
+    @JsonSubTypes.Type(SetEvent.Handed.class),
     @JsonSubTypes.Type(SetEvent.Light.class),
     @JsonSubTypes.Type(SetEvent.Frozen.class),
     @JsonSubTypes.Type(SetEvent.CueBegan.class),
+    @JsonSubTypes.Type(SetEvent.Until.class),
     @JsonSubTypes.Type(SetEvent.Ends.class)
 })
 public sealed interface SetEvent {
@@ -46,6 +48,10 @@ public sealed interface SetEvent {
             long at, int player, double seconds, Transition.Way way, Snapshots.Way curve, double soft, String picture)
             implements SetEvent {}
 
+    /** A hand has brought what came last over what was before so far, 0 to 1; from then on it does not go by time. */
+    @JsonTypeName("hand")
+    record Handed(long at, double weight) implements SetEvent {}
+
     /** The light of the output goes somewhere. */
     @JsonTypeName("light")
     record Light(long at, double from, double to, double seconds) implements SetEvent {}
@@ -55,6 +61,10 @@ public sealed interface SetEvent {
 
     @JsonTypeName("cue")
     record CueBegan(long at, String cue, String name) implements SetEvent {}
+
+    /** The set goes on. */
+    @JsonTypeName("until")
+    record Until(long at) implements SetEvent {}
 
     @JsonTypeName("ends")
     record Ends(long at) implements SetEvent {}

@@ -58,6 +58,9 @@ public final class SetReplay {
     private Crossing crossing = Crossing.FADE;
     private SetEvent.Light light = new SetEvent.Light(0, 1, 1, 0);
     private boolean frozen;
+    /** How far a hand has brought the last take, or not a number where it goes by time. */
+    private double hand = Double.NaN;
+
     private final Screen of = new Screen();
     private final Screen held = new Screen();
     private final Screen shown = new Screen();
@@ -85,7 +88,7 @@ public final class SetReplay {
                 events.add(SetEvent.read(new String(piece.bytes(), StandardCharsets.UTF_8)));
         if (!(events.peek() instanceof SetEvent.Begins first)) throw new Refused("The recording has no beginning.");
         begins = first.at();
-        ends = events.getLast().at();
+        ends = events.stream().mapToLong(SetEvent::at).max().orElse(begins);
         // Whoever never came on air is not played.
         Set<Integer> aired = new HashSet<>();
         for (SetEvent event : events) {
@@ -145,11 +148,13 @@ public final class SetReplay {
     private void take(SetEvent event) {
         switch (event) {
             case SetEvent.Taken e -> taken(e);
+            case SetEvent.Handed e -> hand = e.weight();
             case SetEvent.Light e -> light = e;
             case SetEvent.Frozen e -> frozen = e.on();
             case SetEvent.Begins e -> {}
             case SetEvent.Plays e -> {}
             case SetEvent.CueBegan e -> {}
+            case SetEvent.Until e -> {}
             case SetEvent.Ends e -> {}
         }
     }
@@ -161,11 +166,13 @@ public final class SetReplay {
         before = fading ? null : now;
         now = players.get(e.player());
         taken = e;
+        hand = Double.NaN;
         crossing = new Crossing(
                 e.way(), e.curve(), e.soft(), e.picture(), e.picture().isEmpty() ? null : orders.apply(e.picture()));
     }
 
     private double part(long nanos) {
+        if (!Double.isNaN(hand)) return hand;
         return taken == null || taken.seconds() <= 0
                 ? 1
                 : Math.clamp((nanos - taken.at()) / 1e9 / taken.seconds(), 0.0, 1.0);

@@ -28,6 +28,9 @@ final class FrameLoop {
     private static final int BENCH_FRAMES = 2;
     /** The largest size a bench chooses by itself: half. */
     private static final int BENCH_SIZE = 2;
+    /** So many frames of a look are made as one, where a machine is to do other things beside, as it does while it tests. */
+    private static final int TOGETHER = Math.clamp(Integer.getInteger("gloaming.together", 1), 1, 4);
+
     /** The parts of its time that a bench works, at least and at most. */
     private static final double LEAST_SHARE = 0.2;
 
@@ -37,6 +40,28 @@ final class FrameLoop {
     private static final double LEAP = 0.5;
 
     private static final int MOST_CALLS = 8;
+    /** Nanoseconds for which it goes through what led to a place in time. */
+    private static final long MOST_LEAD_NS = 1_500_000_000;
+
+    private static final Onlooker UNSEEN = new Onlooker() {
+        @Override
+        public boolean sees() {
+            return false;
+        }
+
+        @Override
+        public boolean watches(String lane) {
+            return false;
+        }
+
+        @Override
+        public boolean wants(int index, String step) {
+            return false;
+        }
+
+        @Override
+        public void see(int index, String step, gloaming.flow.Flow out) {}
+    };
     /** After a frame that failed. */
     private static final long REST_NS = 100_000_000;
 
@@ -235,7 +260,7 @@ final class FrameLoop {
             // At a bench, and while nobody sees a picture and nobody is told anything, one thread goes on by two frames
             // at a time.
             boolean each = onAir && (eyes.sees() || outward);
-            int together = each ? 1 : BENCH_FRAMES;
+            int together = each ? TOGETHER : BENCH_FRAMES * TOGETHER;
             crew.alone(!each);
             double period = together * 1e9 / look.rate();
             // Whoever comes on air makes a picture at once.
@@ -409,12 +434,38 @@ final class FrameLoop {
             planned();
             live.pace.time = at.time();
             frame = Math.round(at.time() * playing.rate());
+            if (at.lead() > 0) goThrough(at);
         }
         if (!Double.isNaN(at.sound())) {
             live.pace.sound = at.sound();
             player.beats().leap(at.sound());
             moved = true;
         }
+    }
+
+    /** Lets all that moves go through what led to a place in time, unseen and as fast as it goes. */
+    private void goThrough(Request.Placing at) {
+        double[] beat = player.beats().state();
+        double sound = Double.isNaN(at.sound()) ? live.pace.sound : at.sound();
+        Request now = live.request();
+        double dt = 1 / playing.rate();
+        long end = System.nanoTime() + MOST_LEAD_NS;
+        long to = frame;
+        for (long i = Math.max(0, to - Math.round(at.lead() * playing.rate())); i < to; i++) {
+            if (System.nanoTime() > end) {
+                tape.broken();
+                break;
+            }
+            double time = i * dt;
+            double heard = Math.max(0, sound - at.time() + time);
+            int width = Math.max(1, (int) Math.round(playing.width() * live.pace.scale));
+            int height = Math.max(1, (int) Math.round(playing.height() * live.pace.scale));
+            tape.frame(System.nanoTime(), i, time, dt, heard, width, height, false);
+            player.play(new Moment(i, time, dt, heard), width, height, now.sound(), UNSEEN);
+            mustGoOn();
+        }
+        player.beats().state(beat);
+        moved = true;
     }
 
     private void tell(Look look, boolean anew, Glide glide) {

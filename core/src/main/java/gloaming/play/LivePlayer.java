@@ -29,6 +29,7 @@ import java.util.function.Consumer;
 public final class LivePlayer implements AutoCloseable {
     private static final int MOST_ORDERS = 64;
     private static final int MOST_COPIES = 16;
+    private static final double LONGEST_LEAD = 120;
 
     private final Catalogue catalogue;
     private final int threads;
@@ -193,12 +194,22 @@ public final class LivePlayer implements AutoCloseable {
 
     /** Begins anew, with all memory, at so many seconds of its own time; what is heard stays where it is. */
     public void begin(double time) {
-        asked.updateAndGet(r -> r.place(new Request.Placing(time, Double.NaN)));
+        asked.updateAndGet(r -> r.place(new Request.Placing(time, Double.NaN, 0)));
+    }
+
+    /**
+     * Is where it would be so many seconds after its beginning: what moves is gone through from there, at most {@value #LONGEST_LEAD} seconds
+     * of it and not for longer than a second and a half; pictures that remember others begin empty.
+     *
+     * @param sound seconds of what is heard then; not a number leaves it
+     */
+    public void jump(double time, double sound) {
+        asked.updateAndGet(r -> r.place(new Request.Placing(time, sound, Math.min(time, LONGEST_LEAD))));
     }
 
     /** What it hears goes on from so many seconds of the sound; so does that of all that go by it. */
     public void hearFrom(double seconds) {
-        asked.updateAndGet(r -> r.place(new Request.Placing(Double.NaN, seconds)));
+        asked.updateAndGet(r -> r.place(new Request.Placing(Double.NaN, seconds, 0)));
     }
 
     /** Works at this part of the look's size, or chooses by itself at 0. */

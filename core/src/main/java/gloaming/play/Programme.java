@@ -1,5 +1,7 @@
 package gloaming.play;
 
+import java.util.concurrent.atomic.AtomicReference;
+
 /**
  * What the audience sees: one player on air, for a while beside the one before it, and the light of the output.
  *
@@ -18,10 +20,19 @@ public final class Programme {
      * @param seconds how long the change takes; 0 is a cut
      * @param number how many takes there were before
      * @param crossing how the picture changes meanwhile
+     * @param hand how far a hand has brought it, or null where it goes by time
      */
-    public record State(LivePlayer now, LivePlayer before, long since, double seconds, int number, Crossing crossing) {
+    public record State(
+            LivePlayer now,
+            LivePlayer before,
+            long since,
+            double seconds,
+            int number,
+            Crossing crossing,
+            AtomicReference<Double> hand) {
         /** How far the change is: 0 to 1. */
         public double weight(long nanos) {
+            if (hand != null) return hand.get();
             return seconds <= 0 ? 1 : Math.clamp((nanos - since) / 1e9 / seconds, 0.0, 1.0);
         }
 
@@ -36,6 +47,8 @@ public final class Programme {
         void took(State state);
 
         void froze(boolean on);
+
+        void handed(double weight);
     }
 
     private static final Witness NOBODY = new Witness() {
@@ -44,6 +57,9 @@ public final class Programme {
 
         @Override
         public void froze(boolean on) {}
+
+        @Override
+        public void handed(double weight) {}
     };
 
     private final OutputFader light = new OutputFader();
@@ -54,7 +70,7 @@ public final class Programme {
     private volatile Film film;
 
     public Programme(LivePlayer first) {
-        state = new State(first, null, System.nanoTime(), 0, 0, Crossing.FADE);
+        state = new State(first, null, System.nanoTime(), 0, 0, Crossing.FADE, null);
     }
 
     public State state() {
@@ -122,13 +138,31 @@ public final class Programme {
                 System.nanoTime(),
                 Math.clamp(seconds, 0, LONGEST),
                 was.number + 1,
-                crossing);
+                crossing,
+                null);
         witness.took(state);
+    }
+
+    /** Brings another player over the one on air by hand, from nothing of it on; {@link #hand} tells how far. */
+    public void byHand(LivePlayer next) {
+        State was = state;
+        state = new State(
+                next, was.now(), System.nanoTime(), 0, was.number() + 1, Crossing.FADE, new AtomicReference<>(0.0));
+        witness.took(state);
+    }
+
+    /** How far the hand has brought it, 0 to 1; nothing where no hand does. */
+    public void hand(double weight) {
+        AtomicReference<Double> hand = state.hand();
+        if (hand == null) return;
+        hand.set(Math.clamp(weight, 0.0, 1.0));
+        witness.handed(hand.get());
     }
 
     /** The player before is not needed any more. */
     public void settled(int number) {
         State was = state;
-        if (was.number() == number) state = new State(was.now(), null, was.since(), 0, was.number(), was.crossing());
+        if (was.number() == number)
+            state = new State(was.now(), null, was.since(), 0, was.number(), was.crossing(), null);
     }
 }

@@ -34,8 +34,9 @@ record Request(
      *
      * @param time seconds of the look, which then begins with all memory anew; not a number leaves it
      * @param sound seconds of what is heard; not a number leaves it
+     * @param lead seconds before {@code time} from which on it is gone through, so that what remembers is as it would be
      */
-    record Placing(double time, double sound) {}
+    record Placing(double time, double sound, double lead) {}
 
     static final Request NOTHING =
             new Request(null, 0, 0, false, 0, Sound.SILENCE, Library.EMPTY, null, null, null, null);

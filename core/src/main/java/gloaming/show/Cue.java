@@ -118,6 +118,13 @@ public record Cue(
                 then, ways);
     }
 
+    /** The same with another way of coming. */
+    public Cue by(Transition change) {
+        return new Cue(
+                id, name, note, mark, look, snapshot, anew, light, tempo, sound, change, start, length, height, skipped,
+                then, ways);
+    }
+
     Cue withLook(String look) {
         return new Cue(
                 id, name, note, mark, look, snapshot, anew, light, tempo, sound, change, start, length, height, skipped,

@@ -80,6 +80,25 @@ public record Run(
         return new Run(now, since, beat, stays, on ? null : waiting, due, on, past, began, went, last);
     }
 
+    /** A cue has begun, whatever it would have waited for. */
+    public Run now(Cue cue, Moment at) {
+        return cue.id().equals(now)
+                ? this
+                : begin(cue, at.nanos(), at.beat(), at.nanos()).run();
+    }
+
+    /** Is so many seconds in the section of a cue, as if that had begun then. */
+    public Run into(RunSheet sheet, String id, double seconds, Moment at) {
+        if (sheet.find(id) == null) return this;
+        long then = at.nanos() - Math.round(seconds * 1e9);
+        double on = at.beat() - seconds * at.tempo() / 60;
+        List<String> before = now == null || now.equals(id)
+                ? past
+                : begin(sheet.find(id), 0, 0, 0).run().past();
+        long first = began == 0 ? then : began;
+        return new Run(id, then, on, null, null, 0, held, before, first, at.nanos(), last);
+    }
+
     /** Back to the cue before. */
     public Turn back(RunSheet sheet, Moment at) {
         for (int i = past.size() - 1; i >= 0; i--) {

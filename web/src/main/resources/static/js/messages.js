@@ -28,10 +28,11 @@
 /** @typedef {{format: BoothFormat, width: number, folder: string, countdown: number, flash: number}} Booth */
 /** @typedef {'png'|'jpeg'} BoothFormat */
 /** @typedef {{do: 'sheet-back', n?: number, again?: boolean}} FromPageSheetBack */
-/** @typedef {FromPageGo|FromPageGoTo|FromPageChoose|FromPageGoBackOne|FromPageHold|FromPageFreeze|FromPageSafe|FromPageLight|FromPagePhotograph|FromPageEndEvening|FromPageRecord|FromPageShowAgain|FromPageEndAgain} FromPageAct */
+/** @typedef {FromPageGo|FromPageGoTo|FromPageChoose|FromPageCross|FromPageGoBackOne|FromPageHold|FromPageFreeze|FromPageSafe|FromPageLight|FromPagePhotograph|FromPageEndEvening|FromPageRecord|FromPageShowAgain|FromPageEndAgain} FromPageAct */
 /** @typedef {{do: 'go'}} FromPageGo */
-/** @typedef {{do: 'go-to', cue: string}} FromPageGoTo */
+/** @typedef {{do: 'go-to', cue: string, into?: number|null}} FromPageGoTo */
 /** @typedef {{do: 'choose', cue?: string|null}} FromPageChoose */
+/** @typedef {{do: 'cross', to?: number}} FromPageCross */
 /** @typedef {{do: 'go-back-one'}} FromPageGoBackOne */
 /** @typedef {{do: 'hold', on?: boolean}} FromPageHold */
 /** @typedef {{do: 'freeze', on?: boolean}} FromPageFreeze */
@@ -204,7 +205,7 @@
 /** @typedef {{is: 'choices', looks: CueLook[], sounds: Named[], pictures: Named[]}} ToPageChoices */
 /** @typedef {{id: string, name: string, snapshots: Named[]}} CueLook */
 /** @typedef {{id: string, name: string}} Named */
-/** @typedef {{is: 'evening', now: string, next: string, playing: string, other: boolean, waiting: number, ready: boolean, held: boolean, frozen: boolean, light: number, wanted: number, section: number, show: number, since: string, tempo: number, beat: number, bar: number, frameMs: number, budgetMs: number, scale: number, flashes: number, reds: number, clock: string, photo: string, records: boolean, recording: string, again: string, says: string, trouble: string}} ToPageEvening */
+/** @typedef {{is: 'evening', now: string, next: string, playing: string, other: boolean, waiting: number, ready: boolean, held: boolean, crossed: number, frozen: boolean, light: number, wanted: number, section: number, show: number, since: string, tempo: number, beat: number, bar: number, frameMs: number, budgetMs: number, scale: number, flashes: number, reds: number, clock: string, photo: string, records: boolean, recording: string, again: string, says: string, trouble: string}} ToPageEvening */
 /** @typedef {{is: 'times', all: Named[]}} ToPageTimes */
 /** @typedef {{is: 'countdown', left: number}} ToPageCountdown */
 /** @typedef {{is: 'flash', after: number, seconds: number}} ToPageFlash */

@@ -15,11 +15,11 @@ const svg = /** @type {SVGSVGElement} */ (root.querySelector('.tide svg'));
 const NOWHERE = /** @type {import('./messages.js').ToPageEvening} */ ({
   is: 'evening', now: '', next: '', playing: '', other: false, waiting: -1, ready: false, held: false, frozen: false, light: 1, wanted: 1,
   section: -1, show: -1, since: '', tempo: 96, beat: 0, bar: 1, frameMs: 0, budgetMs: 33, scale: 1, flashes: 0, reds: 0, clock: '', photo: '',
-  records: false, recording: '', again: '',
+  records: false, recording: '', again: '', crossed: 0,
   says: '', trouble: '',
 });
 /** What goes on all the time is painted, and is no news to the rest of the page. */
-const PAINTED = { recording: '', section: 0, show: 0, tempo: 0, beat: 0, bar: 0, light: 0, frameMs: 0, clock: '' };
+const PAINTED = { recording: '', crossed: 0, section: 0, show: 0, tempo: 0, beat: 0, bar: 0, light: 0, frameMs: 0, clock: '' };
 /** A foot pedal sends one of these for its press. */
 const GO = new Set(['Enter', ' ', 'PageDown']);
 const BACK = new Set(['Backspace', 'PageUp']);
@@ -47,6 +47,9 @@ Alpine.data('playing', () => ({
   ...eveningParts(page),
   m: { next: '', held: false, frozen: false, records: false },
   recording: '',
+  /** The look that comes next, and whether a picture of it as it plays is there; until then its last one from the disk is shown. */
+  coming: '',
+  fresh: false,
   state: NOWHERE,
 
   init() {
@@ -55,7 +58,7 @@ Alpine.data('playing', () => ({
     live.hear('refused', (r) => { this.state = { ...this.state, says: r.says }; });
     live.hear('frame', ({ bitmap, light }) => show('canvas.picture', bitmap, light));
     live.hear('light', (l) => { /** @type {HTMLElement} */ (root.querySelector('canvas.picture')).style.opacity = String(l.light); });
-    coming.hear('frame', ({ bitmap }) => show('canvas.coming', bitmap, 1));
+    coming.hear('frame', ({ bitmap }) => { show('canvas.coming', bitmap, 1); if (!this.fresh) this.fresh = true; });
     live.hear('state', ({ open }) => { if (open) this.size(); });
     addEventListener('resize', () => { this.size(); this.draw(); });
     addEventListener('keydown', (event) => this.key(event));
@@ -81,7 +84,11 @@ Alpine.data('playing', () => ({
     paint('light', String(Math.round(now.light * 100)));
     paint('flashes', String(Math.max(now.flashes, now.reds)));
     paint('spent', `${now.frameMs.toFixed(0)} / ${now.budgetMs.toFixed(0)} ms`);
+    const look = this.lookAt(now.next);
+    if (look !== this.coming) { this.coming = look; this.fresh = false; }
     paint('clock', now.clock);
+    const hand = /** @type {HTMLInputElement} */ (root.querySelector('.by-hand input'));
+    if (!hand.matches(':active') && Number(hand.value) !== now.crossed) hand.value = String(now.crossed);
     if (this.recording !== now.recording) this.recording = now.recording;
     paint('section', spoken(Math.max(0, now.section)));
     const next = { ...now, waiting: Math.ceil(now.waiting) };
@@ -99,7 +106,7 @@ Alpine.data('playing', () => ({
       time: (cue) => this.times[cue.id] ?? '',
       now: m.now, next: m.next,
       part: length > 0 ? m.section / length : Math.min(0.9, m.section / 120),
-    }, (cue) => this.choose(cue));
+    }, (cue, part) => this.choose(cue, part));
   },
 
   get began() { return this.state.show >= 0; },
@@ -123,6 +130,8 @@ Alpine.data('playing', () => ({
     const length = this.cue(this.state.now)?.length ?? 0;
     return length > 0 ? `of ${spoken(length)}` : '';
   },
+  get still() { return this.coming && !this.fresh ? `/looks/${this.coming}/picture.jpg` : ''; },
+  stillGone() { this.fresh = true; },
   get nextCue() { return this.cue(this.state.next); },
   get nextName() { return this.nextCue ? this.called(this.nextCue) : 'the end'; },
   get nextNote() { return this.nextCue?.note ?? ''; },
@@ -150,8 +159,23 @@ Alpine.data('playing', () => ({
   go() { live.send({ do: 'go' }); },
   /** @param {string} cue */
   take(cue) { live.send({ do: 'go-to', cue }); },
-  /** @param {string | null} cue */
-  choose(cue) { live.send({ do: 'choose', cue: cue === m.next ? null : cue }); },
+  /** What comes next; with a part of its section, in a rehearsal, at once from there. @param {string | null} cue @param {number} [part] */
+  choose(cue, part) {
+    const length = this.cue(cue ?? '')?.length ?? 0;
+    if (cue && part !== undefined) live.send({ do: 'go-to', cue, into: part * (length || 60) });
+    else live.send({ do: 'choose', cue: cue === m.next ? null : cue });
+  },
+  /** @param {Event} event */
+  cross(event) {
+    const fader = /** @type {HTMLInputElement} */ (event.target);
+    live.send({ do: 'cross', to: Number(fader.value) });
+    if (Number(fader.value) < 1) return;
+    // It has brought the cue; it goes home, out of the hand that holds it, for the next one.
+    fader.disabled = true;
+    fader.value = '0';
+    live.send({ do: 'cross', to: 0 });
+    setTimeout(() => { fader.disabled = false; }, 400);
+  },
   back() { live.send({ do: 'go-back-one' }); },
   hold() { live.send({ do: 'hold', on: !m.held }); },
   freeze() { live.send({ do: 'freeze', on: !m.frozen }); },
@@ -159,6 +183,10 @@ Alpine.data('playing', () => ({
   black() { live.send({ do: 'light', to: m.wanted < 0.5 ? 1 : 0, seconds: 0 }); },
   record() { live.send({ do: 'record', on: !m.records }); },
   photograph() { live.send({ do: 'photograph' }); },
+  /** In a rehearsal: so many seconds on or back in the section that is on. @param {number} by */
+  leap(by) {
+    if (m.now) live.send({ do: 'go-to', cue: m.now, into: Math.max(0, m.section + by) });
+  },
   /** The one before or after what comes next. @param {number} by */
   step(by) {
     const { cues } = this.sheet;
@@ -170,11 +198,14 @@ Alpine.data('playing', () => ({
   /** @param {KeyboardEvent} event */
   key(event) {
     if (event.ctrlKey || event.metaKey || event.altKey) return;
+    // The fader has its own arrows.
+    if (event.key.startsWith('Arrow') && /** @type {HTMLElement} */ (event.target).matches?.('input')) return;
     const way = /^[1-8]$/.test(event.key) ? this.ways[Number(event.key) - 1] : undefined;
     const does = GO.has(event.key) ? () => this.go()
       : BACK.has(event.key) ? () => this.back()
         : way ? () => this.take(way.to)
-          : { b: () => this.black(), f: () => this.freeze(), s: () => this.safe(), h: () => this.hold(), p: () => this.photograph(), r: () => this.record(),
+          : { b: () => this.black(), f: () => this.freeze(), s: () => this.safe(), h: () => this.hold(), p: () => this.photograph(),
+            r: () => this.record(), ',': () => this.leap(-10), '.': () => this.leap(10),
             arrowleft: () => this.step(-1), arrowright: () => this.step(1), arrowup: () => this.step(-1), arrowdown: () => this.step(1),
             escape: () => this.choose(null) }[event.key.toLowerCase()];
     if (!does) return;

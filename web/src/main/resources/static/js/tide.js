@@ -72,7 +72,7 @@ const shown = new WeakMap();
 
 /**
  * Draws it, or moves the mark of what is now on it.
- * @param {SVGSVGElement} svg @param {Tide} tide @param {(cue: string) => void} pressed
+ * @param {SVGSVGElement} svg @param {Tide} tide @param {(cue: string, part?: number) => void} pressed
  * @param {((cue: string, height: number, done: boolean) => void) | null} [drawn] a hand draws the height of a section
  */
 export function drawTide(svg, tide, pressed, drawn) {
@@ -117,7 +117,7 @@ function line(svg, ends, width, height) {
 
 /**
  * @param {SVGSVGElement} svg @param {Tide} tide @param {number} i @param {number} x @param {number} width @param {number} floor
- * @param {(cue: string) => void} pressed
+ * @param {(cue: string, part?: number) => void} pressed with Shift, and at which part of the section
  */
 function section(svg, tide, i, x, width, floor, pressed) {
   const cue = tide.cues[i];
@@ -126,7 +126,10 @@ function section(svg, tide, i, x, width, floor, pressed) {
   if (i) svg.append(node('path', { class: 'post', d: `M${x},22V${floor}` }));
   const made = node('rect', { class: `section ${now ? 'is' : cue.id === tide.next ? 'to' : ''}`, x, y: 22, width, height: floor - 22 });
   made.append(node('title', {}, name));
-  made.addEventListener('click', () => pressed(cue.id));
+  made.addEventListener('click', (/** @type {any} */ event) => {
+    const box = made.getBoundingClientRect();
+    pressed(cue.id, event.shiftKey ? (event.clientX - box.left) / box.width : undefined);
+  });
   svg.append(made);
   const letters = Math.floor((width - 14) / LETTER);
   if (letters < 2) return;

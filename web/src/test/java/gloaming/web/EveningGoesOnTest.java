@@ -2,16 +2,35 @@ package gloaming.web;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import gloaming.again.SetReplay;
+import gloaming.flow.Crew;
+import gloaming.library.Library;
+import gloaming.look.Blend;
+import gloaming.look.Clock;
+import gloaming.look.Lane;
+import gloaming.look.Layer;
+import gloaming.look.Look;
+import gloaming.look.Step;
+import gloaming.look.Value;
+import gloaming.show.Cue;
+import gloaming.show.RunSheet;
+import gloaming.show.Start;
+import gloaming.show.Transition;
+import gloaming.sound.Sound;
+import gloaming.tape.SetFile;
 import gloaming.web.command.Gloaming;
+import gloaming.web.store.Sheets;
+import gloaming.web.store.Shows;
 import java.io.BufferedReader;
+import java.io.InputStream;
 import java.io.InputStreamReader;
-import java.net.URI;
-import java.net.http.HttpClient;
-import java.net.http.HttpRequest;
-import java.net.http.HttpResponse;
+import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import tools.jackson.databind.JsonNode;
@@ -19,7 +38,6 @@ import tools.jackson.databind.JsonNode;
 /** The program is killed in the middle of an evening, and the evening goes on where it was. */
 class EveningGoesOnTest {
     private static final Pattern OPEN = Pattern.compile("Gloaming is open at http://localhost:(\\d+)/");
-    private static final Pattern SHOW = Pattern.compile("data-show=\"([0-9a-f]+)\"");
 
     @TempDir
     Path data;
@@ -40,7 +58,7 @@ class EveningGoesOnTest {
                             "-cp",
                             System.getProperty("java.class.path"),
                             Gloaming.class.getName(),
-                            "demo",
+                            "start",
                             "--port",
                             "0",
                             "--data",
@@ -64,17 +82,6 @@ class EveningGoesOnTest {
             throw new AssertionError("it did not open: " + all);
         }
 
-        String show() throws Exception {
-            HttpRequest request = HttpRequest.newBuilder(URI.create("http://localhost:" + port + "/"))
-                    .build();
-            String page = HttpClient.newHttpClient()
-                    .send(request, HttpResponse.BodyHandlers.ofString())
-                    .body();
-            Matcher show = SHOW.matcher(page);
-            assertThat(show.find()).isTrue();
-            return show.group(1);
-        }
-
         SocketPage page(String show) {
             return new SocketPage("localhost", port, "?evening=" + show, null);
         }
@@ -85,20 +92,90 @@ class EveningGoesOnTest {
         }
     }
 
-    @Test
-    void killedMoreThanOnceItIsAtItsCueWithItsTimeItsLightAndItsLook() throws Exception {
-        String show;
-        try (Running running = new Running(data)) {
-            show = running.show();
-            try (SocketPage page = running.page(show)) {
-                page.hear("evening", e -> e.path("ready").asBoolean());
-                page.say("{'do':'go'}");
-                page.hear(
-                        "evening",
-                        e -> e.path("now").asString("").equals("c1")
-                                && e.path("section").asDouble() > 1.2);
+    /** The cues of the set that was recorded last but the one that may be recorded now. */
+    private static List<String> marks(Path data, String show) throws Exception {
+        List<Path> sets;
+        try (Stream<Path> files = Files.list(data.resolve("sets").resolve(show))) {
+            sets = files.sorted().toList();
+        }
+        List<List<String>> all = new ArrayList<>();
+        for (Path set : sets) {
+            try (InputStream in = Files.newInputStream(set);
+                    Crew crew = new Crew(1)) {
+                SetReplay replay =
+                        new SetReplay(SetFile.read(in), crew, Library.EMPTY, name -> Sound.SILENCE, ref -> null, 0, 0);
+                replay.at(replay.seconds());
+                assertThat(replay.compared().others()).isZero();
+                all.add(replay.marks().stream().map(SetReplay.Mark::name).toList());
             }
         }
+        return all.stream().filter(marks -> !marks.isEmpty()).toList().get(Math.max(0, all.size() - 2));
+    }
+
+    /** A small evening: what is started anew is not to wait for its pictures. */
+    private static String prepare(Path data) {
+        try (Program program = new Program(0, data, false)) {
+            String show = program.get(Shows.class).addShow("Mill rehearsal");
+            String oil = look(program, show, "Lamp oil", "#ffb866");
+            String bell = look(program, show, "Brass bell", "#66aaff");
+            program.get(Sheets.class)
+                    .put(show, new RunSheet(List.of(cue("c1", oil, 0.6), cue("c7", bell, 1.0)), "", 0, 4, false, null));
+            program.put(oil);
+            return show;
+        }
+    }
+
+    private static String look(Program program, String show, String name, String colour) {
+        Step fill = Step.of("s1", "fill").with("colour", Value.of(colour));
+        return program.get(Shows.class)
+                .addLook(
+                        show,
+                        new Look(
+                                name,
+                                128,
+                                72,
+                                30,
+                                1,
+                                120,
+                                List.of(new Lane("l1", "sky", Clock.SHOW, List.of(fill))),
+                                List.of(Layer.of("m1", "l1", Blend.OVER, 1))));
+    }
+
+    private static Cue cue(String id, String look, double light) {
+        return new Cue(
+                id,
+                "",
+                "",
+                0,
+                look,
+                "",
+                false,
+                light,
+                null,
+                null,
+                Transition.CUT,
+                Start.KEY,
+                0,
+                0.5,
+                false,
+                "",
+                List.of());
+    }
+
+    @Test
+    void killedMoreThanOnceItIsAtItsCueWithItsTimeItsLightAndItsLook() throws Exception {
+        String show = prepare(data);
+        try (Running running = new Running(data);
+                SocketPage page = running.page(show)) {
+            page.hear("evening", e -> !e.path("next").asString("").isEmpty());
+            page.say("{'do':'go'}");
+            page.hear(
+                    "evening",
+                    e -> e.path("now").asString("").equals("c1")
+                            && e.path("section").asDouble() > 1.2);
+        }
+        // What was recorded until a second before it was killed is there, whole.
+        assertThat(marks(data, show)).containsExactly("Lamp oil");
         double before = System.nanoTime() / 1e9;
         try (Running running = new Running(data);
                 SocketPage page = running.page(show)) {
@@ -126,6 +203,9 @@ class EveningGoesOnTest {
                     page.hear("evening", e -> !e.path("now").asString("").isEmpty());
             assertThat(back.path("now").asString("")).isEqualTo("c7");
             assertThat(back.path("playing").asString("")).isEqualTo("Brass bell");
+            assertThat(marks(data, show))
+                    .as("the set that was going on then")
+                    .containsExactly("Lamp oil", "Brass bell");
             // Black stays black: nothing leaps at an audience because the program was started anew.
             assertThat(back.path("wanted").asDouble()).isZero();
         }

@@ -132,7 +132,9 @@ class EveningTest {
         return page.hear("evening", e -> e.path("now").asString("").equals(cue));
     }
 
+    /** Whatever it said before is of another time. */
     private static JsonNode ready(SocketPage page, String cue) {
+        page.texts.clear();
         return page.hear(
                 "evening",
                 e -> e.path("next").asString("").equals(cue) && e.path("ready").asBoolean());
@@ -294,6 +296,95 @@ class EveningTest {
         packet[room + 5] = (byte) 0x80;
         int port = program.get(Devices.class).oscPort();
         socket.send(new DatagramPacket(packet, packet.length, InetAddress.getLoopbackAddress(), port));
+    }
+
+    @Test
+    void aHandBringsTheNextOverAndTakesItBackAndAFaderThatBroughtOneComesHomeFirst() {
+        sheet(
+                cue("c1", green, Transition.CUT, Start.KEY),
+                cue("c2", blue, Transition.CUT, Start.KEY),
+                cue("c3", red, Transition.CUT, Start.KEY));
+        try (SocketPage page = page();
+                Output output = new Output()) {
+            ready(page, "c1");
+            page.say("{'do':'go'}");
+            output.until(p -> is(p, 1));
+            ready(page, "c2");
+            page.say("{'do':'cross','to':0.5}");
+            page.hear("evening", e -> e.path("crossed").asDouble() == 0.5);
+            output.until(p -> (p >> 8 & 255) > 90 && (p & 255) > 90);
+            assertThat(program.get(House.class).onAir().id).isEqualTo(green);
+            page.say("{'do':'cross','to':0}");
+            output.until(p -> is(p, 1));
+            page.say("{'do':'cross','to':0.5}").say("{'do':'cross','to':1}");
+            on(page, "c2");
+            output.until(p -> is(p, 2));
+            ready(page, "c3");
+            page.texts.clear();
+            page.say("{'do':'cross','to':0.9}");
+            page.hear("evening", e -> e.path("now").asString("").equals("c2"));
+            output.until(p -> is(p, 2));
+            page.say("{'do':'cross','to':0}").say("{'do':'cross','to':0.5}");
+            output.until(p -> (p >> 16) > 90 && (p & 255) > 90);
+            page.say("{'do':'cross','to':0}");
+            output.until(p -> is(p, 2));
+        }
+    }
+
+    @Test
+    void aRehearsalLeapsIntoTheMiddleOfASectionWithItsLookAsOldAsItWouldBe() {
+        Cue begins = new Cue(
+                "c1",
+                "",
+                "",
+                0,
+                green,
+                "",
+                true,
+                0.5,
+                132.0,
+                null,
+                Transition.CUT,
+                Start.KEY,
+                30,
+                0.5,
+                false,
+                "",
+                List.of());
+        Cue goesOn = new Cue(
+                "c2",
+                "",
+                "",
+                0,
+                "",
+                "",
+                false,
+                null,
+                null,
+                null,
+                Transition.CUT,
+                Start.KEY,
+                20,
+                0.5,
+                false,
+                "",
+                List.of());
+        sheet(begins, goesOn, cue("c3", blue, Transition.CUT, Start.KEY));
+        try (SocketPage page = page()) {
+            ready(page, "c1");
+            page.say("{'do':'go-to','cue':'c2','into':7}");
+            JsonNode there = on(page, "c2");
+            assertThat(there.path("section").asDouble()).isBetween(7.0, 9.0);
+            assertThat(there.path("wanted").asDouble()).isEqualTo(0.5);
+            assertThat(there.path("next").asString("")).isEqualTo("c3");
+            House house = program.get(House.class);
+            Program.until(
+                    "the look's time",
+                    () -> house.player().time() >= 37 && house.player().time() < 60);
+            page.hear("evening", e -> Math.abs(e.path("tempo").asDouble() - 132) < 0.1);
+            page.say("{'do':'go-to','cue':'c2','into':-1}");
+            page.hear("evening", e -> e.path("says").asString("").contains("before its beginning"));
+        }
     }
 
     @Test

@@ -1,5 +1,6 @@
 package gloaming.web.live;
 
+import gloaming.desk.Control;
 import gloaming.look.Refused;
 import gloaming.play.LivePlayer;
 import gloaming.show.Cue;
@@ -7,7 +8,9 @@ import gloaming.show.Forecast;
 import gloaming.show.Moment;
 import gloaming.show.Run;
 import gloaming.show.RunSheet;
+import gloaming.show.Standing;
 import gloaming.show.Start;
+import gloaming.show.Transition;
 import gloaming.web.message.FromPage;
 import gloaming.web.store.Journal;
 import gloaming.web.store.Sheets;
@@ -52,6 +55,9 @@ public class Conductor {
             "osc /gloaming/photograph",
             c -> c.photographs.ask(c.show, c.sheet.booth()));
 
+    /** Brings what comes next over what is on, by its value. */
+    private static final String FADER = "osc /gloaming/cross";
+
     private final House house;
     private final Shows shows;
     private final Sheets sheets;
@@ -79,6 +85,11 @@ public class Conductor {
 
     private long number;
     private long nextWarning;
+    /** How many values had come from the fader. */
+    private long faded;
+    /** Whether the fader stands where it brought a cue, and has not come home since. */
+    private boolean spent;
+
     private Map<String, String> times = Map.of();
     /** The number at which those were worked out, and when they are to be again. */
     private long timed = -1;
@@ -165,7 +176,11 @@ public class Conductor {
             says = "";
             switch (act) {
                 case FromPage.Go m -> go();
-                case FromPage.GoTo m -> turn(run.to(sheet, m.cue(), moment()));
+                case FromPage.GoTo m -> {
+                    if (m.into() == null) turn(run.to(sheet, m.cue(), moment()));
+                    else into(m.cue(), m.into());
+                }
+                case FromPage.Cross m -> cross(m.to());
                 case FromPage.Choose m -> run = run.choose(m.cue());
                 case FromPage.GoBackOne m -> back();
                 case FromPage.Hold m -> run = run.hold(m.on());
@@ -256,8 +271,42 @@ public class Conductor {
         COMMON.forEach((control, does) -> {
             if (presses.of(control)) does.accept(this);
         });
+        Control fader = house.inbox().find(FADER);
+        if (fader != null && fader.count() != faded) {
+            faded = fader.count();
+            cross(Math.clamp(fader.value(), 0.0, 1.0));
+        }
         turn(run.tick(sheet, at));
         standby.want(sheet, run, at.nanos());
+    }
+
+    /** Into the middle of a section, at once and with all as it would be there. */
+    private void into(String id, double seconds) {
+        Cue cue = sheet.find(id);
+        if (cue == null) throw new Refused("That cue is not on the run sheet any more.");
+        if (!(seconds >= 0 && seconds <= 86_400)) throw new Refused("A section has no place before its beginning.");
+        acts.into(show, sheet, cue, Standing.of(sheet, id, seconds), seconds);
+        run = run.into(sheet, id, seconds, moment());
+        begun();
+    }
+
+    /** What comes next is brought over what is on by hand; all the way there its cue begins. */
+    private void cross(double to) {
+        if (!(to >= 0 && to <= 1)) throw new Refused("It goes from 0 to 1.");
+        // After it brought one all the way a fader has to come home before it brings the next.
+        if (to == 0) spent = false;
+        if (spent) return;
+        Cue next = run.next(sheet);
+        String look = next == null ? "" : sheet.lookAt(next.id());
+        boolean stays = house.onAir() != null && house.onAir().id.equals(look);
+        if (to > 0 && next == null) throw new Refused("The run sheet is at its end.");
+        if (to > 0 && stays)
+            throw new Refused("The next cue stays with its look; nothing can be brought over it by hand.");
+        if (next == null || stays) return;
+        house.byHand(look, to);
+        spent = to == 1;
+        // What waits for a beat would come twice: the hand is there already.
+        if (to == 1) turn(new Run.Turn(run.now(next, moment()), next.by(Transition.CUT), ""));
     }
 
     private void go() {
@@ -292,6 +341,10 @@ public class Conductor {
             return;
         }
         run = turn.run();
+        begun();
+    }
+
+    private void begun() {
         presses.forget();
         if (began.isEmpty()) record(true);
         recorder.cue(run.now(), nameOf(sheet.find(run.now())));

@@ -8,6 +8,7 @@ import gloaming.play.LivePlayer;
 import gloaming.play.OutputFader;
 import gloaming.show.Cue;
 import gloaming.show.RunSheet;
+import gloaming.show.Standing;
 import gloaming.show.Transition;
 import gloaming.step.Catalogue;
 import gloaming.step.SnapshotEdits;
@@ -85,6 +86,22 @@ class CueActs {
             }
             house.glide(look, call, glide, 0, OpenLook.Origin.NONE);
         }
+    }
+
+    /** All as it would be in the middle of a cue's section; {@link Refused} where its look is gone, and then nothing has changed. */
+    void into(String show, RunSheet sheet, Cue cue, Standing at, double seconds) {
+        String id = sheet.lookAt(cue.id());
+        Shows.LookRow row = id.isEmpty() ? null : look(id);
+        OpenLook look = row == null ? house.onAir() : journal.open(row);
+        if (at.sound() != null) choose(show, at.sound().medium());
+        if (look != null && !at.snapshot().isEmpty()) recall(look, at.snapshot(), null);
+        if (row != null && look != house.onAir()) house.take(row, 0);
+        double heard = at.sound() == null ? Double.NaN : at.sound().from();
+        if (!Double.isNaN(at.look())) house.player().jump(at.look(), heard);
+        else if (!Double.isNaN(heard)) house.player().hearFrom(heard);
+        if (at.tempo() != null && house.onAir() != null)
+            house.beats(house.onAir().id, clock -> clock.byHand(at.tempo()));
+        if (at.light() != null) house.programme().light().fade(at.light(), 0);
     }
 
     /** Goes on where a cue was when the program ended: at its time, with its light. */

@@ -94,6 +94,7 @@ class EveningMessages {
                 waits ? round(Math.max(0, run.due() - player.beatNow())) : -1,
                 stand.ready(),
                 run.held(),
+                house.byHand() ? house.programme().state().weight(nanos) : 0,
                 house.programme().frozen(),
                 round(house.programme().light().now()),
                 house.programme().light().wanted(),

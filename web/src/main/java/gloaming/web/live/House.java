@@ -70,6 +70,9 @@ public class House {
     private final Players players = new Players();
     private final BoundActs acts;
 
+    /** What a hand brings over what is on air, or null. */
+    private volatile Players.Playing handed;
+
     /** What fades out now, or null. */
     private Players.Playing fading;
     /** The looks that pages work on, as the courier told last. */
@@ -235,6 +238,7 @@ public class House {
         if (before != null && before.look == look) return look;
         Players.Playing next = players.isAtBench(look.id) ? players.remove(look.id) : begin(look);
         if (before != null) waitForPicture(next.player);
+        handed = null;
         // Set first: what is on air leads itself.
         players.air(next);
         next.player.onAir();
@@ -258,6 +262,38 @@ public class House {
 
     public OpenLook take(Shows.LookRow row) {
         return take(row, 0);
+    }
+
+    /** Brings a look that is ready over what is on air by hand, 0 to 1; at 0 all is as it was. It is not on air before a take. */
+    void byHand(String look, double weight) {
+        changing.lock();
+        try {
+            if (handed != null && !handed.look.id.equals(look)) letGoByHand();
+            if (handed == null) {
+                Players.Playing next = players.isAtBench(look) ? players.find(look) : null;
+                if (weight <= 0) return;
+                if (next == null || next.player.made() == 0)
+                    throw new Refused("What comes next is not ready yet; try once more in a moment.");
+                handed = next;
+                next.player.onAir();
+                programme.byHand(next.player);
+            }
+            programme.hand(weight);
+            if (weight <= 0) letGoByHand();
+        } finally {
+            changing.unlock();
+        }
+    }
+
+    private void letGoByHand() {
+        programme.take(players.onAir().player, 0, Crossing.FADE);
+        place(handed);
+        handed = null;
+    }
+
+    /** Whether a hand brings something over what is on air. */
+    boolean byHand() {
+        return handed != null;
     }
 
     private static void waitForPicture(LivePlayer player) {
@@ -337,7 +373,7 @@ public class House {
         for (Players.Playing bench : players.atBenches()) {
             boolean wanted = looked.contains(bench.look.id) || ready.contains(bench.look.id);
             if (wanted) bench.seen = Math.max(bench.seen, now);
-            else if (now - bench.seen > GRACE_NS && bench != fading) gone.add(bench);
+            else if (now - bench.seen > GRACE_NS && bench != fading && bench != handed) gone.add(bench);
         }
         if (gone.isEmpty()) return;
         gone.forEach(bench -> players.remove(bench.look.id));

@@ -86,6 +86,7 @@ class SetRecorder {
                             playing.look.id,
                             playing.look.look().name()));
             }
+            if (blocks % BLOCKS_A_SYNC == 0) tell(new SetEvent.Until(System.nanoTime()));
             for (SetEvent event = events.poll(); event != null; event = events.poll()) writer.event(event.json());
             numbers.forEach((player, number) -> writer.add(number, player.tape()));
             numbers.forEach((player, number) -> {
@@ -129,12 +130,19 @@ class SetRecorder {
             @Override
             public void took(Programme.State state) {
                 Recording now = recording;
-                if (now != null) now.tell(taken(now, state));
+                if (now == null) return;
+                now.tell(taken(now, state));
+                if (state.hand() != null) handed(state.weight(0));
             }
 
             @Override
             public void froze(boolean on) {
                 tell(new SetEvent.Frozen(System.nanoTime(), on));
+            }
+
+            @Override
+            public void handed(double weight) {
+                tell(new SetEvent.Handed(System.nanoTime(), weight));
             }
         });
         house.programme().light().witness(ramp -> tell(light(ramp)));
@@ -211,7 +219,8 @@ class SetRecorder {
     /** How the recording is, in a word or a sentence: empty while there is none and nothing is wrong. */
     String says() {
         if (!trouble.isEmpty()) return trouble;
-        return recording == null ? "" : "recording %.1f MB".formatted(size / 1e6);
+        if (recording == null) return "";
+        return size < 1e6 ? "recording %d KB".formatted(size / 1000) : "recording %.1f MB".formatted(size / 1e6);
     }
 
     private void run() {

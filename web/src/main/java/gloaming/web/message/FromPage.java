@@ -349,13 +349,17 @@ public sealed interface FromPage {
     @JsonTypeName("go")
     record Go() implements Act {}
 
-    /** A cue of one's choice, now. */
+    /** A cue of one's choice, now; in a rehearsal so many seconds into its section, with all as it would be then. */
     @JsonTypeName("go-to")
-    record GoTo(String cue) implements Act {}
+    record GoTo(String cue, @Maybe Double into) implements Act {}
 
     /** What comes next is another cue, or without one as the sheet has it. */
     @JsonTypeName("choose")
     record Choose(@Maybe String cue) implements Act {}
+
+    /** Brings what comes next over what is on air by hand, 0 to 1: at 1 its cue begins, at 0 all is as it was. */
+    @JsonTypeName("cross")
+    record Cross(double to) implements Act {}
 
     /** The cue before. */
     @JsonTypeName("go-back-one")

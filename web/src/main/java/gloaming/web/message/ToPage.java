@@ -266,6 +266,7 @@ public sealed interface ToPage {
      * @param bar which bar of its section it is, from 1
      * @param since the time of day at which the first one began, or empty
      * @param says what could not be done last, or empty; {@code trouble} what is wrong, or empty
+     * @param crossed how far a hand has brought what comes next, 0 to 1
      * @param recording how the recording of the set is, in words, or empty; {@code again} which set the audience sees instead, or empty
      * @param photo what became of the last photograph, or empty
      * @param flashes general and red flashes of the last second over too large an area
@@ -279,6 +280,7 @@ public sealed interface ToPage {
             double waiting,
             boolean ready,
             boolean held,
+            double crossed,
             boolean frozen,
             double light,
             double wanted,

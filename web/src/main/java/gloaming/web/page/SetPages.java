@@ -55,8 +55,7 @@ class SetPages {
     private SetRow row(String show, Sets.Row row) {
         String when = SAID.format(LocalDateTime.parse(row.name().substring(0, 19), NAMED));
         String length = "%d:%02d".formatted(row.seconds() / 60, row.seconds() % 60);
-        return new SetRow(
-                row.name(), when, length, "%.1f MB".formatted(row.bytes() / 1e6), stage.records(show, row.name()));
+        return new SetRow(row.name(), when, length, size(row.bytes()), stage.records(show, row.name()));
     }
 
     /** Shows a set to the audience, in place of what is on air. */
@@ -118,6 +117,10 @@ class SetPages {
                                 .build()
                                 .toString())
                 .body(new FileSystemResource(sets.file(id, set)));
+    }
+
+    private static String size(long bytes) {
+        return bytes < 1e6 ? bytes / 1000 + " KB" : "%.1f MB".formatted(bytes / 1e6);
     }
 
     /** Seconds, or minutes and seconds as 3:20. */
