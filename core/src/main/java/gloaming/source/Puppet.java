@@ -7,7 +7,6 @@ import gloaming.step.ByRows;
 import gloaming.step.Choice;
 import gloaming.step.Frame;
 import gloaming.step.Operation;
-import gloaming.step.Randomness;
 import gloaming.step.Range;
 import gloaming.step.StepInfo;
 
@@ -48,8 +47,26 @@ public record Puppet(
         double size,
 
         @Id("variation") @Range(min = 0, max = 1000, initial = 0, says = "Another number, another performer.")
-        int variation)
+        int variation,
+
+        @Id("body")
+        @Choice(initial = "limbs", says = "A plain figure of a few limbs, or a dancer who steps, in a skirt.")
+        Body body)
         implements Operation<Nothing, Picture, Puppet.Memory> {
+
+    /** Who performs. */
+    public enum Body {
+        @Id("limbs")
+        LIMBS(Figure.LIMBS),
+        @Id("dancer")
+        DANCER(Figure.DANCER);
+
+        final Figure figure;
+
+        Body(Figure figure) {
+            this.figure = figure;
+        }
+    }
 
     /** What is handed out. */
     public enum Shows {
@@ -63,22 +80,6 @@ public record Puppet(
         WALL
     }
 
-    /** Limbs from back to front: joints they run between, thickness at both, and their cloth. */
-    private static final int[][] LIMBS = {
-        {2, 3, 0},
-        {3, 4, 1},
-        {9, 10, 2},
-        {10, 11, 2},
-        {5, 6, 0},
-        {6, 7, 1},
-        {0, 1, 3},
-        {1, 8, 4},
-        {12, 13, 2},
-        {13, 14, 2}
-    };
-
-    private static final float[] THICK = {0.085f, 0.07f, 0.055f, 0.045f, 0.085f, 0.07f, 0.17f, 0.1f, 0.055f, 0.045f};
-    private static final float[] THIN = {0.07f, 0.045f, 0.045f, 0.038f, 0.07f, 0.045f, 0.13f, 0.1f, 0.045f, 0.038f};
     /** Red, green and blue of trousers, boots, skin, coat and hair. */
     private static final float[][] CLOTH = {
         {0.10f, 0.13f, 0.28f},
@@ -88,14 +89,12 @@ public record Puppet(
         {0.55f, 0.33f, 0.22f}
     };
 
-    private static final int JOINTS = 15;
-
     /** The wall of the last size, and the joints now and a frame before, in units: x and y of each. */
     public static final class Memory {
         private Picture wall;
         private long wallSeed;
-        private final float[] now = new float[2 * JOINTS];
-        private final float[] before = new float[2 * JOINTS];
+        private float[] now = {};
+        private float[] before = {};
     }
 
     @Override
@@ -108,8 +107,13 @@ public record Puppet(
         // The same performer in every step that shows the same variation: its matte belongs to its picture.
         long seed = 7_919L * (variation + 1);
         double beats = frame.time() > 0 ? frame.beat() / frame.time() : 2;
-        pose(memory.now, seed, frame.beat() * pace);
-        pose(memory.before, seed, (frame.time() - frame.dt()) * beats * pace);
+        Figure figure = body.figure;
+        if (memory.now.length != 2 * figure.joints) {
+            memory.now = new float[2 * figure.joints];
+            memory.before = new float[2 * figure.joints];
+        }
+        figure.pose(memory.now, seed, frame.beat() * pace, 0.9 * size, vigour);
+        figure.pose(memory.before, seed, (frame.time() - frame.dt()) * beats * pace, 0.9 * size, vigour);
         Picture out = frame.picture();
         Picture wall = shows == Shows.PICTURE || shows == Shows.WALL ? wall(memory, frame, seed) : null;
         frame.crew().each(out.height, ByRows.STRIP, (from, to) -> {
@@ -117,7 +121,8 @@ public record Puppet(
             else if (shows == Shows.MOTION) empty(out, from, to);
             else out.clear(from, to);
             if (shows == Shows.WALL) return;
-            for (int limb = 0; limb < LIMBS.length; limb++) limb(limb, memory, out, (float) frame.dt(), from, to);
+            for (int limb = 0; limb < figure.limbs.length; limb++)
+                limb(limb, memory, out, (float) frame.dt(), from, to);
         });
         return out;
     }
@@ -127,57 +132,17 @@ public record Puppet(
         java.util.Arrays.fill(out.a(), out.at(from), out.at(to), 1f);
     }
 
-    /** A sum of two slow rounds with seeded phases: -1 to 1, smooth, never quite the same. */
-    private static double swing(long seed, int use, double at) {
-        double a = Randomness.uniform(seed, use, 1);
-        double b = Randomness.uniform(seed, use, 2);
-        return 0.65 * Math.sin(2 * Math.PI * (at + a)) + 0.35 * Math.sin(2 * Math.PI * (at * 0.5 + b));
-    }
-
-    /** Where the joints are: hip, neck, two legs of hip, knee, ankle, head, two arms of shoulder, elbow, hand. */
-    private void pose(float[] j, long seed, double at) {
-        double s = 0.9 * size;
-        double v = vigour;
-        double hipX = 0.35 * v * swing(seed, 0, at * 0.25);
-        double hipY = -0.12 * s + 0.05 * v * s * Math.abs(Math.sin(Math.PI * at));
-        double lean = 0.1 * v * swing(seed, 1, at * 0.5);
-        set(j, 0, hipX, hipY);
-        set(j, 1, hipX + Math.sin(lean) * 0.52 * s, hipY + Math.cos(lean) * 0.52 * s);
-        for (int side = -1; side <= 1; side += 2) {
-            int leg = side < 0 ? 2 : 5;
-            double thigh = side * 0.12 + 0.32 * v * swing(seed, 4 + side, at);
-            double shin = thigh + 0.22 * v * (swing(seed, 8 + side, at) - 1) * side * 0.5;
-            double x = hipX + side * 0.07 * s;
-            set(j, leg, x, hipY);
-            set(j, leg + 1, x + Math.sin(thigh) * 0.36 * s, hipY - Math.cos(thigh) * 0.36 * s);
-            set(j, leg + 2, j[2 * leg + 2] + Math.sin(shin) * 0.38 * s, j[2 * leg + 3] - Math.cos(shin) * 0.38 * s);
-            int arm = side < 0 ? 9 : 12;
-            double upper = side * (0.9 + 0.8 * v * swing(seed, 12 + side, at));
-            double fore = upper + side * (0.5 + 0.7 * v * swing(seed, 16 + side, at));
-            double shoulderX = j[2] + side * 0.15 * s;
-            double shoulderY = j[3] - 0.05 * s;
-            set(j, arm, shoulderX, shoulderY);
-            set(j, arm + 1, shoulderX + Math.sin(upper) * 0.27 * s, shoulderY - Math.cos(upper) * 0.27 * s);
-            set(j, arm + 2, j[2 * arm + 2] + Math.sin(fore) * 0.25 * s, j[2 * arm + 3] - Math.cos(fore) * 0.25 * s);
-        }
-        double nod = lean + 0.15 * v * swing(seed, 20, at);
-        set(j, 8, j[2] + Math.sin(nod) * 0.16 * s, j[3] + Math.cos(nod) * 0.16 * s);
-    }
-
-    private static void set(float[] joints, int joint, double x, double y) {
-        joints[2 * joint] = (float) x;
-        joints[2 * joint + 1] = (float) y;
-    }
-
     private void limb(int limb, Memory memory, Picture out, float dt, int from, int to) {
-        int a = 2 * LIMBS[limb][0];
-        int b = 2 * LIMBS[limb][1];
-        float[] cloth = CLOTH[LIMBS[limb][2]];
+        Figure figure = body.figure;
+        int a = 2 * figure.limbs[limb][0];
+        int b = 2 * figure.limbs[limb][1];
+        int wears = figure.limbs[limb][2];
+        float[] cloth = CLOTH[wears];
         float[] j = memory.now;
         float[] old = memory.before;
         float s = (float) (0.9 * size);
-        float thick = THICK[limb] * s;
-        float thin = THIN[limb] * s;
+        float thick = figure.thick[limb] * s;
+        float thin = figure.thin[limb] * s;
         float dx = j[b] - j[a];
         float dy = j[b + 1] - j[a + 1];
         float length = (float) Math.sqrt(dx * dx + dy * dy);
@@ -189,7 +154,7 @@ public record Puppet(
         ox /= was;
         oy /= was;
         float scale = (float) out.scale();
-        float reach = thick + 1 / scale;
+        float reach = Math.max(thick, thin) + 1 / scale;
         int low = Math.max(from, (int) ((Math.min(j[a + 1], j[b + 1]) - reach + 1) * scale));
         int high = Math.min(to, (int) Math.ceil((Math.max(j[a + 1], j[b + 1]) + reach + 1) * scale));
         float aspect = (float) out.aspect();
@@ -209,7 +174,7 @@ public record Puppet(
                 int p = out.at(y) + x;
                 switch (shows) {
                     case PICTURE -> {
-                        float light = shade(along / s, across / s, limb, d / thick);
+                        float light = shade(along / s, across / s, limb, wears, d / thick);
                         out.r()[p] += (cloth[0] * light - out.r()[p]) * cover;
                         out.g()[p] += (cloth[1] * light - out.g()[p]) * cover;
                         out.b()[p] += (cloth[2] * light - out.b()[p]) * cover;
@@ -232,11 +197,11 @@ public record Puppet(
     }
 
     /** Folds, stripes and a weave that stay on the cloth, darker to the rim. */
-    private static float shade(float along, float across, int limb, float depth) {
+    private static float shade(float along, float across, int limb, int wears, float depth) {
         float stripes = (float) Math.sin(along * 70 + 3 * Math.sin(across * 40 + limb));
         float weave = grain(along * 38 + limb * 17, across * 38 + limb * 5);
         // Skin is smoother than cloth.
-        float rough = LIMBS[limb][2] == 2 || LIMBS[limb][2] == 4 ? 0.45f : 1;
+        float rough = wears == Figure.SKIN || wears == Figure.HAIR ? 0.45f : 1;
         return (0.75f + rough * (0.2f * stripes + 0.7f * (weave - 0.5f))) * (0.55f + 0.45f * Math.min(1, depth * 2));
     }
 

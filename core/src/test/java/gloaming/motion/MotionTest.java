@@ -71,8 +71,8 @@ class MotionTest {
     void thePuppetsMotionIsMeasuredWithinAThirdOfAPixel(int variation) {
         Motion motion = new Motion(4, 0, 1);
         Motion.Memory memory = motion.memory();
-        Puppet seen = new Puppet(Puppet.Shows.PICTURE, 1, 0.5, 1, variation);
-        Puppet truth = new Puppet(Puppet.Shows.MOTION, 1, 0.5, 1, variation);
+        Puppet seen = new Puppet(Puppet.Shows.PICTURE, 1, 0.5, 1, variation, Puppet.Body.LIMBS);
+        Puppet truth = new Puppet(Puppet.Shows.MOTION, 1, 0.5, 1, variation, Puppet.Body.LIMBS);
         Puppet.Memory a = seen.memory();
         Puppet.Memory b = truth.memory();
         double sum = 0;

@@ -5,18 +5,23 @@ import static org.assertj.core.data.Offset.offset;
 
 import gloaming.Moments;
 import gloaming.flow.Picture;
-import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.EnumSource;
 
 class PuppetTest {
     private final Moments frame = new Moments().size(320, 180).rate(30);
 
+    private Puppet.Body body = Puppet.Body.LIMBS;
+
     private Picture shown(Puppet.Shows what, double vigour) {
-        Puppet puppet = new Puppet(what, vigour, 0.5, 1, 3);
+        Puppet puppet = new Puppet(what, vigour, 0.5, 1, 3, body);
         return puppet.run(null, puppet.memory(), frame);
     }
 
-    @Test
-    void theMatteIsWhereThePictureDiffersFromTheWall() {
+    @ParameterizedTest
+    @EnumSource
+    void theMatteIsWhereThePictureDiffersFromTheWall(Puppet.Body performer) {
+        body = performer;
         for (int i = 0; i < 20; i++) frame.next();
         Picture picture = shown(Puppet.Shows.PICTURE, 1);
         Picture wall = shown(Puppet.Shows.WALL, 1);
@@ -32,8 +37,10 @@ class PuppetTest {
         assertThat(inside).as("pixels of the performer").isBetween(2_500, 20_000);
     }
 
-    @Test
-    void itsMotionIsWhereItsPictureWent() {
+    @ParameterizedTest
+    @EnumSource
+    void itsMotionIsWhereItsPictureWent(Puppet.Body performer) {
+        body = performer;
         // A spot of cloth now is the spot of cloth where the motion says that it was.
         for (int i = 0; i < 20; i++) frame.next();
         Picture before = shown(Puppet.Shows.PICTURE, 1);
@@ -64,8 +71,10 @@ class PuppetTest {
         return (in[p] * (1 - u) + in[p + 1] * u) * (1 - v) + (in[p + 320] * (1 - u) + in[p + 321] * u) * v;
     }
 
-    @Test
-    void withoutVigourItStandsAndItIsTheSameEveryTime() {
+    @ParameterizedTest
+    @EnumSource
+    void withoutVigourItStandsAndItIsTheSameEveryTime(Puppet.Body performer) {
+        body = performer;
         frame.next();
         Picture still = shown(Puppet.Shows.MOTION, 0);
         for (int p = 0; p < still.pixels(); p++)
@@ -75,8 +84,10 @@ class PuppetTest {
         assertThat(two.r()).isEqualTo(one.r());
     }
 
-    @Test
-    void itStaysInThePicture() {
+    @ParameterizedTest
+    @EnumSource
+    void itStaysInThePicture(Puppet.Body performer) {
+        body = performer;
         for (int i = 0; i < 600; i++) {
             frame.next();
             if (i % 20 > 0) continue;
