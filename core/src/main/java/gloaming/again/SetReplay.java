@@ -95,9 +95,14 @@ public final class SetReplay {
             if (event instanceof SetEvent.Taken take) aired.add(take.player());
             if (event instanceof SetEvent.CueBegan cue) marks.add(new Mark(cue.name(), seconds(cue.at())));
         }
-        for (int player : aired) players.put(player, new TapePlayer(crew, library, sounds, width, height));
+        Map<String, LiveTape> live = new HashMap<>();
+        for (SetFile.Piece piece : pieces) if (piece.kind() == SetFile.Kind.SOUND) LiveTape.add(piece.bytes(), live);
+        Function<String, Sound> all =
+                name -> live.containsKey(name) ? live.get(name).heard() : sounds.apply(name);
+        for (int player : aired) players.put(player, new TapePlayer(crew, library, all, width, height));
         for (SetFile.Piece piece : pieces) {
-            TapePlayer player = piece.kind() == SetFile.Kind.EVENT ? null : players.get(piece.player());
+            boolean own = piece.kind() == SetFile.Kind.TAPE || piece.kind() == SetFile.Kind.LOOK;
+            TapePlayer player = own ? players.get(piece.player()) : null;
             if (player != null) player.add(piece);
         }
     }

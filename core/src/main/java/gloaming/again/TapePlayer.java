@@ -46,6 +46,7 @@ public final class TapePlayer {
     private TapeEvent.Frame ahead;
     private Look look;
     private Sound sound = Sound.SILENCE;
+    private LiveTape.Heard live;
     private Picture picture;
     private double time;
     private boolean exact = true;
@@ -119,6 +120,7 @@ public final class TapePlayer {
             case TapeEvent.Beats e -> player.beats().state(e.state());
             case TapeEvent.SoundIs e -> {
                 Sound plain = sounds.apply(e.name());
+                live = plain instanceof LiveTape.Heard heard ? heard : null;
                 sound = e.gain() == 1 ? plain : new Louder(plain, e.gain());
             }
             case TapeEvent.ControlIs e -> inbox.stand(e.name(), e.state());
@@ -128,6 +130,9 @@ public final class TapePlayer {
             }
             case TapeEvent.Frame e -> ahead = e;
             case TapeEvent.Print e -> compare(e.value());
+            case TapeEvent.Heard e -> {
+                if (live != null) live.latch(e.index(), e.comes());
+            }
             case TapeEvent.Middle e -> exact = false;
             case TapeEvent.Broken e -> exact = false;
         }

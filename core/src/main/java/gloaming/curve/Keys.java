@@ -128,6 +128,15 @@ public final class Keys {
         return a + (b - a) * part;
     }
 
+    /**
+     * This curve with what a hand drew, as few keys, in the place of what stood there; {@link IllegalArgumentException} where it drew nothing.
+     *
+     * @param taken times and values as they came
+     */
+    public Keys drawn(List<Key> taken) {
+        return of(Drawn.into(keys, taken));
+    }
+
     /** Where the last key stands. */
     public double end() {
         return keys.getLast().time();

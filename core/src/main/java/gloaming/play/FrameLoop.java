@@ -1,7 +1,6 @@
 package gloaming.play;
 
 import gloaming.desk.BoundControl;
-import gloaming.desk.Control;
 import gloaming.desk.Outbox;
 import gloaming.flow.Crew;
 import gloaming.flow.Noted;
@@ -10,8 +9,6 @@ import gloaming.look.Look;
 import gloaming.picture.kernel.Exit;
 import gloaming.sound.Band;
 import gloaming.sound.Sound;
-import gloaming.tape.Tape;
-import java.util.BitSet;
 import java.util.List;
 import java.util.concurrent.locks.LockSupport;
 
@@ -110,18 +107,7 @@ final class FrameLoop {
     private boolean airs;
 
     private float mixLight;
-    private final Tape tape;
-    /** Whether the beat was moved by others than itself since the frame before. */
-    private boolean moved;
-
-    /** The sound that was told last. */
-    private Sound told;
-
-    /** Which lanes were watched in the frame before, by their places in these. */
-    private final BitSet watched = new BitSet();
-
-    private List<Plan.LaneRun> watchedOf;
-    private long printed;
+    private final FrameTape tape;
 
     /** A loop that goes on at frame {@code frame}. */
     FrameLoop(LivePlayer live, Player player, Crew crew, long frame) {
@@ -129,7 +115,7 @@ final class FrameLoop {
         this.player = player;
         this.crew = crew;
         this.frame = frame;
-        tape = live.tape;
+        tape = new FrameTape(live, player);
         // A loop that goes on for another does not do so to the bit.
         if (frame > 0) tape.broken();
         rewound = live.request().rewinds();
@@ -319,7 +305,7 @@ final class FrameLoop {
     }
 
     private void desk() {
-        moved |= live.obey(player.beats());
+        if (live.obey(player.beats())) tape.moved();
         for (BoundControl grip : player.plan().acts) {
             long presses = grip.act();
             // Two presses between two frames are still two.
@@ -330,8 +316,7 @@ final class FrameLoop {
     private void frame(Request now, long steps) {
         long started = System.nanoTime();
         Look look = now.look();
-        // What comes in while the frame is made comes with the next one.
-        player.inbox.follow(live.inbox(), tape);
+        tape.takeUp();
         take(now);
         desk();
         double step = steps / look.rate();
@@ -342,17 +327,20 @@ final class FrameLoop {
         Pace pace = live.pace;
         hear(now);
         eyes.begin();
-        tell(now, dt, width, height);
+        Moment at = new Moment(frame, pace.time, dt, pace.sound);
+        Sound heard = tape.hears(now.sound());
+        tape.frame(begun, at, width, height, heard, playing, eyes);
         player.library(now.library());
         player.outbox(now.onAir() ? live.outbox() : Outbox.NOWHERE);
-        Picture mix = player.play(new Moment(frame, pace.time, dt, pace.sound), width, height, now.sound(), eyes);
+        Picture mix = player.play(at, width, height, heard, eyes);
         mustGoOn();
+        heed();
         boolean seen = eyes.sees();
         if (seen) {
             live.pictures++;
             glance(mix, step);
             leave(null, mix);
-            print(mix);
+            tape.print(begun, mix);
         }
         double ms = (System.nanoTime() - started) / 1e6;
         exitMs += (left / 1e6 - exitMs) * 0.1;
@@ -383,6 +371,17 @@ final class FrameLoop {
         live.made++;
     }
 
+    /** Tells the number of the lane that somebody waits for. */
+    private void heed() {
+        String name = live.heeded;
+        if (name == null) return;
+        double is = Double.NaN;
+        List<Plan.LaneRun> lanes = player.plan().lanes;
+        for (int i = 0; i < lanes.size(); i++)
+            if (lanes.get(i).needed && lanes.get(i).lane.name().equals(name)) is = lanes.get(i).number;
+        live.heededIs = is;
+    }
+
     private static boolean tells(Plan plan) {
         for (int i = 0; i < plan.lanes.size(); i++) if (plan.lanes.get(i).outward) return true;
         return false;
@@ -407,7 +406,7 @@ final class FrameLoop {
                 player.load(look, glide);
                 keeper.edited();
             }
-            tell(look, anew, glide);
+            tape.look(look, anew, glide);
             shown = now.number();
             glided = now.glide();
             playing = look;
@@ -418,7 +417,7 @@ final class FrameLoop {
         rewound = now.rewinds();
         player.rewind(now.leader() == null);
         tape.forget();
-        moved = true;
+        tape.moved();
         planned();
         live.pace.time = 0;
         if (now.leader() == null) live.pace.sound = 0;
@@ -439,7 +438,7 @@ final class FrameLoop {
         if (!Double.isNaN(at.sound())) {
             live.pace.sound = at.sound();
             player.beats().leap(at.sound());
-            moved = true;
+            tape.moved();
         }
     }
 
@@ -460,60 +459,14 @@ final class FrameLoop {
             double heard = Math.max(0, sound - at.time() + time);
             int width = Math.max(1, (int) Math.round(playing.width() * live.pace.scale));
             int height = Math.max(1, (int) Math.round(playing.height() * live.pace.scale));
-            tape.frame(System.nanoTime(), i, time, dt, heard, width, height, false);
-            player.play(new Moment(i, time, dt, heard), width, height, now.sound(), UNSEEN);
+            Moment then = new Moment(i, time, dt, heard);
+            Sound sounds = tape.hears(now.sound());
+            tape.frame(System.nanoTime(), then, width, height, sounds, playing, UNSEEN);
+            player.play(then, width, height, sounds, UNSEEN);
             mustGoOn();
         }
         player.beats().state(beat);
-        moved = true;
-    }
-
-    private void tell(Look look, boolean anew, Glide glide) {
-        if (glide == null) tape.look(look, anew, 0, false, 0);
-        else tape.look(look, anew, glide.time(), glide.beats(), glide.way().ordinal());
-    }
-
-    /** Writes down what this frame depends on. */
-    private void tell(Request now, double dt, int width, int height) {
-        if (tape.asked()) {
-            tape.fromTheMiddle();
-            tell(playing, true, null);
-            for (Control control : player.inbox.controls()) tape.stands(control);
-            moved = true;
-            told = null;
-            watchedOf = null;
-        }
-        if (now.sound() != told) {
-            told = now.sound();
-            tape.sound(told);
-        }
-        if (moved) tape.beats(player.beats());
-        moved = false;
-        watching();
-        tape.frame(begun, frame, live.pace.time, dt, live.pace.sound, width, height, eyes.sees());
-    }
-
-    private void watching() {
-        List<Plan.LaneRun> lanes = player.plan().lanes;
-        boolean same = watchedOf == lanes;
-        for (int i = 0; i < lanes.size(); i++) {
-            boolean is = eyes.watches(lanes.get(i).lane.id());
-            same &= watched.get(i) == is;
-            watched.set(i, is);
-        }
-        if (same) return;
-        watchedOf = lanes;
-        tape.watched(watched.stream()
-                .filter(i -> i < lanes.size())
-                .mapToObj(i -> lanes.get(i).lane.id())
-                .toList());
-    }
-
-    /** Now and then what a picture came to is written down too. */
-    private void print(Picture mix) {
-        if (begun - printed < live.printsEvery) return;
-        printed = begun;
-        tape.print(Print.of(mix));
+        tape.moved();
     }
 
     /** Goes by the sound of whoever leads. */
@@ -523,10 +476,10 @@ final class FrameLoop {
         // It was taken to its start, or to another place.
         if (leads < live.pace.sound - LEAP && leads < LEAP) {
             player.beats().rewind();
-            moved = true;
+            tape.moved();
         } else if (Math.abs(leads - live.pace.sound) > LEAP) {
             player.beats().leap(leads);
-            moved = true;
+            tape.moved();
         }
         live.pace.sound = leads;
     }

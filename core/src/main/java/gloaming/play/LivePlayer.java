@@ -13,6 +13,7 @@ import gloaming.sound.Sound;
 import gloaming.step.Catalogue;
 import gloaming.tape.Tape;
 import java.util.List;
+import java.util.Objects;
 import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.ConcurrentLinkedQueue;
 import java.util.concurrent.atomic.AtomicInteger;
@@ -57,6 +58,11 @@ public final class LivePlayer implements AutoCloseable {
     volatile List<BoundSetting> held = List.of();
     /** What comes in is written here. */
     final Tape tape = new Tape();
+
+    /** The name of the lane whose number is told, or null; and that number, not a number where there is none. */
+    volatile String heeded;
+
+    volatile double heededIs = Double.NaN;
 
     /** Nanoseconds after which what a picture came to is written down once more. */
     volatile long printsEvery = 1_000_000_000;
@@ -270,6 +276,18 @@ public final class LivePlayer implements AutoCloseable {
     /** Who is woken when something is ready. */
     public void courier(Thread thread) {
         courier = thread;
+    }
+
+    /** From now on the number of a lane is told, by its name, as of each frame; null for none. */
+    public void heed(String lane) {
+        if (Objects.equals(lane, heeded)) return;
+        heededIs = Double.NaN;
+        heeded = lane;
+    }
+
+    /** What that lane gave in the last frame; not a number where there is none of that name, or it gives no signal. */
+    public double heeded() {
+        return heededIs;
     }
 
     /** What comes in, for whoever keeps it. */

@@ -177,6 +177,9 @@ final class Plan {
         LaneRun restart;
         Rising restarts = new Rising();
         boolean needed;
+        /** What it gave in the last frame, or not a number where that is no signal. */
+        double number = Double.NaN;
+
         boolean remembered;
         /** Whether a step of it does something beyond the look. */
         boolean outward;

@@ -7,6 +7,7 @@ import gloaming.flow.Flow;
 import gloaming.flow.Kind;
 import gloaming.flow.Picture;
 import gloaming.flow.PicturePool;
+import gloaming.flow.Signal;
 import gloaming.library.Library;
 import gloaming.look.Limits;
 import gloaming.look.Look;
@@ -306,6 +307,7 @@ public final class Player {
             flow = hold(step, pass, flow);
         }
         lane.end = lane.shared ? whole(pass, flow) : flow;
+        lane.number = lane.end instanceof Signal signal ? signal.value() : Double.NaN;
     }
 
     /** What comes to a step, or what stands for it where it is of another kind than the step takes. */

@@ -98,6 +98,8 @@ final class PreviewTap implements Onlooker {
 
     @Override
     public boolean watches(String lane) {
+        String heeded = live.heeded;
+        if (heeded != null && heeded.equals(player.plan().byId.get(lane).lane.name())) return true;
         for (Tiles tiles : drawing) if (tiles.lanes.contains(lane)) return true;
         for (PictureOutput outlet : live.subscriptions.outlets) {
             if (outlet.subject != null

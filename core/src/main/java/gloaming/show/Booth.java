@@ -21,7 +21,8 @@ public record Booth(Format format, int width, String folder, int countdown, Doub
     /** What a photograph is written as. */
     public enum Format {
         PNG,
-        JPEG;
+        JPEG,
+        WEBP;
 
         @JsonValue
         public String id() {
@@ -30,7 +31,11 @@ public record Booth(Format format, int width, String folder, int countdown, Doub
 
         /** The end of a file's name. */
         public String ending() {
-            return this == PNG ? ".png" : ".jpg";
+            return switch (this) {
+                case PNG -> ".png";
+                case JPEG -> ".jpg";
+                case WEBP -> ".webp";
+            };
         }
     }
 

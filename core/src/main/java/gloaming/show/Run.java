@@ -113,12 +113,12 @@ public record Run(
         return new Turn(this, null, "There is no cue before this one.");
     }
 
-    /** A control of the desk was pressed. */
+    /** A control of the desk was pressed, or a lane that is waited for has risen. */
     public Turn pressed(RunSheet sheet, String control, Moment at) {
         Cue next = next(sheet);
-        boolean meant = next != null
-                && next.start().by() == Start.By.CONTROL
-                && next.start().control().equals(control);
+        boolean waits = next != null
+                && (next.start().by() == Start.By.CONTROL || next.start().by() == Start.By.SIGNAL);
+        boolean meant = waits && next.start().control().equals(control);
         if (held || !meant || waiting != null || slips(sheet, at)) return new Turn(this, null, "");
         return start(sheet, next, at, true);
     }
@@ -146,7 +146,7 @@ public record Run(
 
     private boolean due(RunSheet sheet, Start start, Moment at) {
         return switch (start.by()) {
-            case KEY, CONTROL -> false;
+            case KEY, CONTROL, SIGNAL -> false;
             case AFTER -> now != null && passed(start.after(), sheet.bar(), at);
             case SOUND -> crossed(last.sound(), at.sound(), start.at());
             case CLOCK -> day(start.at(), at);

@@ -7,7 +7,7 @@ import java.util.Locale;
 /**
  * What starts a cue once it is the next one. The key of the playing page starts any.
  *
- * @param control for {@link By#CONTROL}, its name on the desk; else empty
+ * @param control for {@link By#CONTROL}, its name on the desk, for {@link By#SIGNAL} the name of a lane of the look that is on; else empty
  * @param after for {@link By#AFTER}, how long after the cue before has begun
  * @param at for {@link By#SOUND}, {@link By#CLOCK} and {@link By#TIMECODE}: seconds of the sound, of the day, or of the time code
  * @param on whether it waits for a beat or a bar then
@@ -21,6 +21,8 @@ public record Start(By by, String control, Span after, double at, Grid on) {
     public enum By {
         KEY,
         CONTROL,
+        /** A lane of the look that is on rises over a half. */
+        SIGNAL,
         AFTER,
         SOUND,
         CLOCK,

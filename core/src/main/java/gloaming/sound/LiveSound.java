@@ -6,6 +6,9 @@ package gloaming.sound;
  * <p>One thread writes, any may read. Where nothing comes any more there is silence, not the last thing that came.
  */
 public final class LiveSound implements Sound {
+    /** Steps from silence to full scale. */
+    public static final float STEPS = 32_768;
+
     private static final int ROOM = 1 << 19;
     private static final long STALLED_NS = 250_000_000;
 
@@ -26,10 +29,23 @@ public final class LiveSound implements Sound {
         long at = written;
         for (int i = 0; i < count; i++) {
             float v = samples[i];
-            ring[(int) ((at + i) & (ROOM - 1))] = Math.abs(v) <= 16 ? v : 0;
+            // In sixteen bits, as it is recorded: what is heard again is what was heard.
+            boolean number = Math.abs(v) <= 16;
+            ring[(int) ((at + i) & (ROOM - 1))] =
+                    number ? Math.clamp(Math.round(v * STEPS), -32_768, 32_767) / STEPS : 0;
         }
         written = at + count;
         lastWrite = System.nanoTime();
+    }
+
+    /** How many samples have come. */
+    public long written() {
+        return written;
+    }
+
+    /** How many of them can be read, at most. */
+    public int kept() {
+        return ROOM / 2;
     }
 
     /** Whether samples come in. */

@@ -23,6 +23,8 @@ public final class DeskEditFactory {
     /** A range wider than this is more than a fader can be set to well; it then goes round the present value. */
     private static final double WIDE = 100;
 
+    private static final int MOST_DRAWN = 18_000;
+
     private final Catalogue catalogue;
     private final Rules rules;
 
@@ -167,6 +169,26 @@ public final class DeskEditFactory {
         return at.follows().containsKey(setting)
                 ? new Edit.Several(List.of(new Edit.SetFollow(step, setting, null), set))
                 : set;
+    }
+
+    /** Puts what a hand drew while the curve was played into it, at most {@value #MOST_DRAWN} moments. */
+    public Edit drawn(Look look, String step, String setting, List<Key> taken) {
+        if (taken.size() > MOST_DRAWN)
+            throw new Refused("That was drawn for too long; a curve takes ten minutes at once.");
+        Step at = look.step(step).orElseThrow(() -> new Refused("That step is not there any more."));
+        int i = catalogue.of(look, at).settingIndex(setting);
+        Value now = i < 0
+                ? null
+                : at.settings()
+                        .getOrDefault(
+                                setting,
+                                catalogue.of(look, at).settings().get(i).initial());
+        try {
+            Keys was = Keys.parse(now instanceof Value.Word word ? word.text() : "0 0 hold");
+            return keys(look, step, setting, was.drawn(taken).keys());
+        } catch (IllegalArgumentException e) {
+            throw new Refused(e.getMessage());
+        }
     }
 
     /** Puts a curve through these keys into a setting. */

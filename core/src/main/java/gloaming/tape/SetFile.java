@@ -4,6 +4,7 @@ import gloaming.look.Limits;
 import gloaming.look.Look;
 import gloaming.look.LookJson;
 import gloaming.look.Refused;
+import gloaming.sound.LiveSound;
 import java.io.ByteArrayOutputStream;
 import java.io.DataInputStream;
 import java.io.DataOutputStream;
@@ -30,6 +31,9 @@ import java.util.zip.Inflater;
  */
 public final class SetFile {
     static final String MAGIC = "gloaming-set 1\n";
+    /** Bytes of all pieces together, at most. */
+    public static final long MOST = 1L << 30;
+
     private static final int MOST_BLOCK = 1 << 24;
     private static final int MOST_PIECES = 64 << 20;
 
@@ -40,7 +44,9 @@ public final class SetFile {
         /** A look of a player: its number, how much of the one before begins and ends it, and what is between, as JSON. */
         LOOK,
         /** Something that happened to all, as a line of JSON; its player is 0. */
-        EVENT
+        EVENT,
+        /** What came in live: its name, rate, the number of its first sample, and samples of sixteen bits; its player is 0. */
+        SOUND
     }
 
     /** @param player the number of the player it is of */
@@ -56,6 +62,7 @@ public final class SetFile {
         private final Deflater deflater = new Deflater(6);
         private final byte[] buffer = new byte[1 << 16];
         private long size = MAGIC.length();
+        private long whole;
 
         public Writer(OutputStream out) throws IOException {
             this.out = out;
@@ -65,6 +72,11 @@ public final class SetFile {
         /** Bytes so far. */
         public long size() {
             return size;
+        }
+
+        /** Bytes that whoever reads it has to hold. */
+        public long whole() {
+            return whole;
         }
 
         /** Takes what a tape has that nobody took; false where it was cut, and is asked to begin anew. */
@@ -83,6 +95,20 @@ public final class SetFile {
         /** Tells something that happened to all. */
         public void event(String json) {
             piece(Kind.EVENT, 0, json.getBytes(StandardCharsets.UTF_8));
+        }
+
+        /** Samples that came in live, from the one with a number on. */
+        public void sound(String name, int rate, long from, float[] samples, int count) {
+            ByteArrayOutputStream bytes = new ByteArrayOutputStream();
+            try (DataOutputStream data = new DataOutputStream(bytes)) {
+                data.writeUTF(name);
+                data.writeInt(rate);
+                data.writeLong(from);
+                for (int i = 0; i < count; i++) data.writeShort(Math.round(samples[i] * LiveSound.STEPS));
+            } catch (IOException e) {
+                throw new UncheckedIOException(e);
+            }
+            piece(Kind.SOUND, 0, bytes.toByteArray());
         }
 
         private void add(int player, Tape.Stood stood) {
@@ -121,6 +147,7 @@ public final class SetFile {
         /** Writes all that was added as one block; nothing where there is nothing. */
         public void flush() throws IOException {
             if (pieces.size() == 0) return;
+            whole += pieces.size();
             deflater.reset();
             deflater.setInput(pieces.toByteArray());
             pieces.reset();
@@ -153,7 +180,7 @@ public final class SetFile {
         if (!new String(magic, StandardCharsets.US_ASCII).equals(MAGIC))
             throw new Refused("The file is not a recorded set, or one of a newer Gloaming.");
         List<Piece> all = new ArrayList<>();
-        long room = 16L * MOST_PIECES;
+        long room = MOST;
         Inflater inflater = new Inflater();
         try {
             while (true) {

@@ -52,6 +52,7 @@ public final class Tape implements Inbox.Follower {
     private double time;
     private double dt;
     private double sound;
+    private long heard;
     private int width;
     private int height;
 
@@ -105,6 +106,14 @@ public final class Tape implements Inbox.Follower {
         if (!begin(TapeEvent.SOUND)) return;
         text(heard.source().name());
         real(heard instanceof Louder louder ? louder.factor() : 1);
+    }
+
+    /** What comes in live stands so in the next frame: so many samples, and whether any still come. */
+    public void heard(long samples, boolean comes) {
+        if (!begin(TapeEvent.HEARD)) return;
+        number(samples - heard);
+        put(comes ? 1 : 0);
+        heard = samples;
     }
 
     @Override

@@ -16,6 +16,7 @@ public sealed interface TapeEvent {
     int PRINT = 10;
     int MIDDLE = 11;
     int BROKEN = 12;
+    int HEARD = 13;
 
     int SEEN = 1;
     int TIME_GOES_ON = 4;
@@ -44,6 +45,9 @@ public sealed interface TapeEvent {
             implements TapeEvent {}
 
     record Print(int value) implements TapeEvent {}
+
+    /** So many samples of what comes in live had come when the frame began, and whether any still came. */
+    record Heard(long index, boolean comes) implements TapeEvent {}
 
     /** What moved before this is not known. */
     record Middle() implements TapeEvent {}

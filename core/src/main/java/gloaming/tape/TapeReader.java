@@ -19,6 +19,7 @@ public final class TapeReader {
     private double time;
     private double dt;
     private double sound;
+    private long heard;
     private int width;
     private int height;
 
@@ -68,6 +69,10 @@ public final class TapeReader {
                 yield new TapeEvent.Watched(lanes);
             }
             case TapeEvent.FRAME -> frame();
+            case TapeEvent.HEARD -> {
+                heard += number();
+                yield new TapeEvent.Heard(heard, bytes[at++] != 0);
+            }
             case TapeEvent.PRINT -> new TapeEvent.Print((int) number());
             case TapeEvent.MIDDLE -> {
                 controls.clear();

@@ -20,6 +20,7 @@ import gloaming.play.OutputFader;
 import gloaming.play.PictureOutput;
 import gloaming.play.Subscriptions;
 import gloaming.sound.HouseBand;
+import gloaming.sound.LiveSound;
 import gloaming.sound.Louder;
 import gloaming.sound.Sound;
 import gloaming.step.Catalogue;
@@ -29,7 +30,10 @@ import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.io.InputStream;
 import java.nio.charset.StandardCharsets;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
+import java.util.SplittableRandom;
 import java.util.function.Function;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.Test;
@@ -126,6 +130,9 @@ class TapePlayerTest {
         pictures(10);
         live.rewind();
         pictures(10);
+        // Into the middle: what led there is gone through unseen.
+        live.jump(5, 20);
+        pictures(10);
         live.close();
         write();
         for (int threads : new int[] {1, 3}) {
@@ -146,6 +153,48 @@ class TapePlayerTest {
             player.until(Long.MAX_VALUE, () -> {});
             assertThat(player.picture().width).isEqualTo(320);
             assertThat(player.compared().same()).isZero();
+        }
+    }
+
+    @Test
+    void whatComesInLiveIsHeardAgainAsItWasHeard() throws IOException {
+        LiveSound microphone = new LiveSound("Microphone", 16_000);
+        SplittableRandom random = new SplittableRandom(9);
+        float[] some = new float[400];
+        begin(moths());
+        live.hear(new Louder(microphone, 2));
+        long written = 0;
+        for (int i = 0; i < 60; i++) {
+            // Bursts, so that what listens hears now something and now nothing.
+            for (int k = 0; k < some.length; k++)
+                some[k] = (float) ((i / 7 % 2) * (random.nextDouble() - 0.5) * Math.sin(k * 0.05));
+            microphone.write(some, some.length);
+            pictures(1);
+            long to = microphone.written();
+            float[] piece = new float[(int) (to - written)];
+            for (int k = 0; k < piece.length; k++) piece[k] = microphone.sample(written + k);
+            writer.sound("Microphone", 16_000, written, piece, piece.length);
+            written = to;
+            write();
+        }
+        live.close();
+        write();
+        Map<String, LiveTape> sounds = new HashMap<>();
+        List<SetFile.Piece> pieces = SetFile.read(new ByteArrayInputStream(file.toByteArray()));
+        for (SetFile.Piece piece : pieces) if (piece.kind() == SetFile.Kind.SOUND) LiveTape.add(piece.bytes(), sounds);
+        try (Crew crew = new Crew(1)) {
+            TapePlayer player = new TapePlayer(
+                    crew,
+                    Library.EMPTY,
+                    name -> name.equals("Microphone") ? sounds.get(name).heard() : SOUNDS.apply(name),
+                    0,
+                    0);
+            for (SetFile.Piece piece : pieces) if (piece.kind() != SetFile.Kind.SOUND) player.add(piece);
+            player.until(Long.MAX_VALUE, () -> {});
+            assertThat(player.compared().others())
+                    .as("others of " + player.compared())
+                    .isZero();
+            assertThat(player.compared().same()).isGreaterThan(30);
         }
     }
 

@@ -12,11 +12,13 @@ import gloaming.points.layout.Grid;
 import gloaming.points.layout.Ring;
 import gloaming.points.layout.Scatter;
 import gloaming.points.layout.Spokes;
+import gloaming.points.layout.TimedPath;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.stream.IntStream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.ValueSource;
 
 /** Where layouts put their points, by closed forms. */
@@ -68,6 +70,39 @@ class LayoutsTest {
                     .as("whole steps round the ring")
                     .isLessThan(1e-3);
         }
+    }
+
+    private static TimedPath way(TimedPath.Gives gives, TimedPath.Ends ends) {
+        return new TimedPath(
+                gives, "0 0 linear; 1 1 linear; 3 1 linear", "0 0 hold; 4 2 hold", "0 0.5 hold", ends, 9, 0.01);
+    }
+
+    @Test
+    void aTimedPathHasItsPointsAtEvenStepsOfTimeAndHeadsWhereItGoes() {
+        Points p = way(TimedPath.Gives.PATH, TimedPath.Ends.LOOP).run(null, new TimedPath.Memory(), frame);
+        double[] across = {0, 0.5, 1, 1, 1, 1, 1, 1, 1};
+        for (int i = 0; i < 9; i++) {
+            assertThat(x(p, i)).isCloseTo(across[i], offset(1e-6));
+            assertThat(p.at(Attribute.Z, i)).isEqualTo(0.5f);
+        }
+        assertThat(y(p, 7)).isZero();
+        assertThat(y(p, 8)).isEqualTo(2);
+        assertThat(p.at(Attribute.HX, 1)).isCloseTo(1, offset(1e-4f));
+    }
+
+    @ParameterizedTest
+    @CsvSource({
+        "ONCE, 0.5, 0.5",
+        "ONCE, 9, 1",
+        "LOOP, 4.25, 0.25",
+        "BACK_AND_FORTH, 7.5, 0.5",
+        "BACK_AND_FORTH, 8.25, 0.25"
+    })
+    void thePlaceOnATimedPathIsWhereItIsNow(TimedPath.Ends ends, double time, double across) {
+        frame.time = time;
+        Points p = way(TimedPath.Gives.PLACE, ends).run(null, new TimedPath.Memory(), frame);
+        assertThat(p.n()).isEqualTo(1);
+        assertThat(x(p, 0)).isCloseTo(across, offset(1e-6));
     }
 
     @Test

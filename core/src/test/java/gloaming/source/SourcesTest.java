@@ -11,6 +11,7 @@ import gloaming.library.Cut;
 import gloaming.library.Fit;
 import gloaming.library.Library;
 import gloaming.library.Reel;
+import gloaming.library.Still;
 import gloaming.step.Colour;
 import java.util.ArrayList;
 import java.util.Collections;
@@ -105,6 +106,49 @@ class SourcesTest {
                     slides.run(null, memory, frame);
                 })
                 .hasMessage("there are no pictures in a folder 'marsh'");
+    }
+
+    @Test
+    void theNewestPictureFadesInOnceItIsReadAndTheOneBeforeStandsUntilThen() {
+        List<String> folder = new ArrayList<>(List.of("a"));
+        boolean[] read = {true};
+        frame.library = new Brought() {
+            @Override
+            public List<String> folder(String name) {
+                return List.copyOf(folder);
+            }
+
+            @Override
+            public Still still(String ref) {
+                Still whole = super.still(ref);
+                return cut -> read[0] || ref.equals("a") ? whole.at(cut) : null;
+            }
+        };
+        Newest newest = new Newest("photographs", Fit.FIT, 0, 1);
+        Newest.Memory memory = newest.memory();
+        float a = blue("a");
+        float b = blue("b");
+        assertThat(at(0, newest, memory)).isCloseTo(a, offset(1e-5f));
+        folder.add("b");
+        read[0] = false;
+        assertThat(at(5, newest, memory)).as("not read yet").isCloseTo(a, offset(1e-5f));
+        read[0] = true;
+        at(6, newest, memory);
+        assertThat(at(6.5, newest, memory)).isCloseTo((a + b) / 2, offset(1e-5f));
+        assertThat(at(7.1, newest, memory)).isCloseTo(b, offset(1e-5f));
+        Newest before = new Newest("photographs", Fit.FIT, 1, 1);
+        assertThat(at(7.2, before, before.memory())).isCloseTo(a, offset(1e-5f));
+        Newest farther = new Newest("photographs", Fit.FIT, 9, 1);
+        assertThat(at(7.2, farther, farther.memory()))
+                .as("the oldest stands for those that are not there")
+                .isCloseTo(a, offset(1e-5f));
+        folder.clear();
+        assertThatThrownBy(() -> at(8, newest, memory)).hasMessage("there are no pictures in a folder 'photographs'");
+    }
+
+    private float at(double time, Newest newest, Newest.Memory memory) {
+        frame.time = time;
+        return newest.run(null, memory, frame).b()[77];
     }
 
     private static float blue(String ref) {

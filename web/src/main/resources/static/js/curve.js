@@ -6,6 +6,7 @@
  * arrows to nudge, Tab and Shift+Tab from key to key, Ctrl+A, C, X, V, Delete.
  */
 import { make, paintCurve, scaleOf, tidy } from './curve-picture.js';
+import { handTake } from './curve-hand.js';
 import { gesture } from './slider.js';
 
 /** @type {import('./messages.js').KeyJoin[]} */
@@ -19,7 +20,7 @@ let copied = [];
 
 /**
  * @param {HTMLElement} host
- * @param {{change: (keys: Key[], gesture: number) => void, leave: () => void, chosen: (keys: Key[]) => void, snap: () => number}} told
+ * @param {{change: (keys: Key[], gesture: number) => void, drew: (taken: Key[]) => void, leave: () => void, chosen: (keys: Key[]) => void, snap: () => number}} told
  */
 export function curveEditor(host, told) {
   const svg = /** @type {SVGSVGElement} */ (make('svg', { class: 'curve', tabindex: 0, role: 'application', 'aria-label': 'Curve: keys over time' }));
@@ -95,6 +96,7 @@ export function curveEditor(host, told) {
     changed(0);
     if (Math.max(...keys.map((k) => k.time)) > view.to) fit();
   }
+  const hand = handTake(() => place, () => svg);
   const copy = () => { if (chosen.size) copied = [...chosen].map((k) => ({ ...k })); };
 
   const point = (/** @type {MouseEvent} */ event) => {
@@ -121,6 +123,10 @@ export function curveEditor(host, told) {
     svg.focus();
     const target = /** @type {SVGElement} */ (down.target);
     const start = point(down);
+    if (hand.armed) {
+      hand.begin(valueAt(start.py));
+      return drag((event) => hand.move(valueAt(point(event).py)), () => { const taken = hand.end(); if (taken.length > 1) told.drew(taken); draw(); });
+    }
     const g = gesture();
     if (target.dataset.handle) {
       const [i, which] = target.dataset.handle.split(' ');
@@ -266,11 +272,14 @@ export function curveEditor(host, told) {
     /** Where the curve is played now. @param {number} at */
     playing(at) {
       place = at;
+      hand.tick(at, scale());
       const line = svg.querySelector('.now');
       if (!line || !Number.isFinite(at)) return;
       line.setAttribute('x1', String(x(at)));
       line.setAttribute('x2', String(x(at)));
     },
+    /** Whether a press draws while time goes on, and does not select. @param {boolean} on */
+    arm(on) { hand.armed = on; svg.classList.toggle('armed', on); },
     fit, join, remove, copy, paste,
     zoom: (/** @type {number} */ by) => zoom(by, (view.from + view.to) / 2),
     /** Sets the time or the value of what is selected; of several the first, and the others go along. @param {'time'|'value'} field @param {number} number */

@@ -18,7 +18,7 @@
 /** @typedef {'seconds'|'beats'|'bars'} SpanUnit */
 /** @typedef {'even'|'soft'|'early'|'late'} SnapshotsWay */
 /** @typedef {{by: StartBy, control: string, after: Span, at: number, on: StartGrid}} Start */
-/** @typedef {'key'|'control'|'after'|'sound'|'clock'|'timecode'} StartBy */
+/** @typedef {'key'|'control'|'signal'|'after'|'sound'|'clock'|'timecode'} StartBy */
 /** @typedef {'at-once'|'beat'|'bar'} StartGrid */
 /** @typedef {{to: string, when: string}} CueWay */
 /** @typedef {{edit: 'put', cue: Cue}} SheetEditPut */
@@ -26,7 +26,7 @@
 /** @typedef {{edit: 'remove', cue: string}} SheetEditRemove */
 /** @typedef {{edit: 'set', safe: string, guard: number, bar: number, calm: boolean, booth: Booth}} SheetEditSet */
 /** @typedef {{format: BoothFormat, width: number, folder: string, countdown: number, flash: number}} Booth */
-/** @typedef {'png'|'jpeg'} BoothFormat */
+/** @typedef {'png'|'jpeg'|'webp'} BoothFormat */
 /** @typedef {{do: 'sheet-back', n?: number, again?: boolean}} FromPageSheetBack */
 /** @typedef {FromPageGo|FromPageGoTo|FromPageChoose|FromPageCross|FromPageGoBackOne|FromPageHold|FromPageFreeze|FromPageSafe|FromPageLight|FromPagePhotograph|FromPageEndEvening|FromPageRecord|FromPageShowAgain|FromPageEndAgain} FromPageAct */
 /** @typedef {{do: 'go'}} FromPageGo */
@@ -43,7 +43,7 @@
 /** @typedef {{do: 'record', on?: boolean}} FromPageRecord */
 /** @typedef {{do: 'show-again', set: string, from?: number, to?: number|null}} FromPageShowAgain */
 /** @typedef {{do: 'end-again'}} FromPageEndAgain */
-/** @typedef {FromPageEdit|FromPageUndo|FromPageRedo|FromPageAddStep|FromPageExample|FromPageWrap|FromPageKeepKit|FromPageLayKit|FromPageRenewKit|FromPageRemember|FromPageThrow|FromPageRecall|FromPageUseSet|FromPageUnwrap|FromPageOwnKit|FromPageKnob|FromPageRead|FromPageBring|FromPageDuplicateStep|FromPageDuplicateLane|FromPagePaste|FromPageAddLayer|FromPageFollow|FromPageFollowLayer|FromPageKeys|FromPageWrite|FromPageGoBack|FromPageFormula|FromPageBind|FromPageUnbind|FromPageChangeBinding|FromPageLift|FromPageArrange} FromPageChange */
+/** @typedef {FromPageEdit|FromPageUndo|FromPageRedo|FromPageAddStep|FromPageExample|FromPageWrap|FromPageKeepKit|FromPageLayKit|FromPageRenewKit|FromPageRemember|FromPageThrow|FromPageRecall|FromPageUseSet|FromPageUnwrap|FromPageOwnKit|FromPageKnob|FromPageRead|FromPageBring|FromPageDuplicateStep|FromPageDuplicateLane|FromPagePaste|FromPageAddLayer|FromPageFollow|FromPageFollowLayer|FromPageKeys|FromPageDrawKeys|FromPageWrite|FromPageGoBack|FromPageFormula|FromPageBind|FromPageUnbind|FromPageChangeBinding|FromPageLift|FromPageArrange} FromPageChange */
 /** @typedef {{do: 'edit', n?: number, gesture?: number, edit: Edit}} FromPageEdit */
 /** @typedef {EditRename|EditFormat|EditAddLane|EditRemoveLane|EditMoveLane|EditRenameLane|EditSetClock|EditSetLookClock|EditSetDesk|EditAddStep|EditRemoveStep|EditMoveStep|EditLabelStep|EditBypass|EditSet|EditWrite|EditSetFollow|EditSetFormula|EditSetRead|EditAddLayer|EditRemoveLayer|EditMoveLayer|EditChangeLayer|EditAddSnapshot|EditRemoveSnapshot|EditMoveSnapshot|EditChangeSnapshot|EditSetApart|EditSetField|EditAddKit|EditRemoveKit|EditChangeKit|EditRebuild|EditSeveral} Edit */
 /** @typedef {{edit: 'rename', name: string}} EditRename */
@@ -124,6 +124,7 @@
 /** @typedef {{do: 'keys', n?: number, gesture?: number, step: string, setting: string, keys: Key[]}} FromPageKeys */
 /** @typedef {{time: number, value: number, join: KeyJoin, auto: boolean, inTime: number, inValue: number, outTime: number, outValue: number}} Key */
 /** @typedef {'linear'|'smooth'|'hold'|'ease'} KeyJoin */
+/** @typedef {{do: 'draw-keys', n?: number, gesture?: number, step: string, setting: string, taken: Key[]}} FromPageDrawKeys */
 /** @typedef {{do: 'write', n?: number, gesture?: number, step: string, setting: string, text: string}} FromPageWrite */
 /** @typedef {{do: 'go-back', n?: number, step: string, setting: string, version?: number}} FromPageGoBack */
 /** @typedef {{do: 'formula', n?: number, gesture?: number, step: string, setting: string, text?: string|null}} FromPageFormula */

@@ -284,6 +284,69 @@ class EveningTest {
         }
     }
 
+    @Test
+    void aLaneOfTheLookThatIsOnStartsACueWhenItRisesAndNotByWhatWasHighBefore() {
+        String bell = program.get(Shows.class)
+                .addLook(
+                        show,
+                        new Look(
+                                "Bell",
+                                WIDTH,
+                                72,
+                                60,
+                                1,
+                                120,
+                                List.of(
+                                        new Lane(
+                                                "l1",
+                                                "sky",
+                                                Clock.SHOW,
+                                                List.of(Step.of("s1", "fill")
+                                                        .with("colour", Value.of("#00ff00"))
+                                                        .with("brightness", Value.of(1)))),
+                                        new Lane(
+                                                "l2",
+                                                "stroke",
+                                                Clock.SHOW,
+                                                List.of(
+                                                        Step.of("s2", "curve")
+                                                                .with(
+                                                                        "keys",
+                                                                        Value.of(
+                                                                                "0 1 hold; 0.4 0 hold; 2 1 hold; 2.4 0 hold"))))),
+                                List.of(Layer.of("m1", "l1", Blend.OVER, 1))));
+        Cue first = new Cue(
+                "c1",
+                "",
+                "",
+                0,
+                bell,
+                "",
+                true,
+                null,
+                null,
+                null,
+                Transition.CUT,
+                Start.KEY,
+                0,
+                0.5,
+                false,
+                "",
+                List.of());
+        sheet(first, cue("c2", blue, Transition.CUT, by(Start.By.SIGNAL, "stroke", 0, Start.Grid.AT_ONCE)));
+        try (SocketPage page = page()) {
+            ready(page, "c1");
+            page.say("{'do':'go'}");
+            on(page, "c1");
+            page.hear(
+                    "evening",
+                    e -> e.path("now").asString("").equals("c1")
+                            && e.path("section").asDouble() > 1.2);
+            on(page, "c2");
+            assertThat(program.get(House.class).onAir().id).isEqualTo(blue);
+        }
+    }
+
     private static void osc(DatagramSocket socket, String address) throws IOException {
         int room = (address.length() / 4 + 1) * 4;
         byte[] packet = new byte[room + 8];

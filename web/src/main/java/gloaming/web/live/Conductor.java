@@ -1,10 +1,8 @@
 package gloaming.web.live;
 
-import gloaming.desk.Control;
 import gloaming.look.Refused;
 import gloaming.play.LivePlayer;
 import gloaming.show.Cue;
-import gloaming.show.Forecast;
 import gloaming.show.Moment;
 import gloaming.show.Run;
 import gloaming.show.RunSheet;
@@ -16,8 +14,6 @@ import gloaming.web.store.Journal;
 import gloaming.web.store.Sheets;
 import gloaming.web.store.Shows;
 import jakarta.annotation.PreDestroy;
-import java.time.LocalTime;
-import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
@@ -43,7 +39,6 @@ public class Conductor {
     private static final long TICK_NS = 4_000_000;
     private static final long IDLE_NS = 250_000_000;
     private static final long SAYS_NS = 6_000_000_000L;
-    private static final long TIMES_NS = 2_000_000_000;
     /** Controls that start whatever cue comes next, from any program that speaks OSC or MIDI show control. */
     private static final Map<String, Consumer<Conductor>> COMMON = Map.of(
             "osc /gloaming/go",
@@ -54,9 +49,6 @@ public class Conductor {
             Conductor::go,
             "osc /gloaming/photograph",
             c -> c.photographs.ask(c.show, c.sheet.booth()));
-
-    /** Brings what comes next over what is on, by its value. */
-    private static final String FADER = "osc /gloaming/cross";
 
     private final House house;
     private final Shows shows;
@@ -85,19 +77,9 @@ public class Conductor {
 
     private long number;
     private long nextWarning;
-    /** How many values had come from the fader. */
-    private long faded;
-    /** Whether the fader stands where it brought a cue, and has not come home since. */
-    private boolean spent;
-
-    private Map<String, String> times = Map.of();
-    /** The number at which those were worked out, and when they are to be again. */
-    private long timed = -1;
-
-    private long nextTimes;
-    /** When cues began, as people say it. */
-    private final Map<String, String> began = new LinkedHashMap<>();
-
+    private final EveningTimes times;
+    private final HandFader hand;
+    private final LaneWatch lanes = new LaneWatch();
     private final Presses presses;
     private final Standby standby;
 
@@ -120,6 +102,8 @@ public class Conductor {
         this.acts = acts;
         this.memory = memory;
         presses = new Presses(house.inbox());
+        times = new EveningTimes(house);
+        hand = new HandFader(house);
         standby = new Standby(house, shows, journal);
         sheets.onChanged(this::changed);
         thread = Thread.ofPlatform().name("conductor").daemon().start(this::run);
@@ -217,7 +201,7 @@ public class Conductor {
         long since = at.nanos() - Math.round(last.section() * 1e9);
         long first = at.nanos() - Math.round(last.evening() * 1e9);
         run = new Run(last.cue(), since, at.beat(), null, null, 0, false, List.of(), first, 0, at);
-        began.putAll(last.began());
+        times.resume(last.began());
         acts.resume(sheet.find(last.cue()), last);
         record(true);
         recorder.cue(last.cue(), nameOf(sheet.find(last.cue())));
@@ -256,7 +240,7 @@ public class Conductor {
         sheet = sheets.of(of).sheet();
         house.programme().calm(sheet.calm());
         run = Run.BEFORE;
-        began.clear();
+        times.clear();
         presses.forget();
         standby.soon();
     }
@@ -268,14 +252,13 @@ public class Conductor {
                 && next.start().by() == Start.By.CONTROL
                 && presses.of(next.start().control()))
             turn(run.pressed(sheet, next.start().control(), at));
+        if (lanes.rose(house.player(), next))
+            turn(run.pressed(sheet, next.start().control(), at));
         COMMON.forEach((control, does) -> {
             if (presses.of(control)) does.accept(this);
         });
-        Control fader = house.inbox().find(FADER);
-        if (fader != null && fader.count() != faded) {
-            faded = fader.count();
-            cross(Math.clamp(fader.value(), 0.0, 1.0));
-        }
+        double by = hand.moved();
+        if (!Double.isNaN(by)) cross(by);
         turn(run.tick(sheet, at));
         standby.want(sheet, run, at.nanos());
     }
@@ -292,21 +275,9 @@ public class Conductor {
 
     /** What comes next is brought over what is on by hand; all the way there its cue begins. */
     private void cross(double to) {
-        if (!(to >= 0 && to <= 1)) throw new Refused("It goes from 0 to 1.");
-        // After it brought one all the way a fader has to come home before it brings the next.
-        if (to == 0) spent = false;
-        if (spent) return;
         Cue next = run.next(sheet);
-        String look = next == null ? "" : sheet.lookAt(next.id());
-        boolean stays = house.onAir() != null && house.onAir().id.equals(look);
-        if (to > 0 && next == null) throw new Refused("The run sheet is at its end.");
-        if (to > 0 && stays)
-            throw new Refused("The next cue stays with its look; nothing can be brought over it by hand.");
-        if (next == null || stays) return;
-        house.byHand(look, to);
-        spent = to == 1;
         // What waits for a beat would come twice: the hand is there already.
-        if (to == 1) turn(new Run.Turn(run.now(next, moment()), next.by(Transition.CUT), ""));
+        if (hand.bring(next, sheet, to)) turn(new Run.Turn(run.now(next, moment()), next.by(Transition.CUT), ""));
     }
 
     private void go() {
@@ -346,9 +317,9 @@ public class Conductor {
 
     private void begun() {
         presses.forget();
-        if (began.isEmpty()) record(true);
+        if (times.fresh()) record(true);
         recorder.cue(run.now(), nameOf(sheet.find(run.now())));
-        began.put(run.now(), clock(LocalTime.now()));
+        times.begins(run.now());
         number++;
         standby.soon();
         keep();
@@ -356,7 +327,7 @@ public class Conductor {
 
     private void keep() {
         if (run.now() != null)
-            memory.keep(show, run, moment(), house.programme().light().wanted(), new LinkedHashMap<>(began));
+            memory.keep(show, run, moment(), house.programme().light().wanted(), times.began());
     }
 
     private void refuse(String sentence) {
@@ -384,21 +355,13 @@ public class Conductor {
     private void end() {
         recorder.end();
         run = Run.BEFORE;
-        began.clear();
+        times.clear();
         memory.forget();
         standby.soon();
     }
 
     private Moment moment() {
-        LivePlayer player = house.player();
-        LocalTime time = LocalTime.now();
-        return new Moment(
-                System.nanoTime(),
-                player.beatNow(),
-                player.tempo(),
-                player.now(),
-                time.toNanoOfDay() / 1e9,
-                house.inbox().timeCode().seconds(System.nanoTime()));
+        return times.now();
     }
 
     private void say() {
@@ -408,27 +371,17 @@ public class Conductor {
         LivePlayer player = next();
         boolean ready =
                 next != null && (player == null ? sheet.lookAt(next.id()).isEmpty() : player.pictures() > 1);
-        if (number != timed || at.nanos() >= nextTimes) {
-            timed = number;
-            nextTimes = at.nanos() + TIMES_NS;
-            times = times(at);
-        }
-        String first = began.isEmpty() ? "" : began.values().iterator().next();
-        stand = new Stand(number, show, sheet, run, house.onAir(), at, ready, says, first, times);
-    }
-
-    private Map<String, String> times(Moment at) {
-        Map<String, String> all = new LinkedHashMap<>(began);
-        LocalTime now = LocalTime.now();
-        for (Forecast.Expected e : Forecast.of(sheet, run, at)) {
-            String time = clock(now.plusSeconds(Math.round(e.in())));
-            all.put(e.cue(), e.sure() ? time : "about " + time);
-        }
-        return all;
-    }
-
-    private static String clock(LocalTime time) {
-        return "%02d:%02d".formatted(time.getHour(), time.getMinute());
+        stand = new Stand(
+                number,
+                show,
+                sheet,
+                run,
+                house.onAir(),
+                at,
+                ready,
+                says,
+                times.first(),
+                times.all(number, sheet, run, at));
     }
 
     @PreDestroy

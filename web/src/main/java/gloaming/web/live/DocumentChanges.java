@@ -113,6 +113,7 @@ class DocumentChanges {
             case FromPage.Follow m -> apply(viewer, open, m, edits.follow(look, m.step(), m.setting(), m.lane()), null);
             case FromPage.FollowLayer m -> apply(viewer, open, m, edits.followLayer(look, m.layer(), m.lane()), null);
             case FromPage.Keys m -> told(viewer, open, deskEdits.keys(look, m.step(), m.setting(), m.keys()), m);
+            case FromPage.DrawKeys m -> told(viewer, open, deskEdits.drawn(look, m.step(), m.setting(), m.taken()), m);
             case FromPage.Write m -> write(viewer, open, m, m.step(), m.setting(), m.text());
             case FromPage.GoBack m -> goBack(viewer, open, m);
             case FromPage.Formula m -> told(viewer, open, formula(look, m), m);

@@ -1,6 +1,7 @@
 package gloaming.web.live;
 
 import gloaming.look.Refused;
+import gloaming.media.WebpEncoder;
 import gloaming.play.OutputFade;
 import gloaming.show.Booth;
 import gloaming.web.message.ToPage;
@@ -160,6 +161,20 @@ class Photographs {
     }
 
     private void write(Taken photograph) throws IOException {
+        store.addOwn(
+                photograph.as.show,
+                photograph.name,
+                photograph.as.booth.folder(),
+                new ByteArrayInputStream(file(photograph)));
+        house.mediaChanged(photograph.as.show);
+    }
+
+    private static byte[] file(Taken photograph) throws IOException {
+        if (photograph.as.booth.format() == Booth.Format.WEBP) {
+            try (WebpEncoder webp = new WebpEncoder(photograph.width, photograph.height)) {
+                return webp.encode(photograph.rgb);
+            }
+        }
         BufferedImage image = new BufferedImage(photograph.width, photograph.height, BufferedImage.TYPE_3BYTE_BGR);
         byte[] bgr = ((DataBufferByte) image.getRaster().getDataBuffer()).getData();
         for (int p = 0; p < bgr.length; p += 3) {
@@ -169,12 +184,7 @@ class Photographs {
         }
         ByteArrayOutputStream file = new ByteArrayOutputStream();
         ImageIO.write(image, photograph.as.booth.format().id(), file);
-        store.addOwn(
-                photograph.as.show,
-                photograph.name,
-                photograph.as.booth.folder(),
-                new ByteArrayInputStream(file.toByteArray()));
-        house.mediaChanged(photograph.as.show);
+        return file.toByteArray();
     }
 
     /** What became of the last one, in few words, or empty. */

@@ -5,6 +5,7 @@ import gloaming.look.Refused;
 import gloaming.play.LivePlayer;
 import gloaming.play.OutputFader;
 import gloaming.play.Programme;
+import gloaming.sound.LiveSound;
 import gloaming.tape.SetFile;
 import gloaming.web.store.Sets;
 import jakarta.annotation.PreDestroy;
@@ -38,8 +39,8 @@ class SetRecorder {
     private static final long EVERY_MS = 200;
     /** A file is brought to the disk with each so many blocks. */
     private static final int BLOCKS_A_SYNC = 3;
-    /** Bytes of one set, and those that stay free on the disk. */
-    private static final long MOST = 512L << 20;
+    /** Bytes of one set before they are packed, and those that stay free on the disk. */
+    private static final long MOST = SetFile.MOST * 9 / 10;
 
     private static final long FREE = 256L << 20;
     private static final int MOST_EVENTS = 10_000;
@@ -56,6 +57,10 @@ class SetRecorder {
         final AtomicInteger next = new AtomicInteger(1);
         final ConcurrentLinkedQueue<SetEvent> events = new ConcurrentLinkedQueue<>();
         int blocks;
+        /** What comes in live, and how much of it is written. */
+        private LiveSound heard;
+
+        private long known;
 
         Recording(String show) throws IOException {
             this.show = show;
@@ -88,6 +93,7 @@ class SetRecorder {
             }
             if (blocks % BLOCKS_A_SYNC == 0) tell(new SetEvent.Until(System.nanoTime()));
             for (SetEvent event = events.poll(); event != null; event = events.poll()) writer.event(event.json());
+            if (house.player().sound().source() instanceof LiveSound live) hear(live);
             numbers.forEach((player, number) -> writer.add(number, player.tape()));
             numbers.forEach((player, number) -> {
                 if (play.contains(player) || player == house.player()) return;
@@ -97,6 +103,19 @@ class SetRecorder {
             });
             writer.flush();
             if (++blocks % BLOCKS_A_SYNC == 0) sync();
+        }
+
+        /** What came in live since this was done last. */
+        private void hear(LiveSound live) {
+            long to = live.written();
+            long from = live == heard ? Math.max(known, to - live.kept()) : Math.max(0, to - live.kept());
+            heard = live;
+            known = to;
+            int count = (int) (to - from);
+            if (count == 0) return;
+            float[] samples = new float[count];
+            for (int i = 0; i < count; i++) samples[i] = live.sample(from + i);
+            writer.sound(live.name(), live.rate(), from, samples, count);
         }
 
         void sync() throws IOException {
@@ -240,7 +259,7 @@ class SetRecorder {
         try {
             now.write();
             size = now.writer.size();
-            if (size > MOST) throw new Refused("The set has come to " + (MOST >> 20) + " MB, as much as one may.");
+            if (now.writer.whole() > MOST) throw new Refused("The set is as large as one may be; another can begin.");
             if (now.blocks % 16 == 0 && Files.getFileStore(now.path).getUsableSpace() < FREE)
                 throw new Refused("The disk is nearly full.");
         } catch (IOException | RuntimeException e) {

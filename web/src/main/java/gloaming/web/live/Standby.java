@@ -3,6 +3,7 @@ package gloaming.web.live;
 import gloaming.show.Cue;
 import gloaming.show.Run;
 import gloaming.show.RunSheet;
+import gloaming.show.Start;
 import gloaming.web.store.Journal;
 import gloaming.web.store.OpenLook;
 import gloaming.web.store.Shows;
@@ -41,7 +42,9 @@ final class Standby {
         if (now < next) return;
         next = now + EVERY_NS;
         Cue coming = run.next(sheet);
-        boolean waits = coming != null && !coming.start().control().isEmpty();
+        boolean waits = coming != null
+                && coming.start().by() == Start.By.CONTROL
+                && !coming.start().control().isEmpty();
         house.expect(waits ? Set.of(coming.start().control()) : Set.of());
         List<String> looks = looks(sheet, run, coming);
         boolean all = looks.stream().allMatch(look -> house.player(look) != null);

@@ -181,6 +181,10 @@ public sealed interface FromPage {
     @JsonTypeName("keys")
     record Keys(long n, long gesture, String step, String setting, List<Key> keys) implements Change, Builds {}
 
+    /** What a hand drew while a curve was played: times and values as they came. */
+    @JsonTypeName("draw-keys")
+    record DrawKeys(long n, long gesture, String step, String setting, List<Key> taken) implements Change, Builds {}
+
     /** A text being written: it plays if it works, and is a draft if not. */
     @JsonTypeName("write")
     record Write(long n, long gesture, String step, String setting, String text) implements Change, Builds {}

@@ -16,7 +16,7 @@ export function drawing(page) {
   return /** @satisfies {ThisType<import('./types.js').Bench>} */ ({
     /** The keys of curves with their handles, by "step setting". */
     curves: /** @type {Record<string, import('../messages.js').Key[]>} */ ({}),
-    curveStep: '', keyTime: '', keyValue: '', keyJoin: '', keyCount: 0, snapTo: 'beat',
+    curveStep: '', keyTime: '', keyValue: '', keyJoin: '', keyCount: 0, snapTo: 'beat', byHand: false, curveOf: '',
     startDrawing() {
       page.live.hear('look', (m) => {
         this.curves = m.curves;
@@ -34,7 +34,11 @@ export function drawing(page) {
       this.curveStep = '';
       this.$nextTick(() => this.askTiles());
     },
-    get curveSetting() { return this.settings.find((s) => s.form === 'CURVE') ?? null; },
+    /** The curve that is drawn, or would be: a step may have several. */
+    get curveSetting() {
+      const curves = this.settings.filter((s) => s.form === 'CURVE');
+      return curves.find((s) => s.id === this.curveOf) ?? curves[0] ?? null;
+    },
     get curveUnit() {
       const per = this.chosen && this.settings.find((s) => s.id === 'per');
       return per ? `${this.value(per)}s` : this.curveSetting?.unit || 'seconds';
@@ -42,15 +46,22 @@ export function drawing(page) {
     get curveOfTime() { return !this.curveSetting?.unit; },
     get curveName() {
       const step = this.find(this.curveStep);
-      return step ? `${this.name(step)} in ${this.laneOf(step.id)?.name}` : '';
+      const several = this.settings.filter((s) => s.form === 'CURVE').length > 1;
+      return step ? `${several ? `${this.curveSetting?.label} of ` : ''}${this.name(step)} in ${this.laneOf(step.id)?.name}` : '';
     },
-    drawCurve() {
+    /** @param {string} [of] which, where the step has several */
+    drawCurve(of) {
+      if (of) this.curveOf = of;
       const setting = this.curveSetting;
       if (!setting) return;
       if (this.writing) this.closeCode();
       this.curveStep = this.stepId;
       editor ??= curveEditor($('.curve-host'), {
         change: (keys, g) => this.sendKeys(keys, g),
+        drew: (taken) => {
+          page.live.send({ do: 'draw-keys', gesture: 0, step: this.curveStep, setting: this.curveSetting?.id ?? 'keys', taken });
+          drawn = page.live.unsaved.n;
+        },
         leave: () => this.closeCurve(),
         chosen: (keys) => this.showKeys(keys),
         snap: () => this.snapStep(),
@@ -63,6 +74,12 @@ export function drawing(page) {
     sendKeys(keys, g) {
       page.live.send({ do: 'keys', gesture: g, step: this.curveStep, setting: this.curveSetting?.id ?? 'keys', keys });
       drawn = page.live.unsaved.n;
+    },
+    /** From now on a press draws the curve while it is played, or selects again. */
+    drawByHand() {
+      this.byHand = !this.byHand;
+      editor?.arm(this.byHand);
+      editor?.focus();
     },
     closeCurve() {
       const id = this.curveStep;
