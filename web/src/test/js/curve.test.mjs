@@ -16,7 +16,7 @@ function take() {
 test('a hand that stands still draws as long as time goes on', () => {
   const { hand, at } = take();
   hand.begin(0.4);
-  for (let t = 0.1; t < 1; t += 0.1) at(t);
+  for (let i = 1; i < 10; i++) at(i / 10);
   const taken = hand.end();
   assert.equal(taken.length, 10);
   assert.ok(taken.every((k) => k.value === 0.4));

@@ -20,7 +20,9 @@ let copied = [];
 
 /**
  * @param {HTMLElement} host
- * @param {{change: (keys: Key[], gesture: number) => void, drew: (taken: Key[]) => void, leave: () => void, chosen: (keys: Key[]) => void, snap: () => number}} told
+ * @param {{
+ *   change: (keys: Key[], gesture: number) => void, drew: (taken: Key[]) => void, leave: () => void, chosen: (keys: Key[]) => void,
+ *   snap: () => number}} told
  */
 export function curveEditor(host, told) {
   const svg = /** @type {SVGSVGElement} */ (make('svg', { class: 'curve', tabindex: 0, role: 'application', 'aria-label': 'Curve: keys over time' }));
