@@ -143,7 +143,7 @@ public final class TapePlayer {
         Snapshots.Way[] ways = Snapshots.Way.values();
         Glide glide = e.seconds() <= 0
                 ? null
-                : new Glide(e.seconds(), e.beats(), ways[Math.clamp(e.way(), 0, ways.length - 1)]);
+                : new Glide(e.seconds(), e.beats(), ways[Math.clamp(e.way(), 0, ways.length - 1)], e.ahead());
         if (e.anew()) player.begin(look);
         else player.load(look, glide);
     }

@@ -60,8 +60,8 @@ final class FrameTape {
     }
 
     void look(Look look, boolean anew, Glide glide) {
-        if (glide == null) tape.look(look, anew, 0, false, 0);
-        else tape.look(look, anew, glide.time(), glide.beats(), glide.way().ordinal());
+        if (glide == null) tape.look(look, anew, 0, false, 0, 0);
+        else tape.look(look, anew, glide.time(), glide.beats(), glide.way().ordinal(), glide.ahead());
     }
 
     /** What is heard in the next frame: of what comes in live, that which has come. */

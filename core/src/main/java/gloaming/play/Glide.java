@@ -7,6 +7,7 @@ public final class Glide {
     private final double time;
     private final boolean beats;
     private final Snapshots.Way way;
+    private final double ahead;
     private double start = Double.NaN;
     private double seconds;
 
@@ -14,9 +15,19 @@ public final class Glide {
      * @param time seconds, or beats of the tempo when it begins; more than 0
      */
     public Glide(double time, boolean beats, Snapshots.Way way) {
+        this(time, beats, way, 0);
+    }
+
+    /** One of which so many seconds are over when it begins. */
+    public Glide(double time, boolean beats, Snapshots.Way way, double ahead) {
+        this.ahead = ahead;
         this.time = time;
         this.beats = beats;
         this.way = way;
+    }
+
+    double ahead() {
+        return ahead;
     }
 
     double time() {
@@ -34,7 +45,7 @@ public final class Glide {
     /** Begins at a moment of show time, unless it did. */
     void begin(double now, double tempo) {
         if (!Double.isNaN(start)) return;
-        start = now;
+        start = now - ahead;
         seconds = beats ? time * 60 / Math.max(1, tempo) : time;
     }
 

@@ -7,9 +7,18 @@ package gloaming.show;
  * @param sound what is heard, from where, or null where no cue says so
  * @param light of the output, or null
  * @param tempo beats a minute, or null
- * @param snapshot the last that was called of its look, or empty
+ * @param snapshot the last that was called of its look, or empty; {@code before} the one before that, or empty
+ * @param change how it was gone over to, or null; {@code since} how many seconds ago
  */
-public record Standing(double look, Cue.Hears sound, Double light, Double tempo, String snapshot) {
+public record Standing(
+        double look,
+        Cue.Hears sound,
+        Double light,
+        Double tempo,
+        String snapshot,
+        String before,
+        Transition change,
+        double since) {
 
     /** So many seconds into a section; those before it lasted as long as the sheet says. */
     public static Standing of(RunSheet sheet, String id, double into) {
@@ -18,6 +27,9 @@ public record Standing(double look, Cue.Hears sound, Double light, Double tempo,
         Double light = null;
         Double tempo = null;
         String snapshot = "";
+        String before = "";
+        Transition change = null;
+        double called = 0;
         String of = sheet.lookAt(id);
         boolean same = true;
         double since = into;
@@ -28,7 +40,12 @@ public record Standing(double look, Cue.Hears sound, Double light, Double tempo,
             if (i < sheet.place(id)) since += cue.length();
             same &= sheet.lookAt(cue.id()).equals(of);
             if (same && Double.isNaN(look) && cue.anew()) look = since;
-            if (same && snapshot.isEmpty()) snapshot = cue.snapshot();
+            if (same && !snapshot.isEmpty() && before.isEmpty()) before = cue.snapshot();
+            if (same && snapshot.isEmpty() && !cue.snapshot().isEmpty()) {
+                snapshot = cue.snapshot();
+                change = cue.change();
+                called = since;
+            }
             if (sound == null && cue.sound() != null)
                 sound = new Cue.Hears(cue.sound().medium(), cue.sound().from() + since);
             if (light == null) light = cue.light();
@@ -36,6 +53,6 @@ public record Standing(double look, Cue.Hears sound, Double light, Double tempo,
             // Before it began anew it was another time of it.
             same &= !cue.anew();
         }
-        return new Standing(look, sound, light, tempo, snapshot);
+        return new Standing(look, sound, light, tempo, snapshot, before, change, called);
     }
 }

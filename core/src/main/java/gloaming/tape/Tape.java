@@ -74,8 +74,9 @@ public final class Tape implements Inbox.Follower {
      *
      * @param anew whether nothing is taken over from the one before
      * @param seconds how long settings take to get there, or 0; in beats where {@code beats} says so
+     * @param ahead how many seconds of that are over
      */
-    public void look(Look look, boolean anew, double seconds, boolean beats, int way) {
+    public void look(Look look, boolean anew, double seconds, boolean beats, int way, double ahead) {
         if (!begin(TapeEvent.LOOK)) return;
         if (looks.size() >= MOST_LOOKS) {
             cut();
@@ -86,6 +87,7 @@ public final class Tape implements Inbox.Follower {
         put((anew ? 1 : 0) | (beats ? 2 : 0));
         real(seconds);
         put(way);
+        real(ahead);
     }
 
     /** All memory is forgotten before the next frame. */

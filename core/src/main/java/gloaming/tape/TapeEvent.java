@@ -25,7 +25,8 @@ public sealed interface TapeEvent {
     int SAME_SIZE = 32;
 
     /** @param number the look's among those of the player */
-    record LookIs(int number, boolean anew, double seconds, boolean beats, int way) implements TapeEvent {}
+    record LookIs(int number, boolean anew, double seconds, boolean beats, int way, double ahead)
+            implements TapeEvent {}
 
     record Forget() implements TapeEvent {}
 

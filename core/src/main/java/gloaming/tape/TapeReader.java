@@ -46,7 +46,7 @@ public final class TapeReader {
                 int number = (int) number();
                 int flags = bytes[at++];
                 double seconds = real();
-                yield new TapeEvent.LookIs(number, (flags & 1) != 0, seconds, (flags & 2) != 0, bytes[at++]);
+                yield new TapeEvent.LookIs(number, (flags & 1) != 0, seconds, (flags & 2) != 0, bytes[at++], real());
             }
             case TapeEvent.FORGET -> new TapeEvent.Forget();
             case TapeEvent.BEATS -> new TapeEvent.Beats(reals(bytes[at++]));

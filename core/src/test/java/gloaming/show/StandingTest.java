@@ -53,6 +53,27 @@ class StandingTest {
     }
 
     @Test
+    void aGlideThatWouldStillGoOnIsKnownWithWhereItCameFrom() {
+        Transition slow = new Transition(Transition.Way.FADE, new Span(45, Span.Unit.SECONDS), null, "", 0.2);
+        RunSheet journey = new RunSheet(
+                List.of(
+                        cue("c1", "mill", "door", true, null, null, 10),
+                        cue("c2", "", "loft", false, null, null, 40),
+                        cue("c3", "", "wheels", false, null, null, 45).by(slow)),
+                "",
+                0,
+                4,
+                false,
+                null);
+        Standing at = Standing.of(journey, "c3", 22);
+        assertThat(at.snapshot()).isEqualTo("wheels");
+        assertThat(at.before()).isEqualTo("loft");
+        assertThat(at.change()).isEqualTo(slow);
+        assertThat(at.since()).isEqualTo(22);
+        assertThat(at.look()).isEqualTo(72);
+    }
+
+    @Test
     void anotherLookAndABeginningAnewCutOffWhatWasBefore() {
         Standing marsh = Standing.of(SHEET, "c4", 3);
         assertThat(marsh.look()).isNaN();

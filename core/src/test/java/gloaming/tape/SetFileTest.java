@@ -41,13 +41,13 @@ class SetFileTest {
 
     private static Tape tape() {
         Tape tape = new Tape();
-        tape.look(Look.empty("Weir"), true, 0, false, 0);
+        tape.look(Look.empty("Weir"), true, 0, false, 0, 0);
         tape.sound(Sound.SILENCE);
         tape.watched(List.of("l1", "l7"));
         tape.frame(1_000, 0, 0, 0.04, 0, 960, 540, true);
         tape.frame(40_001_000, 1, 0.04, 0.04, 0.04, 960, 540, true);
         tape.print(-77);
-        tape.look(Look.empty("Weir by night"), false, 1.5, true, 2);
+        tape.look(Look.empty("Weir by night"), false, 1.5, true, 2, 0.5);
         tape.forget();
         tape.frame(39_000_000, 500, 12.5, 0, 7.25, 480, 270, false);
         return tape;
@@ -63,13 +63,13 @@ class SetFileTest {
                 .contains("ends");
         assertThat(events(pieces.getLast().bytes()))
                 .containsExactly(
-                        new TapeEvent.LookIs(0, true, 0, false, 0),
+                        new TapeEvent.LookIs(0, true, 0, false, 0, 0),
                         new TapeEvent.SoundIs("Silence", 1),
                         new TapeEvent.Watched(Set.of("l1", "l7")),
                         new TapeEvent.Frame(1_000, 0, 0, 0.04, 0, 960, 540, true),
                         new TapeEvent.Frame(40_001_000, 1, 0.04, 0.04, 0.04, 960, 540, true),
                         new TapeEvent.Print(-77),
-                        new TapeEvent.LookIs(1, false, 1.5, true, 2),
+                        new TapeEvent.LookIs(1, false, 1.5, true, 2, 0.5),
                         new TapeEvent.Forget(),
                         new TapeEvent.Frame(39_000_000, 500, 12.5, 0, 7.25, 480, 270, false));
         SetFile.Looks looks = new SetFile.Looks();

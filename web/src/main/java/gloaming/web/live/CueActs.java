@@ -94,14 +94,38 @@ class CueActs {
         Shows.LookRow row = id.isEmpty() ? null : look(id);
         OpenLook look = row == null ? house.onAir() : journal.open(row);
         if (at.sound() != null) choose(show, at.sound().medium());
-        if (look != null && !at.snapshot().isEmpty()) recall(look, at.snapshot(), null);
         if (row != null && look != house.onAir()) house.take(row, 0);
         double heard = at.sound() == null ? Double.NaN : at.sound().from();
         if (!Double.isNaN(at.look())) house.player().jump(at.look(), heard);
         else if (!Double.isNaN(heard)) house.player().hearFrom(heard);
         if (at.tempo() != null && house.onAir() != null)
             house.beats(house.onAir().id, clock -> clock.byHand(at.tempo()));
+        if (look != null && !at.snapshot().isEmpty()) standing(look, at, sheet.bar());
         if (at.light() != null) house.programme().light().fade(at.light(), 0);
+    }
+
+    /** The snapshot as it would be by then: on its way from the one before it, where that takes longer. */
+    private void standing(OpenLook look, Standing at, int bar) {
+        double takes = at.change().seconds(at.tempo() == null ? house.player().tempo() : at.tempo(), bar);
+        boolean onItsWay = takes > at.since() && !at.before().isEmpty();
+        if (onItsWay) {
+            recall(look, at.before(), null);
+            shown(house.player());
+        }
+        recall(
+                look,
+                at.snapshot(),
+                onItsWay ? new Glide(takes, false, at.change().curve(), at.since()) : null);
+    }
+
+    /** Waits until what was asked of a player so far is in its pictures; for a moment, where it stands. */
+    private static void shown(LivePlayer player) {
+        long to = player.made() + 2;
+        try {
+            for (int i = 0; i < 300 && player.made() < to; i++) Thread.sleep(5);
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+        }
     }
 
     /** Goes on where a cue was when the program ended: at its time, with its light. */

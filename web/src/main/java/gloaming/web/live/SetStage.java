@@ -174,7 +174,7 @@ public class SetStage {
         Showing now = showing;
         if (now == null) return System.nanoTime() < saysUntil ? trouble : "";
         return now.at < 0
-                ? "getting the set ready"
+                ? "a set as soon as it is ready"
                 : "the set of %s at %d:%02d".formatted(now.set, (int) now.at / 60, (int) now.at % 60);
     }
 
