@@ -337,7 +337,7 @@ final class FrameLoop {
         heed();
         boolean seen = eyes.sees();
         if (seen) {
-            live.pictures++;
+            if (player.complete()) live.pictures++;
             glance(mix, step);
             leave(null, mix);
             tape.print(begun, mix);

@@ -365,7 +365,7 @@ public final class LivePlayer implements AutoCloseable {
         return pace.scale;
     }
 
-    /** Frames made so far in which there was a picture for somebody. */
+    /** Frames made so far in which there was a picture for somebody, and no step was passed over for want of time. */
     public long pictures() {
         return pictures;
     }

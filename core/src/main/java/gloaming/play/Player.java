@@ -57,6 +57,9 @@ public final class Player {
 
     private volatile long begun;
     private volatile long begunSteps;
+    /** Whether a step was passed over in this frame because it takes too long. */
+    private boolean incomplete;
+
     /** What the frame's thread had worked when the frame was begun. */
     private long cpu;
 
@@ -121,6 +124,11 @@ public final class Player {
     String runningStep() {
         Plan.StepRun now = running;
         return now == null ? "no step" : now.description.name() + " " + now.step.id();
+    }
+
+    /** Whether all steps had their time in the last frame. */
+    boolean complete() {
+        return !incomplete;
     }
 
     /** How many steps were begun so far. */
@@ -195,6 +203,7 @@ public final class Player {
      */
     public Picture play(Moment moment, int width, int height, Sound sound, Onlooker onlooker) {
         cpu = THREADS.getCurrentThreadCpuTime();
+        incomplete = false;
         seen = onlooker.sees();
         pool.resize(width, height);
         Picture mix = layerMix.at(width, height);
@@ -287,6 +296,7 @@ public final class Player {
                 flow = run(step, operation, pass, flow);
             } catch (RuntimeException | Error e) {
                 late = Budget.tooLong(e);
+                incomplete |= late;
                 step.trouble = late && realTime ? step.budget.sentence(e) : "is passed over: " + sentence(e);
                 if (!alike) {
                     giveBack(flow);

@@ -130,7 +130,7 @@ Alpine.data('playing', () => ({
     const length = this.cue(this.state.now)?.length ?? 0;
     return length > 0 ? `of ${spoken(length)}` : '';
   },
-  get still() { return this.coming && !this.fresh ? `/looks/${this.coming}/picture.jpg` : ''; },
+  get still() { return this.coming && !(this.fresh && this.state.ready) ? `/looks/${this.coming}/picture.jpg` : ''; },
   stillGone() { this.fresh = true; },
   get nextCue() { return this.cue(this.state.next); },
   get nextName() { return this.nextCue ? this.called(this.nextCue) : 'the end'; },
