@@ -43,7 +43,9 @@ export function previews(page) {
       runs = new Map(this.lanesHere.flatMap((lane) => lane.steps.map((s) => [this.runOfStep(s.id), s.id])));
       const inMix = new Map(this.look.mix.map((l) => [this.runOfLane(l.lane), l.id]));
       const seen = this.lanesHere.flatMap((lane) => this.stepsShown(lane)).filter((s) => {
-        if (this.writing || this.curveStep || KINDS[this.gives(s)]?.curve) return false;
+        if (this.writing || KINDS[this.gives(s)]?.curve) return false;
+        // The lane whose curve is drawn is played, whether the mix needs it or not.
+        if (this.curveStep) return s.id === this.curveStep;
         const box = document.getElementById(`step-${s.id}`)?.getBoundingClientRect();
         return box && isNear(box, view);
       }).map((s) => this.runOfStep(s.id));
