@@ -1,7 +1,8 @@
 package gloaming.again;
 
 import gloaming.look.Refused;
-import gloaming.sound.Sound;
+import gloaming.sound.LatchedSound;
+import gloaming.sound.LiveSound;
 import java.io.ByteArrayInputStream;
 import java.io.DataInputStream;
 import java.io.IOException;
@@ -45,7 +46,7 @@ final class LiveTape {
             from = piece.getKey();
             last = piece.getValue();
         }
-        return last[(int) (index - from)] / gloaming.sound.LiveSound.STEPS;
+        return last[(int) (index - from)] / LiveSound.STEPS;
     }
 
     /** The same as one player heard it. */
@@ -54,19 +55,11 @@ final class LiveTape {
     }
 
     /** What one player hears of it, frame by frame. */
-    static final class Heard implements Sound {
+    static final class Heard extends LatchedSound {
         private final LiveTape tape;
-        private long index;
-        private boolean comes;
 
         private Heard(LiveTape tape) {
             this.tape = tape;
-        }
-
-        /** So many samples had come when the frame began, and whether any still came. */
-        void latch(long index, boolean comes) {
-            this.index = index;
-            this.comes = comes;
         }
 
         @Override
@@ -80,29 +73,8 @@ final class LiveTape {
         }
 
         @Override
-        public long length() {
-            return Long.MAX_VALUE;
-        }
-
-        @Override
-        public double tempo() {
-            return 0;
-        }
-
-        @Override
         public float sample(long at) {
             return tape.at(at);
-        }
-
-        @Override
-        public double heard(double showSeconds) {
-            return (double) index / tape.rate;
-        }
-
-        @Override
-        public void upTo(double seconds, float[] into) {
-            if (comes) Sound.super.upTo(seconds, into);
-            else java.util.Arrays.fill(into, 0);
         }
     }
 }

@@ -40,25 +40,6 @@ final class FrameLoop {
     /** Nanoseconds for which it goes through what led to a place in time. */
     private static final long MOST_LEAD_NS = 1_500_000_000;
 
-    private static final Onlooker UNSEEN = new Onlooker() {
-        @Override
-        public boolean sees() {
-            return false;
-        }
-
-        @Override
-        public boolean watches(String lane) {
-            return false;
-        }
-
-        @Override
-        public boolean wants(int index, String step) {
-            return false;
-        }
-
-        @Override
-        public void see(int index, String step, gloaming.flow.Flow out) {}
-    };
     /** After a frame that failed. */
     private static final long REST_NS = 100_000_000;
 
@@ -461,8 +442,8 @@ final class FrameLoop {
             int height = Math.max(1, (int) Math.round(playing.height() * live.pace.scale));
             Moment then = new Moment(i, time, dt, heard);
             Sound sounds = tape.hears(now.sound());
-            tape.frame(System.nanoTime(), then, width, height, sounds, playing, UNSEEN);
-            player.play(then, width, height, sounds, UNSEEN);
+            tape.frame(System.nanoTime(), then, width, height, sounds, playing, Onlooker.UNSEEN);
+            player.play(then, width, height, sounds, Onlooker.UNSEEN);
             mustGoOn();
         }
         player.beats().state(beat);

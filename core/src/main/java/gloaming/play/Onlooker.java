@@ -5,8 +5,14 @@ import gloaming.flow.Flow;
 /** Somebody who looks at what leaves single steps; called on the frame's thread, so brief and without blocking. */
 public interface Onlooker {
 
-    /** Looks at nothing. */
-    Onlooker NOBODY = new Onlooker() {
+    /** Looks at no single step; the whole picture is made. */
+    Onlooker NOBODY = new Nobody(true);
+
+    /** For frames that nobody sees at all. */
+    Onlooker UNSEEN = new Nobody(false);
+
+    /** One who looks at no single step. */
+    record Nobody(boolean sees) implements Onlooker {
         @Override
         public boolean watches(String lane) {
             return false;
@@ -19,7 +25,7 @@ public interface Onlooker {
 
         @Override
         public void see(int index, String step, Flow out) {}
-    };
+    }
 
     /**
      * Whether anybody sees a picture in this frame. Where nobody does none is made, but what others go by goes on: signals, clocks,
