@@ -42,11 +42,23 @@ public sealed interface SetEvent {
      * A player came on air.
      *
      * @param picture for {@link Transition.Way#ALONG}, the medium whose light it went along
+     * @param code for {@link Transition.Way#OWN}, the text of the shader that it went by; else empty
      */
     @JsonTypeName("take")
     record Taken(
-            long at, int player, double seconds, Transition.Way way, Snapshots.Way curve, double soft, String picture)
-            implements SetEvent {}
+            long at,
+            int player,
+            double seconds,
+            Transition.Way way,
+            Snapshots.Way curve,
+            double soft,
+            String picture,
+            String code)
+            implements SetEvent {
+        public Taken {
+            code = code == null ? "" : code;
+        }
+    }
 
     /** A hand has brought what came last over what was before so far, 0 to 1; from then on it does not go by time. */
     @JsonTypeName("hand")

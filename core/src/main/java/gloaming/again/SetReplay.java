@@ -7,6 +7,7 @@ import gloaming.look.Refused;
 import gloaming.picture.kernel.Exit;
 import gloaming.play.Crossing;
 import gloaming.play.OutputFade;
+import gloaming.play.OwnMix;
 import gloaming.sound.Sound;
 import gloaming.tape.SetFile;
 import java.nio.charset.StandardCharsets;
@@ -173,7 +174,12 @@ public final class SetReplay {
         taken = e;
         hand = Double.NaN;
         crossing = new Crossing(
-                e.way(), e.curve(), e.soft(), e.picture(), e.picture().isEmpty() ? null : orders.apply(e.picture()));
+                e.way(),
+                e.curve(),
+                e.soft(),
+                e.picture(),
+                e.picture().isEmpty() ? null : orders.apply(e.picture()),
+                e.code().isEmpty() ? null : new OwnMix(e.code()));
     }
 
     private double part(long nanos) {

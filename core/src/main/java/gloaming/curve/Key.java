@@ -39,7 +39,7 @@ public record Key(
         }
     }
 
-    static Key of(double time, double value, Join join) {
+    public static Key of(double time, double value, Join join) {
         return new Key(time, value, join, true, 0, 0, 0, 0);
     }
 

@@ -69,8 +69,9 @@ public record Sculpture(
      * What parts are made of, by the metal-rough model; colours are linear light.
      *
      * @param colours base colour and cover, then light that it gives off: seven numbers
-     * @param colour,rough,metal,normal,glow places among the pictures, or -1
+     * @param colour,rough,metal,normal,glow,open places among the pictures, or -1; the last says how open it lies to the light from all round
      * @param through how much light goes through it, 0 to 1
+     * @param shut how much what lies less open is darker for it, 0 to 1
      */
     public record Stuff(
             float[] colours,
@@ -81,10 +82,12 @@ public record Sculpture(
             int metal,
             int normal,
             int glow,
+            int open,
             boolean unlit,
             boolean bothSides,
             boolean clear,
-            float through) {}
+            float through,
+            float shut) {}
 
     /** Triangles alone, of no stuff of their own. */
     public static Sculpture of(Shape shape) {

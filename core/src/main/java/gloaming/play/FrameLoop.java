@@ -27,6 +27,8 @@ final class FrameLoop {
     private static final int BENCH_SIZE = 2;
     /** So many frames of a look are made as one, where a machine is to do other things beside, as it does while it tests. */
     private static final int TOGETHER = Math.clamp(Integer.getInteger("gloaming.together", 1), 1, 4);
+    /** And the largest size that is chosen by itself there, as a place among the sizes. */
+    private static final int LARGEST = Math.clamp(Integer.getInteger("gloaming.largest", 0), 0, BENCH_SIZE);
 
     /** The parts of its time that a bench works, at least and at most. */
     private static final double LEAST_SHARE = 0.2;
@@ -102,6 +104,7 @@ final class FrameLoop {
         rewound = live.request().rewinds();
         placed = frame == 0 ? null : live.request().placing();
         eyes = new PreviewTap(live, this, player);
+        keeper.largest(LARGEST);
         thread = Thread.ofPlatform()
                 .name("player")
                 .daemon()
@@ -268,7 +271,7 @@ final class FrameLoop {
     /** On air it works before everybody else, at a bench behind everybody and at a smaller size. */
     private void place(boolean onAir) {
         thread.setPriority(onAir ? Thread.MAX_PRIORITY : Thread.MIN_PRIORITY + 1);
-        keeper.largest(onAir ? 0 : BENCH_SIZE);
+        keeper.largest(onAir ? LARGEST : BENCH_SIZE);
         Look look = live.request().look();
         if (onAir && look != null && frameMs > 0) keeper.begin(frameMs * look.rate() / 1000);
     }
@@ -316,6 +319,7 @@ final class FrameLoop {
         Picture mix = player.play(at, width, height, heard, eyes);
         mustGoOn();
         heed();
+        note(live.take);
         boolean seen = eyes.sees();
         if (seen) {
             if (player.complete()) live.pictures++;
@@ -361,6 +365,14 @@ final class FrameLoop {
         for (int i = 0; i < lanes.size(); i++)
             if (lanes.get(i).needed && lanes.get(i).lane.name().equals(name)) is = lanes.get(i).number;
         live.heededIs = is;
+    }
+
+    /** Lets somebody know where the curve that he waits for is played. */
+    private void note(ControlTake take) {
+        if (take == null) return;
+        List<Plan.StepRun> steps = player.plan().steps;
+        for (int i = 0; i < steps.size(); i++)
+            if (steps.get(i).step.id().equals(take.step())) take.note(steps.get(i).place);
     }
 
     private static boolean tells(Plan plan) {
@@ -487,6 +499,7 @@ final class FrameLoop {
             int width = Math.min(outlet.most, picture.width);
             int height = Math.max(1, Math.round((float) picture.height * width / picture.width));
             Exit.rgb(picture, width, height, outlet.size(width, height), crew);
+            if (outlet.covers) Exit.cover(picture, width, height, outlet.cover());
             outlet.done();
             eyes.made = true;
         }

@@ -64,6 +64,9 @@ public final class LivePlayer implements AutoCloseable {
 
     volatile double heededIs = Double.NaN;
 
+    /** What a control does while a curve is played, or null. */
+    volatile ControlTake take;
+
     /** Nanoseconds after which what a picture came to is written down once more. */
     volatile long printsEvery = 1_000_000_000;
 
@@ -288,6 +291,18 @@ public final class LivePlayer implements AutoCloseable {
     /** What that lane gave in the last frame; not a number where there is none of that name, or it gives no signal. */
     public double heeded() {
         return heededIs;
+    }
+
+    /** From now on it is noted what a control does while a curve is played; one at a time. */
+    public void take(ControlTake begun) {
+        take = begun;
+    }
+
+    /** Ends what is noted so, and gives it; null where nothing was. */
+    public ControlTake taken() {
+        ControlTake was = take;
+        take = null;
+        return was;
     }
 
     /** What comes in, for whoever keeps it. */

@@ -1,5 +1,7 @@
 package gloaming.play;
 
+import gloaming.flow.Picture;
+
 /** Mixes two pictures as bytes in linear light, as two lamps on one wall would. */
 public final class OutputFade {
     private static final int FINE = 4096;
@@ -54,6 +56,11 @@ public final class OutputFade {
                 if (crossing.order() == null) mix(before, beforeWidth, beforeHeight, next, width, height, way, out);
                 else along(crossing, before, beforeWidth, beforeHeight, next, width, height, way, out);
             }
+            case OWN -> {
+                OwnMix own = crossing.own();
+                if (own == null || !own.cross(before, beforeWidth, beforeHeight, next, width, height, way, out))
+                    mix(before, beforeWidth, beforeHeight, next, width, height, way, out);
+            }
         }
     }
 
@@ -87,6 +94,18 @@ public final class OutputFade {
         }
     }
 
+    /** Takes the ground out of a picture over black, in place: what files with cover of their own want. */
+    public static void straight(byte[] rgb, byte[] cover) {
+        for (int i = 0; i < cover.length; i++) {
+            int covered = cover[i] & 255;
+            if (covered == 0 || covered == 255) continue;
+            for (int c = 3 * i; c < 3 * i + 3; c++) {
+                double light = Math.min(1, LIGHT[rgb[c] & 255] * 255.0 / covered);
+                rgb[c] = CODE[(int) (FINE * Math.sqrt(light) + 0.5)];
+            }
+        }
+    }
+
     /** Where a picture of another shape lies in one: as large as it fits, in the middle. */
     private record Fitted(int ofWidth, int ofHeight, double scale, double left, double top) {
         Fitted(int ofWidth, int ofHeight, int width, int height) {
@@ -100,6 +119,33 @@ public final class OutputFade {
             int column = (int) Math.floor((x + 0.5) * scale - left);
             boolean there = row >= 0 && row < ofHeight && column >= 0 && column < ofWidth;
             return there ? (row * ofWidth + column) * 3 : -1;
+        }
+    }
+
+    /** The light of a picture as bytes, fitted into one that may have another shape, with black around it. */
+    static void light(byte[] rgb, int width, int height, Picture into) {
+        Fitted fitted = new Fitted(width, height, into.width, into.height);
+        for (int y = 0; y < into.height; y++) {
+            int row = into.at(into.height - 1 - y);
+            for (int x = 0; x < into.width; x++) {
+                int p = fitted.place(x, y);
+                for (int c = 0; c < 3; c++) into.plane(c)[row + x] = p < 0 ? 0 : LIGHT[rgb[p + c] & 255];
+                into.a()[row + x] = 1;
+            }
+        }
+    }
+
+    /** A picture's light as bytes, top row first; what is no number is black. */
+    static void code(Picture from, byte[] rgb) {
+        for (int y = 0; y < from.height; y++) {
+            int row = from.at(from.height - 1 - y);
+            for (int x = 0; x < from.width; x++) {
+                for (int c = 0; c < 3; c++) {
+                    float light = from.plane(c)[row + x];
+                    float shown = light > 0 ? Math.min(1, light) : 0;
+                    rgb[(y * from.width + x) * 3 + c] = CODE[(int) (FINE * Math.sqrt(shown) + 0.5)];
+                }
+            }
         }
     }
 

@@ -21,16 +21,21 @@ public final class PictureOutput extends Relay {
 
     volatile double high;
 
+    /** Whether cover leaves too. */
+    final boolean covers;
+
     private byte[] rgb = new byte[0];
+    private byte[] cover = new byte[0];
     private int width;
     private int height;
 
     /** An outlet at most {@code most} pixels wide, 16 to 8192. */
     public PictureOutput(String subject, int most) {
-        this(subject, most, false, false);
+        this(subject, most, false, false, false);
     }
 
-    private PictureOutput(String subject, int most, boolean passing, boolean onAir) {
+    private PictureOutput(String subject, int most, boolean passing, boolean onAir, boolean covers) {
+        this.covers = covers;
         this.onAir = onAir;
         this.subject = subject;
         this.passing = passing;
@@ -39,12 +44,17 @@ public final class PictureOutput extends Relay {
 
     /** One of the whole look for an audience. */
     public static PictureOutput forAudience(int most) {
-        return new PictureOutput(null, most, false, true);
+        return new PictureOutput(null, most, false, true, false);
+    }
+
+    /** One of the whole look as an audience has it, and its cover. */
+    public static PictureOutput forPhotographs(int most) {
+        return new PictureOutput(null, most, false, true, true);
     }
 
     /** One of the whole look for a picture to be kept, which nobody looks at. */
     public static PictureOutput toBeKept(int most) {
-        return new PictureOutput(null, most, true, false);
+        return new PictureOutput(null, most, true, false, false);
     }
 
     /** Looks at what is in space from so many turns farther round it and up than its camera does. */
@@ -56,6 +66,11 @@ public final class PictureOutput extends Relay {
     /** 8-bit RGB, top row first; the reader's while {@link #ready}. */
     public byte[] rgb() {
         return rgb;
+    }
+
+    /** How much of its ground each pixel covers, 0 to 255, where {@link #forPhotographs}; the reader's while {@link #ready}. */
+    public byte[] cover() {
+        return cover;
     }
 
     public int width() {
@@ -70,6 +85,7 @@ public final class PictureOutput extends Relay {
         this.width = width;
         this.height = height;
         if (rgb.length != width * height * 3) rgb = new byte[width * height * 3];
+        if (covers && cover.length != width * height) cover = new byte[width * height];
         return rgb;
     }
 }

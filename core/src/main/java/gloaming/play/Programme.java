@@ -144,10 +144,10 @@ public final class Programme {
     }
 
     /** Brings another player over the one on air by hand, from nothing of it on; {@link #hand} tells how far. */
-    public void byHand(LivePlayer next) {
+    public void byHand(LivePlayer next, Crossing crossing) {
         State was = state;
         state = new State(
-                next, was.now(), System.nanoTime(), 0, was.number() + 1, Crossing.FADE, new AtomicReference<>(0.0));
+                next, was.now(), System.nanoTime(), 0, was.number() + 1, crossing, new AtomicReference<>(0.0));
         witness.took(state);
     }
 

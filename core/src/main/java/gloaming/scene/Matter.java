@@ -55,6 +55,10 @@ public final class Matter {
     public Picture glowMap;
     /** Which way the surface faces: right, up and outward as red, green and blue from 0 to 1, a half for none. */
     public Picture normalMap;
+    /** How open it lies to the light from all round, and how much less of that comes where it does not, 0 to 1. */
+    public Picture openMap;
+
+    public float shut = 1;
     /** Whether its colour's picture has places where nothing is. */
     public boolean holes;
     /** Whether pictures go on beside themselves, whatever the tiles are. */
@@ -89,6 +93,8 @@ public final class Matter {
         metalMap = other.metalMap;
         glowMap = other.glowMap;
         normalMap = other.normalMap;
+        openMap = other.openMap;
+        shut = other.shut;
         holes = other.holes;
         repeats = other.repeats;
         heightMap = other.heightMap;
@@ -105,6 +111,7 @@ public final class Matter {
                 || metalMap != null
                 || glowMap != null
                 || normalMap != null
+                || openMap != null
                 || heightMap != null;
     }
 

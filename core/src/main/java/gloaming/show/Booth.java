@@ -12,11 +12,12 @@ import java.util.regex.Pattern;
  * @param width at most so many pixels wide, 64 to 8,192; never wider than the picture is
  * @param folder of the show's media that they go into
  * @param countdown seconds that the output counts before, 0 to 10
+ * @param alpha whether what is see-through in the picture is so in the photograph, where its format can: PNG
  * @param flash seconds after the photograph at which the output flashes white, 0 to 10; null for no flash. It is never in the picture
  */
-public record Booth(Format format, int width, String folder, int countdown, Double flash) {
+public record Booth(Format format, int width, String folder, int countdown, Double flash, boolean alpha) {
     private static final Pattern FOLDER = Pattern.compile("[\\p{L}\\p{N} _-]{1,60}");
-    public static final Booth PLAIN = new Booth(Format.PNG, 1_920, "photographs", 0, 0.1);
+    public static final Booth PLAIN = new Booth(Format.PNG, 1_920, "photographs", 0, 0.1, false);
 
     /** What a photograph is written as. */
     public enum Format {
@@ -37,6 +38,11 @@ public record Booth(Format format, int width, String folder, int countdown, Doub
                 case WEBP -> ".webp";
             };
         }
+    }
+
+    /** Whether photographs have a see-through ground. */
+    public boolean seeThrough() {
+        return alpha && format == Format.PNG;
     }
 
     public Booth {

@@ -17,20 +17,39 @@ import java.util.function.UnaryOperator;
  * @param bar beats of a bar, 1 to 32
  * @param calm whether the light is held within three flashes a second
  * @param booth how photographs are taken
+ * @param changes ways from one picture to the next that the artist has written
  */
-public record RunSheet(List<Cue> cues, String safe, double guard, int bar, boolean calm, Booth booth) {
+public record RunSheet(
+        List<Cue> cues, String safe, double guard, int bar, boolean calm, Booth booth, List<OwnChange> changes) {
     public static final int MOST = 500;
-    public static final RunSheet EMPTY = new RunSheet(List.of(), "", 0.5, 4, false, Booth.PLAIN);
+    public static final RunSheet EMPTY = of(List.of(), "", 0.5);
 
     public RunSheet {
         cues = cues == null ? List.of() : List.copyOf(cues);
         safe = Objects.requireNonNullElse(safe, "");
         booth = Objects.requireNonNullElse(booth, Booth.PLAIN);
+        changes = changes == null ? List.of() : List.copyOf(changes);
+        if (changes.size() > OwnChange.MOST)
+            throw new Refused("A run sheet has room for " + OwnChange.MOST + " changes of one's own.");
         if (cues.size() > MOST) throw new Refused("A run sheet has room for " + MOST + " cues.");
         if (!(guard >= 0 && guard <= 10)) throw new Refused("The guard of the key goes from 0 to 10 seconds.");
         if (bar < 1 || bar > 32) throw new Refused("A bar has 1 to 32 beats.");
         Set<String> ids = new HashSet<>();
         for (Cue cue : cues) if (!ids.add(cue.id())) throw new Refused("Two cues have the id '" + cue.id() + "'.");
+        ids.clear();
+        for (OwnChange own : changes)
+            if (!ids.add(own.id())) throw new Refused("Two changes have the id '" + own.id() + "'.");
+    }
+
+    /** Cues with a bar of four beats, and all else as it is by itself. */
+    public static RunSheet of(List<Cue> cues, String safe, double guard) {
+        return new RunSheet(cues, safe, guard, 4, false, Booth.PLAIN, List.of());
+    }
+
+    /** One of its own changes, or null. */
+    public OwnChange change(String id) {
+        for (OwnChange own : changes) if (own.id().equals(id)) return own;
+        return null;
     }
 
     /** The cue of an id, or null. */
@@ -94,7 +113,24 @@ public record RunSheet(List<Cue> cues, String safe, double guard, int bar, boole
                 all.remove(there(remove.cue()));
                 yield with(all).mapped(cue -> without(cue, remove.cue()));
             }
-            case SheetEdit.Set set -> new RunSheet(cues, set.safe(), set.guard(), set.bar(), set.calm(), set.booth());
+            case SheetEdit.Set set ->
+                new RunSheet(cues, set.safe(), set.guard(), set.bar(), set.calm(), set.booth(), changes);
+            case SheetEdit.PutChange put -> {
+                List<OwnChange> all = new ArrayList<>(changes);
+                int place = all.indexOf(change(put.change().id()));
+                if (place < 0) all.add(put.change());
+                else all.set(place, put.change());
+                yield withChanges(all);
+            }
+            case SheetEdit.RemoveChange gone -> {
+                OwnChange own = change(gone.change());
+                if (own == null) throw new Refused("That change is not on the run sheet any more.");
+                // What went by it fades.
+                yield withChanges(changes.stream().filter(c -> c != own).toList())
+                        .mapped(cue -> cue.change().own().equals(own.id())
+                                ? cue.by(cue.change().withoutOwn())
+                                : cue);
+            }
         };
     }
 
@@ -102,7 +138,7 @@ public record RunSheet(List<Cue> cues, String safe, double guard, int bar, boole
     public RunSheet called(Map<String, String> looks) {
         List<Cue> all = new ArrayList<>();
         for (Cue cue : cues) all.add(cue.withLook(looks.getOrDefault(cue.look(), cue.look())));
-        return new RunSheet(all, looks.getOrDefault(safe, safe), guard, bar, calm, booth);
+        return new RunSheet(all, looks.getOrDefault(safe, safe), guard, bar, calm, booth, changes);
     }
 
     private static Cue without(Cue cue, String gone) {
@@ -118,7 +154,11 @@ public record RunSheet(List<Cue> cues, String safe, double guard, int bar, boole
     }
 
     private RunSheet with(List<Cue> all) {
-        return new RunSheet(all, safe, guard, bar, calm, booth);
+        return new RunSheet(all, safe, guard, bar, calm, booth, changes);
+    }
+
+    private RunSheet withChanges(List<OwnChange> all) {
+        return new RunSheet(cues, safe, guard, bar, calm, booth, all);
     }
 
     private RunSheet mapped(UnaryOperator<Cue> each) {

@@ -33,6 +33,17 @@ public sealed interface SheetEdit {
     @JsonTypeName("set")
     record Set(String safe, double guard, int bar, boolean calm, Booth booth) implements SheetEdit {}
 
+    /** A change of the artist's own, new or as it is to be from now on. */
+    @JsonTypeName("put-change")
+    record PutChange(OwnChange change) implements SheetEdit {
+        public PutChange {
+            if (change == null) throw new Refused("Which change that is about is missing.");
+        }
+    }
+
+    @JsonTypeName("remove-change")
+    record RemoveChange(String change) implements SheetEdit {}
+
     private static void there(Cue cue) {
         if (cue == null) throw new Refused("Which cue that is about is missing.");
     }

@@ -31,6 +31,9 @@ final class Beats {
     /** Tempi and places beside the one that is followed. */
     private static final int BESIDE = 3;
 
+    /** By how much likelier another state has to be for the one that is followed to be left. */
+    private static final double LEFT = 3;
+
     /** Hops after which half or double the tempo needs as many again to be taken up. */
     private static final int HELD = 8 * Onsets.HOPS;
 
@@ -84,6 +87,9 @@ final class Beats {
 
     /** The probability of each state: by tempo, then turned, so that moving on by a hop moves nothing. */
     private final float[][] states = new float[TEMPI][];
+
+    /** The probability of the likeliest of all. */
+    private float likeliest;
 
     private final double[] weights = new double[CLASSES];
     private final double[] firsts = new double[TEMPI];
@@ -175,20 +181,42 @@ final class Beats {
     private void weigh() {
         double sum = 0;
         for (int t = 0; t < TEMPI; t++) {
-            float[] state = states[t];
-            byte[] classes = PLACES[t];
-            int length = state.length;
-            int place = (int) (hops % length);
-            for (int i = 0; i < length; i++) {
-                float value = state[i] * (float) weights[classes[place]];
-                state[i] = value;
-                sum += value;
-                if (++place == length) place = 0;
-            }
+            int length = SHORTEST + t;
+            // What is kept first is so far on; behind the last place comes the first.
+            int on = (int) (hops % length);
+            sum += weigh(states[t], 0, length - on, PLACES[t], on);
+            sum += weigh(states[t], length - on, length, PLACES[t], on - length);
         }
         float scale = (float) (1 / Math.max(1e-30, sum));
-        for (float[] state : states)
-            for (int i = 0; i < state.length; i++) state[i] = Math.max(1e-14f, state[i] * scale);
+        float most = 0;
+        for (float[] state : states) {
+            for (int i = 0; i < state.length; i++) {
+                float is = Math.max(1e-14f, state[i] * scale);
+                state[i] = is;
+                most = Math.max(most, is);
+            }
+        }
+        likeliest = most;
+    }
+
+    /** Weighs some states of a tempo, whose places are by so much on; gives the sum of what they are then. */
+    private double weigh(float[] state, int from, int to, byte[] places, int by) {
+        double one = 0;
+        double two = 0;
+        int i = from;
+        for (; i < to - 1; i += 2) {
+            float first = state[i] * (float) weights[places[i + by]];
+            float second = state[i + 1] * (float) weights[places[i + 1 + by]];
+            state[i] = first;
+            state[i + 1] = second;
+            one += first;
+            two += second;
+        }
+        for (; i < to; i++) {
+            state[i] *= (float) weights[places[i + by]];
+            one += state[i];
+        }
+        return one + two;
     }
 
     /** Carries what is followed on by a hop, draws it to the likeliest state beside it, and goes over where another is clearly likelier. */
@@ -253,6 +281,11 @@ final class Beats {
     /** Goes over to the likeliest state of all, where that has been clearly likelier for a while. */
     private boolean another(double here) {
         double best = 0;
+        // Mostly it is that which is followed, and nothing has to be looked for.
+        if (likeliest <= LEFT * here) {
+            doubt = 0;
+            return false;
+        }
         int bestTempo = tempo;
         int bestKept = 0;
         for (int t = 0; t < TEMPI; t++) {
@@ -268,7 +301,7 @@ final class Beats {
         // Half and double tempo are a matter of taste: one that has been held for a while needs much to be left.
         double other = Math.abs(Math.log((SHORTEST + bestTempo) / cycle) / Math.log(2));
         boolean octave = other > 0.9 && other < 1.1 && hops - settled > HELD;
-        doubt = best > (octave ? 12 : 3) * here ? doubt + 1 : 0;
+        doubt = best > (octave ? 4 * LEFT : LEFT) * here ? doubt + 1 : 0;
         if (doubt <= (hops < 6 * Onsets.HOPS ? 3 : octave ? HELD : 40)) return false;
         settled = hops;
         tempo = bestTempo;

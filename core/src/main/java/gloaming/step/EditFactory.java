@@ -121,21 +121,25 @@ public final class EditFactory {
         return addLane(look, type, "", null, Map.of());
     }
 
-    /** A new lane that shows a medium of a kind, at the front of the mix; {@link Refused} where no step shows that kind. */
-    public Edit bring(Look look, String ref, String kind, String name) {
+    /**
+     * A new lane that shows a medium of a kind, at the front of the mix or, where a kit is named, in that, out of the mix; {@link Refused} where no
+     * step shows that kind.
+     */
+    public Edit bring(Look look, String ref, String kind, String name, String kit) {
         Description shows = shows(kind);
         if (shows == null)
             throw new Refused("No step shows a " + kind + " by itself; it is among the media of this show.");
         Step step =
                 Step.of(look.freshId("s"), shows.id()).with(medium(shows, kind).id(), Value.of(ref));
-        String free = freeName(look, name.isBlank() ? shows.name() : name.strip());
+        String free = freeName(look, name.isBlank() ? shows.name() : name.strip(), kit);
         List<Step> steps = new java.util.ArrayList<>(List.of(step));
         if (!shows.gives().mixes())
             steps.add(Step.of(after(step.id()), shows.gives().drawnBy()));
-        Lane lane = new Lane(look.freshId("l"), free, Clock.SHOW, steps);
-        return new Edit.Several(List.of(
-                new Edit.AddLane(look.lanes().size(), lane),
-                new Edit.AddLayer(0, Layer.of(look.freshId("m"), lane.id(), Blend.OVER, 1))));
+        Lane lane = new Lane(look.freshId("l"), free, Clock.SHOW, steps, kit);
+        Edit add = new Edit.AddLane(look.lanes().size(), lane);
+        if (kit != null) return add;
+        return new Edit.Several(
+                List.of(add, new Edit.AddLayer(0, Layer.of(look.freshId("m"), lane.id(), Blend.OVER, 1))));
     }
 
     /** The step that shows most of a medium: a picture, or else what stands for most other things, as a scene does for a shape. */

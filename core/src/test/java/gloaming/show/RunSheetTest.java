@@ -22,7 +22,7 @@ class RunSheetTest {
             0.8,
             96.0,
             new Cue.Hears("band", 12.5),
-            new Transition(Transition.Way.ALONG, new Span(2, Span.Unit.BARS), null, "marsh", 0.3),
+            new Transition(Transition.Way.ALONG, new Span(2, Span.Unit.BARS), null, "marsh", 0.3, ""),
             new Start(Start.By.CONTROL, "midi pad/1/note/36", Span.NONE, 0, Start.Grid.BAR),
             80,
             0.7,
@@ -32,9 +32,32 @@ class RunSheetTest {
 
     @Test
     void aSheetIsTheSameAfterItWasWrittenAndRead() {
-        RunSheet sheet = new RunSheet(List.of(Cue.of("c1", "a"), FULL), "safe", 1, 3, false, null);
+        RunSheet sheet = new RunSheet(List.of(Cue.of("c1", "a"), FULL), "safe", 1, 3, false, null, null);
         assertThat(SheetJson.read(SheetJson.write(sheet))).isEqualTo(sheet);
         assertThat(SheetJson.read(SheetJson.write(RunSheet.EMPTY))).isEqualTo(RunSheet.EMPTY);
+    }
+
+    @Test
+    void changesOfOnesOwnAreKeptEditedAndTakenOffAndWhatWentByThemFades() {
+        OwnChange iris = ChangeStarts.ALL.getFirst();
+        Transition by = new Transition(Transition.Way.OWN, new Span(2, Span.Unit.BARS), null, "", 0.2, iris.id());
+        RunSheet sheet = RunSheet.EMPTY
+                .apply(new SheetEdit.PutChange(iris))
+                .apply(new SheetEdit.Add(Cue.of("c1", "a").by(by), 0))
+                .apply(new SheetEdit.PutChange(new OwnChange(iris.id(), "Lock gate", iris.code())))
+                .apply(new SheetEdit.Set("", 1, 3, true, null));
+        assertThat(sheet.change(iris.id()).name()).isEqualTo("Lock gate");
+        assertThat(SheetJson.read(SheetJson.write(sheet))).isEqualTo(sheet);
+        RunSheet less = sheet.apply(new SheetEdit.RemoveChange(iris.id()));
+        assertThat(less.changes()).isEmpty();
+        assertThat(less.find("c1").change().way()).isEqualTo(Transition.Way.FADE);
+        assertThat(less.find("c1").change().over()).isEqualTo(by.over());
+        assertThatThrownBy(() -> less.apply(new SheetEdit.RemoveChange(iris.id())))
+                .isInstanceOf(Refused.class);
+        assertThatThrownBy(() -> new OwnChange("o1", "", "x".repeat(OwnChange.LONGEST + 1)))
+                .isInstanceOf(Refused.class);
+        assertThatThrownBy(() -> new RunSheet(List.of(), "", 0, 4, false, null, List.of(iris, iris)))
+                .isInstanceOf(Refused.class);
     }
 
     @Test
@@ -71,15 +94,14 @@ class RunSheetTest {
 
     @Test
     void aCueWithoutALookStaysWithTheOneBeforeIt() {
-        RunSheet sheet =
-                new RunSheet(List.of(Cue.of("c1", ""), Cue.of("c2", "a"), Cue.of("c3", "")), "", 0, 4, false, null);
+        RunSheet sheet = RunSheet.of(List.of(Cue.of("c1", ""), Cue.of("c2", "a"), Cue.of("c3", "")), "", 0);
         assertThat(sheet.lookAt("c1")).isEmpty();
         assertThat(sheet.lookAt("c3")).isEqualTo("a");
     }
 
     @Test
     void looksAreCalledOtherwiseElsewhere() {
-        RunSheet sheet = new RunSheet(List.of(FULL), "look", 0, 4, false, null).called(Map.of("look", "x"));
+        RunSheet sheet = RunSheet.of(List.of(FULL), "look", 0).called(Map.of("look", "x"));
         assertThat(sheet.safe()).isEqualTo("x");
         assertThat(sheet.cues().getFirst().look()).isEqualTo("x");
         assertThat(sheet.called(Map.of("look", "y"))).isEqualTo(sheet);
@@ -115,15 +137,14 @@ class RunSheetTest {
             assertThatThrownBy(() -> new Span(bad, Span.Unit.BEATS)).isInstanceOf(Refused.class);
             assertThatThrownBy(() -> new Start(Start.By.SOUND, "", null, bad, null))
                     .isInstanceOf(Refused.class);
-            assertThatThrownBy(() -> new RunSheet(List.of(), "", bad, 4, false, null))
-                    .isInstanceOf(Refused.class);
+            assertThatThrownBy(() -> RunSheet.of(List.of(), "", bad)).isInstanceOf(Refused.class);
             assertThatThrownBy(() -> new Cue.Hears("band", bad)).isInstanceOf(Refused.class);
         }
     }
 
     @Test
     void aTextThatIsCutOffAnywhereIsRefusedAndNeverMore() {
-        String whole = SheetJson.write(new RunSheet(List.of(FULL), "", 0, 4, false, null));
+        String whole = SheetJson.write(RunSheet.of(List.of(FULL), "", 0));
         Random random = new Random(5);
         for (int i = 0; i < 300; i++) {
             String cut = whole.substring(0, random.nextInt(whole.length() - 1));

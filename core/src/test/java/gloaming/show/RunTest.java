@@ -45,13 +45,13 @@ class RunTest {
     }
 
     private static RunSheet sheet(Cue... cues) {
-        return new RunSheet(List.of(cues), "", 0.5, 4, false, null);
+        return RunSheet.of(List.of(cues), "", 0.5);
     }
 
     private static RunSheet keys(String... ids) {
         List<Cue> cues = new ArrayList<>();
         for (String id : ids) cues.add(cue(id, Start.KEY));
-        return new RunSheet(cues, "", 0.5, 4, false, null);
+        return RunSheet.of(cues, "", 0.5);
     }
 
     /** Lets time pass in 64ths of a second; tells which cues began, and when. */
@@ -88,7 +88,7 @@ class RunTest {
         assertThat(slip.begins()).isNull();
         assertThat(slip.says()).contains("slip");
         assertThat(slip.run().go(sheet, at(0.6)).begins().id()).isEqualTo("b");
-        RunSheet none = new RunSheet(sheet.cues(), "", 0, 4, false, null);
+        RunSheet none = RunSheet.of(sheet.cues(), "", 0);
         assertThat(run.go(none, at(0.01)).begins().id()).isEqualTo("b");
     }
 

@@ -29,7 +29,7 @@ class StandingTest {
                 List.of());
     }
 
-    private static final RunSheet SHEET = new RunSheet(
+    private static final RunSheet SHEET = RunSheet.of(
             List.of(
                     cue("c1", "mill", "", true, 0.6, new Cue.Hears("tide", 10), 20),
                     cue("c2", "", "wheels", false, null, null, 30),
@@ -37,10 +37,7 @@ class StandingTest {
                     cue("c4", "marsh", "", false, null, new Cue.Hears("band", 0), 5),
                     cue("c5", "mill", "night", true, null, null, 0)),
             "",
-            0,
-            4,
-            false,
-            null);
+            0);
 
     @Test
     void aLookThatWentOnThroughSeveralSectionsIsAsOldAsAllOfThem() {
@@ -54,17 +51,14 @@ class StandingTest {
 
     @Test
     void aGlideThatWouldStillGoOnIsKnownWithWhereItCameFrom() {
-        Transition slow = new Transition(Transition.Way.FADE, new Span(45, Span.Unit.SECONDS), null, "", 0.2);
-        RunSheet journey = new RunSheet(
+        Transition slow = new Transition(Transition.Way.FADE, new Span(45, Span.Unit.SECONDS), null, "", 0.2, "");
+        RunSheet journey = RunSheet.of(
                 List.of(
                         cue("c1", "mill", "door", true, null, null, 10),
                         cue("c2", "", "loft", false, null, null, 40),
                         cue("c3", "", "wheels", false, null, null, 45).by(slow)),
                 "",
-                0,
-                4,
-                false,
-                null);
+                0);
         Standing at = Standing.of(journey, "c3", 22);
         assertThat(at.snapshot()).isEqualTo("wheels");
         assertThat(at.before()).isEqualTo("loft");

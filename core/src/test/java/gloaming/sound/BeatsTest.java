@@ -144,11 +144,16 @@ class BeatsTest {
     private static void tone(float[] out, double at, double seconds, double fromHz, double toHz, double loud) {
         double phase = 0;
         int start = (int) (at * RATE);
+        // What falls off by the same factor each time is multiplied, not raised to a power each time.
+        double bends = fromHz - toHz;
+        double bend = Math.exp(-12 / (seconds * RATE));
+        double rings = loud;
+        double ring = Math.exp(-4 / (seconds * RATE));
         for (int i = 0; i < seconds * RATE && start + i < out.length; i++) {
-            double part = i / (seconds * RATE);
-            phase += (toHz + (fromHz - toHz) * Math.exp(-12 * part)) / RATE;
-            out[start + i] +=
-                    (float) (loud * Math.min(1, i / 90.0) * Math.exp(-4 * part) * Math.sin(2 * Math.PI * phase));
+            phase += (toHz + bends) / RATE;
+            out[start + i] += (float) (Math.min(1, i / 90.0) * rings * Math.sin(2 * Math.PI * phase));
+            bends *= bend;
+            rings *= ring;
         }
     }
 

@@ -146,6 +146,49 @@ class SourcesTest {
         assertThatThrownBy(() -> at(8, newest, memory)).hasMessage("there are no pictures in a folder 'photographs'");
     }
 
+    @Test
+    void onAWallEachPictureKeepsItsPlaceUntilANewerOneFadesInThere() {
+        List<String> folder = new ArrayList<>(List.of("a", "b", "c", "d"));
+        boolean[] read = {true};
+        frame.library = new Brought() {
+            @Override
+            public List<String> folder(String name) {
+                return List.copyOf(folder);
+            }
+
+            @Override
+            public Still still(String ref) {
+                Still whole = super.still(ref);
+                return cut -> read[0] || !ref.equals("e") ? whole.at(cut) : null;
+            }
+        };
+        PictureWall wall = new PictureWall("photographs", 2, 2, Fit.FILL, 0, PictureWall.Order.ROWS, 1);
+        PictureWall.Memory memory = wall.memory();
+        assertThat(wall(0, wall, memory)).containsExactly(blue("a"), blue("b"), blue("c"), blue("d"));
+        folder.add("e");
+        read[0] = false;
+        assertThat(wall(5, wall, memory))
+                .as("not read yet")
+                .containsExactly(blue("a"), blue("b"), blue("c"), blue("d"));
+        read[0] = true;
+        wall(5.02, wall, memory);
+        assertThat(wall(5.5, wall, memory).getFirst()).isCloseTo((blue("a") + blue("e")) / 2, offset(0.02f));
+        assertThat(wall(7, wall, memory)).containsExactly(blue("e"), blue("b"), blue("c"), blue("d"));
+        PictureWall scattered = new PictureWall("photographs", 2, 2, Fit.FILL, 0, PictureWall.Order.SCATTERED, 1);
+        assertThat(wall(8, scattered, memory)).containsExactlyInAnyOrder(blue("e"), blue("b"), blue("c"), blue("d"));
+        folder.clear();
+        assertThatThrownBy(() -> wall(9, wall, memory)).hasMessage("there are no pictures in a folder 'photographs'");
+    }
+
+    /** The blue in the middle of each of four places, row by row from above. */
+    private List<Float> wall(double time, PictureWall wall, PictureWall.Memory memory) {
+        frame.time = time;
+        Picture out = wall.run(null, memory, frame);
+        List<Float> places = new ArrayList<>();
+        for (int i = 0; i < 4; i++) places.add(out.b()[out.at(i < 2 ? 67 : 22) + (i % 2 == 0 ? 40 : 120)]);
+        return places;
+    }
+
     private float at(double time, Newest newest, Newest.Memory memory) {
         frame.time = time;
         return newest.run(null, memory, frame).b()[77];

@@ -98,20 +98,20 @@ class EditFactoryTest {
     @Test
     void aMediumComesInAsALaneOfItsOwnAtTheFront() {
         Look look = added("fill");
-        Look still = with(look, wishes.bring(look, "heron", "picture", "heron"));
+        Look still = with(look, wishes.bring(look, "heron", "picture", "heron", null));
         assertThat(still.lanes().getLast().name()).isEqualTo("heron");
         assertThat(still.mix().getFirst().lane()).isEqualTo("l2");
         var step = still.lanes().getLast().steps().getFirst();
         assertThat(step.type()).isEqualTo("still-picture");
         assertThat(step.settings().values()).containsExactly(Value.of("heron"));
-        Look clip = with(still, wishes.bring(still, "race", "clip", ""));
+        Look clip = with(still, wishes.bring(still, "race", "clip", "", null));
         assertThat(clip.lanes().getLast().steps().getFirst().type()).isEqualTo("clip");
-        Look model = with(clip, wishes.bring(clip, "heron", "model", "bronze"));
+        Look model = with(clip, wishes.bring(clip, "heron", "model", "bronze", null));
         assertThat(model.lanes().getLast().steps().stream().map(Step::type))
                 .containsExactly("model-in-space", "scene-camera");
         assertThat(model.mix().getFirst().lane())
                 .isEqualTo(model.lanes().getLast().id());
-        assertThatThrownBy(() -> wishes.bring(look, "band", "sound", "band"))
+        assertThatThrownBy(() -> wishes.bring(look, "band", "sound", "band", null))
                 .isInstanceOf(Refused.class)
                 .hasMessageContaining("No step shows a sound by itself");
     }

@@ -100,6 +100,16 @@ class KitTest {
     }
 
     @Test
+    void aMediumThatIsDroppedWhileAKitIsOpenComesIntoTheKitAndNotIntoTheMix() {
+        Look kit = wrapped(swarm(), List.of("l2", "l3"), List.of());
+        String id = kit.kits().getFirst().id();
+        Look brought = Edits.apply(kit, new EditFactory(Catalogue.all()).bring(kit, "heron", "picture", "heron", id));
+        assertThat(brought.lanesIn(id)).extracting(Lane::name).endsWith("heron");
+        assertThat(brought.mix()).isEqualTo(kit.mix());
+        assertThat(RULES.check(brought)).isEqualTo(brought);
+    }
+
+    @Test
     void lanesAreWrappedUnwrappedAndWrappedAgainWhileTheyPlayAndNoPixelIsAnother() {
         Look swarm = swarm();
         Look kit = wrapped(swarm, List.of("l2", "l3"), List.of());

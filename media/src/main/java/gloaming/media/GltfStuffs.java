@@ -51,10 +51,12 @@ final class GltfStuffs {
                 picture(m.getMetallicRoughnessTexture(), false, 0),
                 picture(m.getNormalTexture(), false, -1),
                 picture(m.getEmissiveTexture(), true, -1),
+                picture(m.getOcclusionTexture(), false, 2),
                 unlit,
                 m.isDoubleSided(),
                 clear,
-                number(m, "KHR_materials_transmission", "transmissionFactor", 0, 1)));
+                number(m, "KHR_materials_transmission", "transmissionFactor", 0, 1),
+                Math.clamp(m.getOcclusionStrength(), 0f, 1f)));
         known.put(m, stuffs.size() - 1);
         return stuffs.size() - 1;
     }

@@ -103,9 +103,11 @@ final class ObjModels {
                 picture(m.getMapPm(), false, -1, pictures),
                 picture(m.getNorm(), false, -1, pictures),
                 picture(m.getMapKe(), true, -1, pictures),
+                -1,
                 false,
                 false,
                 cover < 1 || m.getMapD() != null,
+                0,
                 0);
     }
 

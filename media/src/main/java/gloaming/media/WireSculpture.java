@@ -36,12 +36,14 @@ final class WireSculpture {
             floats(out, stuff.colours());
             out.writeFloat(stuff.roughness());
             out.writeFloat(stuff.metallic());
-            for (int i : new int[] {stuff.colour(), stuff.rough(), stuff.metal(), stuff.normal(), stuff.glow()})
-                out.writeInt(i);
+            for (int i :
+                    new int[] {stuff.colour(), stuff.rough(), stuff.metal(), stuff.normal(), stuff.glow(), stuff.open()
+                    }) out.writeInt(i);
             out.writeBoolean(stuff.unlit());
             out.writeBoolean(stuff.bothSides());
             out.writeBoolean(stuff.clear());
             out.writeFloat(stuff.through());
+            out.writeFloat(stuff.shut());
         }
         out.writeInt(s.parts().size());
         for (Sculpture.Part part : s.parts()) {
@@ -120,8 +122,8 @@ final class WireSculpture {
         exact(colours.length, 7);
         float roughness = in.readFloat();
         float metallic = in.readFloat();
-        int[] maps = new int[5];
-        for (int i = 0; i < 5; i++) maps[i] = within(in.readInt(), -1, pictures);
+        int[] maps = new int[6];
+        for (int i = 0; i < maps.length; i++) maps[i] = within(in.readInt(), -1, pictures);
         return new Sculpture.Stuff(
                 colours,
                 roughness,
@@ -131,9 +133,11 @@ final class WireSculpture {
                 maps[2],
                 maps[3],
                 maps[4],
+                maps[5],
                 in.readBoolean(),
                 in.readBoolean(),
                 in.readBoolean(),
+                in.readFloat(),
                 in.readFloat());
     }
 

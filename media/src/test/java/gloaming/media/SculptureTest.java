@@ -87,6 +87,7 @@ class SculptureTest {
                 "nodes":[{"children":[1]},{"translation":[0,1,0]},{"mesh":0,"skin":0}],
                 "images":[{"bufferView":%d,"mimeType":"image/png"}],"textures":[{"source":0}],
                 "materials":[{"doubleSided":true,"alphaMode":"BLEND","emissiveFactor":[1,0,0],
+                "occlusionTexture":{"index":0,"strength":0.25},
                 "extensions":{"KHR_materials_emissive_strength":{"emissiveStrength":3}},
                 "pbrMetallicRoughness":{"baseColorFactor":[1,0.5,0.25,1],"roughnessFactor":0.4,"metallicFactor":0.75,
                 "baseColorTexture":{"index":0},"metallicRoughnessTexture":{"index":0}}}],
@@ -152,6 +153,9 @@ class SculptureTest {
         assertThat(picture.r()[2]).isEqualTo(1);
         assertThat(model.pictures().get(stuff.rough()).r()[3]).isEqualTo(1);
         assertThat(model.pictures().get(stuff.metal()).g()[0]).isEqualTo(1);
+        assertThat(stuff.shut()).isEqualTo(0.25f);
+        assertThat(model.pictures().get(stuff.open()).g()[2]).isEqualTo(1);
+        assertThat(model.pictures().get(stuff.open()).g()[0]).isZero();
     }
 
     @Test

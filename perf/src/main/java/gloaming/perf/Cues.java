@@ -24,6 +24,7 @@ import org.springframework.context.ConfigurableApplicationContext;
 /** From the key of a cue to changed pixels on an output, one cue a second, each to a look that was never played. */
 final class Cues {
     private static final int CUES = 200;
+    private static final int SLOWEST = 12;
     /** Looks far over a frame on two cores at any size say nothing of cues. */
     private static final List<String> HEAVY =
             List.of("dunlin", "gable", "reed-marsh", "open-air", "through-the-mill", "mill-mark");
@@ -55,15 +56,39 @@ final class Cues {
             double worst = sorted[sorted.length - 1];
             double late = sorted[(int) (sorted.length * 0.95)];
             double grown = (heap() - before) / 1e6;
-            return List.of(
+            List<Result> results = new ArrayList<>(List.of(
                     new Result("key to pixels of a cue, median of " + CUES, median, "ms", "80 ms wanted", median / 80),
                     new Result("the same, 95 of 100", late, "ms", "120 ms wanted", late / 120),
                     new Result("the same, at worst", worst, "ms", "120 ms wanted", worst / 120),
-                    new Result("heap after them", grown, "MB more", "20 MB", grown / 20));
+                    new Result("heap after them", grown, "MB more", "20 MB", grown / 20)));
+            results.addAll(slowest(took));
+            return results;
         } finally {
             browser.quit();
             context.close();
         }
+    }
+
+    /** Those that came last of all, by their looks. */
+    private static List<Result> slowest(List<?> took) {
+        List<Look> looks = looks();
+        return java.util.stream.IntStream.range(0, took.size())
+                .boxed()
+                .sorted(java.util.Comparator.comparingDouble(i -> -((Number) took.get(i)).doubleValue()))
+                .limit(SLOWEST)
+                .map(i -> {
+                    double ms = ((Number) took.get(i)).doubleValue();
+                    String name = looks.get(i % looks.size()).name();
+                    return new Result("  cue " + (i + 1) + ", " + name, ms, "ms", "120 ms wanted", ms / 120);
+                })
+                .toList();
+    }
+
+    private static List<Look> looks() {
+        return DemoShow.LOOKS.stream()
+                .filter(name -> !HEAVY.contains(name))
+                .map(DemoShow::look)
+                .toList();
     }
 
     /** Bytes that live on after a collection. */
@@ -77,16 +102,13 @@ final class Cues {
     private static String show(ConfigurableApplicationContext context) {
         Shows shows = context.getBean(Shows.class);
         String show = shows.addShow("Cues");
-        List<Look> looks = DemoShow.LOOKS.stream()
-                .filter(name -> !HEAVY.contains(name))
-                .map(DemoShow::look)
-                .toList();
+        List<Look> looks = looks();
         List<Cue> cues = new ArrayList<>();
         for (int i = 0; i < CUES; i++) {
             String look = shows.addLook(show, marked(looks.get(i % looks.size()), i % 2 == 0 ? "#ff0000" : "#00ff00"));
             cues.add(Cue.of("c" + (i + 1), look));
         }
-        context.getBean(Sheets.class).put(show, new RunSheet(cues, "", 0, 4, false, null));
+        context.getBean(Sheets.class).put(show, RunSheet.of(cues, "", 0));
         return show;
     }
 

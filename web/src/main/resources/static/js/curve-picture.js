@@ -108,12 +108,14 @@ function mark(keys, i, held, { x, y }) {
 /**
  * @param {SVGSVGElement} svg @param {Key[]} keys @param {Set<Key>} chosen @param {Scale} scale
  * @param {number} place where it is played now, or not a number
+ * @param {SVGElement[]} behind what lies behind it
  */
-export function paintCurve(svg, keys, chosen, scale, place) {
+export function paintCurve(svg, keys, chosen, scale, place, behind) {
   const { x, h } = scale;
   const now = Number.isFinite(place) ? [make('line', { x1: x(place), x2: x(place), y1: 8, y2: h - 24, class: 'now' })] : [];
   svg.replaceChildren(
     ...grid(scale),
+    ...behind,
     make('path', { d: pathOf(keys, scale), class: 'line' }),
     ...now,
     ...keys.flatMap((k, i) => (chosen.has(k) ? handles(keys, i, scale) : [])),

@@ -2,9 +2,11 @@
 /**
  * The curve editor: keys over time as SVG. What a curve is and comes to is the program's; here keys are moved and drawn.
  *
- * Drag keys and handles, double click for a new key, drag over nothing to select by a box, wheel to zoom, Shift and wheel to move along,
- * arrows to nudge, Tab and Shift+Tab from key to key, Ctrl+A, C, X, V, Delete.
+ * Drag keys and handles, with Ctrl to draw times out, double click for a new key, drag over nothing to select by a box, wheel to zoom,
+ * Shift and wheel to move along, arrows to nudge, Tab and Shift+Tab from key to key, Ctrl+A, C, X, V, Delete.
  */
+import { paintBehind } from './curve-behind.js';
+import { places, shifted, stretched } from './curve-moves.js';
 import { make, paintCurve, scaleOf, tidy } from './curve-picture.js';
 import { handTake } from './curve-hand.js';
 import { gesture } from './slider.js';
@@ -22,7 +24,7 @@ let copied = [];
  * @param {HTMLElement} host
  * @param {{
  *   change: (keys: Key[], gesture: number) => void, drew: (taken: Key[]) => void, leave: () => void, chosen: (keys: Key[]) => void,
- *   snap: () => number}} told
+ *   other: (id: string) => void, snap: () => number}} told
  */
 export function curveEditor(host, told) {
   const svg = /** @type {SVGSVGElement} */ (make('svg', { class: 'curve', tabindex: 0, role: 'application', 'aria-label': 'Curve: keys over time' }));
@@ -34,6 +36,7 @@ export function curveEditor(host, told) {
   let view = { from: 0, to: 4, low: 0, high: 1 };
   let dragging = false;
   let place = NaN;
+  let behind = /** @type {import('./curve-behind.js').Behind} */ ({ others: [], sound: null, sections: [] });
   let nudge = { gesture: 0, at: 0 };
   const scale = () => scaleOf(view, Math.max(50, svg.clientWidth), Math.max(50, svg.clientHeight));
   const x = (/** @type {number} */ t) => scale().x(t);
@@ -52,12 +55,11 @@ export function curveEditor(host, told) {
   }
 
   function draw() {
-    if (keys.length) paintCurve(svg, keys, chosen, scale(), place);
+    if (keys.length) paintCurve(svg, keys, chosen, scale(), place, paintBehind(scale(), behind));
   }
 
-  const sorted = () => keys.sort((a, b) => a.time - b.time);
   function changed(/** @type {number} */ g) {
-    sorted();
+    keys.sort((a, b) => a.time - b.time);
     draw();
     told.chosen([...chosen]);
     told.change(keys, g);
@@ -98,7 +100,7 @@ export function curveEditor(host, told) {
     changed(0);
     if (Math.max(...keys.map((k) => k.time)) > view.to) fit();
   }
-  const hand = handTake(() => place, () => svg);
+  const hand = handTake(() => svg);
   const copy = () => { if (chosen.size) copied = [...chosen].map((k) => ({ ...k })); };
 
   const point = (/** @type {MouseEvent} */ event) => {
@@ -125,6 +127,7 @@ export function curveEditor(host, told) {
     svg.focus();
     const target = /** @type {SVGElement} */ (down.target);
     const start = point(down);
+    if (target.dataset.other && !hand.armed) return told.other(target.dataset.other);
     if (hand.armed) {
       hand.begin(valueAt(start.py));
       return drag((event) => hand.move(valueAt(point(event).py)), () => { const taken = hand.end(); if (taken.length > 1) told.drew(taken); draw(); });
@@ -153,17 +156,13 @@ export function curveEditor(host, told) {
       const k = keys[Number(target.dataset.key)];
       if (down.shiftKey) return choose(chosen.has(k) ? [...chosen].filter((c) => c !== k) : [...chosen, k]);
       if (!chosen.has(k)) choose([k]);
-      const was = new Map([...chosen].map((c) => [c, { time: c.time, value: c.value }]));
+      const was = places(chosen);
       return drag((event) => {
         const { px, py } = point(event);
         const base = /** @type {any} */ (was.get(k));
-        const by = snapped(base.time + timeAt(px) - timeAt(start.px), event.altKey) - base.time;
-        const least = Math.min(...[...was.values()].map((w) => w.time));
-        const up = valueAt(py) - valueAt(start.py);
-        for (const [c, w] of was) {
-          c.time = tidy(w.time + Math.max(by, -least));
-          c.value = tidy(w.value + (Math.abs(py - start.py) < 3 ? 0 : up));
-        }
+        const to = snapped(base.time + timeAt(px) - timeAt(start.px), event.altKey);
+        if (event.ctrlKey) stretched(was, k, to);
+        else shifted(was, to - base.time, Math.abs(py - start.py) < 3 ? 0 : valueAt(py) - valueAt(start.py));
         changed(g);
       }, () => {});
     }
@@ -211,8 +210,7 @@ export function curveEditor(host, told) {
     const shift = (/** @type {number} */ dt, /** @type {number} */ dv) => {
       if (event.timeStamp - nudge.at > BURST_MS) nudge.gesture = gesture();
       nudge.at = event.timeStamp;
-      const least = Math.min(...[...chosen].map((k) => k.time));
-      for (const k of chosen) { k.time = tidy(k.time + Math.max(dt, -least)); k.value = tidy(k.value + dv); }
+      shifted(places(chosen), dt, dv);
       changed(nudge.gesture);
     };
     const fine = event.shiftKey ? 0.1 : 1;
@@ -270,6 +268,8 @@ export function curveEditor(host, told) {
       }
       draw();
     },
+    /** What lies behind it. @param {import('./curve-behind.js').Behind} now */
+    behind(now) { behind = now; draw(); },
     focus() { svg.focus(); },
     /** Where the curve is played now. @param {number} at */
     playing(at) {

@@ -21,9 +21,9 @@ export function eveningParts(page) {
   return {
     lost: false,
     sheet: /** @type {import('./messages.js').RunSheet} */ ({
-      cues: [], safe: '', guard: 0.5, bar: 4, calm: false, booth: { format: 'png', width: 1920, folder: '', countdown: 0, flash: 0 },
+      cues: [], safe: '', guard: 0.5, bar: 4, calm: false, booth: { format: 'png', width: 1920, folder: '', countdown: 0, flash: 0, alpha: false }, changes: [],
     }),
-    choices: /** @type {Omit<import('./messages.js').ToPageChoices, 'is'>} */ ({ looks: [], sounds: [], pictures: [] }),
+    choices: /** @type {Omit<import('./messages.js').ToPageChoices, 'is'>} */ ({ looks: [], sounds: [], pictures: [], starts: [] }),
     times: /** @type {Record<string, string>} */ ({}),
     /** What each cue is called, and the look that is there with it: worked out once a sheet, as every row of it asks. */
     names: /** @type {Record<string, string>} */ ({}),

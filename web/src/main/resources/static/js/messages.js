@@ -8,12 +8,12 @@
 /** @typedef {{do: 'ping', at?: number}} FromPagePing */
 /** @typedef {FromPageSheet|FromPageSheetBack} FromPageSheetChange */
 /** @typedef {{do: 'sheet', n?: number, change: SheetEdit}} FromPageSheet */
-/** @typedef {SheetEditAdd|SheetEditPut|SheetEditMove|SheetEditRemove|SheetEditSet} SheetEdit */
+/** @typedef {SheetEditAdd|SheetEditPut|SheetEditMove|SheetEditRemove|SheetEditSet|SheetEditPutChange|SheetEditRemoveChange} SheetEdit */
 /** @typedef {{edit: 'add', cue: Cue, place: number}} SheetEditAdd */
 /** @typedef {{id: string, name: string, note: string, mark: number, look: string, snapshot: string, anew: boolean, light: number, tempo: number, sound: CueHears, change: Transition, start: Start, length: number, height: number, skipped: boolean, then: string, ways: CueWay[]}} Cue */
 /** @typedef {{medium: string, from: number}} CueHears */
-/** @typedef {{way: TransitionWay, over: Span, curve: SnapshotsWay, picture: string, soft: number}} Transition */
-/** @typedef {'cut'|'fade'|'black'|'along'} TransitionWay */
+/** @typedef {{way: TransitionWay, over: Span, curve: SnapshotsWay, picture: string, soft: number, own: string}} Transition */
+/** @typedef {'cut'|'fade'|'black'|'along'|'own'} TransitionWay */
 /** @typedef {{n: number, unit: SpanUnit}} Span */
 /** @typedef {'seconds'|'beats'|'bars'} SpanUnit */
 /** @typedef {'even'|'soft'|'early'|'late'} SnapshotsWay */
@@ -25,8 +25,11 @@
 /** @typedef {{edit: 'move', cue: string, place: number}} SheetEditMove */
 /** @typedef {{edit: 'remove', cue: string}} SheetEditRemove */
 /** @typedef {{edit: 'set', safe: string, guard: number, bar: number, calm: boolean, booth: Booth}} SheetEditSet */
-/** @typedef {{format: BoothFormat, width: number, folder: string, countdown: number, flash: number}} Booth */
+/** @typedef {{format: BoothFormat, width: number, folder: string, countdown: number, flash: number, alpha: boolean}} Booth */
 /** @typedef {'png'|'jpeg'|'webp'} BoothFormat */
+/** @typedef {{edit: 'put-change', change: OwnChange}} SheetEditPutChange */
+/** @typedef {{id: string, name: string, code: string}} OwnChange */
+/** @typedef {{edit: 'remove-change', change: string}} SheetEditRemoveChange */
 /** @typedef {{do: 'sheet-back', n?: number, again?: boolean}} FromPageSheetBack */
 /** @typedef {FromPageGo|FromPageGoTo|FromPageChoose|FromPageCross|FromPageGoBackOne|FromPageHold|FromPageFreeze|FromPageSafe|FromPageLight|FromPagePhotograph|FromPageEndEvening|FromPageRecord|FromPageShowAgain|FromPageEndAgain} FromPageAct */
 /** @typedef {{do: 'go'}} FromPageGo */
@@ -43,7 +46,7 @@
 /** @typedef {{do: 'record', on?: boolean}} FromPageRecord */
 /** @typedef {{do: 'show-again', set: string, from?: number, to?: number|null}} FromPageShowAgain */
 /** @typedef {{do: 'end-again'}} FromPageEndAgain */
-/** @typedef {FromPageEdit|FromPageUndo|FromPageRedo|FromPageAddStep|FromPageExample|FromPageWrap|FromPageKeepKit|FromPageLayKit|FromPageRenewKit|FromPageRemember|FromPageThrow|FromPageRecall|FromPageUseSet|FromPageUnwrap|FromPageOwnKit|FromPageKnob|FromPageRead|FromPageBring|FromPageDuplicateStep|FromPageDuplicateLane|FromPagePaste|FromPageAddLayer|FromPageFollow|FromPageFollowLayer|FromPageKeys|FromPageDrawKeys|FromPageWrite|FromPageGoBack|FromPageFormula|FromPageBind|FromPageUnbind|FromPageChangeBinding|FromPageLift|FromPageArrange} FromPageChange */
+/** @typedef {FromPageEdit|FromPageUndo|FromPageRedo|FromPageAddStep|FromPageExample|FromPageWrap|FromPageKeepKit|FromPageLayKit|FromPageRenewKit|FromPageRemember|FromPageThrow|FromPageRecall|FromPageUseSet|FromPageUnwrap|FromPageOwnKit|FromPageKnob|FromPageRead|FromPageBring|FromPageDuplicateStep|FromPageDuplicateLane|FromPagePaste|FromPageAddLayer|FromPageFollow|FromPageFollowLayer|FromPageKeys|FromPageDrawKeys|FromPageTakeKeys|FromPageWrite|FromPageGoBack|FromPageFormula|FromPageBind|FromPageUnbind|FromPageChangeBinding|FromPageLift|FromPageArrange} FromPageChange */
 /** @typedef {{do: 'edit', n?: number, gesture?: number, edit: Edit}} FromPageEdit */
 /** @typedef {EditRename|EditFormat|EditAddLane|EditRemoveLane|EditMoveLane|EditRenameLane|EditSetClock|EditSetLookClock|EditSetDesk|EditAddStep|EditRemoveStep|EditMoveStep|EditLabelStep|EditBypass|EditSet|EditWrite|EditSetFollow|EditSetFormula|EditSetRead|EditAddLayer|EditRemoveLayer|EditMoveLayer|EditChangeLayer|EditAddSnapshot|EditRemoveSnapshot|EditMoveSnapshot|EditChangeSnapshot|EditSetApart|EditSetField|EditAddKit|EditRemoveKit|EditChangeKit|EditRebuild|EditSeveral} Edit */
 /** @typedef {{edit: 'rename', name: string}} EditRename */
@@ -114,7 +117,7 @@
 /** @typedef {{do: 'own-kit', n?: number, step: string}} FromPageOwnKit */
 /** @typedef {{do: 'knob', n?: number, step: string, setting: string, knob?: string|null}} FromPageKnob */
 /** @typedef {{do: 'read', n?: number, step: string, read: string, lane?: string|null}} FromPageRead */
-/** @typedef {{do: 'bring', n?: number, ref: string, kind: string, name: string}} FromPageBring */
+/** @typedef {{do: 'bring', n?: number, ref: string, kind: string, name: string, kit?: string|null}} FromPageBring */
 /** @typedef {{do: 'duplicate-step', n?: number, step: string}} FromPageDuplicateStep */
 /** @typedef {{do: 'duplicate-lane', n?: number, lane: string}} FromPageDuplicateLane */
 /** @typedef {{do: 'paste', n?: number, text: string, lane?: string|null, step?: string|null, layer?: string|null, settings?: boolean}} FromPagePaste */
@@ -125,6 +128,7 @@
 /** @typedef {{time: number, value: number, join: KeyJoin, auto: boolean, inTime: number, inValue: number, outTime: number, outValue: number}} Key */
 /** @typedef {'linear'|'smooth'|'hold'|'ease'} KeyJoin */
 /** @typedef {{do: 'draw-keys', n?: number, gesture?: number, step: string, setting: string, taken: Key[]}} FromPageDrawKeys */
+/** @typedef {{do: 'take-keys', n?: number, gesture?: number, step: string, setting: string, low?: number, high?: number}} FromPageTakeKeys */
 /** @typedef {{do: 'write', n?: number, gesture?: number, step: string, setting: string, text: string}} FromPageWrite */
 /** @typedef {{do: 'go-back', n?: number, step: string, setting: string, version?: number}} FromPageGoBack */
 /** @typedef {{do: 'formula', n?: number, gesture?: number, step: string, setting: string, text?: string|null}} FromPageFormula */
@@ -149,7 +153,7 @@
 /** @typedef {{do: 'scale', to?: number}} FromPageScale */
 /** @typedef {{do: 'fade', to?: number|null, seconds?: number}} FromPageFade */
 /** @typedef {{do: 'sound', sound?: string|null}} FromPageSound */
-/** @typedef {FromPageLearn|FromPageTap|FromPageNudge|FromPageLetGo|FromPageTempo|FromPageGain|FromPagePorts|FromPageLookForPorts|FromPageClear|FromPagePad|FromPageKeyPress|FromPagePointer} FromPageHands */
+/** @typedef {FromPageLearn|FromPageTap|FromPageNudge|FromPageLetGo|FromPageTempo|FromPageGain|FromPagePorts|FromPageLookForPorts|FromPageClear|FromPageTakeControl|FromPagePad|FromPageKeyPress|FromPagePointer} FromPageHands */
 /** @typedef {{do: 'learn', of?: string|null, setting?: string|null}} FromPageLearn */
 /** @typedef {{do: 'tap'}} FromPageTap */
 /** @typedef {{do: 'nudge', by?: number}} FromPageNudge */
@@ -159,6 +163,7 @@
 /** @typedef {{do: 'ports', oscIn?: number, oscOut?: number, clock?: boolean}} FromPagePorts */
 /** @typedef {{do: 'look-for-ports'}} FromPageLookForPorts */
 /** @typedef {{do: 'clear'}} FromPageClear */
+/** @typedef {{do: 'take-control', step: string, on?: boolean}} FromPageTakeControl */
 /** @typedef {{do: 'pad', what: string, number?: number, value?: number}} FromPagePad */
 /** @typedef {{do: 'key', key: string, down?: boolean}} FromPageKeyPress */
 /** @typedef {{do: 'pointer', x?: number, y?: number, down?: boolean|null}} FromPagePointer */
@@ -201,11 +206,11 @@
 /** @typedef {{name: string, bound: boolean, count: number, value: number, rate: number, least: number, most: number, ago: number, line: number[]}} Arrival */
 /** @typedef {{osc: number, oscIn: number, oscOut: number, clock: boolean, trouble: string|null, packets: number, malformed: number, fault: string|null, midi: MidiPort[], outs: string[], midiTroubles: string[]}} Ports */
 /** @typedef {{port: string, messages: number}} MidiPort */
-/** @typedef {{is: 'sheet', version: number, n: number, canUndo: boolean, canRedo: boolean, sheet: RunSheet}} ToPageSheet */
-/** @typedef {{cues: Cue[], safe: string, guard: number, bar: number, calm: boolean, booth: Booth}} RunSheet */
-/** @typedef {{is: 'choices', looks: CueLook[], sounds: Named[], pictures: Named[]}} ToPageChoices */
-/** @typedef {{id: string, name: string, snapshots: Named[]}} CueLook */
+/** @typedef {{is: 'sheet', version: number, n: number, canUndo: boolean, canRedo: boolean, sheet: RunSheet, troubles: Named[]}} ToPageSheet */
+/** @typedef {{cues: Cue[], safe: string, guard: number, bar: number, calm: boolean, booth: Booth, changes: OwnChange[]}} RunSheet */
 /** @typedef {{id: string, name: string}} Named */
+/** @typedef {{is: 'choices', looks: CueLook[], sounds: Named[], pictures: Named[], starts: OwnChange[]}} ToPageChoices */
+/** @typedef {{id: string, name: string, snapshots: Named[]}} CueLook */
 /** @typedef {{is: 'evening', now: string, next: string, playing: string, other: boolean, waiting: number, ready: boolean, held: boolean, crossed: number, frozen: boolean, light: number, wanted: number, section: number, show: number, since: string, tempo: number, beat: number, bar: number, frameMs: number, budgetMs: number, scale: number, flashes: number, reds: number, clock: string, photo: string, records: boolean, recording: string, again: string, says: string, trouble: string}} ToPageEvening */
 /** @typedef {{is: 'times', all: Named[]}} ToPageTimes */
 /** @typedef {{is: 'countdown', left: number}} ToPageCountdown */

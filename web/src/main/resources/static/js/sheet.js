@@ -2,6 +2,7 @@
 import Alpine from '../vendor/alpine-csp.js';
 import { evening, eveningParts } from './evening.js';
 import { ALL, markColour, markLines, markName } from './marks.js';
+import { ownChanges } from './sheet-changes.js';
 import { drawTide } from './tide.js';
 import { spoken, typed } from './times.js';
 
@@ -16,6 +17,7 @@ const OF_DAY = 3600;
 
 Alpine.data('sheet', () => ({
   ...eveningParts(page),
+  ...ownChanges(page.show),
   canUndo: false, canRedo: false, saving: '', says: '', now: '', next: '', dropAt: -1,
   /** The cue that is to have the pen once it is there. */
   fresh: '',
@@ -33,6 +35,7 @@ Alpine.data('sheet', () => ({
   told(m) {
     this.canUndo = m.canUndo;
     this.canRedo = m.canRedo;
+    this.toldChanges(m);
     live.tell();
     if (!this.fresh) return;
     const id = this.fresh;
@@ -73,7 +76,7 @@ Alpine.data('sheet', () => ({
       edit: 'add', place,
       cue: /** @type {any} */ ({
         id, name: '', note: '', mark: 0, look: '', snapshot: '', anew: false,
-        change: { way: 'fade', over: { n: 2, unit: 'seconds' }, curve: 'soft', picture: '', soft: 0.2 },
+        change: { way: 'fade', over: { n: 2, unit: 'seconds' }, curve: 'soft', picture: '', soft: 0.2, own: '' },
         start: { by: 'key', control: '', after: { n: 8, unit: 'seconds' }, at: 0, on: 'at-once' }, length: 0, height: 0.5, skipped: false, then: '', ways: [],
       }),
     });
@@ -102,7 +105,11 @@ Alpine.data('sheet', () => ({
   /** @param {Cue} c @param {string} key @param {any} event */
   putOver(c, key, event) { this.span(c.change.over, key, event, (over) => this.put(c, 'change', { ...c.change, over })); },
   /** @param {Cue} c @param {string} key @param {any} event */
-  putChange(c, key, event) { this.put(c, 'change', { ...c.change, [key]: event.target.value }); },
+  putChange(c, key, event) {
+    const change = { ...c.change, [key]: event.target.value };
+    if (change.way === 'own' && !change.own) change.own = this.sheet.changes[0]?.id ?? '';
+    this.put(c, 'change', change);
+  },
   /** @param {Cue} c @param {string} key @param {any} event */
   putSound(c, key, event) {
     const { sound } = c;
@@ -137,6 +144,7 @@ Alpine.data('sheet', () => ({
   setBooth(key, event) {
     const booth = (/** @type {any} */ value) => this.whole({ booth: { ...this.sheet.booth, [key]: value } });
     if (key === 'flash' && event.target.value.trim() === '') booth(null);
+    else if (key === 'alpha') booth(event.target.checked);
     else if (['width', 'countdown', 'flash'].includes(key)) this.number(event, 1, booth);
     else booth(event.target.value);
   },
@@ -255,7 +263,7 @@ addEventListener('keydown', (event) => {
   if (!(event.ctrlKey || event.metaKey) || event.key.toLowerCase() !== 'z') return;
   // While something is typed in a field, the browser's own undo is meant.
   const field = /** @type {HTMLInputElement} */ (event.target);
-  if (field.tagName === 'INPUT' && field.dataset.typed) return;
+  if (['INPUT', 'TEXTAREA'].includes(field.tagName) && field.dataset.typed) return;
   event.preventDefault();
   live.send(/** @type {any} */ ({ do: 'sheet-back', again: event.shiftKey }));
 });

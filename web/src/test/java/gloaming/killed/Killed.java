@@ -19,8 +19,13 @@ import java.util.Random;
 import java.util.concurrent.atomic.AtomicLong;
 import org.springframework.beans.factory.annotation.Value;
 import org.springframework.boot.WebApplicationType;
-import org.springframework.boot.autoconfigure.EnableAutoConfiguration;
+import org.springframework.boot.autoconfigure.ImportAutoConfiguration;
 import org.springframework.boot.builder.SpringApplicationBuilder;
+import org.springframework.boot.flyway.autoconfigure.FlywayAutoConfiguration;
+import org.springframework.boot.jdbc.autoconfigure.DataSourceAutoConfiguration;
+import org.springframework.boot.jdbc.autoconfigure.DataSourceTransactionManagerAutoConfiguration;
+import org.springframework.boot.jooq.autoconfigure.JooqAutoConfiguration;
+import org.springframework.boot.transaction.autoconfigure.TransactionAutoConfiguration;
 import org.springframework.context.ConfigurableApplicationContext;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.ComponentScan;
@@ -36,9 +41,15 @@ final class Killed {
 
     private Killed() {}
 
+    /** What storage needs and no more: most of a round is the start. */
     @Configuration
-    @EnableAutoConfiguration(
-            excludeName = "org.springframework.boot.security.autoconfigure.UserDetailsServiceAutoConfiguration")
+    @ImportAutoConfiguration({
+        DataSourceAutoConfiguration.class,
+        DataSourceTransactionManagerAutoConfiguration.class,
+        TransactionAutoConfiguration.class,
+        FlywayAutoConfiguration.class,
+        JooqAutoConfiguration.class
+    })
     @ComponentScan("gloaming.web.store")
     static class Storage {
         @Bean

@@ -6,6 +6,9 @@ import gloaming.desk.Control;
 import gloaming.desk.Inbox;
 import gloaming.desk.Osc;
 import gloaming.look.Binding;
+import gloaming.look.Clock;
+import gloaming.look.Edit;
+import gloaming.look.Lane;
 import gloaming.look.Look;
 import gloaming.look.Step;
 import gloaming.look.Value;
@@ -370,10 +373,34 @@ class DeskTest extends PageTest {
         until(
                 "removed again",
                 () -> gloaming.curve.Keys.parse(keys(open, id)).keys().size() == 4);
+        anotherCurveLiesBehindAndIsDrawnWhenItsNameIsPressed(open);
         new Actions(browser).sendKeys(Keys.ESCAPE).perform();
         until(
                 "the lanes are back",
                 () -> browser.findElement(By.cssSelector(".lanes")).isDisplayed());
+    }
+
+    private static void anotherCurveLiesBehindAndIsDrawnWhenItsNameIsPressed(OpenLook open) {
+        Lane tide = new Lane("l-tide", "tide", Clock.SHOW, List.of(Step.of("s-tide", "curve")));
+        program.get(House.class)
+                .refresh(open, open.apply(new Edit.AddLane(open.look().lanes().size(), tide), 0));
+        until(
+                "its name",
+                () -> browser.findElements(By.cssSelector(".curve .other-name")).stream()
+                        .anyMatch(name -> "tide · Curve".equals(name.getAttribute("textContent"))));
+        browser.findElements(By.cssSelector(".curve .other-name")).stream()
+                .filter(name -> "tide · Curve".equals(name.getAttribute("textContent")))
+                .findFirst()
+                .orElseThrow()
+                .click();
+        until(
+                "it is drawn now",
+                () -> browser.findElement(By.cssSelector("[aria-label='The curve that is drawn']"))
+                        .getAttribute("value")
+                        .startsWith("s-tide"));
+        until(
+                "with its own keys",
+                () -> browser.findElements(By.cssSelector(".curve .key")).size() == 3);
     }
 
     private static String keys(OpenLook open, String id) {

@@ -118,8 +118,7 @@ class EveningGoesOnTest {
             String show = program.get(Shows.class).addShow("Mill rehearsal");
             String oil = look(program, show, "Lamp oil", "#ffb866");
             String bell = look(program, show, "Brass bell", "#66aaff");
-            program.get(Sheets.class)
-                    .put(show, new RunSheet(List.of(cue("c1", oil, 0.6), cue("c7", bell, 1.0)), "", 0, 4, false, null));
+            program.get(Sheets.class).put(show, RunSheet.of(List.of(cue("c1", oil, 0.6), cue("c7", bell, 1.0)), "", 0));
             program.put(oil);
             return show;
         }

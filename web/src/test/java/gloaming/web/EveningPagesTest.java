@@ -208,6 +208,42 @@ class EveningPagesTest extends PageTest {
         until("a photograph", () -> text(".need button:nth-child(6)").contains("taken at"));
     }
 
+    @Test
+    @Order(6)
+    void aChangeOfOnesOwnIsWrittenSeenAndChosen() {
+        String show = program.get(Shows.class).addShow("Lock gates");
+        Sheets sheets = program.get(Sheets.class);
+        sheets.put(show, RunSheet.of(List.of(Cue.of("c1", "")), "", 0));
+        browser.get(program.url("/sheet/" + show));
+        until("its cue", () -> browser.findElements(By.cssSelector(".cue")).size() == 1);
+        find(".own summary").click();
+        until(
+                "a text to begin with",
+                () -> browser.findElements(By.cssSelector(".own option")).size() > 3);
+        new Select(find("[aria-label='Another change, beginning as']")).selectByVisibleText("Iris");
+        until("a change", () -> sheets.of(show).sheet().changes().size() == 1);
+        until("how it looks", () ->
+                (Boolean) browser.executeScript("return (document.querySelector('.own img') ?? {}).naturalWidth > 0"));
+        type(find("[aria-label='Name of the change']"), "Lock gate");
+        WebElement text = find(".own textarea");
+        text.sendKeys(Keys.chord(Keys.CONTROL, Keys.END), "oops", Keys.chord(Keys.CONTROL, Keys.ENTER));
+        until("what is wrong, and where", () -> text(".own .said").contains("line "));
+        find("[aria-label=Undo]").click();
+        until("and no more", () -> !find(".own .said").isDisplayed());
+        until("as it was", () -> !text.getAttribute("value").contains("oops"));
+        find(".own summary").click();
+        new Select(word(0, "How")).selectByValue("own");
+        until(
+                "chosen",
+                () -> sheets.of(show).sheet().cues().getFirst().change().own().equals("o1"));
+        until(
+                "by its name",
+                () -> new Select(word(0, "The change of your own"))
+                        .getFirstSelectedOption()
+                        .getText()
+                        .equals("Lock gate"));
+    }
+
     /** Until the guard of the key is over. */
     private static void pause() {
         double since = System.nanoTime() / 1e9;
@@ -240,7 +276,7 @@ class EveningPagesTest extends PageTest {
                     List.of(new Cue.Way("c0", "when it rains"))));
         }
         Sheets sheets = program.get(Sheets.class);
-        sheets.put(show, new RunSheet(cues, "", 0, 4, false, null));
+        sheets.put(show, RunSheet.of(cues, "", 0));
         browser.get(program.url("/sheet/" + show));
         until("all of them", () -> browser.findElements(By.cssSelector(".cue")).size() == 200);
         type(word(150, "Name of cue 151"), "Sluice");

@@ -8,9 +8,12 @@ import gloaming.look.Edit;
 import gloaming.look.Lane;
 import gloaming.look.Layer;
 import gloaming.look.Look;
+import gloaming.look.Snapshots;
 import gloaming.look.Step;
 import gloaming.look.Value;
+import gloaming.show.Booth;
 import gloaming.show.Cue;
+import gloaming.show.OwnChange;
 import gloaming.show.RunSheet;
 import gloaming.show.SheetEdit;
 import gloaming.show.SheetJson;
@@ -21,8 +24,10 @@ import gloaming.step.Catalogue;
 import gloaming.step.SnapshotEdits;
 import gloaming.web.live.Devices;
 import gloaming.web.live.House;
+import gloaming.web.live.SharedFolder;
 import gloaming.web.store.Journal;
 import gloaming.web.store.Media;
+import gloaming.web.store.Notices;
 import gloaming.web.store.OpenLook;
 import gloaming.web.store.Sheets;
 import gloaming.web.store.ShowZip;
@@ -36,8 +41,10 @@ import java.net.DatagramPacket;
 import java.net.DatagramSocket;
 import java.net.InetAddress;
 import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
 import java.util.function.IntPredicate;
 import javax.imageio.ImageIO;
@@ -94,7 +101,7 @@ class EveningTest {
 
     @BeforeEach
     void begin() {
-        sheet = new RunSheet(List.of(), "", 0, 4, false, null);
+        sheet = RunSheet.of(List.of(), "", 0);
         program.get(Sheets.class).put(show, sheet);
         program.put(red);
         try (SocketPage page = page()) {
@@ -116,7 +123,7 @@ class EveningTest {
     }
 
     private static Transition over(Transition.Way way, double seconds) {
-        return new Transition(way, new Span(seconds, Span.Unit.SECONDS), null, "", 0.2);
+        return new Transition(way, new Span(seconds, Span.Unit.SECONDS), null, "", 0.2, "");
     }
 
     private static Start by(Start.By by, String control, double seconds, Start.Grid on) {
@@ -124,7 +131,7 @@ class EveningTest {
     }
 
     private void sheet(Cue... cues) {
-        sheet = new RunSheet(List.of(cues), red, 0, 4, false, null);
+        sheet = RunSheet.of(List.of(cues), red, 0);
         program.get(Sheets.class).put(show, sheet);
     }
 
@@ -231,6 +238,41 @@ class EveningTest {
             List<Integer> faded = output.pixels.subList(from, output.pixels.size());
             assertThat(faded).noneMatch(EveningTest::dark);
             assertThat(faded).as("both at once").anyMatch(p -> !is(p, 1) && !is(p, 2));
+        }
+    }
+
+    @Test
+    void aChangeOfOnesOwnIsSeenAsItIsWrittenAndWhatIsWrongWithItIsSaidAndFades() {
+        Transition stripe =
+                new Transition(Transition.Way.OWN, new Span(2.5, Span.Unit.SECONDS), Snapshots.Way.EVEN, "", 0.2, "o1");
+        Transition broken =
+                new Transition(Transition.Way.OWN, new Span(1, Span.Unit.SECONDS), Snapshots.Way.EVEN, "", 0.2, "o2");
+        sheet(cue("c1", green, stripe, Start.KEY), cue("c2", blue, broken, Start.KEY));
+        Sheets sheets = program.get(Sheets.class);
+        // In the middle it is blue all the way, which neither picture is.
+        sheets.edit(show, new SheetEdit.PutChange(new OwnChange("o1", "Stripe", """
+                #version 300 es
+                precision highp float;
+                in vec2 uv; out vec4 color;
+                uniform sampler2D before; uniform sampler2D next; uniform float part;
+                void main() {
+                    vec4 across = uv.x > part ? texture(before, uv) : texture(next, uv);
+                    color = abs(uv.x - 0.5) < 0.2 ? vec4(0.0, 0.0, 1.0, 1.0) : across;
+                }
+                """)));
+        sheets.edit(show, new SheetEdit.PutChange(new OwnChange("o2", "Broken", "void main() {")));
+        try (SocketPage page = page();
+                Output output = new Output()) {
+            output.until(p -> is(p, 0));
+            ready(page, "c1");
+            page.say("{'do':'go'}");
+            output.until(p -> is(p, 2));
+            output.until(p -> is(p, 1));
+            assertThat(output.pixels).allMatch(p -> is(p, 0) || is(p, 1) || is(p, 2));
+            ready(page, "c2");
+            page.say("{'do':'go'}");
+            page.hear("evening", e -> e.path("says").asString("").contains("change of your own"));
+            output.until(p -> is(p, 2));
         }
     }
 
@@ -534,6 +576,54 @@ class EveningTest {
         }
     }
 
+    @Test
+    void whatOtherProgramsPutIntoASharedFolderComesInWholeAndPhotographsGoThere(@TempDir Path machine)
+            throws IOException {
+        Path shared = machine.resolve("wall");
+        program.get(SharedFolder.class).begin(shared);
+        Media media = program.get(Media.class);
+        byte[] png = png();
+        Path guest = shared.resolve("2026-11-20 guest.png");
+        Files.write(guest, Arrays.copyOf(png, png.length / 2));
+        Files.writeString(shared.resolve("read me.txt"), "no picture");
+        Program.until(
+                "half a picture is refused",
+                () -> program.get(Notices.class).all().stream().anyMatch(s -> s.contains("guest.png")));
+        Files.write(guest, png);
+        Program.until(
+                "and is there when it is whole", () -> inFolder(media, "wall").size() == 1);
+        program.get(Sheets.class)
+                .edit(
+                        show,
+                        new SheetEdit.Set("", 0, 4, false, new Booth(Booth.Format.PNG, 640, "booth", 0, null, false)));
+        try (SocketPage page = page();
+                Output output = new Output()) {
+            output.until(p -> is(p, 0));
+            page.say("{'do':'photograph'}");
+            Program.until("a photograph, kept", () -> inFolder(media, "booth").size() == 1);
+        }
+        String own = inFolder(media, "booth").getFirst().name();
+        Program.until("and shared", () -> Files.exists(shared.resolve(own)));
+        assertThat(ImageIO.read(shared.resolve(own).toFile())).isNotNull();
+        Files.write(shared.resolve("2026-11-21 guest.png"), png);
+        Program.until("another guest", () -> inFolder(media, "wall").size() == 2);
+        assertThat(media.of(show)).filteredOn(row -> row.name().equals(own)).hasSize(1);
+    }
+
+    private static byte[] png() throws IOException {
+        BufferedImage image = new BufferedImage(64, 36, BufferedImage.TYPE_INT_RGB);
+        for (int i = 0; i < 64 * 36; i++) image.setRGB(i % 64, i / 64, i * 7919);
+        ByteArrayOutputStream out = new ByteArrayOutputStream();
+        ImageIO.write(image, "png", out);
+        return out.toByteArray();
+    }
+
+    private static List<Media.Row> inFolder(Media media, String folder) {
+        return media.of(show).stream()
+                .filter(row -> row.folder().equals(folder))
+                .toList();
+    }
+
     private static List<Media.Row> taken(Media media) {
         return media.of(show).stream()
                 .filter(row -> row.folder().equals("photographs"))
@@ -551,7 +641,7 @@ class EveningTest {
         try (SocketPage one = page();
                 SocketPage other = new SocketPage(program, "?evening=" + show + "&page=evening-page-2")) {
             one.hear("choices", c -> c.path("looks").size() >= 3);
-            String cue = SheetJson.write(new RunSheet(List.of(Cue.of("c9", green)), "", 0, 4, false, null));
+            String cue = SheetJson.write(RunSheet.of(List.of(Cue.of("c9", green)), "", 0));
             String body =
                     cue.substring(cue.indexOf('[') + 1, cue.lastIndexOf(']')).replaceAll("\\s+", " ");
             one.say("{'do':'sheet','n':1,'change':{'edit':'add','place':0,'cue':" + body + "}}");

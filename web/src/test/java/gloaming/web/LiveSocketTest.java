@@ -2,6 +2,9 @@ package gloaming.web;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import gloaming.curve.Key;
+import gloaming.curve.Keys;
+import gloaming.desk.Inbox;
 import gloaming.look.Edit;
 import gloaming.look.Look;
 import gloaming.look.LookJson;
@@ -73,6 +76,36 @@ class LiveSocketTest {
             Look stored = program.get(Shows.class).document(open.id);
             assertThat(stored.lanes()).hasSize(1);
             assertThat(stored).isEqualTo(open.look());
+        }
+    }
+
+    @Test
+    void whatAControlDoesWhileACurveIsPlayedBecomesTheCurve() {
+        OpenLook open = fresh("Taken");
+        try (SocketPage page = new SocketPage(program, "?look=" + open.id)) {
+            page.say("{'do':'add-step','lane':null,'place':0,'type':'curve'}");
+            page.hear("applied");
+            page.say(edit(new Edit.Set("s1", "keys", Value.of("0 0 linear; 60 1 linear"))));
+            page.say("{'do':'tiles','list':1,'steps':['s1']}");
+            String take = "{'do':'take-keys','gesture':0,'step':'s1','setting':'keys','low':0,'high':1}";
+            page.say(take);
+            page.hear("refused", m -> m.path("says").asString().contains("begin that first"));
+            page.say("{'do':'take-control','step':'s1','on':true}");
+            Inbox inbox = program.get(House.class).inbox();
+            int from = boards(page);
+            for (int i = 1; i <= 8; i++) {
+                int until = from + i;
+                inbox.arrive("osc /sluice", i % 2, 0);
+                Program.until("it is played on", () -> boards(page) > until);
+            }
+            page.say(take);
+            page.hear("says", m -> m.path("says").asString().contains("osc /sluice"));
+            Value keys = open.look().step("s1").orElseThrow().settings().get("keys");
+            assertThat(Keys.parse(((Value.Word) keys).text()).keys())
+                    .extracting(Key::value)
+                    .contains(0.0, 1.0);
+            page.say(take);
+            page.hear("refused", m -> m.path("says").asString().contains("begin that first"));
         }
     }
 

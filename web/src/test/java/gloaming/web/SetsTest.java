@@ -69,7 +69,8 @@ class SetsTest {
                 new Span(seconds, Span.Unit.SECONDS),
                 null,
                 "",
-                0.2);
+                0.2,
+                "");
         return new Cue(
                 id, name, "", 0, look, "", false, null, null, null, change, Start.KEY, 0, 0.5, false, "", List.of());
     }
@@ -92,15 +93,7 @@ class SetsTest {
     @Test
     void anEveningRecordsItselfAndGivesTheSamePicturesAgainHereAndOnTheOutputs() throws IOException {
         program.get(Sheets.class)
-                .put(
-                        show,
-                        new RunSheet(
-                                List.of(cue("c1", "Dusk", moths, 0), cue("c2", "Reeds", weir, 1.5)),
-                                "",
-                                0,
-                                4,
-                                false,
-                                null));
+                .put(show, RunSheet.of(List.of(cue("c1", "Dusk", moths, 0), cue("c2", "Reeds", weir, 1.5)), "", 0));
         try (SocketPage page = new SocketPage(program, "?evening=" + show + "&page=evening-page-1");
                 SocketPage output = new SocketPage(program, "").say("{'do':'watch','most':4096}")) {
             page.hear(

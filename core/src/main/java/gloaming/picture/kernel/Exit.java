@@ -93,6 +93,24 @@ public final class Exit {
         });
     }
 
+    /** Writes how much of its ground each pixel covers, 0 to 255, top row first; each the mean of what it covers. */
+    public static void cover(Picture in, int width, int height, byte[] out) {
+        float[] a = in.a();
+        for (int y = 0; y < height; y++) {
+            int low = (int) ((long) y * in.height / height);
+            int high = Math.max(low + 1, (int) ((long) (y + 1) * in.height / height));
+            for (int x = 0; x < width; x++) {
+                int left = (int) ((long) x * in.width / width);
+                int right = Math.max(left + 1, (int) ((long) (x + 1) * in.width / width));
+                float sum = 0;
+                for (int row = low; row < high; row++)
+                    for (int column = left; column < right; column++) sum += a[in.at(row) + column];
+                float mean = sum / ((high - low) * (right - left));
+                out[(height - 1 - y) * width + x] = (byte) Math.round(255 * Math.clamp(mean, 0f, 1f));
+            }
+        }
+    }
+
     /** The mean of the rows from {@code low} to {@code high}, where a row's part counts as much as it is covered. */
     static void gather(float[] plane, int width, double low, double high, int height, float[] row) {
         int first = (int) low;

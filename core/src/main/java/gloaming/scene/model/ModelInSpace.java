@@ -204,6 +204,8 @@ public record ModelInSpace(
         m.metalMap = picture(model, stuff.metal());
         m.normalMap = picture(model, stuff.normal());
         m.glowMap = picture(model, stuff.glow());
+        m.openMap = picture(model, stuff.open());
+        m.shut = stuff.shut();
         m.repeats = true;
     }
 

@@ -172,6 +172,10 @@ final class Shading {
                 texel(m.normalMap, m, u, v, repeats);
                 bend(i);
             }
+            if (m.openMap != null) {
+                texel(m.openMap, m, u, v, repeats);
+                f.open[i] *= Math.clamp(1 + m.shut * (texel[0] - 1), 0f, 1f);
+            }
             if (m.glowMap != null) {
                 texel(m.glowMap, m, u, v, repeats);
                 glowRed *= texel[0];

@@ -29,6 +29,7 @@ final class Textures {
             lay(m.roughMap, crew);
             lay(m.metalMap, crew);
             lay(m.glowMap, crew);
+            lay(m.openMap, crew);
             lay(m.normalMap, crew);
             lay(m.heightMap, crew);
             if (m.heightMap != null) of(m.heightMap).carve(crew);

@@ -184,6 +184,36 @@ class RendererTest {
     }
 
     @Test
+    void whatLiesLessOpenGetsLessOfTheSkyAndAsMuchOfALamp() {
+        Scene scene = new Scene().clear();
+        Matter m = scene.add(ball()).material;
+        m.red = m.green = m.blue = 1;
+        m.roughness = 1;
+        m.openMap = new Picture(2, 2).fill(0.4f, 0, 0, 1);
+        m.shut = 0.5f;
+        Arrays.fill(scene.sky().above, 0.5f);
+        Arrays.fill(scene.sky().horizon, 0.5f);
+        Arrays.fill(scene.sky().below, 0.5f);
+        scene.sky().set = true;
+        int middle = H / 2 * W + W / 2;
+        Picture out = looking(0, 0, 4, 1).draw(scene, 1, 64, new Picture(W, H), ALONE);
+        // Half way from all of the sky's light to four tenths of it.
+        assertThat(out.r()[middle]).isCloseTo(0.5f * 0.7f, within(0.005f));
+        dark(scene);
+        LightSource sun = scene.lamp();
+        sun.shadow = false;
+        sun.z = 3;
+        sun.lookAt(0, 0, 0);
+        float lit =
+                looking(0, 0, 4, 1).draw(scene, 1, 64, new Picture(W, H), ALONE).r()[middle];
+        m.openMap = null;
+        assertThat(looking(0, 0, 4, 1)
+                        .draw(scene, 1, 64, new Picture(W, H), ALONE)
+                        .r()[middle])
+                .isCloseTo(lit, within(1e-5f));
+    }
+
+    @Test
     void aMattBallUnderASunIsAsBrightAsTheCosine() {
         Scene scene = new Scene().clear();
         Matter m = scene.add(ball()).material;

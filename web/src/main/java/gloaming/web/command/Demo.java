@@ -23,9 +23,16 @@ final class Demo implements Callable<Integer> {
                     "Opens to the network too; needs a passphrase, set on the page Network or in GLOAMING_PASSPHRASE.")
     boolean network;
 
+    @Option(
+            names = "--shared",
+            description =
+                    "A folder for photographs, and for pictures that other programs put there: they come into the show on air.")
+    Path shared;
+
     @Override
     public Integer call() throws Exception {
         var context = Server.run(port, data, true, network);
+        Server.share(context, shared);
         if (once) {
             Rehearsal.of(context);
             context.close();

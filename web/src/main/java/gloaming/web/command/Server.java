@@ -8,6 +8,7 @@ import gloaming.web.access.Role;
 import gloaming.web.live.Conductor;
 import gloaming.web.live.House;
 import gloaming.web.live.Resumption;
+import gloaming.web.live.SharedFolder;
 import gloaming.web.store.Damage;
 import gloaming.web.store.MediaStore;
 import gloaming.web.store.Notices;
@@ -79,6 +80,11 @@ public final class Server {
         notices.all().forEach(System.out::println);
         Thread.ofVirtual().start(() -> settle(house, resumption));
         return context;
+    }
+
+    /** Shares a folder with other programs, where one is named. */
+    static void share(ConfigurableApplicationContext context, Path folder) {
+        if (folder != null) context.getBean(SharedFolder.class).begin(folder);
     }
 
     private static void open(ConfigurableApplicationContext context) {

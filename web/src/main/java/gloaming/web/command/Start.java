@@ -20,9 +20,15 @@ final class Start implements Callable<Integer> {
                     "Opens to the network too; needs a passphrase, set on the page Network or in GLOAMING_PASSPHRASE.")
     boolean network;
 
+    @Option(
+            names = "--shared",
+            description =
+                    "A folder for photographs, and for pictures that other programs put there: they come into the show on air.")
+    Path shared;
+
     @Override
     public Integer call() throws Exception {
-        Server.run(port, data, false, network);
+        Server.share(Server.run(port, data, false, network), shared);
         return 0;
     }
 }

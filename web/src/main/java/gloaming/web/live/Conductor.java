@@ -2,12 +2,12 @@ package gloaming.web.live;
 
 import gloaming.look.Refused;
 import gloaming.play.LivePlayer;
+import gloaming.play.OwnMix;
 import gloaming.show.Cue;
 import gloaming.show.Moment;
 import gloaming.show.Run;
 import gloaming.show.RunSheet;
 import gloaming.show.Standing;
-import gloaming.show.Start;
 import gloaming.show.Transition;
 import gloaming.web.message.FromPage;
 import gloaming.web.store.Journal;
@@ -20,7 +20,6 @@ import java.util.Set;
 import java.util.concurrent.ArrayBlockingQueue;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.locks.LockSupport;
-import java.util.function.Consumer;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.stereotype.Component;
@@ -39,17 +38,6 @@ public class Conductor {
     private static final long TICK_NS = 4_000_000;
     private static final long IDLE_NS = 250_000_000;
     private static final long SAYS_NS = 6_000_000_000L;
-    /** Controls that start whatever cue comes next, from any program that speaks OSC or MIDI show control. */
-    private static final Map<String, Consumer<Conductor>> COMMON = Map.of(
-            "osc /gloaming/go",
-            Conductor::go,
-            "osc /gloaming/back",
-            Conductor::back,
-            "msc go",
-            Conductor::go,
-            "osc /gloaming/photograph",
-            c -> c.photographs.ask(c.show, c.sheet.booth()));
-
     private final House house;
     private final Shows shows;
     private final Sheets sheets;
@@ -79,8 +67,10 @@ public class Conductor {
     private long nextWarning;
     private final EveningTimes times;
     private final HandFader hand;
-    private final LaneWatch lanes = new LaneWatch();
-    private final Presses presses;
+    private final CueTriggers triggers;
+    /** The change of the artist's own whose trouble was told last. */
+    private OwnMix mixing;
+
     private final Standby standby;
 
     Conductor(
@@ -101,9 +91,9 @@ public class Conductor {
         this.sheets = sheets;
         this.acts = acts;
         this.memory = memory;
-        presses = new Presses(house.inbox());
         times = new EveningTimes(house);
         hand = new HandFader(house);
+        triggers = new CueTriggers(house, hand);
         standby = new Standby(house, shows, journal);
         sheets.onChanged(this::changed);
         thread = Thread.ofPlatform().name("conductor").daemon().start(this::run);
@@ -241,26 +231,51 @@ public class Conductor {
         house.programme().calm(sheet.calm());
         run = Run.BEFORE;
         times.clear();
-        presses.forget();
+        triggers.forget();
         standby.soon();
     }
 
     private void tick() {
         Moment at = moment();
-        Cue next = run.next(sheet);
-        if (next != null
-                && next.start().by() == Start.By.CONTROL
-                && presses.of(next.start().control()))
-            turn(run.pressed(sheet, next.start().control(), at));
-        if (lanes.rose(house.player(), next))
-            turn(run.pressed(sheet, next.start().control(), at));
-        COMMON.forEach((control, does) -> {
-            if (presses.of(control)) does.accept(this);
-        });
-        double by = hand.moved();
-        if (!Double.isNaN(by)) cross(by);
+        triggers.look(run.next(sheet), fromOutside);
         turn(run.tick(sheet, at));
+        mixes();
         standby.want(sheet, run, at.nanos());
+    }
+
+    private final CueTriggers.Acts fromOutside = new CueTriggers.Acts() {
+        @Override
+        public void pressed(String control) {
+            turn(run.pressed(sheet, control, moment()));
+        }
+
+        @Override
+        public void go() {
+            Conductor.this.go();
+        }
+
+        @Override
+        public void back() {
+            Conductor.this.back();
+        }
+
+        @Override
+        public void photograph() {
+            photographs.ask(show, sheet.booth());
+        }
+
+        @Override
+        public void cross(double to) {
+            Conductor.this.cross(to);
+        }
+    };
+
+    /** Tells what is wrong with a change of the artist's own, once. */
+    private void mixes() {
+        OwnMix own = house.programme().state().crossing().own();
+        if (own == mixing || own == null || own.trouble().isEmpty()) return;
+        mixing = own;
+        refuse("The change of your own " + own.trouble() + ".");
     }
 
     /** Into the middle of a section, at once and with all as it would be there. */
@@ -277,7 +292,8 @@ public class Conductor {
     private void cross(double to) {
         Cue next = run.next(sheet);
         // What waits for a beat would come twice: the hand is there already.
-        if (hand.bring(next, sheet, to)) turn(new Run.Turn(run.now(next, moment()), next.by(Transition.CUT), ""));
+        if (hand.bring(next, sheet, to, () -> acts.byHand(show, sheet, next.change())))
+            turn(new Run.Turn(run.now(next, moment()), next.by(Transition.CUT), ""));
     }
 
     private void go() {
@@ -316,7 +332,7 @@ public class Conductor {
     }
 
     private void begun() {
-        presses.forget();
+        triggers.forget();
         if (times.fresh()) record(true);
         recorder.cue(run.now(), nameOf(sheet.find(run.now())));
         times.begins(run.now());

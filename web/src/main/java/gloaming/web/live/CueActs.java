@@ -2,11 +2,14 @@ package gloaming.web.live;
 
 import gloaming.look.Edit;
 import gloaming.look.Refused;
+import gloaming.look.Snapshots;
 import gloaming.play.Crossing;
 import gloaming.play.Glide;
 import gloaming.play.LivePlayer;
 import gloaming.play.OutputFader;
+import gloaming.play.OwnMix;
 import gloaming.show.Cue;
+import gloaming.show.OwnChange;
 import gloaming.show.RunSheet;
 import gloaming.show.Standing;
 import gloaming.show.Transition;
@@ -54,7 +57,7 @@ class CueActs {
                             : null);
         LivePlayer player = look == null ? null : house.player(look.id);
         if (cue.anew() && player != null) player.begin(0);
-        if (row != null && !stays) house.take(row, seconds, crossing(show, cue.change()));
+        if (row != null && !stays) house.take(row, seconds, crossing(show, sheet, cue.change()));
         if (cue.anew() && player == null) house.player().begin(0);
         if (cue.tempo() != null && house.onAir() != null)
             house.beats(house.onAir().id, clock -> clock.byHand(cue.tempo()));
@@ -62,9 +65,18 @@ class CueActs {
         if (cue.light() != null) house.programme().light().fade(cue.light(), seconds);
     }
 
-    private Crossing crossing(String show, Transition change) {
+    /** How a cue comes by hand: as it would by itself, as far as the hand is; what would be a cut fades. */
+    Crossing byHand(String show, RunSheet sheet, Transition change) {
+        if (change.way() == Transition.Way.CUT) return Crossing.FADE;
+        Crossing own = crossing(show, sheet, change);
+        return new Crossing(own.way(), Snapshots.Way.EVEN, own.soft(), own.picture(), own.order(), own.own());
+    }
+
+    private Crossing crossing(String show, RunSheet sheet, Transition change) {
         Crossing.Grey order = change.way() == Transition.Way.ALONG ? orders.of(show, change.picture()) : null;
-        return new Crossing(change.way(), change.curve(), change.soft(), change.picture(), order);
+        OwnChange own = change.way() == Transition.Way.OWN ? sheet.change(change.own()) : null;
+        OwnMix mix = own == null ? null : new OwnMix(own.code()).warmed();
+        return new Crossing(change.way(), change.curve(), change.soft(), change.picture(), order, mix);
     }
 
     private void choose(String show, String medium) {

@@ -9,6 +9,7 @@ import gloaming.look.Binding;
 import gloaming.look.Edit;
 import gloaming.look.Look;
 import gloaming.look.Refused;
+import gloaming.play.ControlTake;
 import gloaming.play.LivePlayer;
 import gloaming.step.Catalogue;
 import gloaming.step.DeskEditFactory;
@@ -73,6 +74,10 @@ class DeskRoom {
             case FromPage.Ports m -> devices.choose(new Devices.Kept(m.oscIn(), m.oscOut(), m.clock()));
             case FromPage.LookForPorts m -> devices.midi().look();
             case FromPage.Clear m -> inbox.clear();
+            case FromPage.TakeControl m -> {
+                LivePlayer player = house.player(open.id);
+                if (player != null) player.take(m.on() ? new ControlTake(m.step(), inbox) : null);
+            }
             case FromPage.Pad m -> devices.pad(m.what(), m.number(), m.value());
             case FromPage.KeyPress m -> {
                 if (m.key().length() <= LONGEST_KEY) inbox.arrive("key " + m.key(), m.down() ? 1 : 0, 0);

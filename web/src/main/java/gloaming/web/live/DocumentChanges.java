@@ -1,12 +1,15 @@
 package gloaming.web.live;
 
+import gloaming.curve.Key;
 import gloaming.formula.Wrong;
 import gloaming.look.Edit;
 import gloaming.look.Lane;
 import gloaming.look.Look;
 import gloaming.look.Refused;
 import gloaming.look.Snapshots;
+import gloaming.play.ControlTake;
 import gloaming.play.Glide;
+import gloaming.play.LivePlayer;
 import gloaming.step.Catalogue;
 import gloaming.step.DeskEditFactory;
 import gloaming.step.Dice;
@@ -23,6 +26,7 @@ import gloaming.web.message.FromPage;
 import gloaming.web.message.ToPage;
 import gloaming.web.store.OpenLook;
 import gloaming.web.store.Versions;
+import java.util.List;
 import org.springframework.stereotype.Component;
 
 /** Carries out what changes a document: each change of a page once, told to the page, and played. */
@@ -65,7 +69,8 @@ class DocumentChanges {
             case FromPage.Redo m -> settle(viewer, open, m, open.redo(origin(viewer, m)), null);
             case FromPage.AddStep m -> apply(viewer, open, m, addStep(open, m), fresh);
             case FromPage.Read m -> read(viewer, open, m);
-            case FromPage.Bring m -> apply(viewer, open, m, edits.bring(look, m.ref(), m.kind(), m.name()), fresh);
+            case FromPage.Bring m ->
+                apply(viewer, open, m, edits.bring(look, m.ref(), m.kind(), m.name(), m.kit()), fresh);
             case FromPage.DuplicateStep m -> apply(viewer, open, m, edits.duplicateStep(look, m.step()), fresh);
             case FromPage.DuplicateLane m -> apply(viewer, open, m, edits.duplicateLane(look, m.lane()), fresh);
             case FromPage.Paste m -> {
@@ -114,6 +119,7 @@ class DocumentChanges {
             case FromPage.FollowLayer m -> apply(viewer, open, m, edits.followLayer(look, m.layer(), m.lane()), null);
             case FromPage.Keys m -> told(viewer, open, deskEdits.keys(look, m.step(), m.setting(), m.keys()), m);
             case FromPage.DrawKeys m -> told(viewer, open, deskEdits.drawn(look, m.step(), m.setting(), m.taken()), m);
+            case FromPage.TakeKeys m -> takeKeys(viewer, open, m);
             case FromPage.Write m -> write(viewer, open, m, m.step(), m.setting(), m.text());
             case FromPage.GoBack m -> goBack(viewer, open, m);
             case FromPage.Formula m -> told(viewer, open, formula(look, m), m);
@@ -140,6 +146,21 @@ class DocumentChanges {
                                 m.place() == null ? -1 : m.place()),
                         m);
         }
+    }
+
+    /** Puts what a control did into the curve, and says which it was. */
+    private void takeKeys(Viewer viewer, OpenLook open, FromPage.TakeKeys m) {
+        LivePlayer player = house.player(open.id);
+        ControlTake take = player == null ? null : player.taken();
+        if (take == null) throw new Refused("Nothing is taken from a control; begin that first.");
+        List<Key> taken = take.keys(m.low(), m.high());
+        if (taken.size() < 2)
+            throw new Refused(
+                    take.control().isEmpty()
+                            ? "No control has moved: nothing was taken."
+                            : "The curve was not played meanwhile: nothing was taken.");
+        told(viewer, open, deskEdits.drawn(open.look(), m.step(), m.setting(), taken), m);
+        viewer.tell(new ToPage.Says("Taken from '" + take.control() + "'."));
     }
 
     /** Whoever sent settings on their way is told that, and where they go. */

@@ -2,8 +2,10 @@ package gloaming.web.live;
 
 import gloaming.desk.Control;
 import gloaming.look.Refused;
+import gloaming.play.Crossing;
 import gloaming.show.Cue;
 import gloaming.show.RunSheet;
+import java.util.function.Supplier;
 
 /** Brings what comes next over what is on by hand, from a page or a fader. Only the conductor's thread uses it. */
 final class HandFader {
@@ -27,8 +29,12 @@ final class HandFader {
         return Math.clamp(fader.value(), 0.0, 1.0);
     }
 
-    /** Brings a cue so far; true where it is all the way there, and begins. {@link Refused} where it cannot come so. */
-    boolean bring(Cue next, RunSheet sheet, double to) {
+    /**
+     * Brings a cue so far; true where it is all the way there, and begins. {@link Refused} where it cannot come so.
+     *
+     * @param by how it comes
+     */
+    boolean bring(Cue next, RunSheet sheet, double to, Supplier<Crossing> by) {
         if (!(to >= 0 && to <= 1)) throw new Refused("It goes from 0 to 1.");
         if (to == 0) spent = false;
         if (spent) return false;
@@ -38,7 +44,7 @@ final class HandFader {
         if (to > 0 && stays)
             throw new Refused("The next cue stays with its look; nothing can be brought over it by hand.");
         if (next == null || stays) return false;
-        house.byHand(look, to);
+        house.byHand(look, to, by);
         spent = to == 1;
         return spent;
     }

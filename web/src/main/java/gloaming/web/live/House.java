@@ -28,6 +28,7 @@ import java.util.List;
 import java.util.Set;
 import java.util.concurrent.locks.ReentrantLock;
 import java.util.function.Consumer;
+import java.util.function.Supplier;
 import java.util.stream.Collectors;
 import org.springframework.stereotype.Component;
 
@@ -47,18 +48,14 @@ public class House {
     /** A bench that nobody has looked at for so long is let go; whoever loads a page again finds it as it was. */
     private static final long GRACE_NS = 10_000_000_000L;
 
-    /** A look that has no picture by then goes on air without. */
-    private static final long FIRST_PICTURE_NS = 2_000_000_000L;
-
     /**
      * Held while what plays changes, which takes as long as a look needs for its first picture. Whoever carries pictures to the audience
      * never waits for it.
      */
-    private final ShowLooks looks;
-
-    private final SnapshotEdits snapshots = new SnapshotEdits(Catalogue.all());
-
     private final ReentrantLock changing = new ReentrantLock();
+
+    private final ShowLooks looks;
+    private final SnapshotEdits snapshots = new SnapshotEdits(Catalogue.all());
 
     private final Shows shows;
     private final Journal journal;
@@ -69,12 +66,7 @@ public class House {
     private final Programme programme;
     private final Players players = new Players();
     private final BoundActs acts;
-
-    /** What a hand brings over what is on air, or null. */
-    private volatile Players.Playing handed;
-
-    /** What fades out now, or null. */
-    private Players.Playing fading;
+    private final Takes takes;
     /** The looks that pages work on, as the courier told last. */
     private volatile Set<String> looked = Set.of();
     /** Those that are to come on air next, and play already so that they can at once. */
@@ -93,6 +85,36 @@ public class House {
         sounds = new ShowSounds(shows, rows, media, decoder, players::of);
         // Until the first look is on air, somebody who plays nothing is.
         programme = new Programme(new LivePlayer(Catalogue.all(), 1));
+        takes = new Takes(players, programme, changing, benches());
+    }
+
+    private Takes.Benches benches() {
+        return new Takes.Benches() {
+            @Override
+            public Players.Playing begin(OpenLook look) {
+                return House.this.begin(look);
+            }
+
+            @Override
+            public void place(Players.Playing bench) {
+                House.this.place(bench);
+            }
+
+            @Override
+            public void airs(Players.Playing next) {
+                sounds.hear(next.look.showId, next.player);
+            }
+
+            @Override
+            public boolean wants(String look) {
+                return looked.contains(look) || ready.contains(look);
+            }
+
+            @Override
+            public void end(List<Players.Playing> gone) {
+                House.this.end(gone);
+            }
+        };
     }
 
     public Programme programme() {
@@ -234,29 +256,7 @@ public class House {
 
     private OpenLook taken(Shows.LookRow row, double seconds, Crossing crossing) {
         OpenLook look = journal.open(row);
-        Players.Playing before = players.onAir();
-        if (before != null && before.look == look) return look;
-        Players.Playing next = players.isAtBench(look.id) ? players.remove(look.id) : begin(look);
-        if (before != null) waitForPicture(next.player);
-        handed = null;
-        // Set first: what is on air leads itself.
-        players.air(next);
-        next.player.onAir();
-        sounds.hear(look.showId, next.player);
-        LivePlayer was = programme.player();
-        programme.take(next.player, before == null ? 0 : seconds, crossing);
-        shows.remember(ON_AIR, row.id());
-        // A fade that was going on holds its picture from here on; whoever faded out is not needed for it.
-        if (fading != null) release(fading);
-        fading = before;
-        if (before != null) {
-            before.seen = System.nanoTime() + (long) (seconds * 1e9);
-            players.put(before);
-        }
-        players.atBenches().forEach(bench -> {
-            if (bench != before) place(bench);
-        });
-        settle(programme.state(), before == null ? was : null);
+        if (takes.take(look, seconds, crossing)) shows.remember(ON_AIR, row.id());
         return look;
     }
 
@@ -264,81 +264,23 @@ public class House {
         return take(row, 0);
     }
 
-    /** Brings a look that is ready over what is on air by hand, 0 to 1; at 0 all is as it was. It is not on air before a take. */
-    void byHand(String look, double weight) {
+    /**
+     * Brings a look that is ready over what is on air by hand, 0 to 1; at 0 all is as it was. It is not on air before a take.
+     *
+     * @param by how the picture changes meanwhile, asked for once
+     */
+    void byHand(String look, double weight, Supplier<Crossing> by) {
         changing.lock();
         try {
-            if (handed != null && !handed.look.id.equals(look)) letGoByHand();
-            if (handed == null) {
-                Players.Playing next = players.isAtBench(look) ? players.find(look) : null;
-                if (weight <= 0) return;
-                if (next == null || next.player.made() == 0)
-                    throw new Refused("What comes next is not ready yet; try once more in a moment.");
-                handed = next;
-                next.player.onAir();
-                programme.byHand(next.player);
-            }
-            programme.hand(weight);
-            if (weight <= 0) letGoByHand();
+            takes.byHand(look, weight, by);
         } finally {
             changing.unlock();
         }
     }
 
-    private void letGoByHand() {
-        programme.take(players.onAir().player, 0, Crossing.FADE);
-        place(handed);
-        handed = null;
-    }
-
     /** Whether a hand brings something over what is on air. */
     boolean byHand() {
-        return handed != null;
-    }
-
-    private static void waitForPicture(LivePlayer player) {
-        long end = System.nanoTime() + FIRST_PICTURE_NS;
-        try {
-            while (player.made() == 0 && System.nanoTime() < end) Thread.sleep(2);
-        } catch (InterruptedException e) {
-            Thread.currentThread().interrupt();
-        }
-    }
-
-    /** When the fade is over, what was on air goes to the bench, or ends; {@code idle} is who played nothing before the first look, or null. */
-    private void settle(Programme.State state, LivePlayer idle) {
-        Thread.ofVirtual().name("take").start(() -> {
-            try {
-                long made = state.now().made();
-                Thread.sleep((long) (state.seconds() * 1_000) + 200);
-                for (int i = 0; i < 100 && state.now().made() < made + 2; i++) Thread.sleep(10);
-            } catch (InterruptedException e) {
-                Thread.currentThread().interrupt();
-            }
-            programme.settled(state.number());
-            changing.lock();
-            try {
-                if (idle != null) idle.close();
-                // A take that another has overtaken has nothing to end any more.
-                if (fading != null && programme.state().number() == state.number()) {
-                    release(fading);
-                    fading = null;
-                }
-            } finally {
-                changing.unlock();
-            }
-        });
-    }
-
-    /** A look that is not on air any more stays at its bench if somebody works on it. */
-    private void release(Players.Playing gone) {
-        if (gone == players.onAir()) return;
-        if (looked.contains(gone.look.id) || ready.contains(gone.look.id)) {
-            place(gone);
-            return;
-        }
-        if (players.find(gone.look.id) == gone) players.remove(gone.look.id);
-        end(List.of(gone));
+        return takes.byHand();
     }
 
     private void end(List<Players.Playing> gone) {
@@ -373,7 +315,7 @@ public class House {
         for (Players.Playing bench : players.atBenches()) {
             boolean wanted = looked.contains(bench.look.id) || ready.contains(bench.look.id);
             if (wanted) bench.seen = Math.max(bench.seen, now);
-            else if (now - bench.seen > GRACE_NS && bench != fading && bench != handed) gone.add(bench);
+            else if (now - bench.seen > GRACE_NS && !takes.holds(bench)) gone.add(bench);
         }
         if (gone.isEmpty()) return;
         gone.forEach(bench -> players.remove(bench.look.id));

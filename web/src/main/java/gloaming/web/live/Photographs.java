@@ -42,10 +42,11 @@ class Photographs {
     private record Wanted(String show, Booth booth) {}
 
     /** A picture that is to be written. */
-    private record Taken(Wanted as, byte[] rgb, int width, int height, String name) {}
+    private record Taken(Wanted as, byte[] rgb, byte[] cover, int width, int height, String name) {}
 
     private final MediaStore store;
     private final House house;
+    private final SharedFolder shared;
     private final ArrayBlockingQueue<Wanted> wanted = new ArrayBlockingQueue<>(MOST);
     private final ArrayBlockingQueue<Taken> taken = new ArrayBlockingQueue<>(MOST);
     private final AtomicInteger under = new AtomicInteger();
@@ -57,7 +58,8 @@ class Photographs {
     private volatile Consumer<ToPage> outputs = message -> {};
     private long last;
 
-    Photographs(MediaStore store, House house) {
+    Photographs(MediaStore store, House house, SharedFolder shared) {
+        this.shared = shared;
         this.store = store;
         this.house = house;
         writer = Thread.ofPlatform().name("photographs").daemon().start(this::write);
@@ -113,14 +115,19 @@ class Photographs {
         return !wanted.isEmpty();
     }
 
-    /** A picture is there, on the courier's thread: the photograph that was asked for first gets it. */
-    void picture(byte[] rgb, int width, int height, double light) {
+    /**
+     * A picture is there, on the courier's thread: the photograph that was asked for first gets it.
+     *
+     * @param cover how much each pixel covers, or null where all do
+     */
+    void picture(byte[] rgb, byte[] cover, int width, int height, double light) {
         Wanted next = wanted.poll();
         if (next == null) return;
         byte[] copy = new byte[rgb.length];
         OutputFade.mix(rgb, width, height, rgb, width, height, 1, copy);
         if (light < 1) OutputFade.mix(new byte[rgb.length], width, height, rgb, width, height, light, copy);
-        if (!taken.offer(new Taken(next, copy, width, height, name(next.booth)))) {
+        byte[] covered = cover == null || !next.booth.seeThrough() ? null : cover.clone();
+        if (!taken.offer(new Taken(next, copy, covered, width, height, name(next.booth)))) {
             under.decrementAndGet();
             says = "too many at once";
             return;
@@ -161,12 +168,10 @@ class Photographs {
     }
 
     private void write(Taken photograph) throws IOException {
-        store.addOwn(
-                photograph.as.show,
-                photograph.name,
-                photograph.as.booth.folder(),
-                new ByteArrayInputStream(file(photograph)));
+        byte[] file = file(photograph);
+        store.addOwn(photograph.as.show, photograph.name, photograph.as.booth.folder(), new ByteArrayInputStream(file));
         house.mediaChanged(photograph.as.show);
+        shared.put(photograph.name, file);
     }
 
     private static byte[] file(Taken photograph) throws IOException {
@@ -175,12 +180,18 @@ class Photographs {
                 return webp.encode(photograph.rgb);
             }
         }
-        BufferedImage image = new BufferedImage(photograph.width, photograph.height, BufferedImage.TYPE_3BYTE_BGR);
-        byte[] bgr = ((DataBufferByte) image.getRaster().getDataBuffer()).getData();
-        for (int p = 0; p < bgr.length; p += 3) {
-            bgr[p] = photograph.rgb[p + 2];
-            bgr[p + 1] = photograph.rgb[p + 1];
-            bgr[p + 2] = photograph.rgb[p];
+        byte[] cover = photograph.cover;
+        if (cover != null) OutputFade.straight(photograph.rgb, cover);
+        int bytes = cover == null ? 3 : 4;
+        BufferedImage image = new BufferedImage(
+                photograph.width,
+                photograph.height,
+                cover == null ? BufferedImage.TYPE_3BYTE_BGR : BufferedImage.TYPE_4BYTE_ABGR);
+        byte[] out = ((DataBufferByte) image.getRaster().getDataBuffer()).getData();
+        for (int i = 0; i < photograph.rgb.length / 3; i++) {
+            int at = bytes * i;
+            if (cover != null) out[at++] = cover[i];
+            for (int c = 2; c >= 0; c--) out[at++] = photograph.rgb[3 * i + c];
         }
         ByteArrayOutputStream file = new ByteArrayOutputStream();
         ImageIO.write(image, photograph.as.booth.format().id(), file);

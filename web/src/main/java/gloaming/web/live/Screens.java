@@ -49,12 +49,18 @@ final class Screens {
         final FlashMeter flashes = new FlashMeter();
         /** Whether it is there for photographs, and nobody watches. */
         final boolean booth;
+        /** What the picture that is shown covers, or null where it is all of it. */
+        byte[] cover;
 
         Screen(int most, boolean booth) {
             this.most = most;
             this.booth = booth;
-            now = PictureOutput.forAudience(most);
+            now = output();
             before = new PictureOutput(null, most);
+        }
+
+        PictureOutput output() {
+            return booth ? PictureOutput.forPhotographs(most) : PictureOutput.forAudience(most);
         }
 
         void hold(byte[] rgb, int width, int height) {
@@ -162,7 +168,7 @@ final class Screens {
         // The still of a fade that was overtaken, and until the other player's next picture also that.
         screen.hold(screen.shown, screen.shownWidth, screen.shownHeight);
         screen.before = screen.now;
-        screen.now = PictureOutput.forAudience(screen.most);
+        screen.now = screen.output();
         screen.begun = false;
     }
 
@@ -195,6 +201,7 @@ final class Screens {
             if (seen == null) return false;
             photographs.picture(
                     seen.shown,
+                    null,
                     seen.shownWidth,
                     seen.shownHeight,
                     programme.light().now());
@@ -251,6 +258,8 @@ final class Screens {
 
     private void show(Screen screen, byte[] rgb, int width, int height) {
         double weight = state.weight(System.nanoTime());
+        // Of two pictures that are mixed nobody can say what shines through.
+        screen.cover = screen.booth && weight >= 1 ? screen.now.cover() : null;
         if (weight < 1 && screen.heldWidth > 0) {
             OutputFade.cross(
                     state.crossing(),
@@ -286,7 +295,8 @@ final class Screens {
         screen.shownWidth = width;
         screen.shownHeight = height;
         if (screen.booth) {
-            photographs.picture(rgb, width, height, programme.light().now());
+            byte[] cover = rgb == screen.now.rgb() ? screen.cover : null;
+            photographs.picture(rgb, cover, width, height, programme.light().now());
             return;
         }
         screen.encoder = Feed.fitting(screen.encoder, width, height);

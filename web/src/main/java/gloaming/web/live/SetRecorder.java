@@ -176,7 +176,8 @@ class SetRecorder {
                 state.crossing().way(),
                 state.crossing().curve(),
                 state.crossing().soft(),
-                state.crossing().picture());
+                state.crossing().picture(),
+                state.crossing().own() == null ? "" : state.crossing().own().text());
     }
 
     private static SetEvent light(OutputFader.Ramp ramp) {

@@ -3,6 +3,11 @@ package gloaming.web.live;
 import gloaming.look.Look;
 import gloaming.look.Refused;
 import gloaming.media.Facts;
+import gloaming.shader.PictureMix;
+import gloaming.shader.Problem;
+import gloaming.show.ChangeStarts;
+import gloaming.show.OwnChange;
+import gloaming.show.RunSheet;
 import gloaming.web.message.FromPage;
 import gloaming.web.message.ToPage;
 import gloaming.web.store.Journal;
@@ -62,7 +67,19 @@ class SheetRoom {
     synchronized ToPage.Sheet sheet(Viewer viewer) {
         Sheets.Kept kept = sheets.of(viewer.evening);
         long n = done.getOrDefault(viewer.page, 0L);
-        return new ToPage.Sheet(kept.version(), n, kept.canUndo(), kept.canRedo(), kept.sheet());
+        return new ToPage.Sheet(
+                kept.version(), n, kept.canUndo(), kept.canRedo(), kept.sheet(), troubles(kept.sheet()));
+    }
+
+    /** What is wrong with changes of the artist's own, by their ids. */
+    private static List<ToPage.Named> troubles(RunSheet sheet) {
+        List<ToPage.Named> all = new ArrayList<>();
+        for (OwnChange own : sheet.changes()) {
+            List<Problem> problems = PictureMix.of(own.code()).problems();
+            if (!problems.isEmpty())
+                all.add(new ToPage.Named(own.id(), problems.getFirst().toString()));
+        }
+        return all;
     }
 
     /** What cues of a show may name. */
@@ -74,7 +91,7 @@ class SheetRoom {
                     .toList();
             looks.add(new ToPage.CueLook(row.id(), row.name(), snapshots));
         }
-        return new ToPage.Choices(looks, sounds(show), pictures(show));
+        return new ToPage.Choices(looks, sounds(show), pictures(show), ChangeStarts.ALL);
     }
 
     private Look document(Shows.LookRow row) {

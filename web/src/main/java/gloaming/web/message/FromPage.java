@@ -148,9 +148,14 @@ public sealed interface FromPage {
     @JsonTypeName("read")
     record Read(long n, String step, String read, @Maybe String lane) implements Change, Builds {}
 
-    /** A lane that shows a medium. */
+    /** A lane that shows a medium, in a kit where that is named. */
     @JsonTypeName("bring")
-    record Bring(long n, String ref, String kind, String name) implements Change, Builds {}
+    record Bring(
+            long n,
+            String ref,
+            String kind,
+            String name,
+            @Maybe String kit) implements Change, Builds {}
 
     @JsonTypeName("duplicate-step")
     record DuplicateStep(long n, String step) implements Change, Builds {}
@@ -184,6 +189,11 @@ public sealed interface FromPage {
     /** What a hand drew while a curve was played: times and values as they came. */
     @JsonTypeName("draw-keys")
     record DrawKeys(long n, long gesture, String step, String setting, List<Key> taken) implements Change, Builds {}
+
+    /** What a control did since {@link TakeControl} while that curve was played; its least is {@code low}, its most {@code high}. */
+    @JsonTypeName("take-keys")
+    record TakeKeys(long n, long gesture, String step, String setting, double low, double high)
+            implements Change, Builds {}
 
     /** A text being written: it plays if it works, and is a draft if not. */
     @JsonTypeName("write")
@@ -326,6 +336,10 @@ public sealed interface FromPage {
     /** Empties the list of what arrives. */
     @JsonTypeName("clear")
     record Clear() implements Hands {}
+
+    /** From now on it is noted what the next control that moves does while a step's curve is played; or not any more. */
+    @JsonTypeName("take-control")
+    record TakeControl(String step, boolean on) implements Hands, Builds {}
 
     /** The stand-in pad: {@code what} is note or cc. */
     @JsonTypeName("pad")

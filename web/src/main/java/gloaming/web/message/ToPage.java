@@ -241,14 +241,24 @@ public sealed interface ToPage {
     /** A MIDI port that is listened at. */
     record MidiPort(String port, long messages) {}
 
-    /** The run sheet of the page's show; the page's own changes up to {@code n} are in it. */
+    /**
+     * The run sheet of the page's show; the page's own changes up to {@code n} are in it.
+     *
+     * @param troubles what is wrong with changes of the artist's own, each by its id
+     */
     @JsonTypeName("sheet")
-    record Sheet(long version, long n, boolean canUndo, boolean canRedo, gloaming.show.RunSheet sheet)
+    record Sheet(
+            long version, long n, boolean canUndo, boolean canRedo, gloaming.show.RunSheet sheet, List<Named> troubles)
             implements ToPage {}
 
-    /** What cues may name. */
+    /**
+     * What cues may name.
+     *
+     * @param starts texts that a change of one's own may begin with
+     */
     @JsonTypeName("choices")
-    record Choices(List<CueLook> looks, List<Named> sounds, List<Named> pictures) implements ToPage {}
+    record Choices(List<CueLook> looks, List<Named> sounds, List<Named> pictures, List<gloaming.show.OwnChange> starts)
+            implements ToPage {}
 
     /** A look that a cue may bring, and its snapshots. */
     record CueLook(String id, String name, List<Named> snapshots) {}

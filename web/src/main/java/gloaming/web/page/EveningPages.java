@@ -1,12 +1,15 @@
 package gloaming.web.page;
 
 import gloaming.look.Refused;
+import gloaming.show.OwnChange;
 import gloaming.show.RunSheet;
+import gloaming.show.Sections;
 import gloaming.show.SheetJson;
 import gloaming.web.store.Sheets;
 import gloaming.web.store.Shows;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
+import java.util.List;
 import org.springframework.http.ContentDisposition;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.MediaType;
@@ -71,6 +74,21 @@ class EveningPages {
             flash.addFlashAttribute("refused", "The file did not arrive whole; try it again.");
         }
         return "redirect:/sheet/" + id;
+    }
+
+    /** Five moments of a change of the artist's own, side by side. */
+    @GetMapping("/sheet/{id}/changes/{change}.png")
+    ResponseEntity<byte[]> change(@PathVariable String id, @PathVariable String change) throws IOException {
+        OwnChange own = sheets.of(show(id).id()).sheet().change(change);
+        if (own == null) throw new Refused("That change is not on the run sheet any more.");
+        return ResponseEntity.ok().contentType(MediaType.IMAGE_PNG).body(ChangeStrip.of(own));
+    }
+
+    /** Where the sections of the evening lie in the time of a look. */
+    @GetMapping("/looks/{id}/sections.json")
+    ResponseEntity<List<Sections.Section>> sections(@PathVariable String id) {
+        Shows.LookRow look = shows.look(id).orElseThrow(() -> new Refused("That look is not there any more."));
+        return ResponseEntity.ok(Sections.of(sheets.of(look.showId()).sheet(), id));
     }
 
     private Shows.ShowRow show(String id) {

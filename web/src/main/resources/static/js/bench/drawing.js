@@ -16,7 +16,7 @@ export function drawing(page) {
   return /** @satisfies {ThisType<import('./types.js').Bench>} */ ({
     /** The keys of curves with their handles, by "step setting". */
     curves: /** @type {Record<string, import('../messages.js').Key[]>} */ ({}),
-    curveStep: '', keyTime: '', keyValue: '', keyJoin: '', keyCount: 0, snapTo: 'beat', byHand: false, curveOf: '',
+    curveStep: '', keyTime: '', keyValue: '', keyJoin: '', keyCount: 0, snapTo: 'beat', byHand: false, taking: false, curveOf: '',
     startDrawing() {
       page.live.hear('look', (m) => {
         this.curves = m.curves;
@@ -25,12 +25,13 @@ export function drawing(page) {
       });
       // What was refused, or sent to a program that has begun anew, is waited for no more.
       page.live.hear('refused', () => { drawn = 0; });
-      page.live.hear('state', () => { drawn = 0; });
+      page.live.hear('state', () => { drawn = 0; this.taking = false; });
       page.live.hear('board', (m) => { if (this.curveStep && !page.dear) editor?.playing(m.steps[this.curveStep]?.place ?? NaN); });
     },
     /** Another step is selected. @param {string} next */
     leaveCurve(next) {
       if (!this.curveStep || next === this.curveStep) return;
+      this.leaveTake();
       this.curveStep = '';
       this.$nextTick(() => this.askTiles());
     },
@@ -64,10 +65,13 @@ export function drawing(page) {
         },
         leave: () => this.closeCurve(),
         chosen: (keys) => this.showKeys(keys),
+        other: (id) => this.switchCurve(id),
         snap: () => this.snapStep(),
       });
       editor.open(this.curves[`${this.stepId} ${setting.id}`] ?? []);
       this.askTiles();
+      this.showBehind();
+      this.askBehind();
       this.whenShown(() => { editor?.fit(); editor?.focus(); });
     },
     /** @param {import('../messages.js').Key[]} keys @param {number} g */
@@ -81,9 +85,28 @@ export function drawing(page) {
       editor?.arm(this.byHand);
       editor?.focus();
     },
+    /** Begins to take the curve from the next control that moves while it is played, or ends that. */
+    takeFromControl() {
+      if (!this.taking) page.live.send({ do: 'take-control', step: this.curveStep, on: true });
+      else {
+        const values = (this.curves[`${this.curveStep} ${this.curveSetting?.id ?? 'keys'}`] ?? []).map((k) => k.value);
+        const low = Math.min(0, ...values);
+        const high = Math.max(...values, low === 0 ? 1 : low + 1);
+        page.live.send({ do: 'take-keys', gesture: 0, step: this.curveStep, setting: this.curveSetting?.id ?? 'keys', low, high });
+        drawn = page.live.unsaved.n;
+      }
+      this.taking = !this.taking;
+      editor?.focus();
+    },
+    /** Whoever goes elsewhere takes nothing more. */
+    leaveTake() {
+      if (this.taking) page.live.send({ do: 'take-control', step: this.curveStep, on: false });
+      this.taking = false;
+    },
     closeCurve() {
       const id = this.curveStep;
       if (!id) return;
+      this.leaveTake();
       this.curveStep = '';
       this.whenShown(() => { this.askTiles(); this.wire(); document.getElementById(`step-${id}`)?.focus(); });
     },
@@ -93,7 +116,9 @@ export function drawing(page) {
       if (!step) { this.curveStep = ''; return; }
       const keys = this.curves[`${this.curveStep} ${this.curveSetting?.id ?? 'keys'}`];
       if (keys) editor.take(keys);
+      this.showBehind();
     },
+    showBehind() { editor?.behind(this.lyingBehind()); },
     /** @param {import('../messages.js').Key[]} keys those that are selected */
     showKeys(keys) {
       const first = keys.toSorted((a, b) => a.time - b.time)[0];

@@ -65,7 +65,7 @@ export function settings(page) {
       await this.loadMedia();
       const s = this.chosen && this.settings.find((each) => each.form === 'MEDIUM' && each.choices.includes(medium.kind));
       if (s) this.set(s, medium.ref, 0);
-      else page.live.send({ do: 'bring', ...medium });
+      else page.live.send({ do: 'bring', ...medium, ...(this.openKit ? { kit: this.openKit.id } : {}) });
     },
     /** @param {{id: string}} setting @param {any} value null for its default @param {number} g */
     set(setting, value, g) {

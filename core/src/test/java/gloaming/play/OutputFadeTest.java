@@ -1,0 +1,135 @@
+package gloaming.play;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import gloaming.look.Snapshots;
+import gloaming.show.ChangeStarts;
+import gloaming.show.Transition;
+import java.time.Duration;
+import org.junit.jupiter.api.Assertions;
+import org.junit.jupiter.api.Test;
+
+/** One picture after another, as bytes: each way of changing against what it is meant to be. */
+class OutputFadeTest {
+    private static final int WIDTH = 32;
+    private static final int HEIGHT = 18;
+    private static final byte[] RED = flat(255, 0, 0);
+    private static final byte[] GREEN = flat(0, 255, 0);
+
+    private static byte[] flat(int r, int g, int b) {
+        byte[] rgb = new byte[WIDTH * HEIGHT * 3];
+        for (int i = 0; i < rgb.length; i += 3) {
+            rgb[i] = (byte) r;
+            rgb[i + 1] = (byte) g;
+            rgb[i + 2] = (byte) b;
+        }
+        return rgb;
+    }
+
+    private static byte[] after(Crossing crossing, double part) {
+        byte[] out = GREEN.clone();
+        OutputFade.cross(crossing, RED, WIDTH, HEIGHT, out, WIDTH, HEIGHT, part, out);
+        return out;
+    }
+
+    private static Crossing own(OwnMix mix) {
+        return new Crossing(Transition.Way.OWN, Snapshots.Way.EVEN, 1, "", null, mix);
+    }
+
+    private static String start(String id) {
+        return ChangeStarts.ALL.stream()
+                .filter(s -> s.id().equals(id))
+                .findFirst()
+                .orElseThrow()
+                .code();
+    }
+
+    @Test
+    void aFadeMixesLightAndNotBytes() {
+        byte[] half = after(Crossing.FADE, 0.5);
+        // Half the light of full white is 188 of 255 as sRGB encodes it.
+        assertThat(half[0] & 255).isBetween(187, 189);
+        assertThat(half[1] & 255).isBetween(187, 189);
+    }
+
+    @Test
+    void aChangeOfOnesOwnIsSeenTheWayItIsWrittenWithItsFirstRowAbove() {
+        OwnMix push = new OwnMix(start("push")).warmed();
+        byte[] half = after(own(push), 0.5);
+        int left = 3 * (WIDTH * 9 + 4);
+        int right = 3 * (WIDTH * 9 + WIDTH - 5);
+        assertThat(half[left] & 255).isGreaterThan(250);
+        assertThat(half[right + 1] & 255).isGreaterThan(250);
+        assertThat(half[right] & 255).isLessThan(5);
+        assertThat(after(own(push), 0)).isEqualTo(RED);
+        assertThat(after(own(push), 1)).isEqualTo(GREEN);
+        OwnMix upper = new OwnMix("""
+                #version 300 es
+                precision highp float;
+                in vec2 uv; out vec4 color;
+                uniform sampler2D before; uniform sampler2D next; uniform float part;
+                void main() { color = uv.y > part ? texture(before, uv) : texture(next, uv); }
+                """);
+        byte[] below = after(own(upper), 0.25);
+        assertThat(below[0] & 255).as("its first row is the upper one").isEqualTo(255);
+        assertThat(below[3 * WIDTH * (HEIGHT - 1) + 1] & 255).isEqualTo(255);
+    }
+
+    @Test
+    void whatDoesNotCompileFailsOrNeverEndsIsAFadeAndSaysSo() {
+        OwnMix none = new OwnMix("this is no text of a shader");
+        assertThat(after(own(none), 0.5)).isEqualTo(after(Crossing.FADE, 0.5));
+        assertThat(none.trouble()).contains("line 1");
+        OwnMix endless = new OwnMix("""
+                #version 300 es
+                precision highp float;
+                in vec2 uv; out vec4 color;
+                uniform sampler2D before; uniform float part;
+                void main() {
+                    float x = part;
+                    for (int i = 0; i < 60000; i++) for (int k = 0; k < 60000; k++) x = sin(x + 1.0);
+                    color = vec4(x);
+                }
+                """);
+        Assertions.assertTimeoutPreemptively(Duration.ofSeconds(20), () -> {
+            for (int i = 0; i < 50; i++) assertThat(after(own(endless), 0.5)).isEqualTo(after(Crossing.FADE, 0.5));
+        });
+        assertThat(endless.trouble()).contains("too long");
+    }
+
+    @Test
+    void aPictureOfAnotherShapeStandsInTheMiddleWithBlackAroundIt() {
+        OwnMix push = new OwnMix(start("push"));
+        byte[] small = {(byte) 255, 0, 0};
+        byte[] out = GREEN.clone();
+        OutputFade.cross(own(push), small, 1, 1, out, WIDTH, HEIGHT, 0, out);
+        assertThat(out[3 * (WIDTH * 9 + WIDTH / 2)] & 255).isEqualTo(255);
+        assertThat(out[3 * WIDTH * 9] & 255).isZero();
+        assertThat(out[3 * WIDTH * 9 + 1] & 255).isZero();
+    }
+
+    @Test
+    void withoutItsGroundAColourIsAsBrightAsItWasBeforeItWasSeenThrough() {
+        // Half a red that is half as bright: a quarter of its light over black.
+        byte[] rgb = {(byte) 137, 0, 0, 90, 91, 92, 10, 20, 30};
+        OutputFade.straight(rgb, new byte[] {(byte) 128, (byte) 255, 0});
+        assertThat(rgb[0] & 255).isBetween(187, 189);
+        assertThat(rgb[4] & 255).as("all cover").isEqualTo(91);
+        assertThat(rgb[8] & 255).as("none").isEqualTo(30);
+    }
+
+    @Test
+    void whatIsNoNumberIsBlackAndWhatIsTooBrightIsWhite() {
+        OwnMix wild = new OwnMix("""
+                #version 300 es
+                precision highp float;
+                in vec2 uv; out vec4 color;
+                uniform float part;
+                void main() { color = vec4(sqrt(-1.0 - part), 1e30, -3.0, 1.0); }
+                """);
+        byte[] out = after(own(wild), 0.5);
+        assertThat(out[0] & 255).isZero();
+        assertThat(out[1] & 255).isEqualTo(255);
+        assertThat(out[2] & 255).isZero();
+    }
+}

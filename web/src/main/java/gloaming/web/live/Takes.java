@@ -1,0 +1,157 @@
+package gloaming.web.live;
+
+import gloaming.look.Refused;
+import gloaming.play.Crossing;
+import gloaming.play.LivePlayer;
+import gloaming.play.Programme;
+import gloaming.web.store.OpenLook;
+import java.util.List;
+import java.util.concurrent.locks.ReentrantLock;
+import java.util.function.Supplier;
+
+/**
+ * What comes on air, at once, over a time or by a hand, and what becomes of what was there. Whoever calls holds the lock under which what plays
+ * changes.
+ */
+final class Takes {
+    /** A look that has no picture by then goes on air without. */
+    private static final long FIRST_PICTURE_NS = 2_000_000_000L;
+
+    /** What takes need of who plays. */
+    interface Benches {
+        /** A player that begins with a look, at a bench for now. */
+        Players.Playing begin(OpenLook look);
+
+        /** It is at a bench, and gives way to what is on air. */
+        void place(Players.Playing bench);
+
+        /** It comes on air now, and hears what its show hears. */
+        void airs(Players.Playing next);
+
+        /** Whether somebody works on a look, or it is to come next. */
+        boolean wants(String look);
+
+        /** Ends players that nobody needs any more. */
+        void end(List<Players.Playing> gone);
+    }
+
+    private final Players players;
+    private final Programme programme;
+    private final Benches benches;
+    private final ReentrantLock changing;
+    /** What a hand brings over what is on air, or null. */
+    private volatile Players.Playing handed;
+    /** What fades out now, or null. */
+    private Players.Playing fading;
+
+    Takes(Players players, Programme programme, ReentrantLock changing, Benches benches) {
+        this.players = players;
+        this.programme = programme;
+        this.changing = changing;
+        this.benches = benches;
+    }
+
+    /** Puts a look on air; false where it was there already. */
+    boolean take(OpenLook look, double seconds, Crossing crossing) {
+        Players.Playing before = players.onAir();
+        if (before != null && before.look == look) return false;
+        Players.Playing next = players.isAtBench(look.id) ? players.remove(look.id) : benches.begin(look);
+        if (before != null) waitForPicture(next.player);
+        handed = null;
+        // Set first: what is on air leads itself.
+        players.air(next);
+        next.player.onAir();
+        benches.airs(next);
+        LivePlayer was = programme.player();
+        programme.take(next.player, before == null ? 0 : seconds, crossing);
+        // A fade that was going on holds its picture from here on; whoever faded out is not needed for it.
+        if (fading != null) release(fading);
+        fading = before;
+        if (before != null) {
+            before.seen = System.nanoTime() + (long) (seconds * 1e9);
+            players.put(before);
+        }
+        players.atBenches().forEach(bench -> {
+            if (bench != before) benches.place(bench);
+        });
+        settle(programme.state(), before == null ? was : null);
+        return true;
+    }
+
+    private static void waitForPicture(LivePlayer player) {
+        long end = System.nanoTime() + FIRST_PICTURE_NS;
+        try {
+            while (player.made() == 0 && System.nanoTime() < end) Thread.sleep(2);
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+        }
+    }
+
+    /** Brings a look that is ready over what is on air by hand, 0 to 1; at 0 all is as it was. */
+    void byHand(String look, double weight, Supplier<Crossing> by) {
+        if (handed != null && !handed.look.id.equals(look)) letGo();
+        if (handed == null) {
+            Players.Playing next = players.isAtBench(look) ? players.find(look) : null;
+            if (weight <= 0) return;
+            if (next == null || next.player.made() == 0)
+                throw new Refused("What comes next is not ready yet; try once more in a moment.");
+            handed = next;
+            next.player.onAir();
+            programme.byHand(next.player, by.get());
+        }
+        programme.hand(weight);
+        if (weight <= 0) letGo();
+    }
+
+    private void letGo() {
+        programme.take(players.onAir().player, 0, Crossing.FADE);
+        benches.place(handed);
+        handed = null;
+    }
+
+    /** Whether a hand brings something over what is on air. */
+    boolean byHand() {
+        return handed != null;
+    }
+
+    /** Whether an audience sees it although it is not on air: it fades out, or a hand brings it. */
+    boolean holds(Players.Playing bench) {
+        return bench == fading || bench == handed;
+    }
+
+    /** When the fade is over, what was on air goes to the bench, or ends; {@code idle} is who played nothing before the first look, or null. */
+    private void settle(Programme.State state, LivePlayer idle) {
+        Thread.ofVirtual().name("take").start(() -> {
+            try {
+                long made = state.now().made();
+                Thread.sleep((long) (state.seconds() * 1_000) + 200);
+                for (int i = 0; i < 100 && state.now().made() < made + 2; i++) Thread.sleep(10);
+            } catch (InterruptedException e) {
+                Thread.currentThread().interrupt();
+            }
+            programme.settled(state.number());
+            changing.lock();
+            try {
+                if (idle != null) idle.close();
+                // A take that another has overtaken has nothing to end any more.
+                if (fading != null && programme.state().number() == state.number()) {
+                    release(fading);
+                    fading = null;
+                }
+            } finally {
+                changing.unlock();
+            }
+        });
+    }
+
+    /** A look that is not on air any more stays at its bench if somebody works on it. */
+    private void release(Players.Playing gone) {
+        if (gone == players.onAir()) return;
+        if (benches.wants(gone.look.id)) {
+            benches.place(gone);
+            return;
+        }
+        if (players.find(gone.look.id) == gone) players.remove(gone.look.id);
+        benches.end(List.of(gone));
+    }
+}
