@@ -135,8 +135,41 @@ public final class OutputFade {
         }
     }
 
-    /** A picture's light as bytes, top row first; what is no number is black. */
-    static void code(Picture from, byte[] rgb) {
+    /** A picture's light as bytes of a size, which may be larger: then by what lies around; top row first, and what is no number is black. */
+    static void code(Picture from, byte[] rgb, int width, int height) {
+        if (from.width == width && from.height == height) {
+            code(from, rgb);
+            return;
+        }
+        int[] left = new int[width];
+        float[] part = new float[width];
+        for (int x = 0; x < width; x++) {
+            double at = Math.clamp((x + 0.5) * from.width / width - 0.5, 0.0, from.width - 1.0);
+            left[x] = (int) at;
+            part[x] = (float) (at - left[x]);
+        }
+        for (int y = 0; y < height; y++) {
+            double at = Math.clamp((height - y - 0.5) * from.height / height - 0.5, 0.0, from.height - 1.0);
+            int low = (int) at;
+            float up = (float) (at - low);
+            int row = from.at(low);
+            int above = from.at(Math.min(from.height - 1, low + 1));
+            for (int c = 0; c < 3; c++) {
+                float[] plane = from.plane(c);
+                for (int x = 0; x < width; x++) {
+                    int a = left[x];
+                    int b = Math.min(from.width - 1, a + 1);
+                    float lower = plane[row + a] + (plane[row + b] - plane[row + a]) * part[x];
+                    float upper = plane[above + a] + (plane[above + b] - plane[above + a]) * part[x];
+                    float light = lower + (upper - lower) * up;
+                    float shown = light > 0 ? Math.min(1, light) : 0;
+                    rgb[(y * width + x) * 3 + c] = CODE[(int) (FINE * Math.sqrt(shown) + 0.5)];
+                }
+            }
+        }
+    }
+
+    private static void code(Picture from, byte[] rgb) {
         for (int y = 0; y < from.height; y++) {
             int row = from.at(from.height - 1 - y);
             for (int x = 0; x < from.width; x++) {

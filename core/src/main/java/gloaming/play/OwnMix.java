@@ -18,11 +18,19 @@ public final class OwnMix {
 
     private static final int FIRST = 4;
     private static final int STRIKES = 3;
+    /** A picture that takes longer than this, twice running, is worked out smaller from then on: the rate is kept and the size gives way. */
+    private static final long SLOW_NS = 40_000_000;
+
+    private static final int SMALLEST = 2;
     /** Sizes whose room is kept: as many as there are outputs of different sizes, mostly. */
     private static final int SIZES = 4;
 
-    private static final int WARM_WIDTH = 64;
-    private static final int WARM_HEIGHT = 36;
+    private static final int WARM_WIDTH = 640;
+    private static final int WARM_HEIGHT = 360;
+    /** Pictures that are drawn in advance, and nanoseconds for all of them. */
+    private static final int WARM = 8;
+
+    private static final long WARM_NS = 4_000_000_000L;
 
     /** The pictures of one size. */
     private record Room(Picture before, Picture next, Picture out) {}
@@ -38,6 +46,10 @@ public final class OwnMix {
     };
     private int done;
     private int strikes;
+    private int slow;
+    /** How many times smaller it is worked out, across and up. */
+    private int smaller = 1;
+
     private volatile String trouble = "";
 
     /** A mix by a text; where it does not compile, that is its trouble. */
@@ -48,11 +60,29 @@ public final class OwnMix {
         if (mix == null) trouble = "cannot be taken, " + result.problems().getFirst();
     }
 
-    /** Has been through it once, small: the first picture that is seen does not wait for that. */
-    public OwnMix warmed() {
-        byte[] small = new byte[WARM_WIDTH * WARM_HEIGHT * 3];
-        cross(small, WARM_WIDTH, WARM_HEIGHT, small, WARM_WIDTH, WARM_HEIGHT, 0.5, small);
-        return this;
+    /**
+     * Goes through a text in advance, so that the machine's code for it is there when it is needed; takes up to some seconds. Nothing where
+     * the text does not compile.
+     */
+    public static void warm(String text) {
+        PictureMix mix = PictureMix.of(text).mix();
+        if (mix == null) return;
+        Picture before = new Picture(WARM_WIDTH, WARM_HEIGHT);
+        Picture next = new Picture(WARM_WIDTH, WARM_HEIGHT);
+        Picture out = new Picture(WARM_WIDTH, WARM_HEIGHT);
+        byte[] rgb = new byte[WARM_WIDTH * WARM_HEIGHT * 3];
+        Crew crew = new Crew(1);
+        crew.limit(WARM_NS);
+        try {
+            for (int i = 0; i < WARM && !crew.late(); i++) {
+                OutputFade.light(rgb, WARM_WIDTH, WARM_HEIGHT, before);
+                mix.run(before, next, out, (i + 0.5) / WARM, crew);
+                OutputFade.code(out, rgb, WARM_WIDTH, WARM_HEIGHT);
+            }
+        } catch (RuntimeException e) {
+            // What is wrong with it is said when it is seen.
+            return;
+        }
     }
 
     public String text() {
@@ -75,20 +105,22 @@ public final class OwnMix {
             double part,
             byte[] out) {
         if (mix == null || strikes >= STRIKES) return false;
+        long begun = System.nanoTime();
         try {
+            int w = Math.max(1, width / smaller);
+            int h = Math.max(1, height / smaller);
             Room room = rooms.computeIfAbsent(
-                    (long) width << 32 | height,
-                    size -> new Room(
-                            new Picture(width, height), new Picture(width, height), new Picture(width, height)));
+                    (long) w << 32 | h, size -> new Room(new Picture(w, h), new Picture(w, h), new Picture(w, h)));
             OutputFade.light(before, beforeWidth, beforeHeight, room.before());
             OutputFade.light(next, width, height, room.next());
             crew.limit(done < FIRST ? FIRST_NS : MAY_TAKE_NS);
             mix.run(room.before(), room.next(), room.out(), part, crew);
-            OutputFade.code(room.out(), out);
-            done++;
+            OutputFade.code(room.out(), out, width, height);
+            if (done++ >= FIRST) held(System.nanoTime() - begun);
             return true;
         } catch (Crew.Overtime | Operation.TooLong e) {
-            if (++strikes >= STRIKES) trouble = "takes too long for a picture; it is a fade now";
+            if (smaller < SMALLEST) smaller *= 2;
+            else if (++strikes >= STRIKES) trouble = "takes too long for a picture; it is a fade now";
         } catch (RuntimeException e) {
             strikes = STRIKES;
             trouble = "failed; it is a fade now";
@@ -96,5 +128,12 @@ public final class OwnMix {
             crew.unlimited();
         }
         return false;
+    }
+
+    private void held(long nanos) {
+        slow = nanos > SLOW_NS ? slow + 1 : 0;
+        if (slow < 2 || smaller >= SMALLEST) return;
+        smaller *= 2;
+        slow = 0;
     }
 }

@@ -2,6 +2,7 @@ package gloaming.play;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import gloaming.flow.Picture;
 import gloaming.look.Snapshots;
 import gloaming.show.ChangeStarts;
 import gloaming.show.Transition;
@@ -54,7 +55,7 @@ class OutputFadeTest {
 
     @Test
     void aChangeOfOnesOwnIsSeenTheWayItIsWrittenWithItsFirstRowAbove() {
-        OwnMix push = new OwnMix(start("push")).warmed();
+        OwnMix push = new OwnMix(start("push"));
         byte[] half = after(own(push), 0.5);
         int left = 3 * (WIDTH * 9 + 4);
         int right = 3 * (WIDTH * 9 + WIDTH - 5);
@@ -106,6 +107,20 @@ class OutputFadeTest {
         assertThat(out[3 * (WIDTH * 9 + WIDTH / 2)] & 255).isEqualTo(255);
         assertThat(out[3 * WIDTH * 9] & 255).isZero();
         assertThat(out[3 * WIDTH * 9 + 1] & 255).isZero();
+    }
+
+    @Test
+    void whatIsWorkedOutSmallerIsDrawnLargeByWhatLiesAround() {
+        Picture small = new Picture(2, 2);
+        // Light grows to the right and upward: 0 and 0.5 below, 0.5 and 1 above.
+        System.arraycopy(new float[] {0, 0.5f, 0.5f, 1}, 0, small.r(), 0, 4);
+        byte[] rgb = new byte[8 * 8 * 3];
+        OutputFade.code(small, rgb, 8, 8);
+        assertThat(rgb[0] & 255).as("upper left").isBetween(187, 189);
+        assertThat(rgb[3 * 7] & 255).as("upper right").isEqualTo(255);
+        assertThat(rgb[3 * 8 * 7] & 255).as("lower left").isZero();
+        // In the middle the mean of all, some places from it a little less.
+        assertThat(rgb[3 * (8 * 4 + 3)] & 255).isBetween(160, 188);
     }
 
     @Test

@@ -94,7 +94,7 @@ public class Conductor {
         times = new EveningTimes(house);
         hand = new HandFader(house);
         triggers = new CueTriggers(house, hand);
-        standby = new Standby(house, shows, journal);
+        standby = new Standby(house, shows, journal, acts);
         sheets.onChanged(this::changed);
         thread = Thread.ofPlatform().name("conductor").daemon().start(this::run);
     }

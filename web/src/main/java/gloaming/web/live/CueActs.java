@@ -65,6 +65,14 @@ class CueActs {
         if (cue.light() != null) house.programme().light().fade(cue.light(), seconds);
     }
 
+    /** Makes ready what a cue needs beside its look; takes up to some seconds. */
+    void prepare(RunSheet sheet, Cue cue) {
+        OwnChange own = cue.change().way() == Transition.Way.OWN
+                ? sheet.change(cue.change().own())
+                : null;
+        if (own != null) OwnMix.warm(own.code());
+    }
+
     /** How a cue comes by hand: as it would by itself, as far as the hand is; what would be a cut fades. */
     Crossing byHand(String show, RunSheet sheet, Transition change) {
         if (change.way() == Transition.Way.CUT) return Crossing.FADE;
@@ -75,7 +83,7 @@ class CueActs {
     private Crossing crossing(String show, RunSheet sheet, Transition change) {
         Crossing.Grey order = change.way() == Transition.Way.ALONG ? orders.of(show, change.picture()) : null;
         OwnChange own = change.way() == Transition.Way.OWN ? sheet.change(change.own()) : null;
-        OwnMix mix = own == null ? null : new OwnMix(own.code()).warmed();
+        OwnMix mix = own == null ? null : new OwnMix(own.code());
         return new Crossing(change.way(), change.curve(), change.soft(), change.picture(), order, mix);
     }
 

@@ -4,6 +4,7 @@ import gloaming.show.Cue;
 import gloaming.show.Run;
 import gloaming.show.RunSheet;
 import gloaming.show.Start;
+import gloaming.show.Transition;
 import gloaming.web.store.Journal;
 import gloaming.web.store.OpenLook;
 import gloaming.web.store.Shows;
@@ -22,11 +23,13 @@ final class Standby {
     private final House house;
     private final Shows shows;
     private final Journal journal;
+    private final CueActs acts;
     private List<String> readied = List.of();
     private long next;
     private long nextTry;
 
-    Standby(House house, Shows shows, Journal journal) {
+    Standby(House house, Shows shows, Journal journal, CueActs acts) {
+        this.acts = acts;
         this.house = house;
         this.shows = shows;
         this.journal = journal;
@@ -53,6 +56,12 @@ final class Standby {
         nextTry = now + TRY_NS;
         readied = looks;
         Thread.ofVirtual().name("ready").start(() -> ready(looks));
+        if (coming != null && coming.change().way() == Transition.Way.OWN)
+            Thread.ofPlatform()
+                    .name("prepare")
+                    .daemon()
+                    .priority(Thread.MIN_PRIORITY)
+                    .start(() -> acts.prepare(sheet, coming));
     }
 
     private static List<String> looks(RunSheet sheet, Run run, Cue coming) {

@@ -18,8 +18,8 @@ final class ChangeStrip {
     private static final int HEIGHT = 72;
     private static final double[] MOMENTS = {0.05, 0.25, 0.5, 0.75, 0.95};
     private static final byte[] DUSK = drawn((x, y) -> {
-        double far = Math.hypot(x, y + 0.2);
-        return new double[] {40 + 90 * y * y, 36 + 40 * y, 92 + 40 * y - 30 * far};
+        double low = (1 - y) / 2;
+        return new double[] {44 + 90 * low * low, 38 + 34 * low * low, 92 - 12 * low};
     });
     private static final byte[] LAMP = drawn((x, y) -> {
         double glow = Math.exp(-2.2 * (x * x + (y - 0.1) * (y - 0.1)));
