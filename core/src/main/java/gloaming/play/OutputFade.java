@@ -125,12 +125,19 @@ public final class OutputFade {
     /** The light of a picture as bytes, fitted into one that may have another shape, with black around it. */
     static void light(byte[] rgb, int width, int height, Picture into) {
         Fitted fitted = new Fitted(width, height, into.width, into.height);
+        boolean same = width == into.width && height == into.height;
+        float[] r = into.r();
+        float[] g = into.g();
+        float[] b = into.b();
+        java.util.Arrays.fill(into.a(), 0, into.pixels(), 1);
         for (int y = 0; y < into.height; y++) {
-            int row = into.at(into.height - 1 - y);
-            for (int x = 0; x < into.width; x++) {
-                int p = fitted.place(x, y);
-                for (int c = 0; c < 3; c++) into.plane(c)[row + x] = p < 0 ? 0 : LIGHT[rgb[p + c] & 255];
-                into.a()[row + x] = 1;
+            int at = into.at(into.height - 1 - y);
+            int row = y * width * 3;
+            for (int x = 0; x < into.width; x++, at++) {
+                int p = same ? row + 3 * x : fitted.place(x, y);
+                r[at] = p < 0 ? 0 : LIGHT[rgb[p] & 255];
+                g[at] = p < 0 ? 0 : LIGHT[rgb[p + 1] & 255];
+                b[at] = p < 0 ? 0 : LIGHT[rgb[p + 2] & 255];
             }
         }
     }

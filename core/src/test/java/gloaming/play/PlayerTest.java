@@ -126,9 +126,13 @@ class PlayerTest {
             player.library(new gloaming.Brought());
             player.load(look);
             for (int i = 0; i < 4; i++) frame(player, i, 33 + 40 * i, 17);
-            // Formulas made up at random leave their range and cameras see nothing, and say so.
+            // Formulas made up at random leave their range, cameras see nothing, what goes by an attribute finds none,
+            // and
+            // they say so.
             assertThat(player.troubles())
-                    .allMatch(trouble -> trouble.contains("is cut off at") || trouble.contains(" sees "));
+                    .allMatch(trouble -> trouble.contains("is cut off at")
+                            || trouble.contains(" sees ")
+                            || trouble.contains(" finds no attribute "));
         }
     }
 

@@ -37,7 +37,9 @@ class DiceTest {
     @Test
     void whatIsDrivenOrHeldStaysAndAThrowOnAStepTouchesNoOther() {
         Look look = new Documents(3).look();
-        Step first = look.steps().findFirst().orElseThrow();
+        // Some steps have nothing that chance could set.
+        Step first =
+                look.steps().filter(step -> canBeThrown(look, step)).findFirst().orElseThrow();
         Edit.Several one = (Edit.Several) DICE.roll(look, List.of(), List.of(first.id()), 1, 9);
         assertThat(one.edits())
                 .allMatch(e -> e instanceof Edit.Set set && set.step().equals(first.id()));
@@ -50,6 +52,15 @@ class DiceTest {
             Step step = look.step(set.step()).orElseThrow();
             assertThat(step.follows()).doesNotContainKey(set.setting());
             assertThat(step.formulas()).doesNotContainKey(set.setting());
+        }
+    }
+
+    private static boolean canBeThrown(Look look, Step step) {
+        try {
+            DICE.roll(look, List.of(), List.of(step.id()), 1, 9);
+            return true;
+        } catch (Refused e) {
+            return false;
         }
     }
 

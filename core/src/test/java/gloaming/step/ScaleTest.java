@@ -21,7 +21,7 @@ class ScaleTest {
 
     /** Patterns of hard edges, and of lines, that are not much wider than a pixel of this small size. */
     private static final Map<String, Double> FINE =
-            Map.of("arrows", 0.25, "dither", 0.12, "dissolve", 0.12, "raster", 0.12);
+            Map.of("arrows", 0.25, "dither", 0.12, "dissolve", 0.12, "raster", 0.12, "picture-wall", 0.06);
 
     static Stream<String> steps() {
         return Catalogue.all().entries().stream()
