@@ -54,6 +54,7 @@ import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.json.JsonMapper;
 
 /** An evening as it is played: over real sockets, with real packets, on what the outputs are sent. */
 class EveningTest {
@@ -641,9 +642,9 @@ class EveningTest {
         try (SocketPage one = page();
                 SocketPage other = new SocketPage(program, "?evening=" + show + "&page=evening-page-2")) {
             one.hear("choices", c -> c.path("looks").size() >= 3);
-            String cue = SheetJson.write(RunSheet.of(List.of(Cue.of("c9", green)), "", 0));
-            String body =
-                    cue.substring(cue.indexOf('[') + 1, cue.lastIndexOf(']')).replaceAll("\\s+", " ");
+            String sheet = SheetJson.write(RunSheet.of(List.of(Cue.of("c9", green)), "", 0));
+            JsonNode file = JsonMapper.builder().build().readTree(sheet);
+            String body = file.path("cues").path(0).toString();
             one.say("{'do':'sheet','n':1,'change':{'edit':'add','place':0,'cue':" + body + "}}");
             other.hear("sheet", s -> s.path("sheet").path("cues").size() == 1);
             // Sent again it is done once.
