@@ -35,7 +35,8 @@ const page = await openPage('.bench');
 Alpine.data('bench', () => together(
   session(page), selection(page), kits(page), outside(page), previews(page), lanes(page), moving(page), mix(page), monitor(page), transport(page),
   settings(page),
-  follows(page), formulas(page), hands(page), points(page), text(page), drawing(page), behind(page), finder(page), notes(page), keys(page), clipboard(page), snapshots(page),
+  follows(page), formulas(page), hands(page), points(page), text(page), drawing(page), behind(page),
+  finder(page), notes(page), keys(page), clipboard(page), snapshots(page),
   field(page), frame(page), air(page),
   {
     init() {
