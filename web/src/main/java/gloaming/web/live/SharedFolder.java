@@ -75,16 +75,21 @@ public class SharedFolder {
         thread = Thread.ofPlatform().name("shared-folder").daemon().start(this::run);
     }
 
-    /** Puts a photograph there, whole or not at all; nothing where no folder is shared. */
-    void put(String name, byte[] file) throws IOException {
+    /** Puts a photograph that is kept already there too, whole or not at all; nothing where no folder is shared. What fails is said. */
+    void put(String name, byte[] file) {
         Path at = folder;
         if (at == null) return;
-        Path half = Files.createTempFile(at, "photograph", HALF);
         try {
-            Files.write(half, file);
-            Files.move(half, at.resolve(name), StandardCopyOption.ATOMIC_MOVE);
-        } finally {
-            Files.deleteIfExists(half);
+            Path half = Files.createTempFile(at, "photograph", HALF);
+            try {
+                Files.write(half, file);
+                Files.move(half, at.resolve(name), StandardCopyOption.ATOMIC_MOVE);
+            } finally {
+                Files.deleteIfExists(half);
+            }
+        } catch (IOException e) {
+            LOG.warn("A photograph could not be put into the shared folder: {}", e.toString());
+            notices.say("Photographs are kept, but could not be put into the shared folder " + at + ".");
         }
     }
 
