@@ -12,6 +12,9 @@ public final class BoundSetting {
     /** Parts of a number by which the document and the hand may differ and still be the same. */
     private static final double SAME = 1e-6;
 
+    /** Writes on their way through the document at once. */
+    private static final int REMEMBERED = 8;
+
     private final String of;
     private final String setting;
     private final List<BoundControl> grips;
@@ -22,6 +25,13 @@ public final class BoundSetting {
     private volatile double held = Double.NaN;
 
     private volatile long movedNanos;
+
+    /** What was written into the document of where hands put it, the newest last; {@link #writes} are there in all. */
+    private final double[] written = new double[REMEMBERED];
+
+    private volatile int writes;
+    /** Writes that have come back with the document, or never will. */
+    private int returned;
 
     public BoundSetting(String of, String setting, List<BoundControl> grips) {
         this.of = of;
@@ -62,8 +72,8 @@ public final class BoundSetting {
      */
     public double advance(double own, double present, double dt) {
         if (own != this.own) {
-            boolean settled = Math.abs(own - held) <= SAME * Math.max(1, Math.abs(held));
-            if (!settled) {
+            if (!cameBack(own) && !same(own, held)) {
+                returned = writes;
                 held = Double.NaN;
                 owner = null;
                 for (BoundControl grip : grips) grip.letGo();
@@ -93,6 +103,29 @@ public final class BoundSetting {
         if (Double.isNaN(eased)) eased = present;
         eased = ease <= 0 ? target : target + (eased - target) * Math.exp(-dt / ease);
         return eased;
+    }
+
+    /**
+     * A value of the hands is about to be written into the document. By the time it is there the hand may be elsewhere, and then it keeps the
+     * setting. Told by one thread at a time.
+     */
+    public void writing(double value) {
+        written[Math.floorMod(writes, REMEMBERED)] = value;
+        writes++;
+    }
+
+    /** Whether the document has what was written of this hand, and not what anybody else did; each write comes back once. */
+    private boolean cameBack(double own) {
+        for (int i = Math.max(returned, writes - REMEMBERED); i < writes; i++) {
+            if (!same(own, written[Math.floorMod(i, REMEMBERED)])) continue;
+            returned = i + 1;
+            return true;
+        }
+        return false;
+    }
+
+    private static boolean same(double one, double other) {
+        return Math.abs(one - other) <= SAME * Math.max(1, Math.abs(other));
     }
 
     /** Where a hand put the setting to, or not a number. */

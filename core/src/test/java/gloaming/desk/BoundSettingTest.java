@@ -79,6 +79,36 @@ class BoundSettingTest {
     }
 
     @Test
+    void aHandThatGoesOnWhileWhatItLeftIsBeingWrittenKeepsTheSetting() {
+        BoundSetting grasp = grasp(binding("osc /1", Mode.VALUE, true));
+        inbox.arrive("osc /1", 0.2, 0);
+        frame(grasp);
+        inbox.arrive("osc /1", 0.7, 0);
+        frame(grasp);
+        grasp.writing(7);
+        inbox.arrive("osc /1", 0.9, 0);
+        assertThat(frame(grasp)).isEqualTo(9);
+        document = 7;
+        assertThat(frame(grasp)).isEqualTo(9);
+        grasp.writing(9);
+        document = 9;
+        assertThat(frame(grasp)).isEqualTo(9);
+        // What was written comes back once: the same value again is somebody's undo.
+        inbox.arrive("osc /1", 0.8, 0);
+        assertThat(frame(grasp)).isEqualTo(8);
+        document = 7;
+        assertThat(frame(grasp)).isEqualTo(7);
+        inbox.arrive("osc /1", 0.6, 0);
+        frame(grasp);
+        document = 9;
+        assertThat(frame(grasp)).isEqualTo(9);
+        document = 7;
+        assertThat(frame(grasp)).isEqualTo(7);
+        inbox.arrive("osc /1", 0.95, 0);
+        assertThat(frame(grasp)).isEqualTo(7);
+    }
+
+    @Test
     void pressesToggleTriggerAndHold() {
         BoundSetting toggle = grasp(binding("midi pad/1/note/36", Mode.TOGGLE, false));
         BoundSetting moment = grasp(binding("midi pad/1/note/36", Mode.MOMENTARY, false));

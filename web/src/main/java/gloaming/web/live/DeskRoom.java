@@ -192,6 +192,7 @@ class DeskRoom {
             settled.put(grasp, moved);
             Edit edit = wishes.settle(look, grasp.of(), grasp.setting(), held);
             if (gloaming.look.Edits.apply(look, edit).equals(look)) continue;
+            grasp.writing(held);
             look = open.apply(edit, 0);
             house.refresh(open, look);
         }
