@@ -104,8 +104,6 @@ class BoundSettingTest {
         assertThat(frame(grasp)).isEqualTo(9);
         document = 7;
         assertThat(frame(grasp)).isEqualTo(7);
-        inbox.arrive("osc /1", 0.95, 0);
-        assertThat(frame(grasp)).isEqualTo(7);
     }
 
     @Test
