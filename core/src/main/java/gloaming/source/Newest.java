@@ -65,7 +65,7 @@ public record Newest(
         List<String> refs = library.folder(folder);
         if (refs.isEmpty()) {
             throw new IllegalArgumentException(
-                    folder.isEmpty() ? "no folder is chosen" : "there are no pictures in a folder '" + folder + "'");
+                    folder.isEmpty() ? "no folder is chosen" : "the folder '" + folder + "' has no pictures yet");
         }
         Cut cut = memory.showing.cut(fit, frame);
         take(memory, library, refs.get(Math.max(0, refs.size() - 1 - back)), cut, frame);

@@ -114,7 +114,7 @@ public record PictureWall(
         List<String> refs = library.folder(folder);
         if (refs.isEmpty()) {
             throw new IllegalArgumentException(
-                    folder.isEmpty() ? "no folder is chosen" : "there are no pictures in a folder '" + folder + "'");
+                    folder.isEmpty() ? "no folder is chosen" : "the folder '" + folder + "' has no pictures yet");
         }
         int count = across * down;
         m.places(count, order, frame.seed());

@@ -143,7 +143,7 @@ class SourcesTest {
                 .as("the oldest stands for those that are not there")
                 .isCloseTo(a, offset(1e-5f));
         folder.clear();
-        assertThatThrownBy(() -> at(8, newest, memory)).hasMessage("there are no pictures in a folder 'photographs'");
+        assertThatThrownBy(() -> at(8, newest, memory)).hasMessage("the folder 'photographs' has no pictures yet");
     }
 
     @Test
@@ -177,7 +177,7 @@ class SourcesTest {
         PictureWall scattered = new PictureWall("photographs", 2, 2, Fit.FILL, 0, PictureWall.Order.SCATTERED, 1);
         assertThat(wall(8, scattered, memory)).containsExactlyInAnyOrder(blue("e"), blue("b"), blue("c"), blue("d"));
         folder.clear();
-        assertThatThrownBy(() -> wall(9, wall, memory)).hasMessage("there are no pictures in a folder 'photographs'");
+        assertThatThrownBy(() -> wall(9, wall, memory)).hasMessage("the folder 'photographs' has no pictures yet");
     }
 
     /** The blue in the middle of each of four places, row by row from above. */

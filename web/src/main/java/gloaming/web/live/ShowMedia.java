@@ -4,6 +4,7 @@ import gloaming.look.Value;
 import gloaming.step.Description;
 import gloaming.step.Setting;
 import gloaming.web.store.Media;
+import gloaming.web.store.PictureFolders;
 import java.util.List;
 import java.util.Map;
 import org.springframework.stereotype.Component;
@@ -17,9 +18,11 @@ class ShowMedia {
     }
 
     private final Media media;
+    private final PictureFolders folders;
 
-    ShowMedia(Media media) {
+    ShowMedia(Media media, PictureFolders folders) {
         this.media = media;
+        this.folders = folders;
     }
 
     Chosen of(String show, Description step) {
@@ -27,6 +30,10 @@ class ShowMedia {
         for (Setting setting : step.settings()) {
             // What has a medium of its own already, as a font, needs none of the show's.
             if (setting.form() != Setting.Form.MEDIUM || !setting.initial().equals(Value.of(""))) continue;
+            if (setting.choices().contains("folder")) {
+                String folder = folders.last(show);
+                return new Chosen(Map.of(setting.id(), Value.of(folder)), folder);
+            }
             List<Media.Row> fit = media.of(show).stream()
                     .filter(row -> setting.choices().contains(row.facts().kind().id()))
                     .toList();

@@ -7,6 +7,7 @@ import gloaming.media.Halt;
 import gloaming.web.live.House;
 import gloaming.web.store.Media;
 import gloaming.web.store.MediaStore;
+import gloaming.web.store.PictureFolders;
 import gloaming.web.store.Quota;
 import gloaming.web.store.Shows;
 import gloaming.web.store.Uses;
@@ -41,17 +42,20 @@ class MediaPages {
     private final Shows shows;
     private final Media media;
     private final MediaStore store;
+    private final PictureFolders folders;
     private final Uses uses;
     private final House house;
     private final Quota quota;
     /** Files that are being looked at, by the name their page gave them. */
     private final Map<String, Halt> arriving = new ConcurrentHashMap<>();
 
-    MediaPages(Shows shows, Media media, MediaStore store, Uses uses, House house, Quota quota) {
+    MediaPages(
+            Shows shows, Media media, MediaStore store, PictureFolders folders, Uses uses, House house, Quota quota) {
         this.quota = quota;
         this.shows = shows;
         this.media = media;
         this.store = store;
+        this.folders = folders;
         this.uses = uses;
         this.house = house;
     }
@@ -95,7 +99,7 @@ class MediaPages {
         Shows.ShowRow show = show(id);
         List<Media.Row> all = media.of(id);
         model.addAttribute("show", show);
-        model.addAttribute("folders", folders(all));
+        model.addAttribute("folders", folders.of(id));
         model.addAttribute("could", could(all));
         model.addAttribute("used", weight(quota.used()));
         model.addAttribute("quota", quota.gigabytes());
@@ -126,15 +130,6 @@ class MediaPages {
                 : uses.of(show.id(), row.folder()).stream();
         Stream<String> sound = row.id().equals(show.sound()) ? Stream.of("the sound of the show") : Stream.of();
         return Stream.of(looks, slides, sound).flatMap(s -> s).distinct().toList();
-    }
-
-    private static List<String> folders(List<Media.Row> all) {
-        return all.stream()
-                .filter(r -> r.is(Facts.Kind.PICTURE) && !r.folder().isEmpty())
-                .map(Media.Row::folder)
-                .distinct()
-                .sorted()
-                .toList();
     }
 
     /** In one line: size, length, rate, coding, weight. */
@@ -189,13 +184,13 @@ class MediaPages {
         List<Media.Row> all = media.of(id);
         Stream<Map<String, String>> files = all.stream()
                 .map(r -> Map.of("ref", r.ref(), "kind", r.facts().kind().id(), "name", r.name()));
-        Stream<Map<String, String>> folders =
-                folders(all).stream().map(f -> Map.of("ref", f, "kind", "folder", "name", f));
+        Stream<Map<String, String>> ofPictures =
+                folders.of(id).stream().map(f -> Map.of("ref", f, "kind", "folder", "name", f));
         Stream<Map<String, String>> fonts =
                 FontFile.SHIPPED.stream().map(f -> Map.of("ref", f, "kind", "font", "name", f.replace('-', ' ')));
         Stream<Map<String, String>> looks =
                 shows.looks(id).stream().map(l -> Map.of("ref", l.id(), "kind", "look", "name", l.name()));
-        return Stream.of(files, folders, fonts, looks).flatMap(s -> s).toList();
+        return Stream.of(files, ofPictures, fonts, looks).flatMap(s -> s).toList();
     }
 
     @GetMapping("/media/{id}/preview.jpg")
