@@ -305,7 +305,8 @@ final class FrameLoop {
         desk();
         double step = steps / look.rate();
         double dt = now.paused() ? 0 : step;
-        double scale = now.scale() > 0 ? now.scale() : keeper.scale();
+        double sitting = live.sitting();
+        double scale = sitting > 0 ? sitting : now.scale() > 0 ? now.scale() : keeper.scale();
         int width = Math.max(1, (int) Math.round(look.width() * scale));
         int height = Math.max(1, (int) Math.round(look.height() * scale));
         Pace pace = live.pace;
@@ -335,7 +336,7 @@ final class FrameLoop {
         fps = fps == 0 ? 1 / step : fps + (1 / step - fps) * 0.1;
         double budget = budget(now);
         outward = tells(player.plan());
-        if (now.scale() == 0 && seen) keeper.saw(ms, budget, step);
+        if (now.scale() == 0 && sitting == 0 && seen) keeper.saw(ms, budget, step);
         write(now, mix, scale, budget);
         if (live.ears.wanted()) {
             live.ears.fill(player.hearing());

@@ -70,6 +70,11 @@ public final class LivePlayer implements AutoCloseable {
     /** Nanoseconds after which what a picture came to is written down once more. */
     volatile long printsEvery = 1_000_000_000;
 
+    /** The longest that frames are made for a photograph that nobody takes. */
+    private static final long SITTING_NS = 1_000_000_000;
+
+    private volatile double sitting;
+    private volatile long sittingUntil;
     volatile long made;
     volatile long pictures;
 
@@ -179,6 +184,11 @@ public final class LivePlayer implements AutoCloseable {
         asked.updateAndGet(r -> r.hear(sound));
     }
 
+    /** What it plays, or null. */
+    public Look look() {
+        return request().look();
+    }
+
     public Sound sound() {
         return request().sound();
     }
@@ -225,6 +235,22 @@ public final class LivePlayer implements AutoCloseable {
     public void scale(double byHand) {
         double scale = byHand <= 0 ? 0 : ScaleKeeper.nearest(byHand);
         asked.updateAndGet(r -> r.scale(scale));
+    }
+
+    /**
+     * Frames of the next second are made at this part of the look's size, whatever else it works at: somebody takes a photograph. At 0 that is
+     * over.
+     *
+     * @param scale above 1 it is more than the look has
+     */
+    public void sit(double scale) {
+        sitting = scale;
+        sittingUntil = System.nanoTime() + SITTING_NS;
+    }
+
+    /** The part of the look's size for which somebody sits, or 0. */
+    double sitting() {
+        return sitting > 0 && System.nanoTime() < sittingUntil ? sitting : 0;
     }
 
     public double scaleByHand() {

@@ -25,8 +25,9 @@
 /** @typedef {{edit: 'move', cue: string, place: number}} SheetEditMove */
 /** @typedef {{edit: 'remove', cue: string}} SheetEditRemove */
 /** @typedef {{edit: 'set', safe: string, guard: number, bar: number, calm: boolean, booth: Booth}} SheetEditSet */
-/** @typedef {{format: BoothFormat, width: number, folder: string, countdown: number, flash: number, alpha: boolean}} Booth */
+/** @typedef {{format: BoothFormat, width: number, folder: string, countdown: number, flash: number, alpha: boolean, made: BoothMade}} Booth */
 /** @typedef {'png'|'jpeg'|'webp'} BoothFormat */
+/** @typedef {'played'|'full'|'twice'} BoothMade */
 /** @typedef {{edit: 'put-change', change: OwnChange}} SheetEditPutChange */
 /** @typedef {{id: string, name: string, code: string}} OwnChange */
 /** @typedef {{edit: 'remove-change', change: string}} SheetEditRemoveChange */

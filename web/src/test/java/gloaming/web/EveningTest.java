@@ -11,6 +11,7 @@ import gloaming.look.Look;
 import gloaming.look.Snapshots;
 import gloaming.look.Step;
 import gloaming.look.Value;
+import gloaming.play.LivePlayer;
 import gloaming.show.Booth;
 import gloaming.show.Cue;
 import gloaming.show.OwnChange;
@@ -596,7 +597,12 @@ class EveningTest {
         program.get(Sheets.class)
                 .edit(
                         show,
-                        new SheetEdit.Set("", 0, 4, false, new Booth(Booth.Format.PNG, 640, "booth", 0, null, false)));
+                        new SheetEdit.Set(
+                                "",
+                                0,
+                                4,
+                                false,
+                                new Booth(Booth.Format.PNG, 640, "booth", 0, null, false, Booth.Made.FULL)));
         try (SocketPage page = page();
                 Output output = new Output()) {
             output.until(p -> is(p, 0));
@@ -609,6 +615,32 @@ class EveningTest {
         Files.write(shared.resolve("2026-11-21 guest.png"), png);
         Program.until("another guest", () -> inFolder(media, "wall").size() == 2);
         assertThat(media.of(show)).filteredOn(row -> row.name().equals(own)).hasSize(1);
+    }
+
+    @Test
+    void aPhotographIsMadeAtTheSizeThatWasChosenWhateverIsPlayed() throws Exception {
+        Media media = program.get(Media.class);
+        try (SocketPage page = page();
+                Output output = new Output()) {
+            output.until(p -> is(p, 0));
+            LivePlayer player = program.get(House.class).player();
+            int whole = player.look().width();
+            player.scale(1 / 3.0);
+            Program.until("it plays small", () -> player.scale() < 0.5);
+            for (Booth.Made made : Booth.Made.values()) {
+                Booth booth = new Booth(Booth.Format.PNG, 8192, "made " + made.id(), 0, null, false, made);
+                program.get(Sheets.class).edit(show, new SheetEdit.Set("", 0, 4, false, booth));
+                page.say("{'do':'photograph'}");
+                Program.until(made.id(), () -> inFolder(media, booth.folder()).size() == 1);
+                int expected =
+                        (int) Math.round(whole * (made == Booth.Made.PLAYED ? 1 / 3.0 : booth.scale(whole, whole / 2)));
+                assertThat(inFolder(media, booth.folder()).getFirst().facts().width())
+                        .as(made.id())
+                        .isEqualTo(expected);
+            }
+            Program.until("and small again", () -> player.scale() < 0.5);
+            player.scale(0);
+        }
     }
 
     private static byte[] png() throws IOException {

@@ -38,8 +38,11 @@ class Photographs {
 
     private static final long KEPT_NS = 10_000_000_000L;
 
-    /** One that was asked for. */
-    private record Wanted(String show, Booth booth) {}
+    /** How long a photograph waits for a picture of its size; then it takes what there is. */
+    private static final long SITS_NS = 1_000_000_000;
+
+    /** One that was asked for, and when it could be taken first. */
+    private record Wanted(String show, Booth booth, long since) {}
 
     /** A picture that is to be written. */
     private record Taken(Wanted as, byte[] rgb, byte[] cover, int width, int height, String name) {}
@@ -98,7 +101,7 @@ class Photographs {
 
     private void take(String show, Booth booth) {
         asked = System.nanoTime();
-        if (!wanted.offer(new Wanted(show, booth))) under.decrementAndGet();
+        if (!wanted.offer(new Wanted(show, booth, System.nanoTime()))) under.decrementAndGet();
     }
 
     /** Whether pictures should be at hand, as one was asked for lately. */
@@ -113,6 +116,18 @@ class Photographs {
 
     boolean waits() {
         return !wanted.isEmpty();
+    }
+
+    /** The part of its size at which a look is made for the photograph that comes next; 0 for the one at which it is played. */
+    double scale(int width, int height) {
+        Wanted next = wanted.peek();
+        return next == null ? 0 : next.booth.scale(width, height);
+    }
+
+    /** Whether the photograph that comes next waits for a picture that is wider than this. */
+    boolean waitsFor(int wider) {
+        Wanted next = wanted.peek();
+        return next != null && wider > 0 && System.nanoTime() - next.since < SITS_NS;
     }
 
     /**

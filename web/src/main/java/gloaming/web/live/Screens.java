@@ -1,5 +1,6 @@
 package gloaming.web.live;
 
+import gloaming.look.Look;
 import gloaming.media.JpegEncoder;
 import gloaming.play.Film;
 import gloaming.play.FlashMeter;
@@ -238,6 +239,7 @@ final class Screens {
                 ? photographs.waits()
                 : viewers.stream().anyMatch(v -> v.credit > 0 && v.most == screen.most);
         boolean alone = false;
+        if (screen.booth && sits(screen)) return;
         if (state.before() != null) {
             if (screen.before.ready()) {
                 screen.hold(screen.before.rgb(), screen.before.width(), screen.before.height());
@@ -254,6 +256,21 @@ final class Screens {
             send(screen, screen.held, screen.heldWidth, screen.heldHeight);
         }
         if (asked && screen.now.idle()) screen.now.want();
+    }
+
+    /** For a photograph the picture is made at the size that was chosen; true while it is not there yet. */
+    private boolean sits(Screen booth) {
+        LivePlayer player = state.now();
+        Look look = player.look();
+        if (look == null) return false;
+        double scale = photographs.scale(look.width(), look.height());
+        player.sit(scale);
+        if (!booth.now.ready() || scale == 0) return false;
+        int made = Math.min(booth.most, (int) Math.round(look.width() * scale));
+        if (!photographs.waitsFor(made - booth.now.width())) return false;
+        booth.now.rest();
+        booth.now.want();
+        return true;
     }
 
     private void show(Screen screen, byte[] rgb, int width, int height) {
