@@ -20,6 +20,7 @@ export type Bench = Of<typeof import('declared/session.js').session>
   & Of<typeof import('declared/bench/clipboard.js').clipboard>
   & Of<typeof import('declared/bench/drawing.js').drawing>
   & Of<typeof import('declared/bench/behind.js').behind>
+  & Of<typeof import('declared/bench/path.js').path>
   & Of<typeof import('declared/bench/points.js').points>
   & Of<typeof import('declared/bench/notes.js').notes>
   & Of<typeof import('declared/bench/keys.js').keys>

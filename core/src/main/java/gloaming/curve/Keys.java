@@ -137,6 +137,21 @@ public final class Keys {
         return of(Drawn.into(keys, taken));
     }
 
+    /** The same course in so many times the time. */
+    public Keys slower(double times) {
+        return of(keys.stream()
+                .map(k -> new Key(
+                        k.time() * times,
+                        k.value(),
+                        k.join(),
+                        k.auto(),
+                        k.inTime() * times,
+                        k.inValue(),
+                        k.outTime() * times,
+                        k.outValue()))
+                .toList());
+    }
+
     /** Where the last key stands. */
     public double end() {
         return keys.getLast().time();

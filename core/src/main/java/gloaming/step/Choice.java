@@ -23,6 +23,9 @@ public @interface Choice {
     /** What a curve's times are parts of, where they are not times. */
     String over() default "";
 
+    /** Which way over the picture a curve's values go, where several make one path that can be drawn there. */
+    Range.Drag drag() default Range.Drag.NONE;
+
     /** Of a text that refers to a medium: the kinds it may be of, with a blank between them. */
     String medium() default "";
 

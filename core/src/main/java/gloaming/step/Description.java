@@ -339,7 +339,8 @@ public final class Description {
                         .map(c -> choice((Enum<?>) c).value())
                         .toList()
                 : pick.medium().isEmpty() ? List.of() : List.of(pick.medium().split(" "));
-        return new Setting(id, label, form, 0, 0, false, initial, pick.over(), pick.says(), choices);
+        Range.Drag drag = pick.drag() == Range.Drag.NONE ? null : pick.drag();
+        return new Setting(id, label, form, 0, 0, false, initial, pick.over(), pick.says(), choices, drag);
     }
 
     private static Setting.Form form(Class<?> type, Choice pick) {

@@ -29,6 +29,8 @@ public @interface Range {
         NONE,
         ACROSS,
         UP,
+        /** Towards who looks: no pointer on a picture goes there, but one that draws from the side or from above. */
+        NEAR,
         WHEEL
     }
 

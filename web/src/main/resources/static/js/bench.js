@@ -16,6 +16,7 @@ import { monitor } from './bench/monitor.js';
 import { moving } from './bench/moving.js';
 import { notes } from './bench/notes.js';
 import { outside } from './bench/outside.js';
+import { path } from './bench/path.js';
 import { points } from './bench/points.js';
 import { previews } from './bench/previews.js';
 import { selection } from './bench/selection.js';
@@ -35,7 +36,7 @@ const page = await openPage('.bench');
 Alpine.data('bench', () => together(
   session(page), selection(page), kits(page), outside(page), previews(page), lanes(page), moving(page), mix(page), monitor(page), transport(page),
   settings(page),
-  follows(page), formulas(page), hands(page), points(page), text(page), drawing(page), behind(page),
+  follows(page), formulas(page), hands(page), points(page), text(page), drawing(page), behind(page), path(page),
   finder(page), notes(page), keys(page), clipboard(page), snapshots(page),
   field(page), frame(page), air(page),
   {
@@ -46,6 +47,7 @@ Alpine.data('bench', () => together(
       this.startSelection();
       this.startText();
       this.startDrawing();
+      this.startPath();
       this.startLanes();
       this.startPreviews();
       this.startMix();

@@ -47,7 +47,7 @@
 /** @typedef {{do: 'record', on?: boolean}} FromPageRecord */
 /** @typedef {{do: 'show-again', set: string, from?: number, to?: number|null}} FromPageShowAgain */
 /** @typedef {{do: 'end-again'}} FromPageEndAgain */
-/** @typedef {FromPageEdit|FromPageUndo|FromPageRedo|FromPageAddStep|FromPageExample|FromPageWrap|FromPageKeepKit|FromPageLayKit|FromPageRenewKit|FromPageRemember|FromPageThrow|FromPageRecall|FromPageUseSet|FromPageUnwrap|FromPageOwnKit|FromPageKnob|FromPageRead|FromPageBring|FromPageDuplicateStep|FromPageDuplicateLane|FromPagePaste|FromPageAddLayer|FromPageFollow|FromPageFollowLayer|FromPageKeys|FromPageDrawKeys|FromPageTakeKeys|FromPageWrite|FromPageGoBack|FromPageFormula|FromPageBind|FromPageUnbind|FromPageChangeBinding|FromPageLift|FromPageArrange} FromPageChange */
+/** @typedef {FromPageEdit|FromPageUndo|FromPageRedo|FromPageAddStep|FromPageExample|FromPageWrap|FromPageKeepKit|FromPageLayKit|FromPageRenewKit|FromPageRemember|FromPageThrow|FromPageRecall|FromPageUseSet|FromPageUnwrap|FromPageOwnKit|FromPageKnob|FromPageRead|FromPageBring|FromPageDuplicateStep|FromPageDuplicateLane|FromPagePaste|FromPageAddLayer|FromPageFollow|FromPageFollowLayer|FromPageKeys|FromPageDrawKeys|FromPageDrawPath|FromPageTakeKeys|FromPageWrite|FromPageGoBack|FromPageFormula|FromPageBind|FromPageUnbind|FromPageChangeBinding|FromPageLift|FromPageArrange} FromPageChange */
 /** @typedef {{do: 'edit', n?: number, gesture?: number, edit: Edit}} FromPageEdit */
 /** @typedef {EditRename|EditFormat|EditAddLane|EditRemoveLane|EditMoveLane|EditRenameLane|EditSetClock|EditSetLookClock|EditSetDesk|EditAddStep|EditRemoveStep|EditMoveStep|EditLabelStep|EditBypass|EditSet|EditWrite|EditSetFollow|EditSetFormula|EditSetRead|EditAddLayer|EditRemoveLayer|EditMoveLayer|EditChangeLayer|EditAddSnapshot|EditRemoveSnapshot|EditMoveSnapshot|EditChangeSnapshot|EditSetApart|EditSetField|EditAddKit|EditRemoveKit|EditChangeKit|EditRebuild|EditSeveral} Edit */
 /** @typedef {{edit: 'rename', name: string}} EditRename */
@@ -129,6 +129,8 @@
 /** @typedef {{time: number, value: number, join: KeyJoin, auto: boolean, inTime: number, inValue: number, outTime: number, outValue: number}} Key */
 /** @typedef {'linear'|'smooth'|'hold'|'ease'} KeyJoin */
 /** @typedef {{do: 'draw-keys', n?: number, gesture?: number, step: string, setting: string, taken: Key[]}} FromPageDrawKeys */
+/** @typedef {{do: 'draw-path', n?: number, gesture?: number, step: string, strokes: FromPageStroke[]}} FromPageDrawPath */
+/** @typedef {{setting: string, taken: Key[]}} FromPageStroke */
 /** @typedef {{do: 'take-keys', n?: number, gesture?: number, step: string, setting: string, low?: number, high?: number}} FromPageTakeKeys */
 /** @typedef {{do: 'write', n?: number, gesture?: number, step: string, setting: string, text: string}} FromPageWrite */
 /** @typedef {{do: 'go-back', n?: number, step: string, setting: string, version?: number}} FromPageGoBack */
@@ -171,17 +173,18 @@
 /** @typedef {ToPageHello|ToPageSaved|ToPageLook|ToPageApplied|ToPageRefused|ToPageSays|ToPageAir|ToPageLight|ToPageBoard|ToPageProbe|ToPageTable|ToPageFound|ToPageVersions|ToPagePong|ToPageChecked|ToPageEars|ToPageDesk|ToPageSheet|ToPageChoices|ToPageEvening|ToPageTimes|ToPageCountdown|ToPageFlash} ToPage */
 /** @typedef {{is: 'hello', version: number, n: number}} ToPageHello */
 /** @typedef {{is: 'saved', version: number, n: number}} ToPageSaved */
-/** @typedef {{is: 'look', version: number, n: number, canUndo: boolean, canRedo: boolean, look: Look, grown: Record<string, Face>, kits: Record<string, Entry>, newest: Record<string, number>, formulas: Record<string, string>, curves: Record<string, Key[]>}} ToPageLook */
+/** @typedef {{is: 'look', version: number, n: number, canUndo: boolean, canRedo: boolean, look: Look, grown: Record<string, Face>, kits: Record<string, Entry>, newest: Record<string, number>, formulas: Record<string, string>, curves: Record<string, Key[]>, paths: Record<string, PathDrawingPath>}} ToPageLook */
 /** @typedef {{name: string, width: number, height: number, rate: number, seed: number, tempo: number, lanes: Lane[], mix: Layer[], clock: Clock, desk: Desk, kits?: Kit[], snapshots?: Snapshots}} Look */
 /** @typedef {{all: SnapshotsSnapshot[], apart: string[], field?: SnapshotsField}} Snapshots */
 /** @typedef {{settings: Setting[], reads: Input[], problems: Problem[]}} Face */
 /** @typedef {{id: string, label: string, form: SettingForm, min: number, max: number, byRatio: boolean, initial: number|boolean|string, unit: string, says: string, choices: string[], drag: RangeDrag}} Setting */
 /** @typedef {'NUMBER'|'WHOLE'|'CHOICE'|'COLOUR'|'TEXT'|'CODE'|'CURVE'|'FORMULA'|'MEDIUM'|'SWITCH'} SettingForm */
-/** @typedef {'NONE'|'ACROSS'|'UP'|'WHEEL'} RangeDrag */
+/** @typedef {'NONE'|'ACROSS'|'UP'|'NEAR'|'WHEEL'} RangeDrag */
 /** @typedef {{name: string, kind: string, says: string, optional: boolean, before: boolean}} Input */
 /** @typedef {{line: number, column: number, says: string}} Problem */
 /** @typedef {{id: string, name: string, does: string, notice: string, takes: string|null, gives: string, settings: Setting[], reads: Input[], beside: Output[], sets: string[], problems: Problem[]}} Entry */
 /** @typedef {{name: string, kind: string, says: string}} Output */
+/** @typedef {{end: number, across: number[], up: number[], near: number[]}} PathDrawingPath */
 /** @typedef {{is: 'applied', n: number, version: number, select: string|null}} ToPageApplied */
 /** @typedef {{is: 'refused', says: string, n: number}} ToPageRefused */
 /** @typedef {{is: 'says', says: string}} ToPageSays */

@@ -9,7 +9,7 @@ const CHANGES = new Set([
   'edit', 'undo', 'redo', 'add-step', 'wrap', 'unwrap', 'own-kit', 'knob', 'keep-kit', 'lay-kit', 'renew-kit', 'remember',
   'recall', 'use-set', 'throw', 'example',
   'read', 'bring', 'duplicate-step', 'duplicate-lane', 'paste', 'add-layer',
-  'follow', 'follow-layer', 'keys', 'draw-keys', 'take-keys',
+  'follow', 'follow-layer', 'keys', 'draw-keys', 'draw-path', 'take-keys',
   'write', 'go-back', 'bind', 'unbind', 'change-binding', 'lift', 'arrange', 'formula', 'sheet', 'sheet-back',
 ]);
 /** Changes that may wait while the program is away; what comes then is not taken. */

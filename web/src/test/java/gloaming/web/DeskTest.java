@@ -383,6 +383,69 @@ class DeskTest extends PageTest {
                 () -> browser.findElement(By.cssSelector(".lanes")).isDisplayed());
     }
 
+    @Test
+    void aPathIsDrawnOverThePictureFromTwoSidesAndIsOneUndoEach() {
+        browser.get(bench());
+        OpenLook open = program.open("Brass bell");
+        program.get(House.class)
+                .refresh(
+                        open,
+                        open.apply(
+                                new Edit.AddLane(
+                                        0,
+                                        new Lane("l-way", "way", Clock.SHOW, List.of(Step.of("s-way", "timed-path")))),
+                                0));
+        until(
+                "the step's card",
+                () -> !browser.findElements(By.id("step-s-way")).isEmpty());
+        browser.executeScript("document.getElementById('step-s-way').click()");
+        until("it can be drawn", () -> chip("Draw its path").isDisplayed());
+        chip("Draw its path").click();
+        until(
+                "its path is over the picture",
+                () -> !browser.findElements(By.cssSelector(".path-host .path")).isEmpty());
+        draw(-200, 40, 180, -50);
+        until("up goes as it was drawn", () -> at(open, "up", 0) < at(open, "up", 1));
+        assertThat(at(open, "across", 1) - at(open, "across", 0)).isGreaterThan(0.9);
+        assertThat(at(open, "near", 1)).isZero();
+        String up = keys(open, "s-way", "up");
+        chip("top").click();
+        draw(100, -50, -120, 60);
+        until("nearer as it was drawn", () -> at(open, "near", 1) - at(open, "near", 0) > 0.2);
+        assertThat(at(open, "across", 1)).isLessThan(at(open, "across", 0));
+        open.undo();
+        assertThat(keys(open, "s-way", "up")).isEqualTo(up);
+        assertThat(at(open, "near", 1)).isZero();
+        new Actions(browser).sendKeys(Keys.ESCAPE).perform();
+        until("it is done", () -> chip("Draw its path").isDisplayed());
+        program.get(House.class).refresh(open, open.apply(new Edit.RemoveLane("l-way"), 0));
+    }
+
+    private static WebElement chip(String text) {
+        return browser.findElements(By.cssSelector(".monitor .chip")).stream()
+                .filter(c -> text.equals(c.getAttribute("textContent").strip()))
+                .findFirst()
+                .orElseThrow();
+    }
+
+    private static void draw(int x, int y, int toX, int toY) {
+        WebElement over = browser.findElement(By.cssSelector(".monitor canvas.picture"));
+        Actions hand = new Actions(browser).moveToElement(over, x, y).clickAndHold();
+        for (int i = 1; i <= 8; i++) hand.moveToElement(over, x + (toX - x) * i / 8, y + (toY - y) * i / 8);
+        hand.release().perform();
+    }
+
+    /** A curve of the path at its beginning, or at its end. */
+    private static double at(OpenLook open, String setting, int end) {
+        gloaming.curve.Keys curve = gloaming.curve.Keys.parse(keys(open, "s-way", setting));
+        return curve.at(end * curve.end());
+    }
+
+    private static String keys(OpenLook open, String step, String setting) {
+        Step at = open.look().step(step).orElseThrow();
+        return at.settings().get(setting) instanceof Value.Word word ? word.text() : "0 0 hold";
+    }
+
     private static int keysOnPage() {
         return browser.findElements(By.cssSelector(".curve .key")).size();
     }

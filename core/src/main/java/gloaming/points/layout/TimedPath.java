@@ -31,17 +31,24 @@ public record TimedPath(
         @Choice(
                 initial = "0 -1.2 smooth; 4 0 smooth; 6 0.3 smooth; 9 1.2 smooth",
                 curve = true,
-                says = "How far across it is over time, drawn below the picture.")
+                drag = Range.Drag.ACROSS,
+                says = "How far across it is over time: drawn below the picture, or all three over it.")
         String across,
 
         @Id("up")
         @Choice(
                 initial = "0 -0.4 smooth; 3 0.5 smooth; 6 -0.2 smooth; 9 0.3 smooth",
                 curve = true,
+                drag = Range.Drag.UP,
                 says = "How far up it is over time.")
         String up,
 
-        @Id("near") @Choice(initial = "0 0 smooth", curve = true, says = "How far towards who looks it is over time.")
+        @Id("near")
+        @Choice(
+                initial = "0 0 smooth",
+                curve = true,
+                drag = Range.Drag.NEAR,
+                says = "How far towards who looks it is over time.")
         String near,
 
         @Id("ends") @Choice(initial = "loop", says = "What comes when it is over.")

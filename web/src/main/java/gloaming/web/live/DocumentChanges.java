@@ -20,19 +20,23 @@ import gloaming.step.KitShelf;
 import gloaming.step.KitUnwrap;
 import gloaming.step.KitWrap;
 import gloaming.step.Paste;
+import gloaming.step.PathDrawing;
 import gloaming.step.Preset;
 import gloaming.step.SnapshotEdits;
 import gloaming.web.message.FromPage;
 import gloaming.web.message.ToPage;
 import gloaming.web.store.OpenLook;
 import gloaming.web.store.Versions;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
 import org.springframework.stereotype.Component;
 
 /** Carries out what changes a document: each change of a page once, told to the page, and played. */
 @Component
 class DocumentChanges {
     private final House house;
+    private final PathDrawing paths = new PathDrawing(Catalogue.all());
     private final ShowMedia media;
     private final PageMessages messages;
     private final Versions versions;
@@ -119,6 +123,11 @@ class DocumentChanges {
             case FromPage.FollowLayer m -> apply(viewer, open, m, edits.followLayer(look, m.layer(), m.lane()), null);
             case FromPage.Keys m -> told(viewer, open, deskEdits.keys(look, m.step(), m.setting(), m.keys()), m);
             case FromPage.DrawKeys m -> told(viewer, open, deskEdits.drawn(look, m.step(), m.setting(), m.taken()), m);
+            case FromPage.DrawPath m -> {
+                Map<String, List<Key>> taken = new LinkedHashMap<>();
+                m.strokes().forEach(s -> taken.put(s.setting(), s.taken()));
+                told(viewer, open, paths.draw(look, m.step(), taken), m);
+            }
             case FromPage.TakeKeys m -> takeKeys(viewer, open, m);
             case FromPage.Write m -> write(viewer, open, m, m.step(), m.setting(), m.text());
             case FromPage.GoBack m -> goBack(viewer, open, m);

@@ -13,6 +13,7 @@ import gloaming.sound.Sound;
 import gloaming.step.Catalogue;
 import gloaming.step.Description;
 import gloaming.step.Formulas;
+import gloaming.step.PathDrawing;
 import gloaming.step.Setting;
 import gloaming.web.message.ToPage;
 import gloaming.web.store.Journal;
@@ -30,6 +31,7 @@ import org.springframework.stereotype.Component;
 /** Puts together what pages are told of a look and its player. */
 @Component
 class PageMessages {
+    private static final PathDrawing PATHS = new PathDrawing(Catalogue.all());
     private static final int MOST_NOTES = 12;
     private static final DateTimeFormatter AT = DateTimeFormatter.ofPattern("d MMM HH:mm", Locale.ENGLISH);
 
@@ -150,7 +152,8 @@ class PageMessages {
                     CatalogueJson.kits(look),
                     kits.newest(open.showId, look),
                     formulas(look),
-                    curves(look));
+                    curves(look),
+                    paths(look));
         }
     }
 
@@ -176,6 +179,15 @@ class PageMessages {
                             step.id() + " " + setting.id(),
                             Keys.parse(word.text()).keys());
             }
+        });
+        return all;
+    }
+
+    private static Map<String, PathDrawing.Path> paths(Look look) {
+        Map<String, PathDrawing.Path> all = new LinkedHashMap<>();
+        look.steps().forEach(step -> {
+            PathDrawing.Path path = PATHS.of(look, step);
+            if (path != null) all.put(step.id(), path);
         });
         return all;
     }

@@ -190,6 +190,13 @@ public sealed interface FromPage {
     @JsonTypeName("draw-keys")
     record DrawKeys(long n, long gesture, String step, String setting, List<Key> taken) implements Change, Builds {}
 
+    /** A path over time that a hand drew over the picture. */
+    @JsonTypeName("draw-path")
+    record DrawPath(long n, long gesture, String step, List<Stroke> strokes) implements Change, Builds {}
+
+    /** One of the curves of a path: times and values as they came. */
+    record Stroke(String setting, List<Key> taken) {}
+
     /** What a control did since {@link TakeControl} while that curve was played; its least is {@code low}, its most {@code high}. */
     @JsonTypeName("take-keys")
     record TakeKeys(long n, long gesture, String step, String setting, double low, double high)

@@ -5,6 +5,7 @@ import com.fasterxml.jackson.annotation.JsonTypeInfo;
 import com.fasterxml.jackson.annotation.JsonTypeName;
 import gloaming.curve.Key;
 import gloaming.step.Finder;
+import gloaming.step.PathDrawing;
 import gloaming.step.Setting;
 import java.util.List;
 import java.util.Map;
@@ -30,6 +31,7 @@ public sealed interface ToPage {
      * @param kits what uses of kits are like, by their types
      * @param newest the newest revision on the shelf of each kit that was kept, by its id
      * @param curves keys with their handles, by "step setting"
+     * @param paths places of steps that have a path over time, by step
      */
     @JsonTypeName("look")
     record Look(
@@ -42,7 +44,8 @@ public sealed interface ToPage {
             Map<String, Entry> kits,
             Map<String, Integer> newest,
             Map<String, String> formulas,
-            Map<String, List<Key>> curves)
+            Map<String, List<Key>> curves,
+            Map<String, PathDrawing.Path> paths)
             implements ToPage {}
 
     /** A step, as pages show it; {@code notice} is what to notice in its example, {@code sets} the names of its good settings. */

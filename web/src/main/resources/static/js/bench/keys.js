@@ -34,6 +34,7 @@ export function keys(page) {
     /** Out of what is open, the nearest first. */
     back() {
       if (this.keysOpen || this.notesOpen) { this.keysOpen = false; this.notesOpen = false; } else if (this.waiting) this.stopLearning();
+      else if (this.pathOn) this.leavePath();
       else if (this.curveStep) this.closeCurve();
       else if (this.finder.open) this.closeFinder();
       else if (this.writing) this.closeCode();

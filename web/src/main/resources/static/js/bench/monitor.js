@@ -79,12 +79,13 @@ export function monitor(page) {
     },
     get onlySignal() { const step = this.find(this.onlySubject); return step && KINDS[this.gives(step)]?.curve; },
     /** The settings of the chosen step that dragging the picture moves. */
-    get dragged() { return this.chosen ? (this.info?.settings ?? []).filter((s) => s.drag) : []; },
+    get dragged() { return this.chosen ? (this.info?.settings ?? []).filter((s) => s.drag && s.form !== 'CURVE') : []; },
     /** @param {PointerEvent} event */
     grab(event) {
       const step = this.chosen;
       if (event.button) return;
       const target = /** @type {HTMLElement} */ (event.target);
+      if (this.pathOn) { this.beginPath(event, target); return; }
       if (this.turnable) { this.turnView(event, target); return; }
       if (!step || !this.dragged.length) return;
       const values = Object.fromEntries(this.dragged.map((s) => [s.id, Number(this.value(s))]));
@@ -107,6 +108,7 @@ export function monitor(page) {
     },
     /** @param {WheelEvent} event */
     wheel(event) {
+      if (this.pathOn) { event.preventDefault(); this.zoomPath(Math.exp(Math.sign(event.deltaY) * 0.15)); return; }
       const s = this.dragged.find((one) => one.drag === 'WHEEL');
       if (!s) return;
       event.preventDefault();
