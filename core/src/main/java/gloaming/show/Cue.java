@@ -26,6 +26,7 @@ import java.util.regex.Pattern;
  * @param skipped whether it is passed over
  * @param then the cue that comes after it; empty is the following one
  * @param ways other cues that may come after it, each with a key
+ * @param settings of the look that is there with it, and what they are then; after the snapshot
  */
 @JsonInclude(JsonInclude.Include.NON_NULL)
 public record Cue(
@@ -45,7 +46,11 @@ public record Cue(
         double height,
         boolean skipped,
         String then,
-        List<Way> ways) {
+        List<Way> ways,
+        List<CueSetting> settings) {
+    /** Settings that a cue sets, at most. */
+    public static final int SETTINGS = 32;
+
     public static final int MARKS = 8;
     /** Ways on from a cue, at most. */
     public static final int WAYS = 8;
@@ -88,6 +93,33 @@ public record Cue(
         then = then == null || then.isEmpty() ? "" : given(then);
         ways = ways == null ? List.of() : List.copyOf(ways);
         if (ways.size() > WAYS) throw new Refused("A cue has " + WAYS + " other ways on at most.");
+        settings = settings == null ? List.of() : List.copyOf(settings);
+        if (settings.size() > SETTINGS)
+            throw new Refused("A cue sets " + SETTINGS + " settings at most; a snapshot has more.");
+    }
+
+    /** One that sets no settings. */
+    public Cue(
+            String id,
+            String name,
+            String note,
+            int mark,
+            String look,
+            String snapshot,
+            boolean anew,
+            Double light,
+            Double tempo,
+            Hears sound,
+            Transition change,
+            Start start,
+            double length,
+            double height,
+            boolean skipped,
+            String then,
+            List<Way> ways) {
+        this(
+                id, name, note, mark, look, snapshot, anew, light, tempo, sound, change, start, length, height, skipped,
+                then, ways, List.of());
     }
 
     /** A cue that brings a look, with all else as it is. */
@@ -109,26 +141,34 @@ public record Cue(
                 0.5,
                 false,
                 "",
+                List.of(),
                 List.of());
     }
 
     Cue withWays(String then, List<Way> ways) {
         return new Cue(
                 id, name, note, mark, look, snapshot, anew, light, tempo, sound, change, start, length, height, skipped,
-                then, ways);
+                then, ways, settings);
     }
 
     /** The same with another way of coming. */
     public Cue by(Transition change) {
         return new Cue(
                 id, name, note, mark, look, snapshot, anew, light, tempo, sound, change, start, length, height, skipped,
-                then, ways);
+                then, ways, settings);
+    }
+
+    /** The same, setting others. */
+    public Cue setting(List<CueSetting> settings) {
+        return new Cue(
+                id, name, note, mark, look, snapshot, anew, light, tempo, sound, change, start, length, height, skipped,
+                then, ways, settings);
     }
 
     Cue withLook(String look) {
         return new Cue(
                 id, name, note, mark, look, snapshot, anew, light, tempo, sound, change, start, length, height, skipped,
-                then, ways);
+                then, ways, settings);
     }
 
     private static String given(String id) {

@@ -1,5 +1,8 @@
 package gloaming.show;
 
+import java.util.ArrayList;
+import java.util.List;
+
 /**
  * What stands in the middle of a section, as it would if the evening had been played up to there.
  *
@@ -8,6 +11,7 @@ package gloaming.show;
  * @param light of the output, or null
  * @param tempo beats a minute, or null
  * @param snapshot the last that was called of its look, or empty; {@code before} the one before that, or empty
+ * @param settings what cues set since, each as the last of them did
  * @param change how it was gone over to, or null; {@code since} how many seconds ago
  */
 public record Standing(
@@ -18,7 +22,8 @@ public record Standing(
         String snapshot,
         String before,
         Transition change,
-        double since) {
+        double since,
+        List<CueSetting> settings) {
 
     /** So many seconds into a section; those before it lasted as long as the sheet says. */
     public static Standing of(RunSheet sheet, String id, double into) {
@@ -30,6 +35,7 @@ public record Standing(
         String before = "";
         Transition change = null;
         double called = 0;
+        List<CueSetting> settings = new ArrayList<>();
         String of = sheet.lookAt(id);
         boolean same = true;
         double since = into;
@@ -41,6 +47,9 @@ public record Standing(
             same &= sheet.lookAt(cue.id()).equals(of);
             if (same && Double.isNaN(look) && cue.anew()) look = since;
             if (same && !snapshot.isEmpty() && before.isEmpty()) before = cue.snapshot();
+            // What a snapshot before it said of them, the cue said otherwise.
+            if (same && snapshot.isEmpty())
+                for (CueSetting set : cue.settings()) if (settings.stream().noneMatch(set::of)) settings.add(set);
             if (same && snapshot.isEmpty() && !cue.snapshot().isEmpty()) {
                 snapshot = cue.snapshot();
                 change = cue.change();
@@ -53,6 +62,6 @@ public record Standing(
             // Before it began anew it was another time of it.
             same &= !cue.anew();
         }
-        return new Standing(look, sound, light, tempo, snapshot, before, change, called);
+        return new Standing(look, sound, light, tempo, snapshot, before, change, called, List.copyOf(settings));
     }
 }

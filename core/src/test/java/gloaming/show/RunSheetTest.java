@@ -28,7 +28,8 @@ class RunSheetTest {
             0.7,
             false,
             "c1",
-            List.of(new Cue.Way("c2", "if the flute stays out")));
+            List.of(new Cue.Way("c2", "if the flute stays out")),
+            List.of(new CueSetting("s4", "amount", 0.25)));
 
     @Test
     void aSheetIsTheSameAfterItWasWrittenAndRead() {

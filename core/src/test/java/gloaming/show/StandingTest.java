@@ -40,6 +40,25 @@ class StandingTest {
             0);
 
     @Test
+    void settingsStandAsTheLastCueThatSetThemSaidAndSinceTheLastSnapshot() {
+        CueSetting low = new CueSetting("s1", "size", 1);
+        CueSetting high = new CueSetting("s1", "size", 3);
+        CueSetting other = new CueSetting("s2", "size", 5);
+        RunSheet sheet = RunSheet.of(
+                List.of(
+                        cue("c1", "mill", "", false, null, null, 20).setting(List.of(other)),
+                        cue("c2", "", "wheels", false, null, null, 20)
+                                .setting(List.of(low, new CueSetting("s1", "turn", 2))),
+                        cue("c3", "", "", false, null, null, 20).setting(List.of(high)),
+                        cue("c4", "marsh", "", false, null, null, 20)),
+                "",
+                0);
+        assertThat(Standing.of(sheet, "c3", 1).settings()).containsExactly(high, new CueSetting("s1", "turn", 2));
+        assertThat(Standing.of(sheet, "c1", 1).settings()).containsExactly(other);
+        assertThat(Standing.of(sheet, "c4", 1).settings()).isEmpty();
+    }
+
+    @Test
     void aLookThatWentOnThroughSeveralSectionsIsAsOldAsAllOfThem() {
         Standing at = Standing.of(SHEET, "c3", 7);
         assertThat(at.look()).isEqualTo(20 + 30 + 7);

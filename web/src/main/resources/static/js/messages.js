@@ -10,7 +10,7 @@
 /** @typedef {{do: 'sheet', n?: number, change: SheetEdit}} FromPageSheet */
 /** @typedef {SheetEditAdd|SheetEditPut|SheetEditMove|SheetEditRemove|SheetEditSet|SheetEditPutChange|SheetEditRemoveChange} SheetEdit */
 /** @typedef {{edit: 'add', cue: Cue, place: number}} SheetEditAdd */
-/** @typedef {{id: string, name: string, note: string, mark: number, look: string, snapshot: string, anew: boolean, light: number, tempo: number, sound: CueHears, change: Transition, start: Start, length: number, height: number, skipped: boolean, then: string, ways: CueWay[]}} Cue */
+/** @typedef {{id: string, name: string, note: string, mark: number, look: string, snapshot: string, anew: boolean, light: number, tempo: number, sound: CueHears, change: Transition, start: Start, length: number, height: number, skipped: boolean, then: string, ways: CueWay[], settings: CueSetting[]}} Cue */
 /** @typedef {{medium: string, from: number}} CueHears */
 /** @typedef {{way: TransitionWay, over: Span, curve: SnapshotsWay, picture: string, soft: number, own: string}} Transition */
 /** @typedef {'cut'|'fade'|'black'|'along'|'own'} TransitionWay */
@@ -21,6 +21,7 @@
 /** @typedef {'key'|'control'|'signal'|'after'|'sound'|'clock'|'timecode'} StartBy */
 /** @typedef {'at-once'|'beat'|'bar'} StartGrid */
 /** @typedef {{to: string, when: string}} CueWay */
+/** @typedef {{step: string, setting: string, value: number}} CueSetting */
 /** @typedef {{edit: 'put', cue: Cue}} SheetEditPut */
 /** @typedef {{edit: 'move', cue: string, place: number}} SheetEditMove */
 /** @typedef {{edit: 'remove', cue: string}} SheetEditRemove */

@@ -3,6 +3,7 @@ import Alpine from '../vendor/alpine-csp.js';
 import { evening, eveningParts } from './evening.js';
 import { ALL, markColour, markLines, markName } from './marks.js';
 import { ownChanges } from './sheet-changes.js';
+import { cueSettings } from './sheet-settings.js';
 import { drawTide } from './tide.js';
 import { spoken, typed } from './times.js';
 
@@ -18,6 +19,7 @@ const OF_DAY = 3600;
 Alpine.data('sheet', () => ({
   ...eveningParts(page),
   ...ownChanges(page.show),
+  ...cueSettings(),
   canUndo: false, canRedo: false, saving: '', says: '', now: '', next: '', dropAt: -1,
   /** The cue that is to have the pen once it is there. */
   fresh: '',
@@ -36,6 +38,7 @@ Alpine.data('sheet', () => ({
     this.canUndo = m.canUndo;
     this.canRedo = m.canRedo;
     this.toldChanges(m);
+    this.askSettable();
     live.tell();
     if (!this.fresh) return;
     const id = this.fresh;
@@ -77,7 +80,8 @@ Alpine.data('sheet', () => ({
       cue: /** @type {any} */ ({
         id, name: '', note: '', mark: 0, look: '', snapshot: '', anew: false,
         change: { way: 'fade', over: { n: 2, unit: 'seconds' }, curve: 'soft', picture: '', soft: 0.2, own: '' },
-        start: { by: 'key', control: '', after: { n: 8, unit: 'seconds' }, at: 0, on: 'at-once' }, length: 0, height: 0.5, skipped: false, then: '', ways: [],
+        start: { by: 'key', control: '', after: { n: 8, unit: 'seconds' }, at: 0, on: 'at-once' },
+        length: 0, height: 0.5, skipped: false, then: '', ways: [], settings: [],
       }),
     });
   },
@@ -87,7 +91,7 @@ Alpine.data('sheet', () => ({
   put(c, key, to) {
     const value = to?.target ? to.target.value : to;
     const cue = { ...this.there(c.id), [key]: value };
-    if (key === 'look') cue.snapshot = '';
+    if (key === 'look') Object.assign(cue, { snapshot: '', settings: [] });
     this.edit({ edit: 'put', cue });
   },
   /** @param {Cue} c @param {keyof Cue} key @param {any} event */

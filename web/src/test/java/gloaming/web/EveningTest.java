@@ -14,6 +14,7 @@ import gloaming.look.Value;
 import gloaming.play.LivePlayer;
 import gloaming.show.Booth;
 import gloaming.show.Cue;
+import gloaming.show.CueSetting;
 import gloaming.show.OwnChange;
 import gloaming.show.RunSheet;
 import gloaming.show.SheetEdit;
@@ -724,6 +725,27 @@ class EveningTest {
             assertThat(there.cues().get(1)).isEqualTo(sheet.cues().get(1));
             shows.dropShow(other);
         }
+    }
+
+    @Test
+    void aSettingOfTheLookThatStaysGoesWhereTheCueSaysAndStaysThere() {
+        program.put(green);
+        OpenLook open = program.get(Journal.class)
+                .open(program.get(Shows.class).look(green).orElseThrow());
+        program.get(House.class).refresh(open, open.apply(new Edit.Set("s1", "brightness", Value.of(0.01)), 0));
+        Cue brighter = Cue.of("c1", "")
+                .by(over(Transition.Way.FADE, 0.5))
+                .setting(List.of(new CueSetting("s1", "brightness", 1), new CueSetting("s-gone", "size", 2)));
+        sheet(brighter);
+        try (SocketPage page = page();
+                Output output = new Output()) {
+            output.until(EveningTest::dark);
+            page.say("{'do':'go'}");
+            output.until(p -> is(p, 1));
+            assertThat(output.pixels).as("on the way").anyMatch(p -> (p >> 8 & 255) > 60 && (p >> 8 & 255) < 170);
+        }
+        assertThat(open.look().step("s1").orElseThrow().settings().get("brightness"))
+                .isEqualTo(Value.of(1));
     }
 
     @Test

@@ -1,6 +1,7 @@
 package gloaming.web.live;
 
 import gloaming.look.Edit;
+import gloaming.look.Look;
 import gloaming.look.Refused;
 import gloaming.look.Snapshots;
 import gloaming.play.Crossing;
@@ -9,16 +10,20 @@ import gloaming.play.LivePlayer;
 import gloaming.play.OutputFader;
 import gloaming.play.OwnMix;
 import gloaming.show.Cue;
+import gloaming.show.CueSetting;
 import gloaming.show.OwnChange;
 import gloaming.show.RunSheet;
 import gloaming.show.Standing;
 import gloaming.show.Transition;
 import gloaming.step.Catalogue;
+import gloaming.step.CueSettings;
 import gloaming.step.SnapshotEdits;
 import gloaming.web.store.Journal;
 import gloaming.web.store.Media;
 import gloaming.web.store.OpenLook;
 import gloaming.web.store.Shows;
+import java.util.ArrayList;
+import java.util.List;
 import org.springframework.stereotype.Component;
 
 /** Does what cues say: sound, tempo, look, snapshot, light. */
@@ -31,6 +36,7 @@ class CueActs {
     private final Journal journal;
     private final Media media;
     private final Orders orders;
+    private final CueSettings settings = new CueSettings(Catalogue.all());
     private final SnapshotEdits snapshots = new SnapshotEdits(Catalogue.all());
 
     CueActs(House house, Shows shows, Journal journal, Media media, Orders orders) {
@@ -48,13 +54,9 @@ class CueActs {
         boolean stays = look == house.onAir();
         double seconds = cue.change().seconds(cue.tempo() == null ? tempo : cue.tempo(), sheet.bar());
         if (cue.sound() != null) choose(show, cue.sound().medium());
-        if (look != null && !cue.snapshot().isEmpty())
-            recall(
-                    look,
-                    cue.snapshot(),
-                    stays && seconds > 0
-                            ? new Glide(seconds, false, cue.change().curve())
-                            : null);
+        Glide glide =
+                stays && seconds > 0 ? new Glide(seconds, false, cue.change().curve()) : null;
+        if (look != null) set(look, cue.snapshot(), cue.settings(), glide);
         LivePlayer player = look == null ? null : house.player(look.id);
         if (cue.anew() && player != null) player.begin(0);
         if (row != null && !stays) house.take(row, seconds, crossing(show, sheet, cue.change()));
@@ -95,16 +97,17 @@ class CueActs {
         house.choose(show, medium.equals(BAND) ? null : sound);
     }
 
-    private void recall(OpenLook look, String id, Glide glide) {
+    /** Calls a snapshot, or with an empty name none, and then sets settings: all in one glide. */
+    private void set(OpenLook look, String snapshot, List<CueSetting> given, Glide glide) {
         synchronized (look) {
-            Edit call;
-            try {
-                call = snapshots.call(look.look(), id);
-            } catch (Refused e) {
-                // It is gone, or all is so already: the cue goes on with the look as it is.
-                return;
-            }
-            house.glide(look, call, glide, 0, OpenLook.Origin.NONE);
+            Look called = snapshot.isEmpty() ? look.look() : snapshots.called(look.look(), snapshot);
+            List<Edit> edits = new ArrayList<>();
+            // A snapshot that is gone, or as which all is already, is passed over: the cue goes on with the look as it
+            // is.
+            if (called != look.look()) edits.add(snapshots.call(look.look(), snapshot));
+            Edit set = settings.edit(called, given);
+            if (set != null) edits.add(set);
+            if (!edits.isEmpty()) house.glide(look, new Edit.Several(edits), glide, 0, OpenLook.Origin.NONE);
         }
     }
 
@@ -121,6 +124,7 @@ class CueActs {
         if (at.tempo() != null && house.onAir() != null)
             house.beats(house.onAir().id, clock -> clock.byHand(at.tempo()));
         if (look != null && !at.snapshot().isEmpty()) standing(look, at, sheet.bar());
+        else if (look != null) set(look, "", at.settings(), null);
         if (at.light() != null) house.programme().light().fade(at.light(), 0);
     }
 
@@ -129,12 +133,13 @@ class CueActs {
         double takes = at.change().seconds(at.tempo() == null ? house.player().tempo() : at.tempo(), bar);
         boolean onItsWay = takes > at.since() && !at.before().isEmpty();
         if (onItsWay) {
-            recall(look, at.before(), null);
+            set(look, at.before(), List.of(), null);
             shown(house.player());
         }
-        recall(
+        set(
                 look,
                 at.snapshot(),
+                at.settings(),
                 onItsWay ? new Glide(takes, false, at.change().curve(), at.since()) : null);
     }
 

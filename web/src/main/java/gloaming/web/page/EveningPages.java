@@ -5,6 +5,10 @@ import gloaming.show.OwnChange;
 import gloaming.show.RunSheet;
 import gloaming.show.Sections;
 import gloaming.show.SheetJson;
+import gloaming.step.Catalogue;
+import gloaming.step.CueSettings;
+import gloaming.web.store.Journal;
+import gloaming.web.store.OpenLook;
 import gloaming.web.store.Sheets;
 import gloaming.web.store.Shows;
 import java.io.IOException;
@@ -26,10 +30,14 @@ import org.springframework.web.servlet.mvc.support.RedirectAttributes;
 /** The two pages of an evening: the run sheet, where it is prepared, and the one from which it is played. */
 @Controller
 class EveningPages {
+    private static final CueSettings SETTINGS = new CueSettings(Catalogue.all());
+
     private final Shows shows;
     private final Sheets sheets;
+    private final Journal journal;
 
-    EveningPages(Shows shows, Sheets sheets) {
+    EveningPages(Shows shows, Sheets sheets, Journal journal) {
+        this.journal = journal;
         this.shows = shows;
         this.sheets = sheets;
     }
@@ -89,6 +97,14 @@ class EveningPages {
     ResponseEntity<List<Sections.Section>> sections(@PathVariable String id) {
         Shows.LookRow look = shows.look(id).orElseThrow(() -> new Refused("That look is not there any more."));
         return ResponseEntity.ok(Sections.of(sheets.of(look.showId()).sheet(), id));
+    }
+
+    /** Settings of a look that a cue may set. */
+    @GetMapping("/looks/{id}/settings.json")
+    ResponseEntity<List<CueSettings.Entry>> settings(@PathVariable String id) {
+        Shows.LookRow look = shows.look(id).orElseThrow(() -> new Refused("That look is not there any more."));
+        OpenLook open = journal.opened(id);
+        return ResponseEntity.ok(SETTINGS.of(open == null ? shows.document(look.id()) : open.look()));
     }
 
     private Shows.ShowRow show(String id) {
