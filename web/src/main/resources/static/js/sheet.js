@@ -184,7 +184,7 @@ Alpine.data('sheet', () => ({
   // What is shown
 
   /** All fields as the sheet has them. */
-  again() { this.sheet = { ...this.sheet, cues: this.sheet.cues.map((c) => ({ ...c })) }; },
+  again() { this.sheet = { ...this.sheet, cues: this.sheet.cues.map((c) => structuredClone(Alpine.raw(c))) }; },
   /** @param {Cue} c @param {number} i */
   rowClass(c, i) { return [c.skipped ? 'skipped' : '', c.id === this.now ? 'is' : '', this.dropAt === i ? 'drop' : ''].join(' '); },
   /** @param {Cue} c */
