@@ -100,7 +100,9 @@ public record RunSheet(
             }
             case SheetEdit.Put put -> {
                 there(put.cue().id());
-                yield mapped(cue -> cue.id().equals(put.cue().id()) ? put.cue() : cue);
+                yield mapped(cue -> !cue.id().equals(put.cue().id())
+                        ? cue
+                        : put.was() == null ? put.cue() : Merged.of(cue, put.was(), put.cue()));
             }
             case SheetEdit.Move move -> {
                 List<Cue> all = new ArrayList<>(cues);

@@ -15,11 +15,19 @@ public sealed interface SheetEdit {
         }
     }
 
-    /** A cue as it is to be from now on. */
+    /**
+     * A cue as it is to be from now on.
+     *
+     * @param was as whoever changed it saw it: what others have changed since stays; null takes the cue as it is
+     */
     @JsonTypeName("put")
-    record Put(Cue cue) implements SheetEdit {
+    record Put(Cue cue, Cue was) implements SheetEdit {
         public Put {
             there(cue);
+        }
+
+        public Put(Cue cue) {
+            this(cue, null);
         }
     }
 

@@ -32,6 +32,30 @@ class RunSheetTest {
             List.of(new CueSetting("s4", "amount", 0.25)));
 
     @Test
+    void twoHandsThatChangeOneCueWithoutSeeingEachOtherBothKeepWhatTheyDid() {
+        RunSheet sheet = new RunSheet(List.of(FULL), "", 1, 3, false, null, null);
+        Cue named = SheetJson.read(SheetJson.write(sheet).replace("Down the race", "The race"))
+                .cues()
+                .getFirst();
+        Cue slower = FULL.by(new Transition(Transition.Way.ALONG, new Span(4, Span.Unit.BARS), null, "marsh", 0.3, ""));
+        Cue curved = FULL.by(new Transition(Transition.Way.ALONG, new Span(2, Span.Unit.BARS), null, "marsh", 0.7, ""));
+        RunSheet after = sheet.apply(new SheetEdit.Put(named, FULL))
+                .apply(new SheetEdit.Put(slower, FULL))
+                .apply(new SheetEdit.Put(curved, FULL));
+        Cue both = after.cues().getFirst();
+        assertThat(both.name()).isEqualTo("The race");
+        assertThat(both.change().over()).isEqualTo(new Span(4, Span.Unit.BARS));
+        assertThat(both.change().soft()).isEqualTo(0.7);
+        assertThat(both.settings()).isEqualTo(FULL.settings());
+        // Without what was seen it is taken as it is, as older pages send it.
+        assertThat(sheet.apply(SheetJson.readEdit("{\"edit\":\"put\",\"cue\":{\"id\":\"c7\",\"name\":\"Other\"}}"))
+                        .cues()
+                        .getFirst()
+                        .settings())
+                .isEmpty();
+    }
+
+    @Test
     void aSheetIsTheSameAfterItWasWrittenAndRead() {
         RunSheet sheet = new RunSheet(List.of(Cue.of("c1", "a"), FULL), "safe", 1, 3, false, null, null);
         assertThat(SheetJson.read(SheetJson.write(sheet))).isEqualTo(sheet);

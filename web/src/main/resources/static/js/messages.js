@@ -22,7 +22,7 @@
 /** @typedef {'at-once'|'beat'|'bar'} StartGrid */
 /** @typedef {{to: string, when: string}} CueWay */
 /** @typedef {{step: string, setting: string, value: number}} CueSetting */
-/** @typedef {{edit: 'put', cue: Cue}} SheetEditPut */
+/** @typedef {{edit: 'put', cue: Cue, was: Cue}} SheetEditPut */
 /** @typedef {{edit: 'move', cue: string, place: number}} SheetEditMove */
 /** @typedef {{edit: 'remove', cue: string}} SheetEditRemove */
 /** @typedef {{edit: 'set', safe: string, guard: number, bar: number, calm: boolean, booth: Booth}} SheetEditSet */

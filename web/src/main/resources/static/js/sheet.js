@@ -48,7 +48,7 @@ Alpine.data('sheet', () => ({
   draw() {
     drawTide(svg, {
       cues: this.sheet.cues, name: (cue) => this.called(cue), time: (cue) => this.times[cue.id] ?? '', now: '', next: this.next, part: 0,
-    }, (id) => this.show(id), (id, height, done) => { if (done) this.edit({ edit: 'put', cue: { ...this.there(id), height } }); });
+    }, (id) => this.show(id), (id, height, done) => { if (done) this.putCue({ ...this.there(id), height }); });
   },
   /** @param {string} id */
   show(id) {
@@ -68,6 +68,8 @@ Alpine.data('sheet', () => ({
     if (change.edit === 'put') this.sheet = { ...this.sheet, cues: this.sheet.cues.map((c) => (c.id === change.cue.id ? change.cue : c)) };
     live.send(/** @type {any} */ ({ do: 'sheet', change }));
   },
+  /** A cue as it is to be; what others change of it meanwhile is theirs. @param {Cue} cue */
+  putCue(cue) { this.edit({ edit: 'put', cue, was: this.there(cue.id) }); },
   undo() { live.send(/** @type {any} */ ({ do: 'sheet-back', again: false })); },
   redo() { live.send(/** @type {any} */ ({ do: 'sheet-back', again: true })); },
   /** @param {number} place */
@@ -92,7 +94,7 @@ Alpine.data('sheet', () => ({
     const value = to?.target ? to.target.value : to;
     const cue = { ...this.there(c.id), [key]: value };
     if (key === 'look') Object.assign(cue, { snapshot: '', settings: [] });
-    this.edit({ edit: 'put', cue });
+    this.putCue(cue);
   },
   /** @param {Cue} c @param {keyof Cue} key @param {any} event */
   putNumber(c, key, event) { this.number(event, 1, (value) => this.put(c, key, value)); },
