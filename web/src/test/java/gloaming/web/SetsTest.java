@@ -18,12 +18,23 @@ import gloaming.tape.SetFile;
 import gloaming.web.store.Sets;
 import gloaming.web.store.Sheets;
 import gloaming.web.store.Shows;
+import java.awt.image.BufferedImage;
+import java.io.ByteArrayInputStream;
 import java.io.IOException;
 import java.io.InputStream;
+import java.net.URI;
+import java.net.URLEncoder;
+import java.net.http.HttpClient;
+import java.net.http.HttpRequest;
+import java.net.http.HttpResponse;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.ArrayList;
 import java.util.List;
+import java.util.zip.ZipEntry;
+import java.util.zip.ZipInputStream;
+import javax.imageio.ImageIO;
 import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
@@ -136,6 +147,51 @@ class SetsTest {
             for (int i = 0; i < 320 * 3 * 20; i++) assertThat(shown.rgb()[i]).isZero();
         }
         shownAgain();
+        framesAreFetchedAtAnySize();
+    }
+
+    private static HttpResponse<byte[]> frames(String query) throws IOException {
+        String set = program.get(Sets.class).of(show).getFirst().name();
+        String path = "/sets/" + show + "/frames.zip?set=" + URLEncoder.encode(set, StandardCharsets.UTF_8) + query;
+        try (HttpClient client = HttpClient.newHttpClient()) {
+            return client.send(
+                    HttpRequest.newBuilder(URI.create(program.url(path))).build(),
+                    HttpResponse.BodyHandlers.ofByteArray());
+        } catch (InterruptedException e) {
+            throw new IllegalStateException(e);
+        }
+    }
+
+    /** As many as there are moments, each as the set gives it at that moment. */
+    private static void framesAreFetchedAtAnySize() throws IOException {
+        HttpResponse<byte[]> fetched = frames("&size=320x240&rate=4&from=1&to=0:03");
+        assertThat(fetched.statusCode()).isEqualTo(200);
+        List<BufferedImage> all = new ArrayList<>();
+        try (ZipInputStream zip = new ZipInputStream(new ByteArrayInputStream(fetched.body()))) {
+            for (ZipEntry entry; (entry = zip.getNextEntry()) != null; ) {
+                assertThat(entry.getName()).isEqualTo("frame-%06d.png".formatted(all.size()));
+                all.add(ImageIO.read(new ByteArrayInputStream(zip.readAllBytes())));
+            }
+        }
+        assertThat(all).hasSize(8);
+        try (Crew crew = new Crew(1)) {
+            SetReplay replay = replay(crew, 320, 240);
+            for (int i = 0; i < 8; i++) {
+                SetReplay.Shown shown = replay.at(1 + i / 4.0);
+                BufferedImage frame = all.get(i);
+                assertThat(List.of(frame.getWidth(), frame.getHeight())).containsExactly(320, 240);
+                int at = 3 * (320 * 120 + 160);
+                int expected =
+                        (shown.rgb()[at] & 255) << 16 | (shown.rgb()[at + 1] & 255) << 8 | shown.rgb()[at + 2] & 255;
+                assertThat(frame.getRGB(160, 120) & 0xffffff).as("frame " + i).isEqualTo(expected);
+            }
+        }
+        for (String wrong : List.of(
+                "&size=9x9", "&size=all", "&size=99999x99999", "&rate=0", "&rate=NaN", "&from=5&to=2", "&from=x")) {
+            HttpResponse<byte[]> refused = frames(wrong);
+            assertThat(refused.statusCode()).as(wrong).isBetween(300, 499);
+            assertThat(new String(refused.body(), StandardCharsets.UTF_8)).doesNotContain("Exception");
+        }
     }
 
     private void shownAgain() {

@@ -4,21 +4,10 @@ import gloaming.again.SetReplay;
 import gloaming.again.TapePlayer;
 import gloaming.flow.Crew;
 import gloaming.look.Refused;
-import gloaming.media.Decoder;
-import gloaming.media.Facts;
-import gloaming.media.Unreadable;
 import gloaming.play.Film;
-import gloaming.sound.Sound;
-import gloaming.tape.SetFile;
-import gloaming.web.store.Media;
-import gloaming.web.store.MediaStore;
 import gloaming.web.store.Sets;
 import jakarta.annotation.PreDestroy;
-import java.io.BufferedInputStream;
 import java.io.IOException;
-import java.io.InputStream;
-import java.nio.file.Files;
-import java.util.List;
 import java.util.concurrent.locks.LockSupport;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
@@ -59,11 +48,8 @@ public class SetStage {
         }
 
         void run() {
-            try (InputStream in = new BufferedInputStream(Files.newInputStream(sets.file(show, set)));
-                    Crew crew = new Crew(Math.clamp(Runtime.getRuntime().availableProcessors(), 1, 16))) {
-                List<SetFile.Piece> pieces = SetFile.read(in);
-                SetReplay replay = new SetReplay(
-                        pieces, crew, house.library(show), SetStage.this::sound, ref -> orders.of(show, ref), 0, 0);
+            try (Crew crew = new Crew(Math.clamp(Runtime.getRuntime().availableProcessors(), 1, 16))) {
+                SetReplay replay = replays.open(show, set, crew, 0, 0);
                 play(replay);
                 TapePlayer.Compared compared = replay.compared();
                 if (compared.others() > 0)
@@ -109,30 +95,17 @@ public class SetStage {
 
     private final Sets sets;
     private final House house;
-    private final Media media;
-    private final MediaStore store;
-    private final Decoder decoder;
-    private final Orders orders;
+    private final SetReplays replays;
     private final SetRecorder recorder;
     private volatile Showing showing;
     private volatile String trouble = "";
     private volatile long saysUntil;
 
-    SetStage(
-            Sets sets,
-            House house,
-            Media media,
-            MediaStore store,
-            Decoder decoder,
-            Orders orders,
-            SetRecorder recorder) {
-        this.recorder = recorder;
+    SetStage(Sets sets, House house, SetReplays replays, SetRecorder recorder) {
         this.sets = sets;
         this.house = house;
-        this.media = media;
-        this.store = store;
-        this.decoder = decoder;
-        this.orders = orders;
+        this.replays = replays;
+        this.recorder = recorder;
     }
 
     /** Shows a set from its first picture on; {@link Refused} where it is not there. */
@@ -176,23 +149,6 @@ public class SetStage {
         return now.at < 0
                 ? "a set as soon as it is ready"
                 : "the set of %s at %d:%02d".formatted(now.set, (int) now.at / 60, (int) now.at % 60);
-    }
-
-    private Sound sound(String name) {
-        if (name.equals(house.sounds().band().name())) return house.sounds().band();
-        Showing now = showing;
-        if (now == null) return Sound.SILENCE;
-        return media.of(now.show).stream()
-                .filter(row -> row.is(Facts.Kind.SOUND) && row.name().equals(name))
-                .findFirst()
-                .map(row -> {
-                    try {
-                        return (Sound) decoder.sound(store.path(row.hash()), row.name());
-                    } catch (Unreadable e) {
-                        return Sound.SILENCE;
-                    }
-                })
-                .orElse(Sound.SILENCE);
     }
 
     @PreDestroy

@@ -1,9 +1,12 @@
 package gloaming.web.page;
 
 import gloaming.look.Refused;
+import gloaming.web.live.SetFrames;
 import gloaming.web.live.SetStage;
 import gloaming.web.store.Sets;
 import gloaming.web.store.Shows;
+import jakarta.servlet.http.HttpServletResponse;
+import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.time.LocalDateTime;
 import java.time.format.DateTimeFormatter;
@@ -36,8 +39,10 @@ class SetPages {
     private final Shows shows;
     private final Sets sets;
     private final SetStage stage;
+    private final SetFrames frames;
 
-    SetPages(Shows shows, Sets sets, SetStage stage) {
+    SetPages(Shows shows, Sets sets, SetStage stage, SetFrames frames) {
+        this.frames = frames;
         this.shows = shows;
         this.sets = sets;
         this.stage = stage;
@@ -110,13 +115,40 @@ class SetPages {
         Shows.ShowRow show = show(id);
         return ResponseEntity.ok()
                 .contentType(MediaType.APPLICATION_OCTET_STREAM)
-                .header(
-                        HttpHeaders.CONTENT_DISPOSITION,
-                        ContentDisposition.attachment()
-                                .filename(show.name() + " " + set + ".set", StandardCharsets.UTF_8)
-                                .build()
-                                .toString())
+                .header(HttpHeaders.CONTENT_DISPOSITION, attachment(show.name() + " " + set + ".set"))
                 .body(new FileSystemResource(sets.file(id, set)));
+    }
+
+    /** The frames of a set as PNG files in a ZIP, made while they are fetched. */
+    @GetMapping("/sets/{id}/frames.zip")
+    void frames(
+            @PathVariable String id,
+            @RequestParam String set,
+            @RequestParam(defaultValue = "1920x1080") String size,
+            @RequestParam(defaultValue = "30") double rate,
+            @RequestParam(defaultValue = "") String from,
+            @RequestParam(defaultValue = "") String to,
+            HttpServletResponse response)
+            throws IOException {
+        Shows.ShowRow show = show(id);
+        if (!size.matches("\\d{1,5}x\\d{1,5}"))
+            throw new Refused("\"" + size + "\" is no size; write it as 1920x1080.");
+        String[] sides = size.split("x");
+        double begin = from.isBlank() ? 0 : seconds(from);
+        Double end = to.isBlank() ? null : (Double) seconds(to);
+        SetFrames.Wanted wanted = new SetFrames.Wanted(
+                show.id(), set, Integer.parseInt(sides[0]), Integer.parseInt(sides[1]), rate, begin, end);
+        frames.check(wanted);
+        response.setContentType("application/zip");
+        response.setHeader(HttpHeaders.CONTENT_DISPOSITION, attachment(show.name() + " " + set + ".zip"));
+        frames.write(wanted, response.getOutputStream());
+    }
+
+    private static String attachment(String name) {
+        return ContentDisposition.attachment()
+                .filename(name, StandardCharsets.UTF_8)
+                .build()
+                .toString();
     }
 
     private static String size(long bytes) {
