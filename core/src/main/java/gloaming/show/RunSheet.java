@@ -115,8 +115,11 @@ public record RunSheet(
                 all.remove(there(remove.cue()));
                 yield with(all).mapped(cue -> without(cue, remove.cue()));
             }
-            case SheetEdit.Set set ->
-                new RunSheet(cues, set.safe(), set.guard(), set.bar(), set.calm(), set.booth(), changes);
+            case SheetEdit.Set given -> {
+                SheetEdit.Set is = new SheetEdit.Set(safe, guard, bar, calm, booth);
+                SheetEdit.Set set = given.was() == null ? given : Merged.of(is, given.was(), given);
+                yield new RunSheet(cues, set.safe(), set.guard(), set.bar(), set.calm(), set.booth(), changes);
+            }
             case SheetEdit.PutChange put -> {
                 List<OwnChange> all = new ArrayList<>(changes);
                 int place = all.indexOf(change(put.change().id()));

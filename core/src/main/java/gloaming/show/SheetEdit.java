@@ -37,9 +37,17 @@ public sealed interface SheetEdit {
     @JsonTypeName("remove")
     record Remove(String cue) implements SheetEdit {}
 
-    /** What is said of the evening as a whole. */
+    /**
+     * What is said of the evening as a whole.
+     *
+     * @param was as whoever changed it saw it: what others have changed since stays; null takes it as it is
+     */
     @JsonTypeName("set")
-    record Set(String safe, double guard, int bar, boolean calm, Booth booth) implements SheetEdit {}
+    record Set(String safe, double guard, int bar, boolean calm, Booth booth, Set was) implements SheetEdit {
+        public Set(String safe, double guard, int bar, boolean calm, Booth booth) {
+            this(safe, guard, bar, calm, booth, null);
+        }
+    }
 
     /** A change of the artist's own, new or as it is to be from now on. */
     @JsonTypeName("put-change")

@@ -47,6 +47,13 @@ class RunSheetTest {
         assertThat(both.change().over()).isEqualTo(new Span(4, Span.Unit.BARS));
         assertThat(both.change().soft()).isEqualTo(0.7);
         assertThat(both.settings()).isEqualTo(FULL.settings());
+        RunSheet longer = sheet.apply(SheetJson.readEdit("""
+                {"edit": "set", "safe": "", "guard": 2, "bar": 3, "calm": false, "booth": null,
+                 "was": {"edit": "set", "safe": "", "guard": 1, "bar": 3, "calm": false, "booth": null}}"""));
+        SheetEdit.Set seen = new SheetEdit.Set("", 1, 3, false, Booth.PLAIN);
+        RunSheet calm = longer.apply(new SheetEdit.Set("", 1, 3, true, Booth.PLAIN, seen));
+        assertThat(calm.guard()).isEqualTo(2);
+        assertThat(calm.calm()).isTrue();
         // Without what was seen it is taken as it is, as older pages send it.
         assertThat(sheet.apply(SheetJson.readEdit("{\"edit\":\"put\",\"cue\":{\"id\":\"c7\",\"name\":\"Other\"}}"))
                         .cues()

@@ -25,7 +25,7 @@
 /** @typedef {{edit: 'put', cue: Cue, was: Cue}} SheetEditPut */
 /** @typedef {{edit: 'move', cue: string, place: number}} SheetEditMove */
 /** @typedef {{edit: 'remove', cue: string}} SheetEditRemove */
-/** @typedef {{edit: 'set', safe: string, guard: number, bar: number, calm: boolean, booth: Booth}} SheetEditSet */
+/** @typedef {{edit: 'set', safe: string, guard: number, bar: number, calm: boolean, booth: Booth, was: SheetEditSet}} SheetEditSet */
 /** @typedef {{format: BoothFormat, width: number, folder: string, countdown: number, flash: number, alpha: boolean, made: BoothMade}} Booth */
 /** @typedef {'png'|'jpeg'|'webp'} BoothFormat */
 /** @typedef {'played'|'full'|'twice'} BoothMade */

@@ -138,7 +138,8 @@ Alpine.data('sheet', () => ({
   /** @param {Partial<import('./messages.js').RunSheet>} what */
   whole(what) {
     const { safe, guard, bar, calm, booth } = this.sheet;
-    this.edit(/** @type {any} */ ({ edit: 'set', safe, guard, bar, calm, booth, ...what }));
+    const is = { edit: 'set', safe, guard, bar, calm, booth };
+    this.edit(/** @type {any} */ ({ ...is, ...what, was: is }));
   },
   /** @param {'safe' | 'guard' | 'bar' | 'calm'} key @param {any} event */
   set(key, event) {

@@ -67,12 +67,9 @@ class CueActs {
         if (cue.light() != null) house.programme().light().fade(cue.light(), seconds);
     }
 
-    /** Makes ready what a cue needs beside its look; takes up to some seconds. */
-    void prepare(RunSheet sheet, Cue cue) {
-        OwnChange own = cue.change().way() == Transition.Way.OWN
-                ? sheet.change(cue.change().own())
-                : null;
-        if (own != null) OwnMix.warm(own.code());
+    /** Makes a change of the artist's own ready; takes up to some seconds. */
+    void prepare(String text) {
+        OwnMix.warm(text);
     }
 
     /** How a cue comes by hand: as it would by itself, as far as the hand is; what would be a cut fades. */

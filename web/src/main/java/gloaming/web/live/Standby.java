@@ -1,6 +1,7 @@
 package gloaming.web.live;
 
 import gloaming.show.Cue;
+import gloaming.show.OwnChange;
 import gloaming.show.Run;
 import gloaming.show.RunSheet;
 import gloaming.show.Start;
@@ -25,6 +26,9 @@ final class Standby {
     private final Journal journal;
     private final CueActs acts;
     private List<String> readied = List.of();
+    /** The text of a change that was gone through last. */
+    private String prepared = "";
+
     private long next;
     private long nextTry;
 
@@ -49,6 +53,7 @@ final class Standby {
                 && coming.start().by() == Start.By.CONTROL
                 && !coming.start().control().isEmpty();
         house.expect(waits ? Set.of(coming.start().control()) : Set.of());
+        prepare(sheet, coming);
         List<String> looks = looks(sheet, run, coming);
         boolean all = looks.stream().allMatch(look -> house.player(look) != null);
         // One that is gone, or cannot be opened, is tried again now and then.
@@ -56,12 +61,21 @@ final class Standby {
         nextTry = now + TRY_NS;
         readied = looks;
         Thread.ofVirtual().name("ready").start(() -> ready(looks));
-        if (coming != null && coming.change().way() == Transition.Way.OWN)
-            Thread.ofPlatform()
-                    .name("prepare")
-                    .daemon()
-                    .priority(Thread.MIN_PRIORITY)
-                    .start(() -> acts.prepare(sheet, coming));
+    }
+
+    /** The text of the change by which the next cue comes, gone through in advance: once, and once more when it was edited. */
+    private void prepare(RunSheet sheet, Cue coming) {
+        boolean own = coming != null && coming.change().way() == Transition.Way.OWN;
+        OwnChange change = own ? sheet.change(coming.change().own()) : null;
+        String text = change == null ? "" : change.code();
+        if (text.equals(prepared)) return;
+        prepared = text;
+        if (text.isEmpty()) return;
+        Thread.ofPlatform()
+                .name("prepare")
+                .daemon()
+                .priority(Thread.MIN_PRIORITY)
+                .start(() -> acts.prepare(text));
     }
 
     private static List<String> looks(RunSheet sheet, Run run, Cue coming) {
