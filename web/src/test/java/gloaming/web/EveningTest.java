@@ -406,6 +406,20 @@ class EveningTest {
         socket.send(new DatagramPacket(packet, packet.length, InetAddress.getLoopbackAddress(), port));
     }
 
+    /** What is not ready yet when a hand begins is refused, and the hand moves on. */
+    private static void halfOver(SocketPage page) {
+        long[] said = {System.nanoTime() - 1_000_000_000};
+        Program.until("it is half over", () -> {
+            if (System.nanoTime() - said[0] > 500_000_000) {
+                page.say("{'do':'cross','to':0.5}");
+                said[0] = System.nanoTime();
+            }
+            return page.texts.stream()
+                    .anyMatch(m -> m.path("is").asString("").equals("evening")
+                            && m.path("crossed").asDouble() == 0.5);
+        });
+    }
+
     @Test
     void aHandBringsTheNextOverAndTakesItBackAndAFaderThatBroughtOneComesHomeFirst() {
         sheet(
@@ -418,8 +432,7 @@ class EveningTest {
             page.say("{'do':'go'}");
             output.until(p -> is(p, 1));
             ready(page, "c2");
-            page.say("{'do':'cross','to':0.5}");
-            page.hear("evening", e -> e.path("crossed").asDouble() == 0.5);
+            halfOver(page);
             output.until(p -> (p >> 8 & 255) > 90 && (p & 255) > 90);
             assertThat(program.get(House.class).onAir().id).isEqualTo(green);
             page.say("{'do':'cross','to':0}");
