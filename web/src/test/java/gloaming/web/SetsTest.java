@@ -150,12 +150,14 @@ class SetsTest {
         framesAreFetchedAtAnySize();
     }
 
-    private static HttpResponse<byte[]> frames(String query) throws IOException {
+    private static HttpResponse<byte[]> frames(String query, String... headers) throws IOException {
         String set = program.get(Sets.class).of(show).getFirst().name();
         String path = "/sets/" + show + "/frames.zip?set=" + URLEncoder.encode(set, StandardCharsets.UTF_8) + query;
         try (HttpClient client = HttpClient.newHttpClient()) {
             return client.send(
-                    HttpRequest.newBuilder(URI.create(program.url(path))).build(),
+                    HttpRequest.newBuilder(URI.create(program.url(path)))
+                            .headers(headers.length == 0 ? new String[] {"Accept", "*/*"} : headers)
+                            .build(),
                     HttpResponse.BodyHandlers.ofByteArray());
         } catch (InterruptedException e) {
             throw new IllegalStateException(e);
@@ -186,6 +188,9 @@ class SetsTest {
                 assertThat(frame.getRGB(160, 120) & 0xffffff).as("frame " + i).isEqualTo(expected);
             }
         }
+        assertThat(frames("&size=320x240&to=1", "Sec-Fetch-Site", "cross-site").statusCode())
+                .as("set going by a page of somebody else's")
+                .isNotEqualTo(200);
         for (String wrong : List.of(
                 "&size=9x9", "&size=all", "&size=99999x99999", "&rate=0", "&rate=NaN", "&from=5&to=2", "&from=x")) {
             HttpResponse<byte[]> refused = frames(wrong);

@@ -12,6 +12,7 @@ import java.time.LocalDateTime;
 import java.time.format.DateTimeFormatter;
 import java.util.List;
 import java.util.Locale;
+import java.util.Set;
 import org.springframework.core.io.FileSystemResource;
 import org.springframework.core.io.Resource;
 import org.springframework.http.ContentDisposition;
@@ -23,6 +24,7 @@ import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestHeader;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.servlet.mvc.support.RedirectAttributes;
 
@@ -30,6 +32,9 @@ import org.springframework.web.servlet.mvc.support.RedirectAttributes;
 @Controller
 class SetPages {
     private static final DateTimeFormatter NAMED = DateTimeFormatter.ofPattern("yyyy-MM-dd HH.mm.ss");
+    /** Where a fetch that means work may come from: this page, or no page at all. */
+    private static final Set<String> SITES = Set.of("same-origin", "none");
+
     private static final DateTimeFormatter SAID =
             DateTimeFormatter.ofPattern("EEEE d MMMM yyyy, HH:mm:ss", Locale.ENGLISH);
 
@@ -128,8 +133,11 @@ class SetPages {
             @RequestParam(defaultValue = "30") double rate,
             @RequestParam(defaultValue = "") String from,
             @RequestParam(defaultValue = "") String to,
+            @RequestHeader(name = "Sec-Fetch-Site", defaultValue = "none") String site,
             HttpServletResponse response)
             throws IOException {
+        // It is much work, and no page of somebody else's may set it going.
+        if (!SITES.contains(site)) throw new Refused("Frames are fetched from the page of sets.");
         Shows.ShowRow show = show(id);
         if (!size.matches("\\d{1,5}x\\d{1,5}"))
             throw new Refused("\"" + size + "\" is no size; write it as 1920x1080.");
