@@ -45,6 +45,9 @@ public final class BoundSetting {
         own = before.own;
         eased = before.eased;
         movedNanos = before.movedNanos;
+        System.arraycopy(before.written, 0, written, 0, REMEMBERED);
+        writes = before.writes;
+        returned = before.returned;
         return this;
     }
 

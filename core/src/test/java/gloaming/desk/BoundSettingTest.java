@@ -107,6 +107,20 @@ class BoundSettingTest {
     }
 
     @Test
+    void whatIsBeingWrittenIsKnownAlsoToTheHandsThatGoOnWithOtherBindings() {
+        BoundSetting one = grasp(binding("osc /1", Mode.VALUE, false));
+        inbox.arrive("osc /1", 0.7, 0);
+        frame(one);
+        one.writing(7);
+        inbox.arrive("osc /1", 0.9, 0);
+        frame(one);
+        BoundSetting both = grasp(binding("osc /1", Mode.VALUE, false), binding("osc /2", Mode.VALUE, false))
+                .after(one);
+        document = 7;
+        assertThat(frame(both)).isEqualTo(9);
+    }
+
+    @Test
     void pressesToggleTriggerAndHold() {
         BoundSetting toggle = grasp(binding("midi pad/1/note/36", Mode.TOGGLE, false));
         BoundSetting moment = grasp(binding("midi pad/1/note/36", Mode.MOMENTARY, false));

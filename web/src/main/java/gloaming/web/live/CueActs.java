@@ -99,8 +99,7 @@ class CueActs {
         synchronized (look) {
             Look called = snapshot.isEmpty() ? look.look() : snapshots.called(look.look(), snapshot);
             List<Edit> edits = new ArrayList<>();
-            // A snapshot that is gone, or as which all is already, is passed over: the cue goes on with the look as it
-            // is.
+            // One that is gone, or as which all is already, is passed over: the cue goes on with the look as it is.
             if (called != look.look()) edits.add(snapshots.call(look.look(), snapshot));
             Edit set = settings.edit(called, given);
             if (set != null) edits.add(set);
