@@ -98,30 +98,6 @@ public record Cue(
             throw new Refused("A cue sets " + SETTINGS + " settings at most; a snapshot has more.");
     }
 
-    /** One that sets no settings. */
-    public Cue(
-            String id,
-            String name,
-            String note,
-            int mark,
-            String look,
-            String snapshot,
-            boolean anew,
-            Double light,
-            Double tempo,
-            Hears sound,
-            Transition change,
-            Start start,
-            double length,
-            double height,
-            boolean skipped,
-            String then,
-            List<Way> ways) {
-        this(
-                id, name, note, mark, look, snapshot, anew, light, tempo, sound, change, start, length, height, skipped,
-                then, ways, List.of());
-    }
-
     /** A cue that brings a look, with all else as it is. */
     public static Cue of(String id, String look) {
         return new Cue(

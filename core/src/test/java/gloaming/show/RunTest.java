@@ -37,6 +37,7 @@ class RunTest {
                 0.5,
                 false,
                 "",
+                List.of(),
                 List.of());
     }
 
@@ -173,7 +174,8 @@ class RunTest {
     @Test
     void cuesAreSkippedLoopedAndChosenAndOneGoesBack() {
         Cue c = keys("c").cues().getFirst();
-        Cue skipped = new Cue("b", "", "", 0, "", "", false, null, null, null, null, null, 0, 0.5, true, "", List.of());
+        Cue skipped = new Cue(
+                "b", "", "", 0, "", "", false, null, null, null, null, null, 0, 0.5, true, "", List.of(), List.of());
         RunSheet sheet = sheet(cue("a", Start.KEY), skipped, c.withWays("a", List.of(new Cue.Way("b", "if it rains"))));
         Run run = Run.BEFORE.go(sheet, at(0)).run();
         run = run.go(sheet, at(1)).run();

@@ -25,6 +25,7 @@ class SectionsTest {
                 0.5,
                 skipped,
                 "",
+                List.of(),
                 List.of());
     }
 

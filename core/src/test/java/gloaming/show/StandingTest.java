@@ -26,6 +26,7 @@ class StandingTest {
                 0.5,
                 false,
                 "",
+                List.of(),
                 List.of());
     }
 

@@ -158,6 +158,7 @@ class EveningGoesOnTest {
                 0.5,
                 false,
                 "",
+                List.of(),
                 List.of());
     }
 

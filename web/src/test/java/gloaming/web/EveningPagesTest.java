@@ -273,7 +273,8 @@ class EveningPagesTest extends PageTest {
                     i % 10 / 10.0,
                     false,
                     "",
-                    List.of(new Cue.Way("c0", "when it rains"))));
+                    List.of(new Cue.Way("c0", "when it rains")),
+                    List.of()));
         }
         Sheets sheets = program.get(Sheets.class);
         sheets.put(show, RunSheet.of(cues, "", 0));

@@ -122,7 +122,9 @@ class EveningTest {
     }
 
     private static Cue cue(String id, String look, Transition change, Start start) {
-        return new Cue(id, "", "", 0, look, "", false, null, null, null, change, start, 0, 0.5, false, "", List.of());
+        return new Cue(
+                id, "", "", 0, look, "", false, null, null, null, change, start, 0, 0.5, false, "", List.of(),
+                List.of());
     }
 
     private static Transition over(Transition.Way way, double seconds) {
@@ -377,6 +379,7 @@ class EveningTest {
                 0.5,
                 false,
                 "",
+                List.of(),
                 List.of());
         sheet(first, cue("c2", blue, Transition.CUT, by(Start.By.SIGNAL, "stroke", 0, Start.Grid.AT_ONCE)));
         try (SocketPage page = page()) {
@@ -471,6 +474,7 @@ class EveningTest {
                 0.5,
                 false,
                 "",
+                List.of(),
                 List.of());
         Cue goesOn = new Cue(
                 "c2",
@@ -489,6 +493,7 @@ class EveningTest {
                 0.5,
                 false,
                 "",
+                List.of(),
                 List.of());
         sheet(begins, goesOn, cue("c3", blue, Transition.CUT, Start.KEY));
         try (SocketPage page = page()) {
@@ -788,6 +793,7 @@ class EveningTest {
                 0.5,
                 false,
                 "",
+                List.of(),
                 List.of());
         sheet(glides);
         try (SocketPage page = page();
