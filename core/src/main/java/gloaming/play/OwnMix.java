@@ -44,6 +44,9 @@ public final class OwnMix {
             return size() > SIZES;
         }
     };
+    /** The picture that was mixed last. */
+    private byte[] last = {};
+
     private int done;
     private int strikes;
     private int slow;
@@ -117,6 +120,8 @@ public final class OwnMix {
             mix.run(room.before(), room.next(), room.out(), part, crew);
             OutputFade.code(room.out(), out, width, height);
             if (done++ >= FIRST) held(System.nanoTime() - begun);
+            if (last.length != out.length) last = new byte[out.length];
+            System.arraycopy(out, 0, last, 0, out.length);
             return true;
         } catch (Crew.Overtime | Operation.TooLong e) {
             if (smaller < SMALLEST) smaller *= 2;
@@ -127,7 +132,10 @@ public final class OwnMix {
         } finally {
             crew.unlimited();
         }
-        return false;
+        // One picture of a fade among those of the change would be seen as a flicker: the one before stands for it.
+        if (strikes >= STRIKES || last.length != out.length) return false;
+        System.arraycopy(last, 0, out, 0, out.length);
+        return true;
     }
 
     private void held(long nanos) {
