@@ -70,6 +70,9 @@ export function heightAt(points, x) {
 /** What each drawing shows, so that it is drawn anew only when that is something else: a press would miss what is replaced. @type {WeakMap<Element, string>} */
 const shown = new WeakMap();
 
+/** What is to be drawn once the hand that holds a handle lets go of it: what is replaced under a hand drops its drag. @type {WeakMap<Element, () => void>} */
+const held = new WeakMap();
+
 /**
  * Draws it, or moves the mark of what is now on it.
  * @param {SVGSVGElement} svg @param {Tide} tide @param {(cue: string, part?: number) => void} pressed
@@ -87,9 +90,10 @@ export function drawTide(svg, tide, pressed, drawn) {
   const is = cues.findIndex((cue) => cue.id === tide.now);
   const here = is < 0 ? -1 : left[is] + each[is] * Math.min(1, tide.part);
   const what = JSON.stringify([width, height, tide.now, tide.next, cues.map((c) => [c.id, c.height, c.length, tide.name(c), tide.time(c)])]);
-  if (shown.get(svg) !== what) {
+  if (held.has(svg)) held.set(svg, () => drawTide(svg, tide, pressed, drawn));
+  else if (shown.get(svg) !== what) {
     shown.set(svg, what);
-    const held = /** @type {any} */ (document.activeElement)?.dataset?.cue;
+    const focused = /** @type {any} */ (document.activeElement)?.dataset?.cue;
     svg.replaceChildren();
     svg.setAttribute('viewBox', `0 0 ${width} ${height}`);
     if (!cues.length) return;
@@ -97,7 +101,7 @@ export function drawTide(svg, tide, pressed, drawn) {
     cues.forEach((cue, i) => section(svg, tide, i, left[i], each[i], floor, pressed));
     times(svg, tide, left, height, here);
     if (drawn) cues.forEach((cue, i) => svg.append(handle(cue, points[i], floor, tide.name(cue), drawn)));
-    if (held) /** @type {any} */ (svg.querySelector(`.handle[data-cue="${held}"]`))?.focus();
+    if (focused) /** @type {any} */ (svg.querySelector(`.handle[data-cue="${focused}"]`))?.focus();
   }
   if (cues.length) mark(svg, points, here, width, height);
 }
@@ -183,23 +187,33 @@ function handle(cue, at, floor, name, drawn) {
     class: 'handle', cx: at[0], cy: at[1], r: 6, tabindex: 0, role: 'slider', 'aria-label': `How much happens in ${name}`,
     'aria-valuemin': 0, 'aria-valuemax': 100, 'aria-valuenow': percent, 'data-cue': cue.id,
   });
+  let { height } = cue;
   made.addEventListener('pointerdown', (/** @type {any} */ event) => {
+    const svg = /** @type {SVGElement} */ (made.ownerSVGElement);
     made.setPointerCapture(event.pointerId);
-    let height = cue.height;
+    held.set(svg, () => {});
     const move = (/** @type {any} */ e) => {
-      const box = /** @type {SVGElement} */ (made.ownerSVGElement).getBoundingClientRect();
-      height = Math.min(1, Math.max(0, (floor - (e.clientY - box.top)) / (floor - ABOVE)));
+      height = Math.min(1, Math.max(0, (floor - (e.clientY - svg.getBoundingClientRect().top)) / (floor - ABOVE)));
       made.setAttribute('cy', String(floor - height * (floor - ABOVE)));
       drawn(cue.id, height, false);
     };
     made.addEventListener('pointermove', move);
-    made.addEventListener('pointerup', () => { made.removeEventListener('pointermove', move); drawn(cue.id, height, true); }, { once: true });
+    // Also where the hand is taken from it: nothing may wait for a hand that is gone.
+    made.addEventListener('lostpointercapture', () => {
+      made.removeEventListener('pointermove', move);
+      const waits = held.get(svg);
+      held.delete(svg);
+      if (height !== cue.height) drawn(cue.id, height, true);
+      waits?.();
+    }, { once: true });
   });
   made.addEventListener('keydown', (/** @type {any} */ event) => {
     const by = event.key === 'ArrowUp' ? 0.05 : event.key === 'ArrowDown' ? -0.05 : 0;
     if (!by || event.altKey) return;
     event.preventDefault();
-    drawn(cue.id, Math.min(1, Math.max(0, cue.height + by)), true);
+    // From where the keys brought it: one that is held down is faster than the answer.
+    height = Math.min(1, Math.max(0, height + by));
+    drawn(cue.id, height, true);
   });
   return made;
 }

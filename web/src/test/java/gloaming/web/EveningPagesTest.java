@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import gloaming.show.Cue;
 import gloaming.show.RunSheet;
+import gloaming.show.SheetEdit;
 import gloaming.show.Start;
 import gloaming.show.Transition;
 import gloaming.web.live.House;
@@ -35,6 +36,10 @@ class EveningPagesTest extends PageTest {
 
     private static Cue cue(int place) {
         return sheet().cues().get(place);
+    }
+
+    private static long drawnHeight() {
+        return Long.parseLong(find(".tide .handle[data-cue=c4]").getAttribute("aria-valuenow"));
     }
 
     private static WebElement find(String css) {
@@ -135,9 +140,25 @@ class EveningPagesTest extends PageTest {
         double before = cue(3).height();
         find(".tide .handle[data-cue=c4]").sendKeys(Keys.ARROW_UP);
         until("higher", () -> cue(3).height() > before);
-        WebElement handle = find(".tide .handle[data-cue=c4]");
-        new Actions(browser).dragAndDropBy(handle, 0, 40).perform();
+        until("as it is drawn", () -> drawnHeight() == Math.round(cue(3).height() * 100));
+        // What somebody else says in the middle of it takes nothing out of the hand, and comes after it.
+        new Actions(browser)
+                .clickAndHold(find(".tide .handle[data-cue=c4]"))
+                .moveByOffset(0, 20)
+                .perform();
+        Sheets sheets = program.get(Sheets.class);
+        String last = sheet().cues().getLast().id();
+        int place = sheet().place(last);
+        sheets.edit(show(), new SheetEdit.Move(last, place - 1));
+        until(
+                "the page has heard of it",
+                () -> last.equals(browser.findElements(By.cssSelector(".cue"))
+                        .get(place - 1)
+                        .getAttribute("data-cue")));
+        new Actions(browser).moveByOffset(0, 20).release().perform();
         until("lower", () -> cue(3).height() < before);
+        until("as it is drawn", () -> drawnHeight() == Math.round(cue(3).height() * 100));
+        sheets.edit(show(), new SheetEdit.Move(last, place));
         List<WebElement> grips = browser.findElements(By.cssSelector(".cue .grip .mono"));
         new Actions(browser)
                 .clickAndHold(grips.get(1))

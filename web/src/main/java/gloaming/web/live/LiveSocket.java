@@ -74,6 +74,7 @@ class LiveSocket extends AbstractWebSocketHandler {
         this.evenings = evenings;
         guests.onLeft(gone ->
                 viewers.values().stream().filter(v -> gone.equals(v.guest)).forEach(Viewer::close));
+        sheets.onChanged(show -> courier.tellSheet(show, sheets::sheet));
         journal.onSaved(look -> courier.tell(look, viewer -> messages.saved(look, viewer.page)));
     }
 
@@ -194,7 +195,6 @@ class LiveSocket extends AbstractWebSocketHandler {
     private void changeSheet(Viewer viewer, FromPage.SheetChange change) {
         try {
             sheets.change(viewer, change);
-            courier.tellSheet(viewer.evening, sheets::sheet);
         } catch (Refused e) {
             viewer.tell(new ToPage.Refused(e.getMessage(), change.n()));
             viewer.tell(sheets.sheet(viewer));

@@ -19,6 +19,7 @@ import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.function.Consumer;
 import org.springframework.stereotype.Component;
 
 /** The run sheets that pages prepare: their changes, which are on the disk before they are told to anybody, and what cues may name. */
@@ -50,6 +51,20 @@ class SheetRoom {
     synchronized void change(Viewer viewer, FromPage.SheetChange change) {
         if (change.n() > 0 && change.n() <= done.getOrDefault(viewer.page, 0L)) return;
         if (shows.show(viewer.evening).isEmpty()) throw new Refused("That show is not there any more.");
+        Long before = done.get(viewer.page);
+        boolean made = false;
+        // Known before it is made: whoever is told of the change is told of this number with it.
+        done.put(viewer.page, change.n());
+        try {
+            make(viewer, change);
+            made = true;
+        } finally {
+            if (!made && before == null) done.remove(viewer.page);
+            else if (!made) done.put(viewer.page, before);
+        }
+    }
+
+    private void make(Viewer viewer, FromPage.SheetChange change) {
         switch (change) {
             case FromPage.Sheet m -> {
                 if (m.change() == null) throw new Refused("That is no change of a run sheet.");
@@ -60,7 +75,11 @@ class SheetRoom {
                 else sheets.undo(viewer.evening);
             }
         }
-        done.put(viewer.page, change.n());
+    }
+
+    /** Who is told, by the show's id, that a sheet is another now, by a page or by a file that was brought in. */
+    void onChanged(Consumer<String> told) {
+        sheets.onChanged(told);
     }
 
     /** The sheet as a page is told it. */

@@ -8,6 +8,8 @@ import gloaming.show.RunSheet;
 import gloaming.show.SheetEdit;
 import gloaming.show.SheetJson;
 import java.time.LocalDateTime;
+import java.util.List;
+import java.util.concurrent.CopyOnWriteArrayList;
 import java.util.function.Consumer;
 import org.jooq.DSLContext;
 import org.springframework.stereotype.Repository;
@@ -22,7 +24,7 @@ public class Sheets {
     private static final int KEPT = 200;
 
     private final DSLContext db;
-    private volatile Consumer<String> changed = show -> {};
+    private final List<Consumer<String>> changed = new CopyOnWriteArrayList<>();
 
     Sheets(DSLContext db) {
         this.db = db;
@@ -39,7 +41,7 @@ public class Sheets {
 
     /** Who is told of each change, by the show's id, once it is on the disk. */
     public void onChanged(Consumer<String> told) {
-        changed = told;
+        changed.add(told);
     }
 
     private record Head(long n, long version) {}
@@ -126,7 +128,7 @@ public class Sheets {
         TransactionSynchronizationManager.registerSynchronization(new TransactionSynchronization() {
             @Override
             public void afterCommit() {
-                changed.accept(show);
+                changed.forEach(told -> told.accept(show));
             }
         });
         return kept(show, head);
