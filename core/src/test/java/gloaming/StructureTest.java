@@ -11,7 +11,7 @@ import org.junit.jupiter.api.Test;
 
 /** The arrows point inward. */
 class StructureTest {
-    private final JavaClasses core = new ClassFileImporter()
+    private static final JavaClasses CORE = new ClassFileImporter()
             .withImportOption(new ImportOption.DoNotIncludeTests())
             .importPackages("gloaming");
 
@@ -30,12 +30,12 @@ class StructureTest {
                         "java.nio.file..",
                         "org.jooq..",
                         "org.bytedeco..")
-                .check(core);
+                .check(CORE);
     }
 
     @Test
     void packagesDependOnOneAnotherInOneDirectionOnly() {
-        slices().matching("gloaming.(*)..").should().beFreeOfCycles().check(core);
+        slices().matching("gloaming.(*)..").should().beFreeOfCycles().check(CORE);
     }
 
     @Test
@@ -51,13 +51,13 @@ class StructureTest {
                         "gloaming.picture..",
                         "gloaming.points..",
                         "gloaming.signal..")
-                .check(core);
+                .check(CORE);
     }
 
     @Test
     void theRoomsOfPicturesAndPointsDependOnOneAnotherInOneDirectionOnly() {
-        slices().matching("gloaming.picture.(*)").should().beFreeOfCycles().check(core);
-        slices().matching("gloaming.points.(*)").should().beFreeOfCycles().check(core);
+        slices().matching("gloaming.picture.(*)").should().beFreeOfCycles().check(CORE);
+        slices().matching("gloaming.points.(*)").should().beFreeOfCycles().check(CORE);
     }
 
     @Test
@@ -67,7 +67,7 @@ class StructureTest {
                 .resideInAnyPackage("gloaming.picture", "gloaming.points")
                 .should()
                 .beAnnotatedWith(StepInfo.class)
-                .check(core);
+                .check(CORE);
     }
 
     @Test
@@ -78,6 +78,6 @@ class StructureTest {
                 .should()
                 .dependOnClassesThat()
                 .areAnnotatedWith(StepInfo.class)
-                .check(core);
+                .check(CORE);
     }
 }

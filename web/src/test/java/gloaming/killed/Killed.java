@@ -110,7 +110,9 @@ final class Killed {
             }
         });
         String made = null;
-        for (int i = 0; ; i++) {
+        // Killed, or ended of itself after so many where that is said.
+        int most = args.length > 2 ? Integer.parseInt(args[2]) : Integer.MAX_VALUE;
+        for (int i = 0; i < most; i++) {
             String name = "show-" + args[1] + "-" + i;
             if (i % 4 == 0 && shows.shows().size() > MOST) {
                 say("forget");
@@ -130,5 +132,6 @@ final class Killed {
             say("did " + i % 4 + " " + name);
             Thread.sleep(random.nextInt(60));
         }
+        System.exit(0);
     }
 }

@@ -23,6 +23,7 @@ final class Browser {
                 "--headless=new",
                 "--no-sandbox",
                 "--disable-gpu",
+                "--disable-software-rasterizer",
                 "--disable-quic",
                 "--no-first-run",
                 "--disable-background-networking",

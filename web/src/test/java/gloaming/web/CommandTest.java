@@ -7,7 +7,6 @@ import gloaming.web.command.DemoShow;
 import gloaming.web.command.Gloaming;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.util.ArrayList;
 import java.util.List;
 import java.util.concurrent.TimeUnit;
 import org.junit.jupiter.api.Test;
@@ -29,19 +28,9 @@ class CommandTest {
     }
 
     static Ended run(Path folder, String... arguments) throws Exception {
-        List<String> command = new ArrayList<>(List.of(
-                Path.of(System.getProperty("java.home"), "bin", "java").toString(),
-                "--add-modules",
-                "jdk.incubator.vector",
-                "--enable-native-access=ALL-UNNAMED",
-                "-Djava.awt.headless=true",
-                "-cp",
-                System.getProperty("java.class.path"),
-                Gloaming.class.getName()));
-        command.addAll(List.of(arguments));
         Path out = folder.resolve("out.txt");
         Path err = folder.resolve("err.txt");
-        Process process = new ProcessBuilder(command)
+        Process process = Child.brief(Gloaming.class, arguments)
                 .redirectOutput(out.toFile())
                 .redirectError(err.toFile())
                 .start();

@@ -48,21 +48,7 @@ class EveningGoesOnTest {
         final int port;
 
         Running(Path data) throws Exception {
-            process = new ProcessBuilder(
-                            Path.of(System.getProperty("java.home"), "bin", "java")
-                                    .toString(),
-                            "-Xmx1g",
-                            "--add-modules",
-                            "jdk.incubator.vector",
-                            "--enable-native-access=ALL-UNNAMED",
-                            "-cp",
-                            System.getProperty("java.class.path"),
-                            Gloaming.class.getName(),
-                            "start",
-                            "--port",
-                            "0",
-                            "--data",
-                            data.toString())
+            process = Child.brief(Gloaming.class, "start", "--port", "0", "--data", data.toString())
                     .redirectErrorStream(true)
                     .start();
             port = Integer.parseInt(read(process));

@@ -2,63 +2,60 @@ package gloaming.web;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import gloaming.web.command.Gloaming;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.List;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
-import org.junit.jupiter.params.ParameterizedTest;
-import org.junit.jupiter.params.provider.ValueSource;
 
 class RenderTest {
+    private static final List<String> LOOKS = List.of("lantern-moths", "mill-race", "reed-bed", "brass-bell");
+
     @TempDir
     Path out;
 
-    private static int render(Path look, Path out, String... more) throws Exception {
-        String[] start = {
-            Path.of(System.getProperty("java.home"), "bin", "java").toString(),
-            "--add-modules",
-            "jdk.incubator.vector",
-            "--enable-native-access=ALL-UNNAMED",
-            "-cp",
-            System.getProperty("java.class.path"),
-            "gloaming.web.command.Gloaming",
-            "render",
-            look.toString(),
-            "--out",
-            out.toString()
-        };
-        String[] all = java.util.stream.Stream.concat(
-                        java.util.stream.Stream.of(start), java.util.stream.Stream.of(more))
-                .toArray(String[]::new);
-        Files.createDirectories(out);
-        return new ProcessBuilder(all)
-                .redirectErrorStream(true)
-                .redirectOutput(out.resolve("said.txt").toFile())
-                .start()
-                .waitFor();
+    /** Renders several looks one after the other, each as the command would: most of a run is its start. */
+    static final class All {
+        public static void main(String[] args) throws Exception {
+            for (String name : LOOKS) {
+                String look = Path.of("src/main/resources/demo", name + ".json").toString();
+                String to = Path.of(args[0], name).toString();
+                Gloaming.main(new String[] {
+                    "render", look, "--out", to, "--frames", "6:8", "--size", "256x144", "--threads", args[1]
+                });
+            }
+        }
     }
 
-    @ParameterizedTest
-    @ValueSource(strings = {"lantern-moths", "mill-race", "reed-bed", "brass-bell"})
-    void twoRunsAreTheSameToTheByteAndSoWithOneThreadOrTwo(String name) throws Exception {
-        Path look = Path.of("src/main/resources/demo", name + ".json");
-        assertThat(render(look, out.resolve("a"), "--frames", "6:8", "--size", "256x144", "--threads", "1"))
-                .isZero();
-        assertThat(render(look, out.resolve("b"), "--frames", "6:8", "--size", "256x144", "--threads", "2"))
-                .isZero();
-        for (int i = 6; i < 8; i++) {
-            String file = "frame-%06d.png".formatted(i);
-            assertThat(Files.mismatch(
-                            out.resolve("a").resolve(file), out.resolve("b").resolve(file)))
-                    .isEqualTo(-1);
+    @Test
+    void twoRunsAreTheSameToTheByteAndSoWithOneThreadOrTwo() throws Exception {
+        for (String threads : List.of("1", "2"))
+            assertThat(Child.playing(All.class, out.resolve(threads).toString(), threads)
+                            .inheritIO()
+                            .start()
+                            .waitFor())
+                    .isZero();
+        for (String look : LOOKS) {
+            Path one = out.resolve("1").resolve(look);
+            for (int i = 6; i < 8; i++) {
+                String file = "frame-%06d.png".formatted(i);
+                assertThat(Files.mismatch(
+                                one.resolve(file),
+                                out.resolve("2").resolve(look).resolve(file)))
+                        .as("%s of %s", file, look)
+                        .isEqualTo(-1);
+            }
+            assertThat(one.resolve("frame-000005.png")).doesNotExist();
         }
-        assertThat(Files.exists(out.resolve("a/frame-000005.png"))).isFalse();
     }
 
     @Test
     void aBadFileIsRefusedInOneSentenceAndExitsWithOne() throws Exception {
         Path bad = Files.writeString(out.resolve("bad.json"), "{\"format\":\"gloaming-look\",\"version\":9}");
-        assertThat(render(bad, out.resolve("c"), "--frames", "0:1")).isEqualTo(1);
-        assertThat(Files.readAllLines(out.resolve("c/said.txt")).getLast()).contains("newer Gloaming");
+        CommandTest.Ended ended = CommandTest.run(
+                out, "render", bad.toString(), "--out", out.resolve("c").toString(), "--frames", "0:1");
+        assertThat(ended.code()).isEqualTo(1);
+        assertThat(ended.err().lines().toList().getLast()).contains("newer Gloaming");
     }
 }

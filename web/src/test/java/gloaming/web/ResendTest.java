@@ -39,17 +39,7 @@ class ResendTest {
     }
 
     private Alive run(int port, String look) throws Exception {
-        Process process = new ProcessBuilder(
-                        Path.of(System.getProperty("java.home"), "bin", "java").toString(),
-                        "--add-modules",
-                        "jdk.incubator.vector",
-                        "--enable-native-access=ALL-UNNAMED",
-                        "-cp",
-                        System.getProperty("java.class.path"),
-                        Running.class.getName(),
-                        String.valueOf(port),
-                        data.toString(),
-                        look)
+        Process process = Child.brief(Running.class, String.valueOf(port), data.toString(), look)
                 .redirectError(ProcessBuilder.Redirect.INHERIT)
                 .start();
         BufferedReader out = new BufferedReader(new InputStreamReader(process.getInputStream()));

@@ -8,7 +8,7 @@ import com.tngtech.archunit.core.importer.ImportOption;
 import org.junit.jupiter.api.Test;
 
 class WebStructureTest {
-    private final JavaClasses web = new ClassFileImporter()
+    private static final JavaClasses WEB = new ClassFileImporter()
             .withImportOption(new ImportOption.DoNotIncludeTests())
             .importPackages("gloaming.web");
 
@@ -20,7 +20,7 @@ class WebStructureTest {
                 .should()
                 .dependOnClassesThat()
                 .resideInAnyPackage("org.jooq..", "java.sql..", "gloaming.web.tables..")
-                .check(web);
+                .check(WEB);
     }
 
     @Test
@@ -31,6 +31,6 @@ class WebStructureTest {
                 .should()
                 .dependOnClassesThat()
                 .resideInAnyPackage("gloaming.web.live", "gloaming.web.page", "gloaming.web.command")
-                .check(web);
+                .check(WEB);
     }
 }
