@@ -3,12 +3,12 @@ package gloaming.play;
 import gloaming.desk.BoundControl;
 import gloaming.desk.Outbox;
 import gloaming.flow.Crew;
-import gloaming.flow.Noted;
 import gloaming.flow.Picture;
 import gloaming.look.Look;
 import gloaming.picture.kernel.Exit;
-import gloaming.sound.Band;
 import gloaming.sound.Sound;
+import java.lang.management.ManagementFactory;
+import java.lang.management.ThreadMXBean;
 import java.util.List;
 import java.util.concurrent.locks.LockSupport;
 
@@ -29,6 +29,11 @@ final class FrameLoop {
     private static final int TOGETHER = Math.clamp(Integer.getInteger("gloaming.together", 1), 1, 4);
     /** And the largest size that is chosen by itself there, as a place among the sizes. */
     private static final int LARGEST = Math.clamp(Integer.getInteger("gloaming.largest", 0), 0, BENCH_SIZE);
+
+    /** The part of a frame that several threads share, as it is of most looks. */
+    private static final double SHARED = 0.65;
+
+    private static final ThreadMXBean THREADS = ManagementFactory.getThreadMXBean();
 
     /** The parts of its time that a bench works, at least and at most. */
     private static final double LEAST_SHARE = 0.2;
@@ -70,6 +75,9 @@ final class FrameLoop {
     private volatile Throwable failure;
 
     private Look playing;
+    /** What is asked of the frame that is being made. */
+    private Request asked;
+
     /** The glide that was taken up last. */
     private Glide glided;
 
@@ -80,16 +88,19 @@ final class FrameLoop {
     private int rewound;
     private long frame;
     private double frameMs;
-    /** Milliseconds of a frame in which pictures leave, averaged, and nanoseconds of this one. */
-    private double exitMs;
+    /** Milliseconds that one thread works at a frame at a bench that somebody sees, averaged, or 0 before the first. */
+    private double aloneMs;
 
+    /** Whether the last frame at a bench was as large as it would be on air. */
+    private boolean whole;
+
+    /** Nanoseconds of this frame in which pictures leave. */
     private long left;
-    private double fps;
-    private double blackFor;
+
     /** Whether the frame that is being made is for an audience. */
     private boolean airs;
 
-    private float mixLight;
+    private final FrameReport report;
     private final FrameTape tape;
 
     /** A loop that goes on at frame {@code frame}. */
@@ -104,6 +115,7 @@ final class FrameLoop {
         rewound = live.request().rewinds();
         placed = frame == 0 ? null : live.request().placing();
         eyes = new PreviewTap(live, this, player);
+        report = new FrameReport(live, player, eyes);
         keeper.largest(LARGEST);
         thread = Thread.ofPlatform()
                 .name("player")
@@ -273,7 +285,20 @@ final class FrameLoop {
         thread.setPriority(onAir ? Thread.MAX_PRIORITY : Thread.MIN_PRIORITY + 1);
         keeper.largest(onAir ? LARGEST : BENCH_SIZE);
         Look look = live.request().look();
-        if (onAir && look != null && frameMs > 0) keeper.begin(frameMs * look.rate() / 1000);
+        if (onAir && look != null && aloneMs > 0) {
+            double part = aloneMs * (1 - SHARED + SHARED / crew.threads()) * look.rate() / 1000;
+            if (whole) keeper.whole(part);
+            else keeper.begin(part);
+        }
+        whole = false;
+        aloneMs = 0;
+    }
+
+    /** Whether it comes next, and somebody wants its picture as it will be then. */
+    private boolean nears(Request now) {
+        if (now.onAir()) return false;
+        for (PictureOutput outlet : live.subscriptions.outlets) if (outlet.ahead) return true;
+        return false;
     }
 
     /** The part of its time that a bench may work: what the player on air leaves. */
@@ -299,6 +324,8 @@ final class FrameLoop {
 
     private void frame(Request now, long steps) {
         long started = System.nanoTime();
+        long worked = now.onAir() ? 0 : THREADS.getCurrentThreadCpuTime();
+        asked = now;
         Look look = now.look();
         tape.takeUp();
         take(now);
@@ -306,7 +333,9 @@ final class FrameLoop {
         double step = steps / look.rate();
         double dt = now.paused() ? 0 : step;
         double sitting = live.sitting();
-        double scale = sitting > 0 ? sitting : now.scale() > 0 ? now.scale() : keeper.scale();
+        whole = nears(now);
+        double size = whole ? ScaleKeeper.SIZES[LARGEST] : keeper.scale();
+        double scale = sitting > 0 ? sitting : now.scale() > 0 ? now.scale() : size;
         int width = Math.max(1, (int) Math.round(look.width() * scale));
         int height = Math.max(1, (int) Math.round(look.height() * scale));
         Pace pace = live.pace;
@@ -324,20 +353,24 @@ final class FrameLoop {
         boolean seen = eyes.sees();
         if (seen) {
             if (player.complete()) live.pictures++;
-            glance(mix, step);
+            report.glance(mix, step);
             leave(null, mix);
             tape.print(begun, mix);
         }
         double ms = (System.nanoTime() - started) / 1e6;
-        exitMs += (left / 1e6 - exitMs) * 0.1;
+        report.took(left, step);
         left = 0;
         live.frameTimes.note(ms);
         frameMs = frameMs == 0 ? ms : frameMs + (ms - frameMs) * 0.1;
-        fps = fps == 0 ? 1 / step : fps + (1 / step - fps) * 0.1;
         double budget = budget(now);
         outward = tells(player.plan());
-        if (now.scale() == 0 && sitting == 0 && seen) keeper.saw(ms, budget, step);
-        write(now, mix, scale, budget);
+        if (!now.onAir() && seen) {
+            double alone = (THREADS.getCurrentThreadCpuTime() - worked) / 1e6;
+            // Down at once: what was long while the machine's code was cold says nothing.
+            aloneMs = aloneMs == 0 ? alone : Math.min(alone, aloneMs + (alone - aloneMs) * 0.1);
+        }
+        if (now.scale() == 0 && sitting == 0 && seen && !whole) keeper.saw(ms, budget, step);
+        report.write(now, frame, mix, frameMs, scale, budget);
         if (live.ears.wanted()) {
             live.ears.fill(player.hearing());
             eyes.made = true;
@@ -478,19 +511,6 @@ final class FrameLoop {
         live.pace.sound = leads;
     }
 
-    /** Samples the whole picture for black. */
-    private void glance(Picture mix, double step) {
-        float most = 0;
-        for (int y = mix.height / 16; y < mix.height; y += Math.max(1, mix.height / 40)) {
-            for (int x = mix.width / 32; x < mix.width; x += Math.max(1, mix.width / 64)) {
-                int i = y * mix.width + x;
-                most = Math.max(most, Math.max(mix.r()[i], Math.max(mix.g()[i], mix.b()[i])));
-            }
-        }
-        mixLight = most;
-        blackFor = most < 0.004f ? blackFor + step : 0;
-    }
-
     /** Hands a picture to the outlets that show it, and looks at the pixel that is asked for. */
     void leave(String subject, Picture picture) {
         long started = System.nanoTime();
@@ -501,6 +521,7 @@ final class FrameLoop {
             int height = Math.max(1, Math.round((float) picture.height * width / picture.width));
             Exit.rgb(picture, width, height, outlet.size(width, height), crew);
             if (outlet.covers) Exit.cover(picture, width, height, outlet.cover());
+            if (outlet.ahead) outlet.of(asked);
             outlet.done();
             eyes.made = true;
         }
@@ -510,66 +531,5 @@ final class FrameLoop {
             eyes.made = true;
         }
         left += System.nanoTime() - started;
-    }
-
-    private void write(Request now, Picture mix, double scale, double budget) {
-        FrameStats b = live.board;
-        if (!b.wanted()) return;
-        Plan plan = player.plan();
-        int f = 0;
-        for (int i = 0; i < plan.steps.size(); i++) {
-            Plan.StepRun run = plan.steps.get(i);
-            b.cost[i] = run.cost;
-            b.trouble[i] = run.trouble;
-            b.place[i] = run.place;
-            b.few[i] = run.few;
-            b.ofMany[i] = run.many;
-            b.how[i] = run.how;
-            b.born[i] = run.born;
-            b.culled[i] = run.culled;
-            write(b, i, eyes.noted(i));
-            for (Driven driven : run.driven) note(driven, b.followed[f++]);
-        }
-        for (Plan.LayerRun layer : plan.layers) if (layer.opacity() != null) note(layer.opacity(), b.followed[f++]);
-        for (Band band : Band.values())
-            b.levels[band.ordinal()] = player.hearing().level(band, -48);
-        b.frame = frame;
-        b.time = live.pace.time;
-        b.beat = player.beats().beat();
-        b.tempo = player.beats().tempo();
-        b.leader = player.beats().leader();
-        b.confidence = player.hearing().confidence();
-        b.peak = player.hearing().peak();
-        b.paused = now.paused();
-        b.frameMs = frameMs;
-        b.budgetMs = budget;
-        b.exitMs = exitMs;
-        b.framesPerSecond = fps;
-        b.scale = scale;
-        b.width = mix.width;
-        b.height = mix.height;
-        b.outputLight = now.onAir() ? live.light().now() : 1;
-        b.onAir = now.onAir();
-        b.mixLight = mixLight;
-        b.blackFor = blackFor;
-        b.done();
-        eyes.made = true;
-    }
-
-    private static void write(FrameStats b, int i, Noted noted) {
-        if (noted == null) return;
-        b.value[i] = noted.value;
-        b.count[i] = noted.count;
-        b.light[i] = noted.light;
-        b.cover[i] = noted.light < 0 ? -1 : noted.cover;
-        if (noted.several == 0) b.many[i] = null;
-        else if (b.many[i] == null || b.many[i].length != noted.several) b.many[i] = new float[noted.several];
-        if (noted.several > 0) System.arraycopy(noted.many, 0, b.many[i], 0, noted.several);
-    }
-
-    private static void note(Driven driven, double[] into) {
-        into[0] = driven.raw;
-        into[1] = driven.eased;
-        into[2] = driven.value;
     }
 }

@@ -3,6 +3,7 @@ package gloaming.killed;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
+import gloaming.look.Look;
 import gloaming.look.Refused;
 import gloaming.media.Facts;
 import gloaming.media.Wav;
@@ -15,8 +16,10 @@ import gloaming.web.store.Shows;
 import java.io.ByteArrayInputStream;
 import java.io.IOException;
 import java.io.InputStream;
+import java.lang.ref.WeakReference;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.List;
 import java.util.concurrent.atomic.AtomicBoolean;
 import java.util.concurrent.atomic.AtomicInteger;
 import org.junit.jupiter.api.Test;
@@ -124,6 +127,34 @@ class StoreTest {
             for (int i = 0; i < 100; i++) if (open.has(new OpenLook.Origin("page-number-" + i, 7))) known++;
             assertThat(known).isEqualTo(64);
             assertThat(open.has(new OpenLook.Origin("page-number-99", 7))).isTrue();
+        }
+    }
+
+    @Test
+    void ofManyLooksOnlySomeStayOpenAndWhatSomebodyHoldsStaysTheOnlyOne() throws Exception {
+        try (ConfigurableApplicationContext context = Killed.open(data)) {
+            Shows shows = context.getBean(Shows.class);
+            var journal = context.getBean(gloaming.web.store.Journal.class);
+            String show = Killed.look(shows).showId();
+            for (int i = 0; i < 100; i++) shows.addLook(show, Look.empty("look " + i));
+            List<Shows.LookRow> rows = shows.looks(show);
+            OpenLook held = journal.open(rows.getFirst());
+            var free = new WeakReference<>(journal.open(rows.get(1)));
+            free.get().apply(new gloaming.look.Edit.Rename("Weir, after dark"), 0);
+            rows.subList(2, rows.size()).forEach(journal::open);
+            assertThat(journal.open(rows.getFirst())).isSameAs(held);
+            rows.subList(2, rows.size()).forEach(journal::open);
+            journal.flush();
+            rows.subList(2, rows.size()).forEach(journal::open);
+            for (int i = 0; i < 200 && free.get() != null; i++) {
+                System.gc();
+                Thread.sleep(20);
+            }
+            assertThat(free.get()).as("nobody holds it").isNull();
+            assertThat(journal.open(rows.get(1)).look().name()).isEqualTo("Weir, after dark");
+            held.apply(new gloaming.look.Edit.Rename("Mill race, low water"), 0);
+            journal.flush();
+            assertThat(shows.document(held.id).name()).isEqualTo("Mill race, low water");
         }
     }
 }

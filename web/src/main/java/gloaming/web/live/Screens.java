@@ -13,16 +13,16 @@ import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import org.springframework.web.socket.BinaryMessage;
 
 /**
  * What the audience sees, for the outputs: the picture on air, during a fade mixed with what was before, and before its first picture
  * what was before alone. Only the courier's thread uses it.
  */
 final class Screens {
-    private static final int AIR = 3;
-    private static final int SMALL = 176;
-    private static final long SMALL_NS = 330_000_000;
+    /** What stands is sent once more after so long. */
+    private static final long STILL_NS = 330_000_000;
+    /** What was made in advance is shown so long after a take, at most. */
+    private static final long LATE_NS = 500_000_000;
 
     /** One size that outputs ask for. */
     private static final class Screen {
@@ -43,6 +43,11 @@ final class Screens {
         long again;
         /** The number of the picture of a film that was sent last. */
         long filmed;
+        /** What it begins with when what comes next does, or null. */
+        FirstPicture first;
+        /** The one with which it begins now, until it has. */
+        FirstPicture opens;
+
         /** Whether the picture on air has come since the last take; a screen that comes later has none of before to show. */
         boolean begun = true;
 
@@ -82,14 +87,13 @@ final class Screens {
     private final Map<Integer, Screen> screens = new LinkedHashMap<>();
     private List<Viewer> viewers = List.of();
     private Programme.State state;
+    /** Who plays what comes next, or null. */
+    private LivePlayer near;
+
     private long encodes;
 
-    /** What is on air in small, for pages that work on something else. */
-    private PictureOutput small = new PictureOutput(null, SMALL);
-
-    private JpegEncoder smallEncoder;
-    private long nextSmall;
-    private List<Viewer> elsewhere = List.of();
+    /** For pages that work on something else. */
+    private final AirInSmall small = new AirInSmall();
 
     Screens(Programme programme, Photographs photographs) {
         this.programme = programme;
@@ -106,14 +110,18 @@ final class Screens {
     /** @param elsewhere pages whose look is not on air */
     void group(List<Viewer> outputs, List<Viewer> elsewhere) {
         viewers = outputs;
-        this.elsewhere = elsewhere;
+        small.group(elsewhere);
         boolean booth = photographs.near();
         screens.values().removeIf(screen -> {
             boolean gone = screen.booth ? !booth : viewers.stream().noneMatch(v -> v.most == screen.most);
             if (gone && screen.encoder != null) screen.encoder.close();
             return gone;
         });
-        viewers.forEach(v -> screens.computeIfAbsent(v.most, most -> new Screen(most, false)));
+        viewers.forEach(v -> screens.computeIfAbsent(v.most, most -> {
+            Screen screen = new Screen(most, false);
+            screen.first = first(screen);
+            return screen;
+        }));
         if (booth) screens.computeIfAbsent(BOOTH, key -> new Screen(photographs.width(), true));
     }
 
@@ -147,9 +155,22 @@ final class Screens {
         for (Screen screen : screens.values()) {
             if (player == at.now()) all.add(screen.now);
             else if (player == at.before()) all.add(screen.before);
+            if (player == near && player != at.now() && screen.first != null) all.add(screen.first.outlet());
         }
-        if (player == at.now() && !elsewhere.isEmpty()) all.add(small);
+        if (player == at.now() && small.watched()) all.add(small.outlet());
         return all;
+    }
+
+    /** Takes up who plays what comes next, or null where nothing does; true when the outlets of players are others now. */
+    boolean nears(LivePlayer next) {
+        if (next == near) return false;
+        near = next;
+        screens.values().forEach(screen -> screen.first = first(screen));
+        return true;
+    }
+
+    private FirstPicture first(Screen screen) {
+        return near == null || screen.booth ? null : new FirstPicture(near, screen.most);
     }
 
     /** Takes up a take; true when the outlets of players are others now. */
@@ -160,7 +181,7 @@ final class Screens {
         state = now;
         if (another) {
             screens.values().forEach(this::another);
-            small = new PictureOutput(null, SMALL);
+            small.another();
         }
         return true;
     }
@@ -171,24 +192,13 @@ final class Screens {
         screen.before = screen.now;
         screen.now = screen.output();
         screen.begun = false;
+        boolean there = screen.first != null && screen.first.fits(state.now(), System.nanoTime());
+        screen.opens = there ? screen.first : null;
     }
 
     void round() {
         for (Screen screen : screens.values()) round(screen);
-        small(System.nanoTime());
-    }
-
-    private void small(long now) {
-        if (small.ready()) {
-            smallEncoder = Feed.fitting(smallEncoder, small.width(), small.height());
-            ByteBuffer message = Feed.picture(AIR, smallEncoder.encode(small.rgb()), 1, small.width(), small.height());
-            small.rest();
-            for (Viewer viewer : elsewhere) viewer.send(new BinaryMessage(message.duplicate()));
-        }
-        if (small.idle() && now >= nextSmall && elsewhere.stream().anyMatch(v -> !v.away(now))) {
-            nextSmall = now + SMALL_NS;
-            small.want();
-        }
+        small.round(System.nanoTime());
     }
 
     /** What the audience sees stays as it was, whatever is played; a page that comes meanwhile is shown that too. */
@@ -213,7 +223,7 @@ final class Screens {
         if (screen.before.ready()) screen.before.rest();
         long now = System.nanoTime();
         if (now < screen.again) return true;
-        screen.again = now + SMALL_NS;
+        screen.again = now + STILL_NS;
         send(screen, screen.shown, screen.shownWidth, screen.shownHeight);
         return true;
     }
@@ -228,7 +238,7 @@ final class Screens {
         long now = System.nanoTime();
         if (still.number() == screen.filmed && now < screen.again) return true;
         screen.filmed = still.number();
-        screen.again = now + SMALL_NS;
+        screen.again = now + STILL_NS;
         send(screen, still.rgb(), still.width(), still.height());
         return true;
     }
@@ -240,6 +250,8 @@ final class Screens {
                 : viewers.stream().anyMatch(v -> v.credit > 0 && v.most == screen.most);
         boolean alone = false;
         if (screen.booth && sits(screen)) return;
+        if (screen.first != null && screen.opens == null && near != state.now()) screen.first.round(System.nanoTime());
+        if (screen.opens != null) opens(screen, asked);
         if (state.before() != null) {
             if (screen.before.ready()) {
                 screen.hold(screen.before.rgb(), screen.before.width(), screen.before.height());
@@ -256,6 +268,17 @@ final class Screens {
             send(screen, screen.held, screen.heldWidth, screen.heldHeight);
         }
         if (asked && screen.now.idle()) screen.now.want();
+    }
+
+    /** It begins with the picture that was made in advance, unless one of its own is there already. */
+    private void opens(Screen screen, boolean asked) {
+        boolean late = screen.now.ready() || System.nanoTime() - state.since() > LATE_NS;
+        if (!late && !asked) return;
+        FirstPicture first = screen.opens;
+        screen.opens = null;
+        if (late) return;
+        screen.begun = true;
+        show(screen, first.rgb(), first.width(), first.height());
     }
 
     /** For a photograph the picture is made at the size that was chosen; true while it is not there yet. */
@@ -326,6 +349,6 @@ final class Screens {
     void end() {
         for (Screen screen : screens.values()) if (screen.encoder != null) screen.encoder.close();
         screens.clear();
-        if (smallEncoder != null) smallEncoder.close();
+        small.end();
     }
 }

@@ -1,6 +1,8 @@
 package gloaming.web.store;
 
 import jakarta.annotation.PreDestroy;
+import java.lang.ref.WeakReference;
+import java.util.Comparator;
 import java.util.Iterator;
 import java.util.Map;
 import java.util.concurrent.ConcurrentHashMap;
@@ -10,7 +12,12 @@ import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.stereotype.Component;
 
-/** Opens looks and writes their edits to the disk, {@value #DELAY_MS} ms after the first that waits. */
+/**
+ * Opens looks and writes their edits to the disk, {@value #DELAY_MS} ms after the first that waits.
+ *
+ * <p>The last {@value #MOST_OPEN} that were asked for stay open, and whatever waits to be written; another stays the one copy of its look for
+ * as long as anybody holds it.
+ */
 @Component
 public class Journal {
     private static final Logger LOG = LoggerFactory.getLogger(Journal.class);
@@ -18,8 +25,12 @@ public class Journal {
     /** After a write that failed. */
     private static final long AGAIN_MS = 1_000;
 
+    static final int MOST_OPEN = 64;
+
     private final Shows shows;
     private final Map<String, OpenLook> open = new ConcurrentHashMap<>();
+    /** All that are open, those too that only others hold. */
+    private final Map<String, WeakReference<OpenLook>> known = new ConcurrentHashMap<>();
     /** The newest picture of each look that is not written. */
     private final Map<String, byte[]> pictures = new ConcurrentHashMap<>();
 
@@ -46,16 +57,43 @@ public class Journal {
 
     /** The one open copy of a look. */
     public OpenLook open(Shows.LookRow row) {
-        return open.computeIfAbsent(row.id(), id -> new OpenLook(id, row.showId(), shows, this::wake));
+        OpenLook look = open.computeIfAbsent(row.id(), id -> {
+            WeakReference<OpenLook> held = known.get(id);
+            OpenLook is = held == null ? null : held.get();
+            if (is != null) return is;
+            OpenLook made = new OpenLook(id, row.showId(), shows, this::wake);
+            known.put(id, new WeakReference<>(made));
+            return made;
+        });
+        look.used = System.nanoTime();
+        if (open.size() > MOST_OPEN) letGo();
+        return look;
     }
 
+    /** Holds no longer what was asked for longest ago, unless it waits to be written. */
+    private void letGo() {
+        open.values().stream()
+                .sorted(Comparator.comparingLong(look -> look.used))
+                .limit(Math.max(0, open.size() - MOST_OPEN))
+                .forEach(old -> open.computeIfPresent(old.id, (id, is) -> is.waits() ? is : null));
+        known.values().removeIf(held -> held.get() == null);
+    }
+
+    /** What is edited is held until it is written, whoever held it before. */
     private void wake(OpenLook look) {
+        open.put(look.id, look);
         LockSupport.unpark(writer);
     }
 
     /** The open copy of a look, or null. */
     public OpenLook opened(String id) {
-        return open.get(id);
+        OpenLook look = open.get(id);
+        if (look == null) {
+            WeakReference<OpenLook> held = known.get(id);
+            look = held == null ? null : held.get();
+        }
+        if (look != null) look.used = System.nanoTime();
+        return look;
     }
 
     /** Who is told that a look is on the disk, up to its saved version. */
@@ -116,6 +154,7 @@ public class Journal {
     public void close(String look) {
         flush();
         open.remove(look);
+        known.remove(look);
     }
 
     @PreDestroy

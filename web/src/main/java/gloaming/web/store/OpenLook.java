@@ -61,7 +61,10 @@ public final class OpenLook {
     private final TreeMap<Long, Entry> recent = new TreeMap<>();
     private Map<Long, Entry> unwritten = new TreeMap<>();
     private long forgetAbove = Long.MAX_VALUE;
-    private boolean dirty;
+    private volatile boolean dirty;
+    /** When somebody asked for it last, in the machine's nanoseconds. */
+    volatile long used;
+
     /** The last change of each page, and those of them that are not written. */
     private final Map<String, Long> sent = new LinkedHashMap<>();
 
@@ -202,7 +205,8 @@ public final class OpenLook {
         return after;
     }
 
-    synchronized boolean waits() {
+    /** Whether something of it is to be written; told without waiting for whoever changes it. */
+    boolean waits() {
         return dirty;
     }
 
