@@ -7,8 +7,6 @@ import gloaming.flow.Picture;
 import gloaming.look.Look;
 import gloaming.picture.kernel.Exit;
 import gloaming.sound.Sound;
-import java.lang.management.ManagementFactory;
-import java.lang.management.ThreadMXBean;
 import java.util.List;
 import java.util.concurrent.locks.LockSupport;
 
@@ -29,11 +27,6 @@ final class FrameLoop {
     private static final int TOGETHER = Math.clamp(Integer.getInteger("gloaming.together", 1), 1, 4);
     /** And the largest size that is chosen by itself there, as a place among the sizes. */
     private static final int LARGEST = Math.clamp(Integer.getInteger("gloaming.largest", 0), 0, BENCH_SIZE);
-
-    /** The part of a frame that several threads share, as it is of most looks. */
-    private static final double SHARED = 0.65;
-
-    private static final ThreadMXBean THREADS = ManagementFactory.getThreadMXBean();
 
     /** The parts of its time that a bench works, at least and at most. */
     private static final double LEAST_SHARE = 0.2;
@@ -75,9 +68,6 @@ final class FrameLoop {
     private volatile Throwable failure;
 
     private Look playing;
-    /** What is asked of the frame that is being made. */
-    private Request asked;
-
     /** The glide that was taken up last. */
     private Glide glided;
 
@@ -88,12 +78,6 @@ final class FrameLoop {
     private int rewound;
     private long frame;
     private double frameMs;
-    /** Milliseconds that one thread works at a frame at a bench that somebody sees, averaged, or 0 before the first. */
-    private double aloneMs;
-
-    /** Whether the last frame at a bench was as large as it would be on air. */
-    private boolean whole;
-
     /** Nanoseconds of this frame in which pictures leave. */
     private long left;
 
@@ -285,20 +269,7 @@ final class FrameLoop {
         thread.setPriority(onAir ? Thread.MAX_PRIORITY : Thread.MIN_PRIORITY + 1);
         keeper.largest(onAir ? LARGEST : BENCH_SIZE);
         Look look = live.request().look();
-        if (onAir && look != null && aloneMs > 0) {
-            double part = aloneMs * (1 - SHARED + SHARED / crew.threads()) * look.rate() / 1000;
-            if (whole) keeper.whole(part);
-            else keeper.begin(part);
-        }
-        whole = false;
-        aloneMs = 0;
-    }
-
-    /** Whether it comes next, and somebody wants its picture as it will be then. */
-    private boolean nears(Request now) {
-        if (now.onAir()) return false;
-        for (PictureOutput outlet : live.subscriptions.outlets) if (outlet.ahead) return true;
-        return false;
+        if (onAir && look != null && frameMs > 0) keeper.begin(frameMs * look.rate() / 1000);
     }
 
     /** The part of its time that a bench may work: what the player on air leaves. */
@@ -324,8 +295,6 @@ final class FrameLoop {
 
     private void frame(Request now, long steps) {
         long started = System.nanoTime();
-        long worked = now.onAir() ? 0 : THREADS.getCurrentThreadCpuTime();
-        asked = now;
         Look look = now.look();
         tape.takeUp();
         take(now);
@@ -333,9 +302,7 @@ final class FrameLoop {
         double step = steps / look.rate();
         double dt = now.paused() ? 0 : step;
         double sitting = live.sitting();
-        whole = nears(now);
-        double size = whole ? ScaleKeeper.SIZES[LARGEST] : keeper.scale();
-        double scale = sitting > 0 ? sitting : now.scale() > 0 ? now.scale() : size;
+        double scale = sitting > 0 ? sitting : now.scale() > 0 ? now.scale() : keeper.scale();
         int width = Math.max(1, (int) Math.round(look.width() * scale));
         int height = Math.max(1, (int) Math.round(look.height() * scale));
         Pace pace = live.pace;
@@ -364,12 +331,7 @@ final class FrameLoop {
         frameMs = frameMs == 0 ? ms : frameMs + (ms - frameMs) * 0.1;
         double budget = budget(now);
         outward = tells(player.plan());
-        if (!now.onAir() && seen) {
-            double alone = (THREADS.getCurrentThreadCpuTime() - worked) / 1e6;
-            // Down at once: what was long while the machine's code was cold says nothing.
-            aloneMs = aloneMs == 0 ? alone : Math.min(alone, aloneMs + (alone - aloneMs) * 0.1);
-        }
-        if (now.scale() == 0 && sitting == 0 && seen && !whole) keeper.saw(ms, budget, step);
+        if (now.scale() == 0 && sitting == 0 && seen) keeper.saw(ms, budget, step);
         report.write(now, frame, mix, frameMs, scale, budget);
         if (live.ears.wanted()) {
             live.ears.fill(player.hearing());
@@ -521,7 +483,6 @@ final class FrameLoop {
             int height = Math.max(1, Math.round((float) picture.height * width / picture.width));
             Exit.rgb(picture, width, height, outlet.size(width, height), crew);
             if (outlet.covers) Exit.cover(picture, width, height, outlet.cover());
-            if (outlet.ahead) outlet.of(asked);
             outlet.done();
             eyes.made = true;
         }

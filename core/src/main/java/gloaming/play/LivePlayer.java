@@ -226,11 +226,6 @@ public final class LivePlayer implements AutoCloseable {
         asked.updateAndGet(r -> r.place(new Request.Placing(time, sound, Math.min(time, LONGEST_LEAD))));
     }
 
-    /** Whether a picture is of what it plays now: of the look as it is after the last edit, and of no other place in its time. */
-    public boolean isOf(PictureOutput.Of picture) {
-        return picture != null && ((Request) picture).playsAs(request());
-    }
-
     /** What it hears goes on from so many seconds of the sound; so does that of all that go by it. */
     public void hearFrom(double seconds) {
         asked.updateAndGet(r -> r.place(new Request.Placing(Double.NaN, seconds, 0)));

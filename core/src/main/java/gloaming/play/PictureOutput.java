@@ -16,9 +16,6 @@ public final class PictureOutput extends Relay {
     /** Whether it is an audience's: it is given nothing that was worked out at a bench. */
     final boolean onAir;
 
-    /** Whether it is of what comes next, for the moment at which it does: it is made as large as it will be then. */
-    final boolean ahead;
-
     /** Turns by which whoever looks has turned what is in space further than its camera, round and up. */
     volatile double round;
 
@@ -27,10 +24,6 @@ public final class PictureOutput extends Relay {
     /** Whether cover leaves too. */
     final boolean covers;
 
-    /** What a picture is of, for {@link LivePlayer#isOf}. */
-    public sealed interface Of permits Request {}
-
-    private Of of;
     private byte[] rgb = new byte[0];
     private byte[] cover = new byte[0];
     private int width;
@@ -38,11 +31,10 @@ public final class PictureOutput extends Relay {
 
     /** An outlet at most {@code most} pixels wide, 16 to 8192. */
     public PictureOutput(String subject, int most) {
-        this(subject, most, false, false, false, false);
+        this(subject, most, false, false, false);
     }
 
-    private PictureOutput(String subject, int most, boolean passing, boolean onAir, boolean covers, boolean ahead) {
-        this.ahead = ahead;
+    private PictureOutput(String subject, int most, boolean passing, boolean onAir, boolean covers) {
         this.covers = covers;
         this.onAir = onAir;
         this.subject = subject;
@@ -52,22 +44,17 @@ public final class PictureOutput extends Relay {
 
     /** One of the whole look for an audience. */
     public static PictureOutput forAudience(int most) {
-        return new PictureOutput(null, most, false, true, false, false);
+        return new PictureOutput(null, most, false, true, false);
     }
 
     /** One of the whole look as an audience has it, and its cover. */
     public static PictureOutput forPhotographs(int most) {
-        return new PictureOutput(null, most, false, true, true, false);
+        return new PictureOutput(null, most, false, true, true);
     }
 
     /** One of the whole look for a picture to be kept, which nobody looks at. */
     public static PictureOutput toBeKept(int most) {
-        return new PictureOutput(null, most, true, false, false, false);
-    }
-
-    /** One of the whole look for an audience that is to see it next: its bench makes it as large as it will be on air. */
-    public static PictureOutput forTheNext(int most) {
-        return new PictureOutput(null, most, false, false, false, true);
+        return new PictureOutput(null, most, true, false, false);
     }
 
     /** Looks at what is in space from so many turns farther round it and up than its camera does. */
@@ -92,15 +79,6 @@ public final class PictureOutput extends Relay {
 
     public int height() {
         return height;
-    }
-
-    /** What the picture is of; the reader's while {@link #ready}. */
-    public Of of() {
-        return of;
-    }
-
-    void of(Of of) {
-        this.of = of;
     }
 
     byte[] size(int width, int height) {

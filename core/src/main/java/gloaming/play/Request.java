@@ -27,8 +27,7 @@ record Request(
         LivePlayer leader,
         LivePlayer first,
         Placing placing,
-        Glide glide)
-        implements PictureOutput.Of {
+        Glide glide) {
 
     /**
      * Another place in time.
@@ -89,11 +88,6 @@ record Request(
 
     Request places(LivePlayer leads, LivePlayer served) {
         return new Request(look, number, rewinds, paused, scale, sound, library, leads, served, placing, glide);
-    }
-
-    /** Whether the same is played from the same beginning. */
-    boolean playsAs(Request other) {
-        return look == other.look && placing == other.placing && rewinds == other.rewinds;
     }
 
     /** Whether an audience sees it. */

@@ -62,15 +62,6 @@ final class ScaleKeeper {
         if (to != at) change(to);
     }
 
-    /** The same where its frames were as large as they may be already. */
-    void whole(double part) {
-        if (at != largest) change(largest);
-        mean = part;
-        int to = at;
-        while (to < SIZES.length - 1 && expected(to) > AT_ONCE) to++;
-        if (to != at) change(to);
-    }
-
     double scale() {
         return SIZES[at];
     }

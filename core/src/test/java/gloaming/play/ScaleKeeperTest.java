@@ -22,17 +22,6 @@ class ScaleKeeperTest {
     }
 
     @Test
-    void whatWasWholeAtItsBenchComesOnAirSoOrAsLargeAsItMustBeExpectedToHold() {
-        for (double[] costs : new double[][] {{0.3, 1}, {0.79, 1}, {1.2, 0.75}, {2, 0.5}, {9, 1 / 3.0}}) {
-            ScaleKeeper keeper = new ScaleKeeper();
-            keeper.largest(2);
-            keeper.largest(0);
-            keeper.whole(costs[0]);
-            assertThat(keeper.scale()).as("%s of its time", costs[0]).isEqualTo(costs[1]);
-        }
-    }
-
-    @Test
     void aLightLookAfterAHeavyOneDoesNotWait() {
         ScaleKeeper keeper = new ScaleKeeper();
         settle(keeper, 20, 300);

@@ -38,6 +38,12 @@ abstract class NativeEncoder implements AutoCloseable {
         av_log_set_level(AV_LOG_QUIET);
     }
 
+    /**
+     * Bytes beyond the last pixel: the converter reads whole vectors, over the end of the last row too. Where what follows is not the process's,
+     * that would end the program.
+     */
+    private static final int BEYOND = 256;
+
     private final int width;
     private final int height;
     private final AVCodecContext codec;
@@ -77,7 +83,7 @@ abstract class NativeEncoder implements AutoCloseable {
         if (av_frame_get_buffer(frame, 0) < 0) throw new OutOfMemoryError("a picture to encode");
         convert = sws_getContext(
                 width, height, AV_PIX_FMT_RGB24, width, height, format, SWS_BILINEAR, null, null, (DoublePointer) null);
-        rgb = new BytePointer(3L * width * height);
+        rgb = new BytePointer(3L * width * height + BEYOND);
         planes.put(0, rgb);
         stride.put(0, 3 * width);
     }

@@ -196,9 +196,7 @@ public class FrameBroadcaster {
             try {
                 long now = System.nanoTime();
                 if (screens.took()) regroup = true;
-                LivePlayer coming = conductor.next();
-                if (next.took(coming)) regroup = true;
-                if (screens.nears(alone(coming))) regroup = true;
+                if (next.took(conductor.next())) regroup = true;
                 places();
                 benches(now);
                 if (regroup) {
@@ -222,13 +220,6 @@ public class FrameBroadcaster {
             screens.end();
             next.end();
         }
-    }
-
-    /** What comes next is made ready as large as it will be, unless somebody works on it: then its bench is quick and small. */
-    private LivePlayer alone(LivePlayer coming) {
-        for (Viewer viewer : viewers)
-            if (viewer.bench && coming != null && coming == house.player(viewer.look)) return null;
-        return coming;
     }
 
     private void count() {

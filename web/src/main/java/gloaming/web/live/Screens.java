@@ -21,8 +21,6 @@ import java.util.Map;
 final class Screens {
     /** What stands is sent once more after so long. */
     private static final long STILL_NS = 330_000_000;
-    /** What was made in advance is shown so long after a take, at most. */
-    private static final long LATE_NS = 500_000_000;
 
     /** One size that outputs ask for. */
     private static final class Screen {
@@ -43,11 +41,6 @@ final class Screens {
         long again;
         /** The number of the picture of a film that was sent last. */
         long filmed;
-        /** What it begins with when what comes next does, or null. */
-        FirstPicture first;
-        /** The one with which it begins now, until it has. */
-        FirstPicture opens;
-
         /** Whether the picture on air has come since the last take; a screen that comes later has none of before to show. */
         boolean begun = true;
 
@@ -87,9 +80,6 @@ final class Screens {
     private final Map<Integer, Screen> screens = new LinkedHashMap<>();
     private List<Viewer> viewers = List.of();
     private Programme.State state;
-    /** Who plays what comes next, or null. */
-    private LivePlayer near;
-
     private long encodes;
 
     /** For pages that work on something else. */
@@ -117,11 +107,7 @@ final class Screens {
             if (gone && screen.encoder != null) screen.encoder.close();
             return gone;
         });
-        viewers.forEach(v -> screens.computeIfAbsent(v.most, most -> {
-            Screen screen = new Screen(most, false);
-            screen.first = first(screen);
-            return screen;
-        }));
+        viewers.forEach(v -> screens.computeIfAbsent(v.most, most -> new Screen(most, false)));
         if (booth) screens.computeIfAbsent(BOOTH, key -> new Screen(photographs.width(), true));
     }
 
@@ -155,22 +141,9 @@ final class Screens {
         for (Screen screen : screens.values()) {
             if (player == at.now()) all.add(screen.now);
             else if (player == at.before()) all.add(screen.before);
-            if (player == near && player != at.now() && screen.first != null) all.add(screen.first.outlet());
         }
         if (player == at.now() && small.watched()) all.add(small.outlet());
         return all;
-    }
-
-    /** Takes up who plays what comes next, or null where nothing does; true when the outlets of players are others now. */
-    boolean nears(LivePlayer next) {
-        if (next == near) return false;
-        near = next;
-        screens.values().forEach(screen -> screen.first = first(screen));
-        return true;
-    }
-
-    private FirstPicture first(Screen screen) {
-        return near == null || screen.booth ? null : new FirstPicture(near, screen.most);
     }
 
     /** Takes up a take; true when the outlets of players are others now. */
@@ -192,8 +165,6 @@ final class Screens {
         screen.before = screen.now;
         screen.now = screen.output();
         screen.begun = false;
-        boolean there = screen.first != null && screen.first.fits(state.now(), System.nanoTime());
-        screen.opens = there ? screen.first : null;
     }
 
     void round() {
@@ -250,8 +221,6 @@ final class Screens {
                 : viewers.stream().anyMatch(v -> v.credit > 0 && v.most == screen.most);
         boolean alone = false;
         if (screen.booth && sits(screen)) return;
-        if (screen.first != null && screen.opens == null && near != state.now()) screen.first.round(System.nanoTime());
-        if (screen.opens != null) opens(screen, asked);
         if (state.before() != null) {
             if (screen.before.ready()) {
                 screen.hold(screen.before.rgb(), screen.before.width(), screen.before.height());
@@ -268,17 +237,6 @@ final class Screens {
             send(screen, screen.held, screen.heldWidth, screen.heldHeight);
         }
         if (asked && screen.now.idle()) screen.now.want();
-    }
-
-    /** It begins with the picture that was made in advance, unless one of its own is there already. */
-    private void opens(Screen screen, boolean asked) {
-        boolean late = screen.now.ready() || System.nanoTime() - state.since() > LATE_NS;
-        if (!late && !asked) return;
-        FirstPicture first = screen.opens;
-        screen.opens = null;
-        if (late) return;
-        screen.begun = true;
-        show(screen, first.rgb(), first.width(), first.height());
     }
 
     /** For a photograph the picture is made at the size that was chosen; true while it is not there yet. */
