@@ -226,8 +226,9 @@ class EveningTest {
 
     @Test
     void aChangeThroughBlackGoesOutBeforeItComesAndAFadeNever() {
+        // So long that a busy machine makes a picture while it is dark.
         sheet(
-                cue("c1", green, over(Transition.Way.BLACK, 2.5), Start.KEY),
+                cue("c1", green, over(Transition.Way.BLACK, 7), Start.KEY),
                 cue("c2", blue, over(Transition.Way.FADE, 2.5), Start.KEY));
         try (SocketPage page = page();
                 Output output = new Output()) {
