@@ -48,7 +48,7 @@ Alpine.data('sheet', () => ({
   draw() {
     drawTide(svg, {
       cues: this.sheet.cues, name: (cue) => this.called(cue), time: (cue) => this.times[cue.id] ?? '', now: '', next: this.next, part: 0,
-    }, (id) => this.show(id), (id, height, done) => { if (done) this.putCue({ ...this.there(id), height }); });
+    }, (id) => this.show(id), (id, height, done) => { if (done && this.cue(id)) this.putCue({ ...this.there(id), height }); });
   },
   /** @param {string} id */
   show(id) {

@@ -70,10 +70,14 @@ public class Journal {
         return look;
     }
 
+    private record Asked(String id, long when) {}
+
     /** Holds no longer what was asked for longest ago, unless it waits to be written. */
     private void letGo() {
+        // Sorted by when it was as of now: others go on asking meanwhile.
         open.values().stream()
-                .sorted(Comparator.comparingLong(look -> look.used))
+                .map(look -> new Asked(look.id, look.used))
+                .sorted(Comparator.comparingLong(Asked::when))
                 .limit(Math.max(0, open.size() - MOST_OPEN))
                 .forEach(old -> open.computeIfPresent(old.id, (id, is) -> is.waits() ? is : null));
         known.values().removeIf(held -> held.get() == null);
@@ -145,6 +149,8 @@ public class Journal {
         } catch (RuntimeException | Error e) {
             if (trouble == null) LOG.warn("An edit could not be written; trying again: {}", e.getMessage());
             look.putBack(draft);
+            // It may have been let go while it was being written.
+            open.put(look.id, look);
             trouble =
                     "Edits cannot be saved: the disk may be full or the data folder gone. They are kept here and tried again.";
         }
