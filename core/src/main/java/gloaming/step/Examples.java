@@ -31,6 +31,9 @@ public final class Examples {
     private static final String FORCES = "gloaming.points.force";
     /** What the step itself is called in its example. */
     private static final String OWN = "*";
+    /** What stands between two steps, but for those of a lane in brackets. */
+    private static final Pattern NEXT = Pattern.compile(" > (?![^(]*\\))");
+
     /** Words of a step, or of a lane in brackets. */
     private static final Pattern WORD = Pattern.compile("[^\\s=]+=\\([^)]*\\)(?=\\s|$)|\\S+");
 
@@ -135,7 +138,7 @@ public final class Examples {
         /** The steps of a lane as an example writes them. */
         private List<Step> lane(String text) {
             List<Step> steps = new ArrayList<>();
-            for (String each : text.split(" > ")) {
+            for (String each : NEXT.split(text)) {
                 Matcher words = WORD.matcher(each);
                 words.find();
                 String type = words.group();

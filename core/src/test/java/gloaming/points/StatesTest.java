@@ -8,6 +8,7 @@ import gloaming.flow.Attribute;
 import gloaming.flow.Points;
 import gloaming.flow.Signal;
 import gloaming.points.arrange.States;
+import gloaming.state.How;
 import java.util.ArrayList;
 import java.util.List;
 import org.junit.jupiter.api.Test;
@@ -20,7 +21,7 @@ class StatesTest {
     private final Points falls = points(1, -0.5f, -1, 0);
 
     private static States by(int state) {
-        return new States(States.How.NUMBER, state, 1.5);
+        return new States(How.NUMBER, state, 1.5);
     }
 
     private static Points points(float x, float y, float hx, float hy) {
@@ -106,7 +107,7 @@ class StatesTest {
 
     @Test
     void atEachTriggerTheNextStateThatThereIsComes() {
-        States turn = new States(States.How.TURN, 1, 0);
+        States turn = new States(How.TURN, 1, 0);
         Signal when = new Signal();
         frame.reads.put("when", when);
         List<Float> seen = new ArrayList<>();

@@ -156,13 +156,6 @@ public class Journal {
         }
     }
 
-    /** Writes what waits and forgets the open copy, for a look that is deleted or replaced. */
-    public void close(String look) {
-        flush();
-        open.remove(look);
-        known.remove(look);
-    }
-
     @PreDestroy
     void stop() {
         closed = true;

@@ -12,6 +12,8 @@ import java.util.List;
 import java.util.concurrent.CopyOnWriteArrayList;
 import java.util.function.Consumer;
 import org.jooq.DSLContext;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
 import org.springframework.stereotype.Repository;
 import org.springframework.transaction.annotation.Transactional;
 import org.springframework.transaction.support.TransactionSynchronization;
@@ -22,6 +24,8 @@ import org.springframework.transaction.support.TransactionSynchronizationManager
 public class Sheets {
     /** States of a sheet that are kept to go back to. */
     private static final int KEPT = 200;
+
+    private static final Logger LOG = LoggerFactory.getLogger(Sheets.class);
 
     private final DSLContext db;
     private final List<Consumer<String>> changed = new CopyOnWriteArrayList<>();
@@ -128,9 +132,18 @@ public class Sheets {
         TransactionSynchronizationManager.registerSynchronization(new TransactionSynchronization() {
             @Override
             public void afterCommit() {
-                changed.forEach(told -> told.accept(show));
+                changed.forEach(told -> tell(told, show));
             }
         });
         return kept(show, head);
+    }
+
+    /** The change is on the disk: whoever made it must not hear a refusal because somebody could not be told of it. */
+    private static void tell(Consumer<String> told, String show) {
+        try {
+            told.accept(show);
+        } catch (RuntimeException e) {
+            LOG.warn("A run sheet was changed, and not all who have it open could be told.", e);
+        }
     }
 }
