@@ -57,7 +57,7 @@ public final class SceneKind extends Kind {
 
     @Override
     public String counts() {
-        return "things";
+        return "obj";
     }
 
     @Override

@@ -13,7 +13,8 @@ import gloaming.step.StepInfo;
 @StepInfo(
         name = "Shader effect",
         does = "Changes the picture with your own GLSL, which reads it as picture.",
-        find = "shader glsl code effect filter program fragment write own script gl webgl",
+        find =
+                "shader glsl code effect filter program fragment write own script gl webgl reaction diffusion cellular automata game of life ascii",
         notice = "A text changes the picture; its variables are sliders.",
         example = "puppet > *")
 @DynamicSettings(Face.class)

@@ -15,7 +15,8 @@ import gloaming.step.StepInfo;
         name = "Shader",
         does = "Draws a picture with your own GLSL.",
         ifBlack = "its text draws nothing yet, or what it reads is empty",
-        find = "shader glsl code program fragment write own script gl webgl",
+        find =
+                "shader glsl code program fragment write own script gl webgl fractal mandelbrot julia plasma caustics checkerboard",
         notice = "A text draws the picture; its variables are sliders.")
 @DynamicSettings(Face.class)
 public record ShaderSource(

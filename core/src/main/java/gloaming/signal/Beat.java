@@ -14,7 +14,8 @@ import gloaming.step.StepInfo;
 @StepInfo(
         name = "Beat",
         does = "Gives the beat: a moment on each, the way from one to the next, or how many there were.",
-        find = "beats tempo bar pulse kick trigger metronome rhythm phase swing music clock count the bars",
+        find =
+                "beats tempo bar pulse kick trigger metronome rhythm phase swing music clock count the bars strobe flash on beat",
         notice = "It leaps to 1 at every beat of the music, and to nothing right after.")
 public record Beat(
         @Id(value = "gives", label = "Output")

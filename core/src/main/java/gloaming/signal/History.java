@@ -12,7 +12,7 @@ import gloaming.step.StepInfo;
 @StepInfo(
         name = "History",
         does = "Gives what the signal was in the last moments, newest first, as one signal of many numbers.",
-        find = "past values buffer last n trail scroll record many delay line",
+        find = "past values buffer last n trail scroll record many delay line waveform oscilloscope scope",
         notice = "Many numbers: the signal's last seconds, one beside the other.")
 public record History(
         @Id("count") @Range(min = 2, max = 256, initial = 64, says = "How many values.")

@@ -16,7 +16,7 @@ import gloaming.step.StepInfo;
         name = "Oscillator",
         does = "Goes up and down for ever: sine, triangle, saw, square, or a new random value each round.",
         find =
-                "oscillator wave sine lfo pulse triangle saw square random steps breathe cycle sway lfo wobble swing back and forth",
+                "oscillator wave sine lfo pulse triangle saw square random steps breathe cycle sway lfo wobble swing back and forth blink strobe flash lissajous",
         notice = "It goes up and down for ever; the wave has five forms.")
 public record Oscillator(
         @Id("wave") @Choice(initial = "sine", says = "The shape of one round.")

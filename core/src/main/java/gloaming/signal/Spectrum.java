@@ -13,7 +13,7 @@ import gloaming.step.StepInfo;
 @StepInfo(
         name = "Spectrum",
         does = "Gives the loudness of many bands from low to high, as one signal of many numbers.",
-        find = "fft frequency bands bars analyser equaliser log many sound music",
+        find = "fft frequency bands bars analyser equaliser log many sound music audio equalizer",
         notice = "Low tones left, high ones right: the whole sound as numbers.",
         example = "* > summary of=mean")
 public record Spectrum(

@@ -22,7 +22,7 @@ import gloaming.step.StepInfo;
 @StepInfo(
         name = "Clip",
         does = "Plays a clip of yours, at any rate and backwards too.",
-        find = "video film movie footage mp4 mov source loop play file media",
+        find = "video film movie footage mp4 mov source loop play file media slow motion time lapse",
         ifBlack = "choose a clip",
         notice = "It is empty until a clip is chosen; bring one in on the page of media.")
 public record Clip(

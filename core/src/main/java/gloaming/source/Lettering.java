@@ -25,7 +25,8 @@ import java.awt.geom.PathIterator;
 @StepInfo(
         name = "Lettering",
         does = "Writes words in a font, whole or letter by letter.",
-        find = "text type title words font letters caption credits typography write",
+        find =
+                "text type title words font letters caption credits typography write subtitles typewriter handwriting scrolling headline logo",
         ifBlack = "write some words",
         notice = "Words in real letters; a stroke begins a new line.")
 public record Lettering(

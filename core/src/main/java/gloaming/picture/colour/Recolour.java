@@ -13,7 +13,8 @@ import gloaming.step.StepInfo;
 @StepInfo(
         name = "Recolour",
         does = "Paints dark, middle and light tones in three colours.",
-        find = "gradient map duotone tritone false colour tint palette heat other colours",
+        find =
+                "gradient map duotone tritone false colour tint palette heat other colours sepia rainbow hue shift night vision thermal",
         notice = "Light decides the colour: dark, middle, light.",
         example = "puppet > *")
 public record Recolour(

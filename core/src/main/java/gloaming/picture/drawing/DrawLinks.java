@@ -20,7 +20,7 @@ import gloaming.step.StepInfo;
         name = "Draw links",
         does = "Draws lines between points that are near each other, fainter the farther they are.",
         ifBlack = "no two points are within reach of each other",
-        find = "neighbours plexus network connect lines near web constellation mesh proximity",
+        find = "neighbours plexus network connect lines near web constellation mesh proximity lightning",
         notice = "Only points near one another are joined; the thread fades as they part.",
         example = "sow rate=40 life=5 scatter=1 speed=0.15 size=0.02 > * within=0.5",
         sets = {

@@ -22,7 +22,8 @@ import gloaming.step.StepInfo;
 @StepInfo(
         name = "Echo",
         does = "Lets the frame before shine through, faded, scaled, turned and shifted: trails, tunnels, melting.",
-        find = "feedback trails tunnel smear persistence ghost history previous frame delay melt zoom",
+        find =
+                "feedback trails tunnel smear persistence ghost history previous frame delay melt zoom ghosting video infinite",
         notice = "What was there a moment ago is still there, weaker and a little larger.",
         example = "puppet > * growth=1.25 halfLife=0.5 meets=lighten",
         sets = {

@@ -16,7 +16,7 @@ import gloaming.step.StepInfo;
 @StepInfo(
         name = "Edges",
         does = "Draws the edges of the picture as light lines.",
-        find = "edge detect outline sobel contour lines sketch drawing",
+        find = "edge detect outline sobel contour lines sketch drawing pencil neon silhouette cartoon",
         notice = "Only where colours change is there light.",
         example = "puppet > *",
         sets = {

@@ -21,7 +21,8 @@ import gloaming.step.StepInfo;
 @StepInfo(
         name = "Halftone",
         does = "Draws tones as dots, lines or crosses on a regular raster, as print does.",
-        find = "halftone screen print dots lines crosses newspaper raster comic raster screen print dots",
+        find =
+                "halftone screen print dots lines crosses newspaper raster comic raster screen print dots scan scanlines stripes moire led wall",
         notice = "Dark is a large dot, light a small one, as print does it.",
         example = "puppet > * pitch=0.022",
         sets = {

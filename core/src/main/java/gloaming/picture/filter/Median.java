@@ -13,7 +13,7 @@ import gloaming.step.StepInfo;
 @StepInfo(
         name = "Median",
         does = "Takes out specks and grain and keeps the edges.",
-        find = "median denoise noise grain specks clean smooth despeckle",
+        find = "median denoise noise grain specks clean smooth despeckle watercolour watercolor oil painting",
         notice = "Single specks go, edges stay.",
         example = "puppet > * size=0.02")
 public record Median(

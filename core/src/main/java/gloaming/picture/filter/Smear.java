@@ -18,7 +18,7 @@ import gloaming.step.StepInfo;
 @StepInfo(
         name = "Smear",
         does = "Blurs the picture along a direction, outward from the middle, or round it.",
-        find = "directional motion blur radial zoom spin blur rays streak speed light shafts",
+        find = "directional motion blur radial zoom spin blur rays streak speed light shafts beam",
         notice = "Light is drawn out one way, as with a moved camera.",
         example = "puppet > * across==0.3*sin(t*1.6)")
 public record Smear(

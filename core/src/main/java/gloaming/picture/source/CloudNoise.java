@@ -18,7 +18,7 @@ import java.util.Arrays;
 @StepInfo(
         name = "Cloud noise",
         does = "Makes clouds, smoke, water or bark: layered noise that drifts and changes.",
-        find = "perlin fractal fbm clouds fog mist smoke texture water noise marble fire flames",
+        find = "perlin fractal fbm clouds fog mist smoke texture water noise marble fire flames aurora plasma",
         notice = "It never repeats and never stands still; Detail adds ever smaller clouds.",
         sets = {
             "Smoke: size=0.9 detail=6 roughness=0.55 change=0.3 up=0.12 contrast=1.8 dark=#000000 middle=#4a4a52 light=#e8e6e2",

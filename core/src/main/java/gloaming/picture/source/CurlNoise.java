@@ -18,7 +18,7 @@ import java.util.Arrays;
 @StepInfo(
         name = "Curl noise",
         does = "Makes a motion picture of eddies, to displace and smear by.",
-        find = "curl flow field vectors divergence free swirl wind turbulence eddies",
+        find = "curl flow field vectors divergence free swirl wind turbulence eddies aurora smoke curtain",
         notice = "Whirls without sources or sinks: what follows it is never heaped up.")
 public record CurlNoise(
         @Id("size")

@@ -17,7 +17,7 @@ import gloaming.step.StepInfo;
 @StepInfo(
         name = "Gradient",
         does = "Runs from one colour through a second to a third.",
-        find = "ramp sky fade sweep round line horizon background colours",
+        find = "ramp sky fade sweep round line horizon background colours rainbow dawn dusk night",
         notice = "Three colours, and where the middle one lies.",
         example = "* turn==0.25+0.05*t",
         sets = {

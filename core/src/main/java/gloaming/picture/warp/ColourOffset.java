@@ -17,7 +17,7 @@ import gloaming.step.StepInfo;
 @StepInfo(
         name = "Colour offset",
         does = "Draws red, green and blue apart, in place and in time.",
-        find = "chromatic aberration rgb split shift offset glitch misregistration delay colour fringe",
+        find = "chromatic aberration rgb split shift offset glitch misregistration delay colour fringe vhs tape",
         notice = "Red and blue lie apart more towards the rim, as through a cheap lens.",
         example = "puppet > * growth=1.04 across=0.015")
 public record ColourOffset(

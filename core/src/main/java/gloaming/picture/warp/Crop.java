@@ -14,7 +14,7 @@ import gloaming.step.StepInfo;
         name = "Crop",
         does = "Keeps a rectangle of the picture and empties the rest.",
         ifBlack = "the rectangle is outside the picture or has no size",
-        find = "crop trim frame border letterbox rectangle window vignette cut",
+        find = "crop trim frame border letterbox rectangle window vignette cut subtitles bars",
         notice = "Only what is within the frame is left, with corners as round as wanted.",
         example = "puppet > * width=1.6 height=1.5 corner=0.3")
 public record Crop(

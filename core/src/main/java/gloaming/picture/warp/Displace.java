@@ -15,7 +15,7 @@ import gloaming.step.StepInfo;
 @StepInfo(
         name = "Displace",
         does = "Shifts the picture by another picture: its red to the side, its green upward.",
-        find = "displacement warp distort push refract heat melt bend by picture",
+        find = "displacement warp distort push refract heat melt bend by picture ripples haze underwater wobble glass",
         notice = "Each place shows a place beside it, as far away as the other picture is bright there.",
         example = "puppet > * across=0.15 up=0.15")
 @Read(name = "by", kind = Picture.class, says = "The lane that shifts.")

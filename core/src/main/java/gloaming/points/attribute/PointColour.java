@@ -19,7 +19,7 @@ import gloaming.step.StepInfo;
         name = "Point colour",
         does = "Gives all points one colour, or a run from one to another along their order or any attribute.",
         find =
-                "colour color tint paint plain ramp gradient over order by attribute speed size heat map each its own colour",
+                "colour color tint paint plain ramp gradient over order by attribute speed size heat map each its own colour rainbow",
         notice = "A colour for each by its order, speed or any attribute.",
         example = "grid columns=30 rows=16 size=0.02 > * along=order")
 public record PointColour(

@@ -14,7 +14,7 @@ import gloaming.step.StepInfo;
 @StepInfo(
         name = "Grid",
         does = "Lays points out in rows and columns.",
-        find = "layout rows columns matrix lattice raster",
+        find = "layout rows columns matrix lattice raster checkerboard chess board squares led wall",
         notice = "Rows and columns; layers make a block of it.")
 public record Grid(
         @Id("columns") @Range(min = 1, max = 1000, initial = 32, byRatio = true, says = "Points across.")

@@ -14,7 +14,7 @@ import gloaming.step.StepInfo;
 @StepInfo(
         name = "Polygon",
         does = "Lays points out along the sides of a polygon or a star.",
-        find = "layout polygon triangle square hexagon star sides corners outline",
+        find = "layout polygon triangle square hexagon star sides corners outline ",
         notice = "Straight sides; a dent makes a star of it.",
         example = "* corners=5 dent==0.6+0.3*sin(t*1.6)")
 public record Polygon(

@@ -15,7 +15,7 @@ import gloaming.step.StepInfo;
 @StepInfo(
         name = "Scatter",
         does = "Lays points out at random in a box.",
-        find = "layout random box stars dust uniform",
+        find = "layout random box stars dust uniform night sky snow confetti",
         notice = "At random, but the same at every start; Variation throws anew.")
 public record Scatter(
         @Id("count") @Range(min = 1, max = 500000, initial = 500, byRatio = true, says = "Points in the box.")

@@ -16,7 +16,8 @@ import gloaming.step.StepInfo;
 @StepInfo(
         name = "Wake",
         does = "Lays points where a moving place was in the last seconds, the newest first.",
-        find = "layout trail path history signal past tail follow draw pen cursor",
+        find =
+                "layout trail path history signal past tail follow draw pen cursor lissajous spirograph waveform oscilloscope plot handwriting",
         notice = "The way two signals took in the last seconds, as points.",
         example = "* count=200 seconds=3 y=(sway rate=0.7) x=(sway rate=0.4)")
 @Read(name = "x", kind = Signal.class, says = "Where it is, across, in units.")

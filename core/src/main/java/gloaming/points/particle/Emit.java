@@ -25,7 +25,8 @@ import gloaming.step.StepInfo;
 @StepInfo(
         name = "Emit",
         does = "Brings particles to life at the points of another lane, and lets them age and die.",
-        find = "particles emitter spawn birth sparks fountain emit burst life sow emitter birth spawn",
+        find =
+                "particles emitter spawn birth sparks fountain emit burst life sow emitter birth spawn snow fireworks explosion confetti fireflies dust bubbles smoke sparkle",
         notice = "Dots are born, fly and die.",
         example = "* rate=200 speed=0.3 size=0.02")
 @Read(

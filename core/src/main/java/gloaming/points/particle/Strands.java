@@ -21,7 +21,7 @@ import gloaming.step.StepInfo;
 @StepInfo(
         name = "Strands",
         does = "Grows a strand from each point along its heading, bent by a flowing noise.",
-        find = "hair grass fur tendril grow strand lines sphere flow field streamline ribbon",
+        find = "hair grass fur tendril grow strand lines sphere flow field streamline ribbon lightning",
         notice = "From every point a hair grows and bows in the wind.",
         example = "row count=120 y=-0.8 turn=0 > * length=0.9 rise=1",
         sets = {
