@@ -121,7 +121,7 @@ public final class Documents {
                 Value.of(setting.choices().get(random.nextInt(setting.choices().size())));
             case COLOUR -> Value.of("#%06x".formatted(random.nextInt(1 << 24)));
             case SWITCH -> Value.of(random.nextBoolean());
-            case TEXT, CODE, CURVE, FORMULA, MEDIUM -> setting.initial();
+            case TEXT, CODE, CURVE, FORMULA, MEDIUM, STRIP -> setting.initial();
         };
     }
 

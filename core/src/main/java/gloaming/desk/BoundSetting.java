@@ -8,7 +8,7 @@ import java.util.List;
  * <p>The control that moved last has the setting. While one is pressed that works only while it is pressed, that one has it. A change of
  * the document by anybody else takes the setting out of all hands.
  */
-public final class BoundSetting {
+public final class BoundSetting implements Grasp {
     /** Parts of a number by which the document and the hand may differ and still be the same. */
     private static final double SAME = 1e-6;
 
@@ -66,13 +66,8 @@ public final class BoundSetting {
         return true;
     }
 
-    /**
-     * The value that the hands give the setting in this frame, or not a number where they leave it alone.
-     *
-     * @param own the setting's value in the document
-     * @param present its value in the frame before
-     * @param dt seconds of show time; easing goes on while the show stands still
-     */
+    /** {@inheritDoc} Easing goes on while the show stands still. */
+    @Override
     public double advance(double own, double present, double dt) {
         if (own != this.own) {
             if (!cameBack(own) && !same(own, held)) {

@@ -1,5 +1,6 @@
 package gloaming.inside;
 
+import gloaming.desk.Outside;
 import gloaming.flow.Nothing;
 import gloaming.flow.Picture;
 import gloaming.library.Fit;
@@ -22,6 +23,7 @@ import gloaming.sound.Sound;
 import gloaming.step.ByRows;
 import gloaming.step.Catalogue;
 import gloaming.step.Choice;
+import gloaming.step.DynamicSettings;
 import gloaming.step.Frame;
 import gloaming.step.Operation;
 import gloaming.step.Range;
@@ -40,6 +42,7 @@ import java.util.List;
         ifBlack = "choose a look",
         find = "look within nested composition precomp sub scene inside screen embed whole look as picture",
         notice = "A whole look as a picture: choose one.")
+@DynamicSettings(Strip.class)
 public record LookInside(
         @Id("look") @Choice(initial = "", medium = "look", says = "Which look; none that shows this one.")
         String look,
@@ -61,7 +64,13 @@ public record LookInside(
         String lane,
 
         @Id("snapshot") @Choice(initial = "", says = "One of its snapshots, by its name, as which it stands here.")
-        String snapshot)
+        String snapshot,
+
+        @Id(value = "strip", label = "Its strip")
+        @Choice(initial = "", strip = true, says = "What lies on its strip can be set here, and follow what is here.")
+        String strip,
+
+        Object[] own)
         implements Operation<Nothing, Picture, LookInside.Memory> {
 
     /** The player, and what it plays. */
@@ -74,6 +83,11 @@ public record LookInside(
         private String ref = "";
         private long frame;
         private String refused;
+        /** What of its strip is given from here, and by which text. */
+        private List<Strip.Entry> entries = List.of();
+
+        private Outside outside = Outside.NOTHING;
+        private String strip = "";
     }
 
     @Override
@@ -98,6 +112,7 @@ public record LookInside(
         if (now != null) take(now, memory);
         if (memory.refused != null) frame.trouble("goes on as it was: " + memory.refused);
         if (memory.playing == null) return out.clear();
+        Strip.give(memory.entries, own, memory.outside);
         int height = (int) Math.max(1, Math.rint(frame.height() * detail));
         double shape = (double) memory.playing.width() / memory.playing.height();
         int width = (int) Math.max(1, Math.rint(height * shape));
@@ -109,9 +124,16 @@ public record LookInside(
 
     private void take(Look now, Memory memory) {
         String part = lane + "/" + snapshot;
-        if (now == memory.playing && look.equals(memory.ref) && part.equals(memory.part)) return;
+        boolean same = look.equals(memory.ref) && part.equals(memory.part) && strip.equals(memory.strip);
+        if (same && now == memory.playing) return;
         try {
-            Look shown = part(now);
+            if (!strip.equals(memory.strip)) {
+                memory.strip = strip;
+                memory.entries = Strip.entries(strip);
+                memory.outside = new Outside(memory.entries.size());
+                memory.player.outside(memory.outside);
+            }
+            Look shown = Strip.bound(part(now), memory.entries);
             if (look.equals(memory.ref)) memory.player.load(shown);
             else memory.player.begin(shown);
             memory.playing = now;

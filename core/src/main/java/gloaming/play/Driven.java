@@ -1,6 +1,6 @@
 package gloaming.play;
 
-import gloaming.desk.BoundSetting;
+import gloaming.desk.Grasp;
 import gloaming.flow.Kind;
 import gloaming.flow.Signal;
 import gloaming.formula.Formula;
@@ -24,7 +24,7 @@ final class Driven {
     private final List<Plan.LaneRun> spokenOf;
     private final Signal[] lanes;
     private final double[] variables = new double[Formula.VARIABLES.size()];
-    final BoundSetting grasp;
+    final Grasp grasp;
     /** A way to its value in the document, or from one to another, or null. */
     Moving moving;
 
@@ -42,7 +42,7 @@ final class Driven {
             Formula formula,
             String unreadable,
             List<Plan.LaneRun> spokenOf,
-            BoundSetting grasp) {
+            Grasp grasp) {
         this.setting = setting;
         this.own = own;
         this.follow = follow;
@@ -62,7 +62,7 @@ final class Driven {
             Follow follow,
             String formula,
             List<String> words,
-            BoundSetting grasp,
+            Grasp grasp,
             java.util.Map<String, Plan.LaneRun> byId) {
         Formula read = null;
         String unreadable = null;

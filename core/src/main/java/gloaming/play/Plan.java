@@ -2,7 +2,9 @@ package gloaming.play;
 
 import gloaming.desk.BoundControl;
 import gloaming.desk.BoundSetting;
+import gloaming.desk.Grasp;
 import gloaming.desk.Inbox;
+import gloaming.desk.Outside;
 import gloaming.flow.Flow;
 import gloaming.flow.Kind;
 import gloaming.flow.Picture;
@@ -239,8 +241,11 @@ final class Plan {
     /** Controls that make the program do something. */
     final List<BoundControl> acts = new ArrayList<>();
 
+    /** Who has hold of settings: what controllers send, and what a look around this one gives. */
+    record Hands(Inbox inbox, Outside outside) {}
+
     /** Compiles a look that keeps the rules; {@code last} may be null. */
-    Plan(Look look, SnapshotField field, Catalogue catalogue, Rules rules, Inbox inbox, Plan last, Glide glide) {
+    Plan(Look look, SnapshotField field, Catalogue catalogue, Rules rules, Hands hands, Plan last, Glide glide) {
         this.look = look;
         this.field = field;
         unblended = field.isThere() ? rules.with(look, field.across, field.up) : Set.of();
@@ -273,7 +278,7 @@ final class Plan {
         push = byId.get(look.clock().push());
         restart = byId.get(look.clock().restart());
         if (last != null) restarts = last.restarts;
-        Map<String, BoundSetting> grasps = grasps(inbox, last);
+        Map<String, Grasp> grasps = grasps(hands, last);
         for (Lane lane : rules.order(look)) {
             LaneRun run = byId.get(lane.id());
             boolean edited = false;
@@ -302,7 +307,7 @@ final class Plan {
         for (Lane lane : look.lanes()) steps.addAll(byId.get(lane.id()).steps);
         for (int i = 0; i < steps.size(); i++) steps.get(i).index = i;
         for (Layer layer : look.mix().reversed()) {
-            BoundSetting grasp = grasps.get(layer.id() + " opacity");
+            Grasp grasp = grasps.get(layer.id() + " opacity");
             LayerRun was = last == null ? null : last.layer(layer.id());
             Moving moving = moving(layer, was);
             Driven opacity = layer.follow() == null && layer.formula() == null && grasp == null && moving == null
@@ -329,13 +334,13 @@ final class Plan {
     }
 
     /** What is in hands, by what it is of and the setting; grips on settings whose bindings stay keep their hold. */
-    private Map<String, BoundSetting> grasps(Inbox inbox, Plan last) {
+    private Map<String, Grasp> grasps(Hands hands, Plan last) {
         Map<String, List<Binding>> byTarget = new LinkedHashMap<>();
         for (Binding binding : look.desk().bindings()) {
             byTarget.computeIfAbsent(binding.of() + " " + binding.setting(), key -> new ArrayList<>())
                     .add(binding);
         }
-        Map<String, BoundSetting> all = new HashMap<>();
+        Map<String, Grasp> all = new HashMap<>();
         byTarget.forEach((target, bindings) -> {
             BoundSetting was = last == null
                     ? null
@@ -344,14 +349,21 @@ final class Plan {
                             .findFirst()
                             .orElse(null);
             if (bindings.getFirst().of().equals(Binding.SHOW)) {
-                for (Binding binding : bindings) acts.add(act(binding, inbox, last));
+                for (Binding binding : bindings) acts.add(act(binding, hands.inbox(), last));
+                return;
+            }
+            Grasp outside = hands.outside().grasp(bindings);
+            if (outside != null) {
+                all.put(target, outside);
                 return;
             }
             if (was == null || !was.has(bindings)) {
                 BoundSetting now = new BoundSetting(
                         bindings.getFirst().of(),
                         bindings.getFirst().setting(),
-                        bindings.stream().map(b -> new BoundControl(b, inbox)).toList());
+                        bindings.stream()
+                                .map(b -> new BoundControl(b, hands.inbox()))
+                                .toList());
                 was = was == null ? now : now.after(was);
             }
             held.add(was);
@@ -365,13 +377,13 @@ final class Plan {
         return new BoundControl(binding, inbox);
     }
 
-    private Driven[] driven(Step step, Description description, Map<String, BoundSetting> grasps, Object[] arguments) {
+    private Driven[] driven(Step step, Description description, Map<String, Grasp> grasps, Object[] arguments) {
         List<Driven> all = new ArrayList<>();
         for (int i = 0; i < description.settings().size(); i++) {
             String id = description.settings().get(i).id();
             Follow follow = step.follows().get(id);
             String formula = step.formulas().get(id);
-            BoundSetting grasp = grasps.get(step.id() + " " + id);
+            Grasp grasp = grasps.get(step.id() + " " + id);
             if (follow == null && formula == null && grasp == null) continue;
             double own = switch (arguments[i]) {
                 case Number number -> number.doubleValue();
@@ -407,7 +419,7 @@ final class Plan {
         return alike == null || ids.contains(alike.step.id()) ? null : alike;
     }
 
-    private StepRun compile(Step step, Catalogue catalogue, Map<String, BoundSetting> grasps, Plan last) {
+    private StepRun compile(Step step, Catalogue catalogue, Map<String, Grasp> grasps, Plan last) {
         Description description = catalogue.of(step);
         StepRun was = before(step, last);
         boolean stays = was != null && was.step.type().equals(step.type());

@@ -2,6 +2,7 @@ package gloaming.play;
 
 import gloaming.desk.Inbox;
 import gloaming.desk.Outbox;
+import gloaming.desk.Outside;
 import gloaming.flow.Crew;
 import gloaming.flow.Flow;
 import gloaming.flow.Kind;
@@ -47,6 +48,7 @@ public final class Player {
     private Plan plan;
     Library library = Library.EMPTY;
     Inbox inbox = Inbox.EMPTY;
+    private Outside outside = Outside.NOTHING;
     Outbox outbox = Outbox.NOWHERE;
     private long others;
     private boolean realTime;
@@ -103,9 +105,10 @@ public final class Player {
         next.desk(inbox, outbox);
         next.realTime = realTime;
         next.library = library;
+        next.outside = outside;
         Plan.StepRun stands = running;
         if (plan == null) return next;
-        next.plan = new Plan(plan.look, plan.field, catalogue, rules, inbox, plan, null);
+        next.plan = new Plan(plan.look, plan.field, catalogue, rules, hands(), plan, null);
         Plan.StepRun same = stands == null ? null : next.plan.stepById.get(stands.step.id());
         if (same != null) {
             same.fresh = true;
@@ -154,13 +157,22 @@ public final class Player {
     private Plan planned(Look look, Plan last, Glide glide) {
         Look opened = KitOpening.open(look, catalogue);
         SnapshotField field = SnapshotField.of(look, opened, catalogue);
-        return new Plan(opened, field, catalogue, rules, inbox, last, glide);
+        return new Plan(opened, field, catalogue, rules, hands(), last, glide);
     }
 
     /** Where what controllers send arrives, and what is told to others; before the first look. */
     public void desk(Inbox inbox, Outbox outbox) {
         this.inbox = inbox;
         this.outbox = outbox;
+    }
+
+    private Plan.Hands hands() {
+        return new Plan.Hands(inbox, outside);
+    }
+
+    /** What a look around this one gives settings of it; before the look whose settings are bound to that. */
+    public void outside(Outside outside) {
+        this.outside = outside;
     }
 
     /** Where what its steps tell others goes from the next frame on. */
@@ -180,7 +192,7 @@ public final class Player {
 
     /** Forgets all memory; the beat goes back to its start too where {@code beat} says so. */
     public void rewind(boolean beat) {
-        if (plan != null) plan = new Plan(plan.look, plan.field, catalogue, rules, inbox, null, null);
+        if (plan != null) plan = new Plan(plan.look, plan.field, catalogue, rules, hands(), null, null);
         if (beat) beats.rewind();
     }
 

@@ -26,6 +26,9 @@ public @interface Choice {
     /** Which way over the picture a curve's values go, where several make one path that can be drawn there. */
     Range.Drag drag() default Range.Drag.NONE;
 
+    /** Whether a text says which settings of another look can be set here. */
+    boolean strip() default false;
+
     /** Of a text that refers to a medium: the kinds it may be of, with a blank between them. */
     String medium() default "";
 

@@ -350,6 +350,7 @@ public final class Description {
         if (pick.code()) return Setting.Form.CODE;
         if (pick.curve()) return Setting.Form.CURVE;
         if (pick.formula()) return Setting.Form.FORMULA;
+        if (pick.strip()) return Setting.Form.STRIP;
         return pick.medium().isEmpty() ? Setting.Form.TEXT : Setting.Form.MEDIUM;
     }
 

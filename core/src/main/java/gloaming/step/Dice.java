@@ -63,7 +63,7 @@ public final class Dice {
             case CHOICE ->
                 other ? Value.of(s.choices().get(random.nextInt(s.choices().size()))) : now;
             case SWITCH -> other && now instanceof Value.Flag f ? Value.of(!f.on()) : now;
-            case TEXT, CODE, CURVE, FORMULA, MEDIUM -> now;
+            case TEXT, CODE, CURVE, FORMULA, MEDIUM, STRIP -> now;
         };
     }
 

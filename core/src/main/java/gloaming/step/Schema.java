@@ -200,7 +200,7 @@ public final class Schema {
             }
             case COLOUR -> string(7).put("pattern", "^#[0-9a-fA-F]{6}$");
             case MEDIUM -> string(Limits.NAME);
-            case TEXT, CODE, CURVE -> string(Limits.TEXT);
+            case TEXT, CODE, CURVE, STRIP -> string(Limits.TEXT);
             case FORMULA -> string(Limits.FORMULA);
             case SWITCH -> JSON.createObjectNode().put("type", "boolean");
         };

@@ -57,6 +57,7 @@ public record Setting(
         CURVE,
         FORMULA,
         MEDIUM,
+        STRIP,
         SWITCH
     }
 
@@ -125,7 +126,7 @@ public record Setting(
                     yield "cannot be read. " + e.getMessage().replaceFirst("\\.$", "");
                 }
             }
-            case TEXT, CODE, FORMULA -> value instanceof Value.Word ? null : "takes a text";
+            case TEXT, CODE, FORMULA, STRIP -> value instanceof Value.Word ? null : "takes a text";
             case SWITCH -> value instanceof Value.Flag ? null : "takes true or false";
         };
     }

@@ -108,6 +108,8 @@ public final class SnapshotEdits {
     private boolean goes(Look look, Step step, String setting) {
         Description description = catalogue.of(look, step);
         int i = description.settingIndex(setting);
-        return i >= 0 && description.settings().get(i).form() != Setting.Form.CODE;
+        return i >= 0
+                && description.settings().get(i).form() != Setting.Form.CODE
+                && description.settings().get(i).form() != Setting.Form.STRIP;
     }
 }

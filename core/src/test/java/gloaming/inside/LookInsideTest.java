@@ -10,10 +10,12 @@ import gloaming.library.ForwardingLibrary;
 import gloaming.library.Library;
 import gloaming.look.Blend;
 import gloaming.look.Clock;
+import gloaming.look.Desk;
 import gloaming.look.Edit;
 import gloaming.look.Edits;
 import gloaming.look.Lane;
 import gloaming.look.Layer;
+import gloaming.look.Lifted;
 import gloaming.look.Look;
 import gloaming.look.Step;
 import gloaming.look.Value;
@@ -22,6 +24,10 @@ import gloaming.play.Onlooker;
 import gloaming.play.Player;
 import gloaming.sound.HouseBand;
 import gloaming.step.Catalogue;
+import gloaming.step.Description;
+import gloaming.step.KitKnobs;
+import gloaming.step.KitWrap;
+import gloaming.step.Setting;
 import gloaming.step.SnapshotEdits;
 import java.util.Arrays;
 import java.util.HashMap;
@@ -118,6 +124,71 @@ class LookInsideTest {
             alike(picture, frame(by, i));
         }
         assertThat(most).isPositive();
+    }
+
+    /** A fill and another, on whose strip lie the fill's brightness, the opacity of its layer and a kit's knob. */
+    private static Look onStrip() {
+        Look look = look(64, 36, 1, Step.of("s1", "fill").with("brightness", Value.of(0.25)), Step.of("s2", "grade"));
+        return look.withDesk(new Desk(
+                List.of(),
+                List.of(
+                        new Lifted("s1", "brightness", "How bright", 0.0, 3.0),
+                        new Lifted("m1", "opacity", ""),
+                        new Lifted("s2", "hue", ""))));
+    }
+
+    @Test
+    void whatLiesOnItsStripIsSetFromOutsideAndWhatStandsAsItStoodIsLeftToIt() {
+        looks.put("a", onStrip());
+        String strip = Strip.of(onStrip(), Catalogue.all());
+        float quarter = frame(player(showing("a", "strip", strip)), 0).g()[0];
+        Look outer = showing("a", "strip", strip, "s1.brightness", 1.0);
+        Player player = player(outer);
+        assertThat(frame(player, 0).g()[0]).isCloseTo(4 * quarter, within(1e-5f));
+        Description step = Catalogue.all().of(outer, outer.step("s1").orElseThrow());
+        assertThat(step.settings())
+                .extracting(Setting::label)
+                .contains("How bright", "opacity of lane", "Hue of Grade");
+        // What is edited within is seen where it is not set here, and not where it is.
+        looks.put("a", Edits.apply(onStrip(), new Edit.Set("s1", "brightness", Value.of(0.5))));
+        assertThat(frame(player, 1).g()[0]).isCloseTo(4 * quarter, within(1e-5f));
+        player.load(showing("a", "strip", strip));
+        assertThat(frame(player, 2).g()[0]).isCloseTo(2 * quarter, within(1e-5f));
+        // The opacity of a layer within, by a formula here.
+        Step half = outer.step("s1").orElseThrow().withFormula("m1.opacity", "0.5");
+        player.load(look(64, 36, 1, half));
+        Picture picture = frame(player, 3);
+        assertThat(picture.a()[0]).isCloseTo(0.5f, within(1e-5f));
+        assertThat(picture.g()[0]).isCloseTo(2 * quarter, within(1e-5f));
+    }
+
+    @Test
+    void aKnobOfAKitOnItsStripTurnsAllThatItFeeds() {
+        Look bare = look(64, 36, 1, Step.of("s1", "fill").with("brightness", Value.of(0.25)));
+        Look wrapped = Edits.apply(bare, new KitWrap(Catalogue.all()).wrap(bare, List.of(), List.of("s1"), "Lamp"));
+        String use = wrapped.lanesIn(null).getFirst().steps().getFirst().id();
+        Look knobbed =
+                Edits.apply(wrapped, new KitKnobs(Catalogue.all()).give(wrapped, "s1", "brightness", KitKnobs.NEW));
+        String knob = knobbed.kits().getFirst().knobs().getFirst().id();
+        Look kit = knobbed.withDesk(new Desk(List.of(), List.of(new Lifted(use, knob, ""))));
+        looks.put("a", kit);
+        String strip = Strip.of(kit, Catalogue.all());
+        float quarter = frame(player(showing("a", "strip", strip)), 0).g()[0];
+        Player player = player(showing("a", "strip", strip, use + "." + knob, 0.5));
+        assertThat(frame(player, 0).g()[0]).isCloseTo(2 * quarter, within(1e-5f));
+    }
+
+    @Test
+    void linesThatAreNoneAreNoSettings() {
+        assertThat(Strip.entries("s1 size number 0 1 0.5 - Size\nnonsense\ns1 size number 0 1 0.5 - Again\n"
+                        + "s2 x number 3 1 2 - Backwards\ns2 x number NaN 1 2 - None\ns2 x number 0 1e999 2 - Endless"))
+                .extracting(e -> e.setting().label())
+                .containsExactly("Size");
+        assertThat(Strip.entries("s1 size number 0 1 0.5 - Size\n".repeat(100_000)))
+                .hasSize(1);
+        assertThat(Strip.entries("s1 n whole 0 6 2.4 a_second Count").getFirst().setting())
+                .satisfies(s -> assertThat(s.unit()).isEqualTo("a second"))
+                .satisfies(s -> assertThat(s.initial()).isEqualTo(Value.of(2)));
     }
 
     @Test

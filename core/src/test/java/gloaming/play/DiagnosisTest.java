@@ -22,7 +22,7 @@ class DiagnosisTest {
                 SnapshotField.NONE,
                 Catalogue.all(),
                 new Rules(Catalogue.all()),
-                gloaming.desk.Inbox.EMPTY,
+                new Plan.Hands(gloaming.desk.Inbox.EMPTY, gloaming.desk.Outside.NOTHING),
                 null,
                 null));
         board.budgetMs = 33;

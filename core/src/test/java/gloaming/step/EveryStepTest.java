@@ -135,7 +135,7 @@ class EveryStepTest {
             case CHOICE -> setting.choices().stream().map(Value::of).toList();
             case SWITCH -> List.of(Value.of(false), Value.of(true));
             case COLOUR -> List.of(Value.of("#000000"), Value.of("#ffffff"));
-            case TEXT, CODE, CURVE, FORMULA, MEDIUM -> List.of(setting.initial());
+            case TEXT, CODE, CURVE, FORMULA, MEDIUM, STRIP -> List.of(setting.initial());
         };
     }
 

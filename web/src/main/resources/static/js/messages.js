@@ -48,7 +48,7 @@
 /** @typedef {{do: 'record', on?: boolean}} FromPageRecord */
 /** @typedef {{do: 'show-again', set: string, from?: number, to?: number|null}} FromPageShowAgain */
 /** @typedef {{do: 'end-again'}} FromPageEndAgain */
-/** @typedef {FromPageEdit|FromPageUndo|FromPageRedo|FromPageAddStep|FromPageExample|FromPageWrap|FromPageKeepKit|FromPageLayKit|FromPageRenewKit|FromPageRemember|FromPageThrow|FromPageRecall|FromPageUseSet|FromPageUnwrap|FromPageOwnKit|FromPageKnob|FromPageRead|FromPageBring|FromPageDuplicateStep|FromPageDuplicateLane|FromPagePaste|FromPageAddLayer|FromPageFollow|FromPageFollowLayer|FromPageKeys|FromPageDrawKeys|FromPageDrawPath|FromPageTakeKeys|FromPageWrite|FromPageGoBack|FromPageFormula|FromPageBind|FromPageUnbind|FromPageChangeBinding|FromPageLift|FromPageArrange} FromPageChange */
+/** @typedef {FromPageEdit|FromPageUndo|FromPageRedo|FromPageAddStep|FromPageExample|FromPageWrap|FromPageKeepKit|FromPageLayKit|FromPageRenewKit|FromPageRemember|FromPageThrow|FromPageRecall|FromPageUseSet|FromPageUnwrap|FromPageOwnKit|FromPageTakeStrip|FromPageKnob|FromPageRead|FromPageBring|FromPageDuplicateStep|FromPageDuplicateLane|FromPagePaste|FromPageAddLayer|FromPageFollow|FromPageFollowLayer|FromPageKeys|FromPageDrawKeys|FromPageDrawPath|FromPageTakeKeys|FromPageWrite|FromPageGoBack|FromPageFormula|FromPageBind|FromPageUnbind|FromPageChangeBinding|FromPageLift|FromPageArrange} FromPageChange */
 /** @typedef {{do: 'edit', n?: number, gesture?: number, edit: Edit}} FromPageEdit */
 /** @typedef {EditRename|EditFormat|EditAddLane|EditRemoveLane|EditMoveLane|EditRenameLane|EditSetClock|EditSetLookClock|EditSetDesk|EditAddStep|EditRemoveStep|EditMoveStep|EditLabelStep|EditBypass|EditSet|EditWrite|EditSetFollow|EditSetFormula|EditSetRead|EditAddLayer|EditRemoveLayer|EditMoveLayer|EditChangeLayer|EditAddSnapshot|EditRemoveSnapshot|EditMoveSnapshot|EditChangeSnapshot|EditSetApart|EditSetField|EditAddKit|EditRemoveKit|EditChangeKit|EditRebuild|EditSeveral} Edit */
 /** @typedef {{edit: 'rename', name: string}} EditRename */
@@ -117,6 +117,7 @@
 /** @typedef {{do: 'use-set', n?: number, step: string, name: string, seconds?: number}} FromPageUseSet */
 /** @typedef {{do: 'unwrap', n?: number, step: string}} FromPageUnwrap */
 /** @typedef {{do: 'own-kit', n?: number, step: string}} FromPageOwnKit */
+/** @typedef {{do: 'take-strip', n?: number, step: string}} FromPageTakeStrip */
 /** @typedef {{do: 'knob', n?: number, step: string, setting: string, knob?: string|null}} FromPageKnob */
 /** @typedef {{do: 'read', n?: number, step: string, read: string, lane?: string|null}} FromPageRead */
 /** @typedef {{do: 'bring', n?: number, ref: string, kind: string, name: string, kit?: string|null}} FromPageBring */
@@ -179,7 +180,7 @@
 /** @typedef {{all: SnapshotsSnapshot[], apart: string[], field?: SnapshotsField}} Snapshots */
 /** @typedef {{settings: Setting[], reads: Input[], problems: Problem[]}} Face */
 /** @typedef {{id: string, label: string, form: SettingForm, min: number, max: number, byRatio: boolean, initial: number|boolean|string, unit: string, says: string, choices: string[], drag: RangeDrag}} Setting */
-/** @typedef {'NUMBER'|'WHOLE'|'CHOICE'|'COLOUR'|'TEXT'|'CODE'|'CURVE'|'FORMULA'|'MEDIUM'|'SWITCH'} SettingForm */
+/** @typedef {'NUMBER'|'WHOLE'|'CHOICE'|'COLOUR'|'TEXT'|'CODE'|'CURVE'|'FORMULA'|'MEDIUM'|'STRIP'|'SWITCH'} SettingForm */
 /** @typedef {'NONE'|'ACROSS'|'UP'|'NEAR'|'WHEEL'} RangeDrag */
 /** @typedef {{name: string, kind: string, says: string, optional: boolean, before: boolean}} Input */
 /** @typedef {{line: number, column: number, says: string}} Problem */

@@ -41,6 +41,7 @@ class DocumentChanges {
     private final PageMessages messages;
     private final Versions versions;
     private final KitRoom room;
+    private final OtherLooks looks;
     private final EditFactory edits = new EditFactory(Catalogue.all());
     private final Paste paste = new Paste(Catalogue.all());
     private final SnapshotEdits snapshots = new SnapshotEdits(Catalogue.all());
@@ -51,7 +52,9 @@ class DocumentChanges {
     private final KitKnobs knobs = new KitKnobs(Catalogue.all());
     private final DeskEditFactory deskEdits = new DeskEditFactory(Catalogue.all());
 
-    DocumentChanges(House house, ShowMedia media, PageMessages messages, Versions versions, KitRoom room) {
+    DocumentChanges(
+            House house, ShowMedia media, PageMessages messages, Versions versions, KitRoom room, OtherLooks looks) {
+        this.looks = looks;
         this.room = room;
         this.house = house;
         this.media = media;
@@ -68,7 +71,7 @@ class DocumentChanges {
         Look look = open.look();
         String fresh = look.freshId("s");
         switch (change) {
-            case FromPage.Edit m -> apply(viewer, open, m, m.edit(), null);
+            case FromPage.Edit m -> apply(viewer, open, m, looks.withStrip(open, m.edit()), null);
             case FromPage.Undo m -> settle(viewer, open, m, open.undo(origin(viewer, m)), null);
             case FromPage.Redo m -> settle(viewer, open, m, open.redo(origin(viewer, m)), null);
             case FromPage.AddStep m -> apply(viewer, open, m, addStep(open, m), fresh);
@@ -117,6 +120,7 @@ class DocumentChanges {
                 apply(viewer, open, m, edit, null);
             }
             case FromPage.OwnKit m -> apply(viewer, open, m, unwraps.own(look, m.step()), m.step());
+            case FromPage.TakeStrip m -> apply(viewer, open, m, looks.strip(open, m.step()), null);
             case FromPage.Knob m -> apply(viewer, open, m, knobs.give(look, m.step(), m.setting(), m.knob()), null);
             case FromPage.AddLayer m -> apply(viewer, open, m, edits.addLayer(look, m.lane(), m.above()), null);
             case FromPage.Follow m -> apply(viewer, open, m, edits.follow(look, m.step(), m.setting(), m.lane()), null);

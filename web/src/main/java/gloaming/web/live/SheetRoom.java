@@ -10,9 +10,7 @@ import gloaming.show.OwnChange;
 import gloaming.show.RunSheet;
 import gloaming.web.message.FromPage;
 import gloaming.web.message.ToPage;
-import gloaming.web.store.Journal;
 import gloaming.web.store.Media;
-import gloaming.web.store.OpenLook;
 import gloaming.web.store.Sheets;
 import gloaming.web.store.Shows;
 import java.util.ArrayList;
@@ -30,7 +28,7 @@ class SheetRoom {
 
     private final Sheets sheets;
     private final Shows shows;
-    private final Journal journal;
+    private final OtherLooks looks;
     private final Media media;
     /** The last change of each page: what is sent again is done once. */
     private final Map<String, Long> done = new LinkedHashMap<>(16, 0.75f, true) {
@@ -40,10 +38,10 @@ class SheetRoom {
         }
     };
 
-    SheetRoom(Sheets sheets, Shows shows, Journal journal, Media media) {
+    SheetRoom(Sheets sheets, Shows shows, OtherLooks looks, Media media) {
         this.sheets = sheets;
         this.shows = shows;
-        this.journal = journal;
+        this.looks = looks;
         this.media = media;
     }
 
@@ -114,9 +112,8 @@ class SheetRoom {
     }
 
     private Look document(Shows.LookRow row) {
-        OpenLook open = journal.opened(row.id());
         try {
-            return open == null ? shows.document(row.id()) : open.look();
+            return looks.now(row);
         } catch (Refused e) {
             // Where it is opened, it is said what is wrong with it; here it is named all the same.
             return Look.empty(row.name());

@@ -140,6 +140,10 @@ public sealed interface FromPage {
     @JsonTypeName("own-kit")
     record OwnKit(long n, String step) implements Change, Builds {}
 
+    /** Lets what lies on the strip of the look that a step shows be set at that step. */
+    @JsonTypeName("take-strip")
+    record TakeStrip(long n, String step) implements Change, Builds {}
+
     /** A setting within a kit is set by a knob outside: one that is there, a new one for the word, or without it none. */
     @JsonTypeName("knob")
     record Knob(long n, String step, String setting, @Maybe String knob) implements Change, Builds {}

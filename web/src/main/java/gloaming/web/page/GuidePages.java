@@ -187,6 +187,7 @@ class GuidePages {
             case COLOUR -> "a colour";
             case SWITCH -> "yes or no";
             case TEXT -> "a text";
+            case STRIP -> "taken from the strip of the look";
             case FORMULA -> "a formula";
             case CURVE -> "keys of a curve";
             case CODE -> "a text in GLSL";

@@ -166,6 +166,8 @@ export function kits(page) {
       if (!this.chosenKit) { this.say('Choose a kit: its lanes come in its place.'); return; }
       page.live.send({ do: 'unwrap', step: this.stepId });
     },
+    /** Lets what lies on the strip of the look that the step shows be set here. */
+    takeStrip() { page.live.send({ do: 'take-strip', step: this.stepId }); },
     ownKit() { page.live.send({ do: 'own-kit', step: this.stepId }); },
     get markedText() { return this.marks.length > 1 ? `${this.marks.length} marked · K wraps them` : ''; },
 
