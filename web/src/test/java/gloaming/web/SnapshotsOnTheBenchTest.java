@@ -4,13 +4,16 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import gloaming.look.Blend;
 import gloaming.look.Clock;
+import gloaming.look.Desk;
 import gloaming.look.Edit;
 import gloaming.look.Lane;
 import gloaming.look.Layer;
+import gloaming.look.Lifted;
 import gloaming.look.Look;
 import gloaming.look.Snapshots;
 import gloaming.look.Step;
 import gloaming.look.Value;
+import gloaming.web.store.Journal;
 import gloaming.web.store.OpenLook;
 import gloaming.web.store.Shows;
 import java.util.List;
@@ -111,6 +114,23 @@ class SnapshotsOnTheBenchTest extends ByHand {
         until("and seen", () -> brightest() > 150);
         assertThat(browser.findElements(By.cssSelector("#set-look option")))
                 .noneMatch(o -> open.id.equals(o.getDomAttribute("value")));
+        // What is laid on its strip afterwards is set here once it is taken.
+        OpenLook within = program.get(Journal.class).open(shows.look(id).orElseThrow());
+        Desk strip = new Desk(List.of(), List.of(new Lifted("s1", "brightness", "Lamp")));
+        within.apply(new Edit.SetDesk(strip), 0);
+        browser.findElement(By.id("set-strip")).click();
+        until(
+                "it is a setting",
+                () -> !browser.findElements(By.id("set-s1.brightness")).isEmpty());
+        WebElement lamp = browser.findElement(By.id("set-s1.brightness"));
+        lamp.sendKeys(Keys.chord(Keys.CONTROL, "a"), "0", Keys.ENTER);
+        until(
+                "it is set",
+                () -> Value.of(0)
+                        .equals(open.look().step("s1").orElseThrow().settings().get("s1.brightness")));
+        until("dark", () -> brightest() < 20);
+        browser.findElement(By.id("step-s1")).sendKeys(Keys.chord(Keys.CONTROL, "z"));
+        until("one undo and it is lit", () -> brightest() > 150);
     }
 
     @Test
