@@ -29,7 +29,7 @@ class RunSheetTest {
             false,
             "c1",
             List.of(new Cue.Way("c2", "if the flute stays out")),
-            List.of(new CueSetting("s4", "amount", 0.25)));
+            List.of(new CueSetting("s4", "amount", 0.25), new CueSetting("s4", "across", 0, "0 0 linear; 2 1 hold")));
 
     @Test
     void twoHandsThatChangeOneCueWithoutSeeingEachOtherBothKeepWhatTheyDid() {

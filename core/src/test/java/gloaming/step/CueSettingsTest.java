@@ -3,6 +3,7 @@ package gloaming.step;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
+import gloaming.curve.Keys;
 import gloaming.look.Clock;
 import gloaming.look.Edit;
 import gloaming.look.Edits;
@@ -39,13 +40,19 @@ class CueSettingsTest {
     }
 
     @Test
-    void numbersAreOfferedByLaneStepAndLabelAndNothingElseIs() {
+    void numbersAndCurvesAreOfferedByLaneStepAndLabelAndNothingElseIs() {
         List<CueSettings.Entry> all = settings.of(look);
         assertThat(all)
                 .extracting(CueSettings.Entry::name)
                 .contains("wheels · Timed path · Count", "wheels · Glow · Amount");
-        assertThat(all).extracting(CueSettings.Entry::setting).doesNotContain("across", "gives");
-        assertThat(all).allMatch(e -> e.value() >= e.min() && e.value() <= e.max());
+        assertThat(all)
+                .extracting(CueSettings.Entry::setting)
+                .contains("across")
+                .doesNotContain("gives");
+        assertThat(all)
+                .allMatch(e -> e.curve().isEmpty()
+                        ? e.value() >= e.min() && e.value() <= e.max()
+                        : !Keys.parse(e.curve()).keys().isEmpty());
     }
 
     @Test
@@ -75,6 +82,22 @@ class CueSettingsTest {
         assertThat(settings.of(driven)).extracting(CueSettings.Entry::setting).doesNotContain("amount");
         assertThat(settings.edit(driven, List.of(new CueSetting("s3", "amount", 2))))
                 .isNull();
+    }
+
+    @Test
+    void aCueHasACurveOfItsOwnAndACurveIsNoNumber() {
+        String curve = "0 -1 smooth; 2.5 1 hold";
+        Look now = set(new CueSetting("s1", "across", 0, curve));
+        assertThat(is(now, "s1", "across")).isEqualTo(Value.of(curve));
+        assertThat(settings.edit(look, List.of(new CueSetting("s1", "across", 3))))
+                .isNull();
+        assertThat(settings.edit(look, List.of(new CueSetting("s3", "amount", 0, curve))))
+                .isNull();
+        assertThatThrownBy(() -> new CueSetting("s1", "across", 0, "0 up smooth"))
+                .isInstanceOf(Refused.class)
+                .hasMessageContaining("The key '0 up smooth' is none");
+        assertThatThrownBy(() -> new CueSetting("s1", "across", 0, "0 0 linear;".repeat(9_000)))
+                .isInstanceOf(Refused.class);
     }
 
     @Test

@@ -21,7 +21,7 @@
 /** @typedef {'key'|'control'|'signal'|'after'|'sound'|'clock'|'timecode'} StartBy */
 /** @typedef {'at-once'|'beat'|'bar'} StartGrid */
 /** @typedef {{to: string, when: string}} CueWay */
-/** @typedef {{step: string, setting: string, value: number}} CueSetting */
+/** @typedef {{step: string, setting: string, value: number, curve: string}} CueSetting */
 /** @typedef {{edit: 'put', cue: Cue, was: Cue}} SheetEditPut */
 /** @typedef {{edit: 'move', cue: string, place: number}} SheetEditMove */
 /** @typedef {{edit: 'remove', cue: string}} SheetEditRemove */

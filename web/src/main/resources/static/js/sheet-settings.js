@@ -1,15 +1,19 @@
 // @ts-check
 /**
- * Numbers that a cue gives to settings of the look that is there with it.
+ * Numbers and curves that a cue gives to settings of the look that is there with it.
  * @typedef {import('./messages.js').Cue} Cue
  * @typedef {import('./messages.js').CueSetting} CueSetting
- * @typedef {{step: string, setting: string, name: string, min: number, max: number, unit: string, value: number}} Entry
+ * @typedef {{step: string, setting: string, name: string, min: number, max: number, unit: string, value: number, curve: string}} Entry
  */
 
 /** @param {{step: string, setting: string}} s */
 const key = (s) => `${s.step} ${s.setting}`;
 
-export function cueSettings() {
+/** What a cue gives that sets something as it is now. @param {Entry} e */
+const given = (e) => ({ step: e.step, setting: e.setting, value: e.value, ...(e.curve ? { curve: e.curve } : {}) });
+
+/** @param {string} show */
+export function cueSettings(show) {
   return {
     /** What may be set, by look. */
     settable: /** @type {Record<string, Entry[]>} */ ({}),
@@ -46,14 +50,26 @@ export function cueSettings() {
       const all = await this.settableOf(this.lookOf(c));
       const free = all.find((/** @type {Entry} */ e) => !c.settings.some((s) => key(s) === key(e)));
       if (!free) { this.says = 'That look has no setting that a cue could set.'; return; }
-      this.put(c, 'settings', [...c.settings, { step: free.step, setting: free.setting, value: free.value }]);
+      this.put(c, 'settings', [...c.settings, given(free)]);
     },
     /** Another setting, from what that is in the look now. @this {any} @param {Cue} c @param {number} k @param {any} event */
     putSetting(c, k, event) {
       const entry = (this.settable[this.lookOf(c)] ?? []).find((/** @type {Entry} */ e) => key(e) === event.target.value);
       if (!entry) return;
-      const set = { step: entry.step, setting: entry.setting, value: entry.value };
-      this.put(c, 'settings', c.settings.map((s, i) => (i === k ? set : s)));
+      this.put(c, 'settings', c.settings.map((s, i) => (i === k ? given(entry) : s)));
+    },
+    /** Takes the curve as it is drawn in the look now. @this {any} @param {Cue} c @param {number} k */
+    async takeCurve(c, k) {
+      const was = c.settings[k];
+      const entry = (await this.settableOf(this.lookOf(c))).find((/** @type {Entry} */ e) => key(e) === key(was));
+      if (!entry) { this.says = 'That curve is not in the look any more.'; return; }
+      if (entry.curve === was.curve) { this.says = 'That is the curve of the look as it is now.'; return; }
+      this.put(c, 'settings', c.settings.map((s, i) => (i === k ? given(entry) : s)));
+    },
+    /** @this {any} @param {Cue} c @param {CueSetting} s */
+    curveSrc(c, s) {
+      const of = `step=${encodeURIComponent(s.step)}&setting=${encodeURIComponent(s.setting)}`;
+      return `/sheet/${show}/curves/${c.id}.svg?${of}&v=${this.known}`;
     },
     /** @this {any} @param {Cue} c @param {number} k @param {any} event */
     putValue(c, k, event) {

@@ -19,7 +19,7 @@ const OF_DAY = 3600;
 Alpine.data('sheet', () => ({
   ...eveningParts(page),
   ...ownChanges(page.show),
-  ...cueSettings(),
+  ...cueSettings(page.show),
   canUndo: false, canRedo: false, saving: '', says: '', now: '', next: '', dropAt: -1,
   /** The cue that is to have the pen once it is there. */
   fresh: '',

@@ -2,12 +2,20 @@ package gloaming.web;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import gloaming.look.Clock;
+import gloaming.look.Edit;
+import gloaming.look.Lane;
+import gloaming.look.Look;
+import gloaming.look.Step;
+import gloaming.look.Value;
 import gloaming.show.Cue;
 import gloaming.show.RunSheet;
 import gloaming.show.SheetEdit;
 import gloaming.show.Start;
 import gloaming.show.Transition;
 import gloaming.web.live.House;
+import gloaming.web.store.Journal;
+import gloaming.web.store.OpenLook;
 import gloaming.web.store.Sheets;
 import gloaming.web.store.Shows;
 import java.util.ArrayList;
@@ -263,6 +271,56 @@ class EveningPagesTest extends PageTest {
                         .getFirstSelectedOption()
                         .getText()
                         .equals("Lock gate"));
+    }
+
+    @Test
+    @Order(7)
+    void aCueHasACurveOfItsOwnThatIsTakenFromTheLookAsItIsDrawnThere() {
+        Shows shows = program.get(Shows.class);
+        String show = shows.addShow("Two tides");
+        Lane tide = new Lane("l1", "tide", Clock.SHOW, List.of(Step.of("s1", "curve")));
+        String look = shows.addLook(show, Look.empty("Flood").withLanes(List.of(tide)));
+        Sheets sheets = program.get(Sheets.class);
+        sheets.put(show, RunSheet.of(List.of(Cue.of("c1", look), Cue.of("c2", "")), "", 0));
+        browser.get(program.url("/sheet/" + show));
+        until("its cues", () -> browser.findElements(By.cssSelector(".cue")).size() == 2);
+        WebElement second = browser.findElements(By.cssSelector(".cue")).get(1);
+        new Actions(browser).moveToElement(second).perform();
+        WebElement add = second.findElement(By.xpath(".//button[text()='setting']"));
+        until("it is offered", add::isDisplayed);
+        add.click();
+        until(
+                "a setting",
+                () -> !sheets.of(show).sheet().cues().get(1).settings().isEmpty());
+        WebElement setting = word(1, "Setting");
+        setting.click();
+        until(
+                "what there is",
+                () -> setting.findElements(By.tagName("option")).stream()
+                        .anyMatch(o -> o.getText().equals("tide · Curve · Keys")));
+        new Select(setting).selectByVisibleText("tide · Curve · Keys");
+        until("its curve", () -> curve(show).startsWith("0 0 smooth"));
+        until("drawn", () ->
+                (Boolean) browser.executeScript("return (document.querySelector('.course') ?? {}).naturalWidth > 0"));
+        OpenLook open = program.get(Journal.class).open(shows.look(look).orElseThrow());
+        open.apply(new Edit.Set("s1", "keys", Value.of("0 0 linear; 9 5 linear")), 0);
+        browser.findElements(By.xpath("//button[text()='as drawn now']"))
+                .getLast()
+                .click();
+        until("the other curve", () -> curve(show).equals("0 0 linear; 9 5 linear"));
+        find("[aria-label=Undo]").click();
+        until("the first again", () -> curve(show).startsWith("0 0 smooth"));
+    }
+
+    private static String curve(String show) {
+        return program.get(Sheets.class)
+                .of(show)
+                .sheet()
+                .cues()
+                .get(1)
+                .settings()
+                .getFirst()
+                .curve();
     }
 
     /** Until the guard of the key is over. */

@@ -1,6 +1,8 @@
 package gloaming.web.page;
 
+import gloaming.curve.Keys;
 import gloaming.look.Refused;
+import gloaming.show.CueSetting;
 import gloaming.show.OwnChange;
 import gloaming.show.RunSheet;
 import gloaming.show.Sections;
@@ -90,6 +92,24 @@ class EveningPages {
         OwnChange own = sheets.of(show(id).id()).sheet().change(change);
         if (own == null) throw new Refused("That change is not on the run sheet any more.");
         return ResponseEntity.ok().contentType(MediaType.IMAGE_PNG).body(ChangeStrip.of(own));
+    }
+
+    /** The curve that a cue gives to a setting. */
+    @GetMapping(value = "/sheet/{id}/curves/{cue}.svg", produces = "image/svg+xml")
+    ResponseEntity<String> curve(
+            @PathVariable String id,
+            @PathVariable String cue,
+            @RequestParam String step,
+            @RequestParam String setting) {
+        String keys = sheets.of(show(id).id()).sheet().cues().stream()
+                .filter(c -> c.id().equals(cue))
+                .flatMap(c -> c.settings().stream())
+                .filter(s -> s.step().equals(step) && s.setting().equals(setting))
+                .map(CueSetting::curve)
+                .filter(curve -> !curve.isEmpty())
+                .findFirst()
+                .orElseThrow(() -> new Refused("That cue has no such curve any more."));
+        return ResponseEntity.ok(CurvePicture.of(Keys.parse(keys)));
     }
 
     /** Where the sections of the evening lie in the time of a look. */
