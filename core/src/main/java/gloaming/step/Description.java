@@ -186,6 +186,14 @@ public final class Description {
                 : operation().getAnnotation(StepInfo.class).notice();
     }
 
+    /** What the settings of a new one begin with, where that is not as at first. */
+    public Map<String, Value> begins() {
+        String begins = operation().getAnnotation(StepInfo.class) == null
+                ? ""
+                : operation().getAnnotation(StepInfo.class).begins();
+        return begins.isEmpty() ? Map.of() : Preset.read(": " + begins, this).values();
+    }
+
     /** Good settings of it to begin from. */
     public List<Preset> sets() {
         if (constructor == null) return List.of();

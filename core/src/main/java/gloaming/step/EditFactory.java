@@ -36,7 +36,7 @@ public final class EditFactory {
     public Edit addStep(Look look, String lane, int place, String type, String above, Map<String, Value> given) {
         Description description = known(look, type);
         Lane at = look.lane(lane).orElseThrow(() -> new Refused("That lane is not there any more."));
-        Step step = wants.given(look, at, place, step(look, type, given));
+        Step step = wants.given(look, at, place, step(look, description, given));
         Edit add = new Edit.AddStep(lane, place, step);
         boolean ends = place >= at.steps().size();
         boolean mixed = !at.steps().isEmpty()
@@ -58,9 +58,11 @@ public final class EditFactory {
         return uses == 0 ? step : step.with(Kit.SEED, Value.of((double) uses));
     }
 
-    private static Step step(Look look, String type, Map<String, Value> given) {
-        Step step = Step.of(look.freshId("s"), type);
+    private static Step step(Look look, Description description, Map<String, Value> given) {
+        Step step = Step.of(look.freshId("s"), description.id());
         step = apart(look, step);
+        for (Map.Entry<String, Value> each : description.begins().entrySet())
+            step = step.with(each.getKey(), each.getValue());
         for (Map.Entry<String, Value> each : given.entrySet()) step = step.with(each.getKey(), each.getValue());
         return step;
     }
@@ -110,7 +112,7 @@ public final class EditFactory {
         Description description = known(look, type);
         String called = name.isBlank() ? description.name().toLowerCase(java.util.Locale.ROOT) : name;
         Lane empty = new Lane(look.freshId("l"), freeName(look, called, kit), Clock.SHOW, List.of(), kit);
-        Step step = wants.given(look, empty, 0, step(look, type, given));
+        Step step = wants.given(look, empty, 0, step(look, description, given));
         Lane lane = new Lane(empty.id(), empty.name(), Clock.SHOW, List.of(step), kit);
         Edit add = new Edit.AddLane(look.lanes().size(), lane);
         if (kit != null || !description.gives().mixes()) return add;

@@ -31,6 +31,12 @@ public @interface StepInfo {
     /** Good settings of it to begin from, each a name, a colon, and settings as in {@link #example}; what they do not name is as at first. */
     String[] sets() default {};
 
+    /**
+     * Settings that a new one begins with where it would show too little or too much as at first, written as in {@link #example}; what is as
+     * at first cannot become another number, as documents do not say it.
+     */
+    String begins() default "";
+
     /** What most likely turned the picture black when light goes in and none comes out: ends a sentence. */
     String ifBlack() default "see its settings";
 

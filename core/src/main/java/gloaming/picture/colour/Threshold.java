@@ -14,6 +14,7 @@ import gloaming.step.StepInfo;
         does = "Turns the picture black and white: what is above a level, or below it.",
         ifBlack = "nothing is on that side of the level",
         find = "threshold cut out hard black white binary silhouette matte",
+        begins = "level=0.18",
         notice = "White or black, nothing between.",
         example = "puppet > * level=0.14")
 public record Threshold(

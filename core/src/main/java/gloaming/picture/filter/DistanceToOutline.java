@@ -17,6 +17,7 @@ import gloaming.step.StepInfo;
         name = "Distance to outline",
         does = "Shows how far every place is from the outline of what is light.",
         find = "distance field sdf contour outline growing rings lines transform outline distance sdf signed field",
+        begins = "level=0.18",
         notice = "The farther from the outline, the brighter.",
         example = "lettering words=MILL size=0.7 > *")
 public record DistanceToOutline(

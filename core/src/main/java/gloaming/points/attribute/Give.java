@@ -24,6 +24,7 @@ import gloaming.step.StepInfo;
         does = "Gives points an attribute by a pattern over their order: ramp, wave, chance or a list.",
         find =
                 "attribute set size colour color ramp pattern index list random sine number column vary each its own colour size",
+        begins = "how=multiply low=0.4 high=2",
         notice = "Sizes run from small to large and back along the order of the points.",
         example = "grid columns=24 rows=12 > * pattern=sine times=3 low=0.004 high=0.05")
 public record Give(

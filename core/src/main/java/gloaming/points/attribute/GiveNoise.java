@@ -18,6 +18,7 @@ import gloaming.step.StepInfo;
         does = "Gives points an attribute by a smooth noise in space and time, read where each point is.",
         find =
                 "attribute noise vary size colour wave field random smooth displace twinkle shimmer flicker sparkle glimmer",
+        begins = "how=multiply low=0.2 high=2.2",
         notice = "Neighbours get nearly the same size, and it changes slowly.",
         example = "grid columns=30 rows=16 > * low=0.002 high=0.05")
 public record GiveNoise(
