@@ -99,7 +99,7 @@ export function drawTide(svg, tide, pressed, drawn) {
     if (!cues.length) return;
     line(svg, [[0, points[0][1]], ...points, [width, points[points.length - 1][1]]], width, height);
     cues.forEach((cue, i) => section(svg, tide, i, left[i], each[i], floor, pressed));
-    times(svg, tide, left, height, here);
+    times(svg, tide, left, width, height, here);
     if (drawn) cues.forEach((cue, i) => svg.append(handle(cue, points[i], floor, tide.name(cue), drawn)));
     if (focused) /** @type {any} */ (svg.querySelector(`.handle[data-cue="${focused}"]`))?.focus();
   }
@@ -143,14 +143,16 @@ function section(svg, tide, i, x, width, floor, pressed) {
 
 /**
  * When sections begin, as far as there is room.
- * @param {SVGSVGElement} svg @param {Tide} tide @param {number[]} left @param {number} height @param {number} here
+ * @param {SVGSVGElement} svg @param {Tide} tide @param {number[]} left @param {number} width @param {number} height @param {number} here
  */
-function times(svg, tide, left, height, here) {
+function times(svg, tide, left, width, height, here) {
   let free = 0;
   tide.cues.forEach((cue, i) => {
     const time = tide.time(cue);
     if (!time || left[i] < free || Math.abs(left[i] - here) < 40) return;
-    svg.append(node('text', { class: 'at', x: left[i] + 9, y: height - 8 }, time));
+    // The last one ends where the line does.
+    const x = Math.min(left[i] + 9, width - time.length * 8 - 2);
+    svg.append(node('text', { class: 'at', x, y: height - 8 }, time));
     free = left[i] + time.length * 8 + 14;
   });
 }
