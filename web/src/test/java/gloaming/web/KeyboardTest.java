@@ -94,6 +94,24 @@ class KeyboardTest extends PageTest {
     }
 
     @Test
+    void aLaneIsDuplicatedAgainAndAgainAndWhatWasRefusedIsNotSaidForLong() {
+        OpenLook open = bench("Lane after lane");
+        add(open, "n", "solid colour", "fill");
+        press("d");
+        until("a source stands once in a lane", () -> said().contains("cannot stand twice"));
+        browser.findElement(By.cssSelector(".lane .lh")).click();
+        press("d");
+        until("a second lane", () -> open.look().lanes().size() == 2);
+        until("and no word of what was refused", () -> !said().contains("cannot stand twice"));
+        press("d");
+        until("a third, of the one that was made", () -> open.look().lanes().size() == 3);
+    }
+
+    private static String said() {
+        return browser.findElement(By.cssSelector("footer .says")).getText();
+    }
+
+    @Test
     void theFinderIsLeftAndWalkedByKeys() {
         OpenLook open = bench("Finder");
         press("n");

@@ -79,7 +79,8 @@ class DocumentChanges {
             case FromPage.Bring m ->
                 apply(viewer, open, m, edits.bring(look, m.ref(), m.kind(), m.name(), m.kit()), fresh);
             case FromPage.DuplicateStep m -> apply(viewer, open, m, edits.duplicateStep(look, m.step()), fresh);
-            case FromPage.DuplicateLane m -> apply(viewer, open, m, edits.duplicateLane(look, m.lane()), fresh);
+            case FromPage.DuplicateLane m ->
+                apply(viewer, open, m, edits.duplicateLane(look, m.lane()), look.freshId("l"));
             case FromPage.Paste m -> {
                 Edit edit = m.layer() != null && m.settings()
                         ? paste.layer(look, open.id, m.text(), m.layer())

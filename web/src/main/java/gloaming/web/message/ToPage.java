@@ -74,7 +74,7 @@ public sealed interface ToPage {
     /** What is wrong in a text, and where: both from 1. */
     record Problem(int line, int column, String says) {}
 
-    /** A change was done; {@code select} is a step to select. */
+    /** A change was done; {@code select} is a step or a lane to select. */
     @JsonTypeName("applied")
     record Applied(long n, long version, @Maybe String select) implements ToPage {}
 

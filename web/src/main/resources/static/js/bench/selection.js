@@ -6,10 +6,14 @@
 export function selection(page) {
   return /** @satisfies {ThisType<import('./types.js').Bench>} */ ({
     stepId: '', laneId: '', layerId: '',
-    /** A step that is to be selected as soon as it is there. */
+    /** A step or a lane that is to be selected as soon as it is there. */
     wantSelect: '',
     startSelection() {
-      page.live.hear('applied', (m) => { if (m.select) this.wantSelect = m.select; });
+      page.live.hear('applied', (m) => {
+        if (m.select) this.wantSelect = m.select;
+        // What was refused before is no longer what there is to say.
+        this.refusal = '';
+      });
       page.live.hear('look', () => this.keepSelection());
     },
     /** What was added is selected, what is gone is not, and at first the end of the last lane is. */
@@ -19,6 +23,10 @@ export function selection(page) {
         this.select(this.wantSelect);
         this.wantSelect = '';
         if (this.codeSetting) this.write();
+      }
+      if (this.wantSelect && this.laneById(this.wantSelect)) {
+        this.selectLane(this.wantSelect);
+        this.wantSelect = '';
       }
       if (this.stepId && !this.find(this.stepId)) this.stepId = '';
       if (this.laneId && !this.laneById(this.laneId)) this.laneId = '';
