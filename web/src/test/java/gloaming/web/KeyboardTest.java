@@ -105,6 +105,22 @@ class KeyboardTest extends PageTest {
         until("and no word of what was refused", () -> !said().contains("cannot stand twice"));
         press("d");
         until("a third, of the one that was made", () -> open.look().lanes().size() == 3);
+        for (int n = 4; n <= 9; n++) {
+            int lanes = n;
+            press("d");
+            until("another", () -> open.look().lanes().size() == lanes);
+        }
+        until("the last that was made is in sight", () -> inSight("lane-l9"));
+        add(open, "n", "gradient", "gradient");
+        until("so is what was added", () -> inSight("step-" + selected()));
+    }
+
+    private static boolean inSight(String id) {
+        return (Boolean) browser.executeScript(
+                "const a = document.getElementById(arguments[0])?.getBoundingClientRect();"
+                        + "const b = document.querySelector('.lanes').getBoundingClientRect();"
+                        + "return !!a && a.height > 0 && a.top >= b.top - 1 && a.bottom <= b.bottom + 1;",
+                id);
     }
 
     private static String said() {

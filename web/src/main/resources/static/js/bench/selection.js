@@ -1,4 +1,7 @@
 // @ts-check
+/** @param {HTMLElement} card */
+const intoSight = (card) => card.scrollIntoView({ block: 'nearest', inline: 'nearest' });
+
 /**
  * What is selected, a step, a lane or a layer, and what is known of it.
  * @param {import('../page.js').Page} page
@@ -21,11 +24,14 @@ export function selection(page) {
       document.title = `${this.look.name} · Gloaming`;
       if (this.wantSelect && this.find(this.wantSelect)) {
         this.select(this.wantSelect);
+        this.reach(this.wantSelect, intoSight);
         this.wantSelect = '';
         if (this.codeSetting) this.write();
       }
       if (this.wantSelect && this.laneById(this.wantSelect)) {
         this.selectLane(this.wantSelect);
+        const lane = this.wantSelect;
+        this.$nextTick(() => { const row = document.getElementById(`lane-${lane}`); if (row) intoSight(row); });
         this.wantSelect = '';
       }
       if (this.stepId && !this.find(this.stepId)) this.stepId = '';
@@ -88,7 +94,7 @@ export function selection(page) {
       this.select(step.id);
       this.reach(step.id, (card) => {
         card.focus({ preventScroll: true });
-        card.scrollIntoView({ block: 'nearest', inline: 'nearest' });
+        intoSight(card);
       });
     },
     /** Shows a step's card, wherever it is, and does something with it. @param {string} id @param {(card: HTMLElement) => void} then */
