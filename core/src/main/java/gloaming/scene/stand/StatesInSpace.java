@@ -31,9 +31,9 @@ import gloaming.step.StepInfo;
         does = "Takes things and lamps from one state to another, each laid out by a lane. Nothing leaps.",
         find =
                 "state machine pose waiting turning falling door opens move thing lamp cue transform between scenes formation",
-        notice = "At every fourth beat the block goes to its next place, turned, and arrives softly.",
+        notice = "At every second beat the block goes to its next place, turned, and arrives softly.",
         example =
-                "block width=0.5 height=0.5 depth=0.5 > * two=(block width=0.3 height=0.8 depth=0.3 > stand x=0.7 turn=0.15) how=turn when=(beat every=4) over=1.2")
+                "block width=0.5 height=0.5 depth=0.5 > * two=(block width=0.5 height=0.5 depth=0.5 > stand x=0.7 turn=0.15 scale=0.6) how=turn when=(beat every=2) over=0.9")
 @Read(
         name = "when",
         kind = Signal.class,
