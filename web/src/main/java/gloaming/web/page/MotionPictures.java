@@ -46,12 +46,20 @@ public class MotionPictures {
     static final int MOST_WAITING = 100;
     private static final int QUALITY = 6;
     private static final int LONGEST_REST_MS = 50;
-    /** A look that takes longer than this for its strip has fewer pictures of its own, and stands still then. */
     private static final long LONGEST_NS = 8_000_000_000L;
+    private static final long SHORTLY_NS = 60_000_000_000L;
 
-    private final Map<String, byte[]> kept = new LinkedHashMap<>(16, 0.75f, true) {
+    /** A strip, whether all its pictures are its own, and when it was made. */
+    private record Strip(byte[] jpeg, boolean whole, long made) {}
+
+    /** A look that takes longer than this for its strip has fewer pictures of its own, and stands still then. */
+    private final long longest;
+    /** How long such a strip is kept: on a machine that has just begun it may be the machine and not the look. */
+    private final long shortly;
+
+    private final Map<String, Strip> kept = new LinkedHashMap<>(16, 0.75f, true) {
         @Override
-        protected boolean removeEldestEntry(Map.Entry<String, byte[]> eldest) {
+        protected boolean removeEldestEntry(Map.Entry<String, Strip> eldest) {
             return size() > KEPT;
         }
     };
@@ -59,6 +67,15 @@ public class MotionPictures {
     private final Deque<CompletableFuture<Boolean>> waiting = new ArrayDeque<>();
 
     private boolean busy;
+
+    MotionPictures() {
+        this(LONGEST_NS, SHORTLY_NS);
+    }
+
+    MotionPictures(long longest, long shortly) {
+        this.longest = longest;
+        this.shortly = shortly;
+    }
 
     /**
      * The strip of a look, or null where too many others are waited for.
@@ -73,11 +90,11 @@ public class MotionPictures {
         try {
             known = known(key);
             if (known != null) return known;
-            byte[] strip = strip(look.get(), media);
+            Strip strip = strip(look.get(), media);
             synchronized (kept) {
                 kept.put(key, strip);
             }
-            return strip;
+            return strip.jpeg;
         } finally {
             next();
         }
@@ -131,11 +148,13 @@ public class MotionPictures {
 
     private byte[] known(String key) {
         synchronized (kept) {
-            return kept.get(key);
+            Strip strip = kept.get(key);
+            boolean stays = strip != null && (strip.whole || System.nanoTime() - strip.made < shortly);
+            return stays ? strip.jpeg : null;
         }
     }
 
-    private static byte[] strip(Look look, List<Shelf.Item> media) throws InterruptedException {
+    private Strip strip(Look look, List<Shelf.Item> media) throws InterruptedException {
         byte[] all = new byte[3 * WIDTH * HEIGHT * FRAMES];
         byte[] one = new byte[3 * WIDTH * HEIGHT];
         try (Crew crew = new Crew(1);
@@ -151,7 +170,7 @@ public class MotionPictures {
             for (int i = 0; i < BEFORE + FRAMES * EVERY; i++) {
                 int frame = (i - BEFORE) / EVERY;
                 boolean shown = i >= BEFORE && (i - BEFORE) % EVERY == 0;
-                if (worked < LONGEST_NS) {
+                if (worked <= longest) {
                     long began = System.nanoTime();
                     Picture picture =
                             player.play(new Moment(i, i / RATE, 1 / RATE), WIDTH, HEIGHT, band, Onlooker.NOBODY);
@@ -162,7 +181,7 @@ public class MotionPictures {
                 }
                 if (shown) System.arraycopy(one, 0, all, frame * one.length, one.length);
             }
-            return encoder.encode(all);
+            return new Strip(encoder.encode(all), worked <= longest, System.nanoTime());
         }
     }
 }
