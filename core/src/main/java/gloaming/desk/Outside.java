@@ -34,7 +34,8 @@ public final class Outside {
     /** What has hold of a setting that is bound so, or null where it is bound to controls alone. */
     public Grasp grasp(List<Binding> bindings) {
         for (Binding binding : bindings) {
-            if (!binding.control().startsWith(CONTROL)) continue;
+            // Documents may name controls as they like.
+            if (!binding.control().matches(CONTROL + "\\d{1,3}")) continue;
             int setting = Integer.parseInt(binding.control().substring(CONTROL.length()));
             if (setting >= values.length) continue;
             return (own, present, dt) -> Double.isNaN(values[setting]) ? Double.NaN : binding.map(values[setting]);

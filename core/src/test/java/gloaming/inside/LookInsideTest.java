@@ -8,6 +8,7 @@ import gloaming.flow.Crew;
 import gloaming.flow.Picture;
 import gloaming.library.ForwardingLibrary;
 import gloaming.library.Library;
+import gloaming.look.Binding;
 import gloaming.look.Blend;
 import gloaming.look.Clock;
 import gloaming.look.Desk;
@@ -29,6 +30,7 @@ import gloaming.step.KitKnobs;
 import gloaming.step.KitWrap;
 import gloaming.step.Setting;
 import gloaming.step.SnapshotEdits;
+import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.HashMap;
 import java.util.List;
@@ -176,6 +178,18 @@ class LookInsideTest {
         float quarter = frame(player(showing("a", "strip", strip)), 0).g()[0];
         Player player = player(showing("a", "strip", strip, use + "." + knob, 0.5));
         assertThat(frame(player, 0).g()[0]).isCloseTo(2 * quarter, within(1e-5f));
+    }
+
+    @Test
+    void aControlThatIsCalledAsNoDeviceIsHarmsNothing() {
+        List<Binding> bindings = new ArrayList<>();
+        for (String name : List.of("from outside 7", "from outside -1", "from outside ten", "from outside 99999999999"))
+            bindings.add(new Binding(
+                    "b" + bindings.size(), name, "s1", "brightness", 0, 1, 0, 1, 1, 0, Binding.Mode.VALUE, false));
+        looks.put("a", onStrip().withDesk(new Desk(bindings, onStrip().desk().strip())));
+        float quarter = frame(player(looks.get("a")), 0).g()[0];
+        String strip = Strip.of(looks.get("a"), Catalogue.all());
+        assertThat(frame(player(showing("a", "strip", strip)), 0).g()[0]).isEqualTo(quarter);
     }
 
     @Test

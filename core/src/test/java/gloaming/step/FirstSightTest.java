@@ -23,6 +23,9 @@ class FirstSightTest {
     private static final Catalogue CATALOGUE = Catalogue.all();
     private static final EditFactory EDITS = new EditFactory(CATALOGUE);
 
+    private static final int SECONDS = 2;
+    private static final int RATE = 15;
+
     private static Look add(Look look, String type) {
         String lane = look.lanes().getFirst().id();
         int end = look.lanes().getFirst().steps().size();
@@ -42,9 +45,13 @@ class FirstSightTest {
             player.library(new Brought());
             player.load(look);
             Picture picture = null;
-            for (int i = 0; i < 60; i++)
+            for (int i = 0; i < SECONDS * RATE; i++)
                 picture = player.play(
-                        new Moment(i, i / 30.0, 1 / 30.0, i / 30.0), 96, 54, new HouseBand(3, 120), Onlooker.NOBODY);
+                        new Moment(i, (double) i / RATE, 1.0 / RATE, (double) i / RATE),
+                        96,
+                        54,
+                        new HouseBand(3, 120),
+                        Onlooker.NOBODY);
             int lit = 0;
             double sum = 0;
             for (int i = 0; i < picture.pixels(); i++) {
