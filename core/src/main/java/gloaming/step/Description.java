@@ -188,7 +188,7 @@ public final class Description {
 
     /** What the settings of a new one begin with, where that is not as at first. */
     public Map<String, Value> begins() {
-        String begins = operation().getAnnotation(StepInfo.class) == null
+        String begins = constructor == null
                 ? ""
                 : operation().getAnnotation(StepInfo.class).begins();
         return begins.isEmpty() ? Map.of() : Preset.read(": " + begins, this).values();
