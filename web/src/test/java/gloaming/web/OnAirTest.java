@@ -183,7 +183,7 @@ class OnAirTest extends PageTest {
                     () -> house.player(blue) != null && house.player(blue).made() > 3);
             LivePlayer player = house.player(blue);
             int from = pictures(output, 1).size();
-            bench.say("{'do':'take','seconds':1.5}");
+            bench.say("{'do':'take','seconds':6}");
             List<Integer> seen = watch(output, from, OnAirTest::blue);
             assertThat(house.player()).as("what was at the bench is on air").isSameAs(player);
             double last = -1;
