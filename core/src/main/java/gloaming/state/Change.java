@@ -20,7 +20,9 @@ public final class Change {
     private boolean fresh;
 
     private double gone;
+    /** How long the change takes, as it was asked for when it began: whoever asks otherwise meanwhile moves nothing. */
     private double over;
+
     private double dt;
 
     /**
@@ -31,7 +33,7 @@ public final class Change {
      * @param there which states there are
      * @param states how many there can be
      * @param anew whether there is nothing yet that could pass over, so that it stands in its state at once
-     * @param over how long a change takes, seconds; 0 for at once
+     * @param over how long a change that begins now takes, seconds; 0 for at once
      * @param dt seconds since the frame before
      */
     public int next(
@@ -44,8 +46,9 @@ public final class Change {
         follows = !begins && fresh && dt > 0;
         if (begins) fresh = true;
         else if (follows) fresh = false;
-        gone = begins ? 0 : this.anew ? over : Math.min(over, gone + dt);
-        this.over = over;
+        // At once where nothing was shown, or where it is to take no time.
+        if (begins || this.anew || wanted != now) this.over = begins ? over : 0;
+        gone = begins || this.anew ? 0 : Math.min(this.over, gone + dt);
         this.dt = dt;
         now = wanted;
         return now;

@@ -34,6 +34,21 @@ class NumberStatesTest {
     }
 
     @Test
+    void howLongTheNextChangeTakesIsNoMatterOfTheOneThatGoesOnOrIsOver() {
+        run(by(1, false));
+        List<Double> plain = new ArrayList<>();
+        for (int i = 0; i < 100; i++) plain.add(run(by(2, false)));
+        NumberStates.Memory other = by(1, false).memory();
+        Moments again = new Moments();
+        by(1, false).run(in, other, again.next());
+        for (int i = 0; i < 100; i++) {
+            double over = i < 20 ? 1 : i < 80 ? 40 : 0;
+            NumberStates step = new NumberStates(How.NUMBER, 2, 3, 4, -2, 0, 0, 0, over, false);
+            assertThat(step.run(in, other, again.next()).value()).isEqualTo(plain.get(i));
+        }
+    }
+
+    @Test
     void aLaneTakesTheNumbersPlaceAndItsSpeedIsTakenUpAndGivenUpSoftly() {
         Signal falls = Signal.of(0);
         frame.reads.put("two-lane", falls);

@@ -312,6 +312,22 @@ class EveningPagesTest extends PageTest {
         until("the first again", () -> curve(show).startsWith("0 0 smooth"));
     }
 
+    @Test
+    @Order(8)
+    void aChangeOfWhichSomebodyCannotBeToldIsAChangeAllTheSame() {
+        String show = program.get(Shows.class).addShow("Deaf");
+        Sheets sheets = program.get(Sheets.class);
+        List<String> told = new ArrayList<>();
+        sheets.onChanged(changed -> {
+            if (changed.equals(show)) throw new IllegalStateException("this page is gone");
+        });
+        sheets.onChanged(told::add);
+        Sheets.Kept kept = sheets.put(show, RunSheet.of(List.of(Cue.of("c1", "")), "", 0));
+        assertThat(kept.version()).isEqualTo(1);
+        assertThat(sheets.of(show).sheet().cues()).hasSize(1);
+        assertThat(told).as("those after it are told").contains(show);
+    }
+
     private static String curve(String show) {
         return program.get(Sheets.class)
                 .of(show)

@@ -114,6 +114,12 @@ class SnapshotsOnTheBenchTest extends ByHand {
         until("and seen", () -> brightest() > 150);
         assertThat(browser.findElements(By.cssSelector("#set-look option")))
                 .noneMatch(o -> open.id.equals(o.getDomAttribute("value")));
+        browser.findElement(By.id("set-strip")).click();
+        until(
+                "nothing lies there yet",
+                () -> browser.findElement(By.cssSelector("footer .says"))
+                        .getText()
+                        .contains("Nothing lies on the strip of that look"));
         // What is laid on its strip afterwards is set here once it is taken.
         OpenLook within = program.get(Journal.class).open(shows.look(id).orElseThrow());
         Desk strip = new Desk(List.of(), List.of(new Lifted("s1", "brightness", "Lamp")));

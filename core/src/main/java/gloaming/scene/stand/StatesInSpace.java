@@ -23,7 +23,8 @@ import gloaming.step.StepInfo;
  * Things and lamps that have several states, each laid out by a lane, and go from one to another.
  *
  * <p>The first thing of a state is the first of the next, and so on. Places and turns pass over with their speeds ({@link Passage},
- * {@link Turning}); sizes, materials and light mix. Copies of a thing stand on their points and move with these.
+ * {@link Turning}); sizes, the numbers of materials and light mix. Shapes, pictures on
+ * them, dots and lines, sky and fog are those of the new state at once. Copies of a thing stand on their points and move with these.
  */
 @Id("states-in-space")
 @StepInfo(

@@ -23,9 +23,11 @@ final class CurvePicture {
             low = Math.min(low, course[i]);
             high = Math.max(high, course[i]);
         }
+        // What differs by its rounding only is level.
+        boolean level = high - low <= 1e-9 * Math.max(1, Math.abs(high));
         StringBuilder points = new StringBuilder();
         for (int i = 0; i <= PARTS; i++) {
-            double part = high > low ? (course[i] - low) / (high - low) : 0.5;
+            double part = level ? 0.5 : (course[i] - low) / (high - low);
             double x = EDGE + (double) i / PARTS * (WIDTH - 2 * EDGE);
             double y = HEIGHT - EDGE - part * (HEIGHT - 2 * EDGE);
             points.append(String.format(Locale.ROOT, "%.1f,%.1f ", x, y));
