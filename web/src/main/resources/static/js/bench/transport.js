@@ -34,7 +34,7 @@ export function transport(page) {
       $('.clock').textContent = clockText(m.time);
       $('.tempo').textContent = `${m.tempo.toFixed(1)}${LEADERS[m.leader] ?? ''}`;
       $('.meter').classList.toggle('clipped', m.peak >= 0.999);
-      $('.spent').textContent = `${m.ms.toFixed(1)} / ${m.budget.toFixed(0)} ms`;
+      $('.spent').textContent = `${m.ms.toFixed(m.ms < 100 ? 1 : 0)} / ${m.budget.toFixed(0)} ms`;
       $('.cost i').style.transform = `scaleX(${Math.min(1, m.ms / m.budget)})`;
       $('.cost').classList.toggle('over', m.ms > m.budget);
       $('.size').textContent = `${m.width}×${m.height} · ${m.fps.toFixed(0)}/s`;
