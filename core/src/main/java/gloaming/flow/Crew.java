@@ -1,5 +1,6 @@
 package gloaming.flow;
 
+import java.util.Arrays;
 import java.util.concurrent.atomic.AtomicInteger;
 import java.util.concurrent.atomic.AtomicLong;
 import java.util.concurrent.locks.LockSupport;
@@ -72,6 +73,22 @@ public final class Crew implements AutoCloseable {
 
     public int threads() {
         return helpers.length + 1;
+    }
+
+    /** The threads that help, by their ids. */
+    public long[] helperIds() {
+        return Arrays.stream(helpers).mapToLong(Thread::threadId).toArray();
+    }
+
+    /** Whether a helper is at work or would be, if the machine let it run; one that waits for something is not. */
+    public boolean helped() {
+        for (Thread helper : helpers) if (helper.getState() == Thread.State.RUNNABLE) return true;
+        return false;
+    }
+
+    /** From now on the helpers give way to everything else. */
+    public void giveWay() {
+        for (Thread helper : helpers) helper.setPriority(Thread.MIN_PRIORITY);
     }
 
     /** From now on work that takes longer than {@code nanoseconds} ends with {@link Overtime}, between strips and where it asks. */

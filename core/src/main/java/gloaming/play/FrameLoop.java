@@ -7,6 +7,7 @@ import gloaming.flow.Picture;
 import gloaming.look.Look;
 import gloaming.picture.kernel.Exit;
 import gloaming.sound.Sound;
+import java.util.Arrays;
 import java.util.List;
 import java.util.concurrent.locks.LockSupport;
 
@@ -153,24 +154,30 @@ final class FrameLoop {
     /** What the thread is at, for the log: the step and the innermost calls. */
     String where() {
         String step = player.runningStep();
-        String calls = java.util.Arrays.stream(thread.getStackTrace())
+        String calls = Arrays.stream(thread.getStackTrace())
                 .limit(MOST_CALLS)
                 .map(StackTraceElement::toString)
                 .collect(java.util.stream.Collectors.joining(" < "));
         return step + ": " + calls;
     }
 
-    long threadId() {
-        return thread.threadId();
+    /** The threads that make its frames, by their ids: its own and its crew's. */
+    long[] threadIds() {
+        long[] helpers = crew.helperIds();
+        long[] all = Arrays.copyOf(helpers, helpers.length + 1);
+        all[helpers.length] = thread.threadId();
+        return all;
     }
 
-    Thread.State state() {
-        return thread.getState();
+    /** Whether it waits for something else than a helper that the machine does not let run. */
+    boolean waits() {
+        return thread.getState() != Thread.State.RUNNABLE && !crew.helped();
     }
 
     /** What goes on in spite of all gives way to everything else. */
     void leave() {
         thread.setPriority(Thread.MIN_PRIORITY);
+        crew.giveWay();
     }
 
     boolean alive() {

@@ -14,7 +14,7 @@ final class PlayerWatch {
     private static final long HALT_NS = 1_000_000_000L;
     /** One that goes on in spite of that is left to itself. */
     private static final long LEAVE_NS = 1_500_000_000L;
-    /** Of which it must have worked so long, so that a machine that is busy with other things does not count. */
+    /** Of which one of its threads must have worked so long, so that a machine that is busy with other things does not count. */
     private static final long WORKED_NS = 900_000_000L;
 
     private static final long TOLD_NS = 20_000_000_000L;
@@ -31,7 +31,10 @@ final class PlayerWatch {
     private volatile long toldAt;
     private FrameLoop watched;
     private long step;
-    private long worked;
+    private long[] workers = {};
+    /** Nanoseconds that each of them had worked when the step was begun. */
+    private long[] worked = {};
+
     private int failures;
 
     PlayerWatch(LivePlayer player) {
@@ -78,9 +81,11 @@ final class PlayerWatch {
         }
         long now = System.nanoTime();
         if (loop != watched || loop.step() != step || loop.taking(now) == 0) {
+            if (loop != watched) workers = loop.threadIds();
             watched = loop;
             step = loop.step();
-            worked = threads.getThreadCpuTime(loop.threadId());
+            if (worked.length != workers.length) worked = new long[workers.length];
+            for (int i = 0; i < workers.length; i++) worked[i] = threads.getThreadCpuTime(workers[i]);
             return;
         }
         long stands = loop.standing(now);
@@ -90,8 +95,10 @@ final class PlayerWatch {
 
     private boolean stuck(FrameLoop loop) {
         // It may have ended its frame between the two looks, and now wait for the next.
-        boolean waits = loop.state() != Thread.State.RUNNABLE && loop.standing(System.nanoTime()) > LEAVE_NS;
-        return waits || threads.getThreadCpuTime(loop.threadId()) - worked > WORKED_NS;
+        if (loop.waits() && loop.standing(System.nanoTime()) > LEAVE_NS) return true;
+        for (int i = 0; i < workers.length; i++)
+            if (threads.getThreadCpuTime(workers[i]) - worked[i] > WORKED_NS) return true;
+        return false;
     }
 
     private void anew(FrameLoop loop, String why) {

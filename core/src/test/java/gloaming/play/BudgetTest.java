@@ -21,6 +21,10 @@ import gloaming.step.Frame;
 import gloaming.step.Operation;
 import gloaming.step.Range;
 import gloaming.step.StepInfo;
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.nio.ByteBuffer;
+import java.nio.channels.Pipe;
 import java.util.List;
 import java.util.concurrent.CountDownLatch;
 import java.util.concurrent.locks.LockSupport;
@@ -48,12 +52,16 @@ class BudgetTest {
         SPINS,
         SLEEPS,
         LATE,
+        HELPER_SPINS,
+        HELPER_SLEEPS,
+        HELPER_STARVES,
         NO_MEMORY,
         TOO_DEEP,
         BROKEN
     }
 
     private static volatile Mischief mischief = Mischief.NONE;
+    private static Pipe nothingComes;
 
     /** A step that behaves as long as no test wants otherwise. */
     @Id("snag")
@@ -75,11 +83,44 @@ class BudgetTest {
                 case LATE -> {
                     while (mischief == Mischief.LATE) frame.crew().check();
                 }
+                case HELPER_SPINS ->
+                    byHelper(frame.crew(), () -> {
+                        while (mischief == Mischief.HELPER_SPINS) Thread.onSpinWait();
+                    });
+                case HELPER_SLEEPS ->
+                    byHelper(frame.crew(), () -> {
+                        while (mischief == Mischief.HELPER_SLEEPS) LockSupport.parkNanos(1_000_000);
+                    });
+                // A thread that reads what does not come can run and does not: so is one whose core another program
+                // has.
+                case HELPER_STARVES -> byHelper(frame.crew(), BudgetTest::read);
                 case NO_MEMORY -> throw new OutOfMemoryError();
                 case TOO_DEEP -> throw new StackOverflowError();
                 case BROKEN -> throw new NoClassDefFoundError("gone");
             }
             return in;
+        }
+    }
+
+    /** Does something in a thread that helps, while the player's own waits for it. */
+    private static void byHelper(Crew crew, Runnable what) {
+        Thread own = Thread.currentThread();
+        CountDownLatch begun = new CountDownLatch(1);
+        crew.each(2, 1, (from, to) -> {
+            if (Thread.currentThread() == own) {
+                while (begun.getCount() > 0) Thread.onSpinWait();
+            } else {
+                begun.countDown();
+                what.run();
+            }
+        });
+    }
+
+    private static void read() {
+        try {
+            nothingComes.source().read(ByteBuffer.allocate(1));
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
         }
     }
 
@@ -187,6 +228,38 @@ class BudgetTest {
     @Test
     void aStepThatWaitsForEverIsLeftToItself() {
         goesOn(Mischief.SLEEPS);
+    }
+
+    @Test
+    void aStepThatNeverReturnsInAThreadThatHelpsIsLeftToItself() {
+        goesOn(Mischief.HELPER_SPINS);
+    }
+
+    @Test
+    void aStepThatWaitsForEverInAThreadThatHelpsIsLeftToItself() {
+        goesOn(Mischief.HELPER_SLEEPS);
+    }
+
+    @Test
+    void whoWaitsForAHelperThatTheMachineDoesNotLetRunIsNotBegunAnew() throws IOException {
+        nothingComes = Pipe.open();
+        try (LivePlayer stage = new LivePlayer(Catalogue.all(), 2)) {
+            stage.subscribe(new Subscriptions(
+                    List.of(), List.of(new Tiles(List.of("t1"), java.util.Set.of("l2"), 1.7)), List.of(), List.of()));
+            stage.show(look(fill(), snag()));
+            stage.start();
+            until("frames", () -> stage.made() > 20);
+            FrameLoop loop = stage.loop();
+            mischief = Mischief.HELPER_STARVES;
+            until("it stands for longer than anything may", () -> loop.standing(System.nanoTime()) > 2_500_000_000L);
+            assertThat(loop.waits()).isFalse();
+            mischief = Mischief.NONE;
+            nothingComes.sink().write(ByteBuffer.allocate(1));
+            long before = stage.made();
+            until("it goes on", () -> stage.made() > before + 20);
+            assertThat(stage.loop()).isSameAs(loop);
+            assertThat(stage.trouble()).isEmpty();
+        }
     }
 
     @Test
