@@ -135,3 +135,21 @@ test('a document from before what was drawn last does not take it away again', a
   p.live.say({ ...told(look(), 3), n: 5 });
   assert.equal(taken, 3);
 });
+
+test('before and after change places however late the document comes from before', async () => {
+  const { snapshots } = await import(`${JS}/bench/snapshots.js`);
+  const p = page();
+  const b = bench(session(p), snapshots(p));
+  b.startSession();
+  b.startSnapshots();
+  p.live.say({ ...told(look()), n: 0 });
+  p.live.send = (message) => { p.live.sent.push(message); p.live.unsaved.n++; };
+  b.beforeAfter();
+  // What stood before the first press is told only now, and has nothing that could be done again.
+  p.live.say({ ...told(look(), 2), n: 0, canRedo: false });
+  b.beforeAfter();
+  assert.deepEqual(p.live.sent.map((m) => m.do), ['undo', 'redo']);
+  p.live.say({ ...told(look(), 3), n: 2, canRedo: false });
+  b.beforeAfter();
+  assert.equal(p.live.sent.at(-1).do, 'undo');
+});

@@ -35,7 +35,7 @@ export const look = () => ({
 export function page() {
   const heard = new Map();
   const live = {
-    sent: /** @type {any[]} */ ([]), asked: 0, open: true,
+    sent: /** @type {any[]} */ ([]), asked: 0, open: true, unsaved: { n: 0 },
     hear(is, then) { heard.set(is, [...(heard.get(is) ?? []), then]); },
     say(message) { for (const then of heard.get(message.is) ?? []) then(message); },
     send(message) { live.sent.push(message); },

@@ -10,14 +10,16 @@ const HIGH = 63;
  * @param {import('../page.js').Page} page
  */
 export function snapshots(page) {
+  /** The page's change by which it was flipped last. */
+  let flippedBy = 0;
   return /** @satisfies {ThisType<import('./types.js').Bench>} */ ({
     /** The one whose name and way are being changed. */
     snapId: '',
     startSnapshots() { 
       page.live.hear('look', (m) => {
         if (this.snapId && !this.chosenSnap) this.snapId = '';
-        // After another change there is nothing to go back to.
-        if (!m.canRedo) this.flipped = false;
+        // After another change there is nothing to go back to; a document from before the flip says nothing of it.
+        if (!m.canRedo && m.n >= flippedBy) this.flipped = false;
       });
     },
     get snaps() { return this.look.snapshots?.all ?? []; },
@@ -101,6 +103,7 @@ export function snapshots(page) {
     beforeAfter() {
       if (this.flipped) this.redo(); else this.undo();
       this.flipped = !this.flipped;
+      flippedBy = page.live.unsaved.n;
     },
     /** @param {string} key a lane's id, or a step's, a space and a setting's */
     isApart(key) { return (this.look.snapshots?.apart ?? []).includes(key); },
