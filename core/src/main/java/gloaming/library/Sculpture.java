@@ -72,6 +72,7 @@ public record Sculpture(
      * @param colour,rough,metal,normal,glow,open places among the pictures, or -1; the last says how open it lies to the light from all round
      * @param through how much light goes through it, 0 to 1
      * @param shut how much what lies less open is darker for it, 0 to 1
+     * @param coat how much of it lies under a clear coat, 0 to 1, and how rough that is
      */
     public record Stuff(
             float[] colours,
@@ -87,7 +88,9 @@ public record Sculpture(
             boolean bothSides,
             boolean clear,
             float through,
-            float shut) {}
+            float shut,
+            float coat,
+            float coatRoughness) {}
 
     /** Triangles alone, of no stuff of their own. */
     public static Sculpture of(Shape shape) {

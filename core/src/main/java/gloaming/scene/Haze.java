@@ -11,6 +11,17 @@ public final class Haze {
     public float ground = -1;
 
     public float height;
+    /** How much of the light of lamps it throws to the eye: at 1 as much as white fog does. */
+    public float beams;
+    /** How much more of it goes on than back, 0 to 0.95: the mean cosine. */
+    public float onward;
+    /** How cloudy it is, 0 to 1, where light shines into it. */
+    public float uneven;
+    /** How far its clouds have gone, in units aside and in clouds upward. */
+    public float driftX;
+
+    public float driftZ;
+    public float rise;
 
     Haze copyFrom(Haze other) {
         red = other.red;
@@ -19,12 +30,32 @@ public final class Haze {
         density = other.density;
         ground = other.ground;
         height = other.height;
+        beams = other.beams;
+        onward = other.onward;
+        uneven = other.uneven;
+        driftX = other.driftX;
+        driftZ = other.driftZ;
+        rise = other.rise;
         return this;
     }
 
     Haze none() {
         density = 0;
         return this;
+    }
+
+    /** How thick it is at a height. */
+    public float at(float y) {
+        return height > 0 ? density * (float) Math.exp(Math.min(5.5, (ground - y) / height)) : density;
+    }
+
+    /**
+     * How much more light it throws to where it has turned by an angle than to every side alike (Henyey and Greenstein 1941, "Diffuse
+     * radiation in the galaxy", equation 2), by the cosine.
+     */
+    public float phase(float cos) {
+        float square = 1 + onward * onward - 2 * onward * cos;
+        return (1 - onward * onward) / (square * (float) Math.sqrt(square));
     }
 
     /**

@@ -42,6 +42,17 @@ public final class Matter {
     public boolean bothSides;
     /** How far light goes round into the dark side, 0 to 1: wax, skin, leaves. */
     public float soft;
+    /** How far light goes in and comes out elsewhere, in units: a third of it is left after that; 0 for what lets none in. */
+    public float deep;
+    /** The colour of what comes out, whose brightest part goes the farthest. */
+    public float deepRed = 1;
+
+    public float deepGreen = 1;
+    public float deepBlue = 1;
+    /** How much of it lies under a clear coat, 0 to 1, and how rough that is. */
+    public float coat;
+
+    public float coatRoughness;
     /** How far {@link Model#GLASS} bends what is behind it aside, in parts of the picture's height where it is seen edge-on. */
     public float bend;
     /** Steps of light for {@link Model#BANDS}. */
@@ -86,6 +97,12 @@ public final class Matter {
         cover = other.cover;
         bothSides = other.bothSides;
         soft = other.soft;
+        deep = other.deep;
+        deepRed = other.deepRed;
+        deepGreen = other.deepGreen;
+        deepBlue = other.deepBlue;
+        coat = other.coat;
+        coatRoughness = other.coatRoughness;
         bands = other.bands;
         bend = other.bend;
         colourMap = other.colourMap;

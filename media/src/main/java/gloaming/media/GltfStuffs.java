@@ -56,7 +56,9 @@ final class GltfStuffs {
                 m.isDoubleSided(),
                 clear,
                 number(m, "KHR_materials_transmission", "transmissionFactor", 0, 1),
-                Math.clamp(m.getOcclusionStrength(), 0f, 1f)));
+                Math.clamp(m.getOcclusionStrength(), 0f, 1f),
+                number(m, "KHR_materials_clearcoat", "clearcoatFactor", 0, 1),
+                number(m, "KHR_materials_clearcoat", "clearcoatRoughnessFactor", 0, 1)));
         known.put(m, stuffs.size() - 1);
         return stuffs.size() - 1;
     }

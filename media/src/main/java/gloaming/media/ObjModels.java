@@ -108,7 +108,9 @@ final class ObjModels {
                 false,
                 cover < 1 || m.getMapD() != null,
                 0,
-                0);
+                0,
+                m.getPc() == null ? 0 : Math.clamp(m.getPc(), 0f, 1f),
+                m.getPcr() == null ? 0 : Math.clamp(m.getPcr(), 0f, 1f));
     }
 
     private int picture(String name, boolean light, int channel, ModelPictures pictures) {

@@ -44,6 +44,8 @@ final class WireSculpture {
             out.writeBoolean(stuff.clear());
             out.writeFloat(stuff.through());
             out.writeFloat(stuff.shut());
+            out.writeFloat(stuff.coat());
+            out.writeFloat(stuff.coatRoughness());
         }
         out.writeInt(s.parts().size());
         for (Sculpture.Part part : s.parts()) {
@@ -137,6 +139,8 @@ final class WireSculpture {
                 in.readBoolean(),
                 in.readBoolean(),
                 in.readBoolean(),
+                in.readFloat(),
+                in.readFloat(),
                 in.readFloat(),
                 in.readFloat());
     }

@@ -27,9 +27,10 @@ import org.junit.jupiter.api.io.TempDir;
 class ModelFolderTest {
     private static final String GLTF = """
             {"asset":{"version":"2.0"},"scenes":[{"nodes":[0]}],"nodes":[{"mesh":0}],
-            "extensionsUsed":["KHR_texture_transform","KHR_materials_transmission"],
+            "extensionsUsed":["KHR_texture_transform","KHR_materials_transmission","KHR_materials_clearcoat"],
             "images":[{"uri":"../pictures/hull%20red.png"}],"textures":[{"source":0}],
-            "materials":[{"extensions":{"KHR_materials_transmission":{"transmissionFactor":0.5}},
+            "materials":[{"extensions":{"KHR_materials_transmission":{"transmissionFactor":0.5},
+            "KHR_materials_clearcoat":{"clearcoatFactor":0.75,"clearcoatRoughnessFactor":0.25}},
             "pbrMetallicRoughness":{"baseColorTexture":{"index":0,"texCoord":1,"extensions":
             {"KHR_texture_transform":{"offset":[0.25,0.5],"rotation":1.5707963267948966,"scale":[2,4]}}}}}],
             "meshes":[{"primitives":[{"material":0,"attributes":{"POSITION":0,"TEXCOORD_0":1,"TEXCOORD_1":2}}]}],
@@ -96,6 +97,8 @@ class ModelFolderTest {
         assertThat(boat.pictures().getFirst().width).isEqualTo(4);
         assertThat(boat.pictures().getFirst().r()[0]).isCloseTo(1, within(1e-6f));
         assertThat(boat.stuffs().getFirst().through()).isEqualTo(0.5f);
+        assertThat(boat.stuffs().getFirst().coat()).isEqualTo(0.75f);
+        assertThat(boat.stuffs().getFirst().coatRoughness()).isEqualTo(0.25f);
     }
 
     @Test

@@ -18,12 +18,12 @@ import gloaming.step.StepInfo;
         does = "Says what things are made of: colour, roughness, metal, light of its own, with pictures laid on.",
         ifBlack = "its colour is black and it gives off nothing",
         find =
-                "material surface paint stuff pbr metal rough matte glossy plaster stone cloth wax skin plastic texture map",
+                "lacquer varnish clear coat car paint material surface paint stuff pbr metal rough matte glossy plaster stone cloth wax skin plastic texture map",
         notice = "Roughness spreads the highlight; metal tints it.",
         example = "ball > *",
         sets = {
             "Chalk: colour=#f2efe6 roughness=1 shine=0",
-            "Lacquer: colour=#7a0f14 roughness=0.12 shine=0.08",
+            "Lacquer: colour=#7a0f14 roughness=0.5 coat=1",
             "Slate: colour=#30343c roughness=0.55 shine=0.05",
             "Velvet: colour=#3a1448 roughness=0.9 soft=0.6",
             "Ember: colour=#1c0a06 glow=4 glows=#ff7a28"
@@ -59,6 +59,13 @@ public record Material(
         @Range(min = 0, max = 1, initial = 0, says = "How far light goes round into the dark side: wax, skin, leaves.")
         double soft,
 
+        @Id("coat") @Range(min = 0, max = 1, initial = 0, says = "How much of it lies under clear lacquer.")
+        double coat,
+
+        @Id(value = "coatRoughness", label = "Coat roughness")
+        @Range(min = 0, max = 1, initial = 0.05, says = "How rough the lacquer is.")
+        double coatRoughness,
+
         @Id(value = "glows", label = "Glow colour") @Choice(initial = "#ffb060", says = "The light it gives off.")
         Colour glows,
 
@@ -90,6 +97,8 @@ public record Material(
         m.metal = (float) metal;
         m.shine = (float) shine;
         m.soft = (float) soft;
+        m.coat = (float) coat;
+        m.coatRoughness = (float) coatRoughness;
         m.glowRed = (float) (glows.r() * glow);
         m.glowGreen = (float) (glows.g() * glow);
         m.glowBlue = (float) (glows.b() * glow);

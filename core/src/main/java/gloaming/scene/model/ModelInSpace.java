@@ -197,6 +197,8 @@ public record ModelInSpace(
         m.glowBlue = c[6];
         m.roughness = stuff.roughness();
         m.metal = stuff.metallic();
+        m.coat = stuff.coat();
+        m.coatRoughness = stuff.coatRoughness();
         m.bothSides = stuff.bothSides();
         m.holes = stuff.clear();
         m.colourMap = picture(model, stuff.colour());

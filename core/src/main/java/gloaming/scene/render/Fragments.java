@@ -45,6 +45,23 @@ final class Fragments {
     final float[] metal = new float[ROOM];
     final float[] shine = new float[ROOM];
     final float[] soft = new float[ROOM];
+    /** How far light goes in, in units, and the colour of what comes out; 0 for what lets none in. */
+    final float[] deep = new float[ROOM];
+
+    final float[] deepRed = new float[ROOM];
+    final float[] deepGreen = new float[ROOM];
+    final float[] deepBlue = new float[ROOM];
+    /** Whether any lets light in. */
+    boolean waxen;
+    /** How much lies under a clear coat, how rough that is, and what it throws to the eye. */
+    final float[] coat = new float[ROOM];
+
+    final float[] coatRoughness = new float[ROOM];
+    final float[] coatRed = new float[ROOM];
+    final float[] coatGreen = new float[ROOM];
+    final float[] coatBlue = new float[ROOM];
+    /** Whether any lies under one. */
+    boolean coated;
     /** Steps of light, or 0 where it is even. */
     final int[] bands = new int[ROOM];
     /** How much the surface covers. */
@@ -96,6 +113,8 @@ final class Fragments {
 
     void clear() {
         carved.clear();
+        waxen = false;
+        coated = false;
         n = 0;
     }
 }

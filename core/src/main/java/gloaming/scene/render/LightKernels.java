@@ -201,6 +201,68 @@ final class LightKernels {
         }
     }
 
+    /** Works out how much the facets of a coat throw to the eye, and how much more they do aslant. */
+    static void coatFacets(Fragments f) {
+        for (int i = 0; i < f.n; i += LANES) {
+            FloatVector nl = Vectors.load(f.nl, i).max(0);
+            FloatVector nv = Vectors.load(f.nv, i);
+            FloatVector nh = Vectors.load(f.nh, i);
+            FloatVector rough = Vectors.load(f.coatRoughness, i);
+            FloatVector a2 = rough.mul(rough).max(2e-3f);
+            a2 = a2.mul(a2);
+            FloatVector d = nh.mul(nh).mul(a2.sub(1)).add(1);
+            FloatVector one = Vectors.all(1).sub(a2);
+            FloatVector mask = nl.mul(nv.mul(nv).mul(one).add(a2).sqrt())
+                    .add(nv.mul(nl.mul(nl).mul(one).add(a2).sqrt()));
+            a2.mul(nl)
+                    .mul(Vectors.load(f.light, i))
+                    .mul(0.5f)
+                    .div(d.mul(d).mul(mask.max(1e-6f)))
+                    .intoArray(f.facets, i);
+            FloatVector gone = Vectors.all(1).sub(Vectors.load(f.vh, i));
+            FloatVector squared = gone.mul(gone);
+            squared.mul(squared).mul(gone).intoArray(f.aslant, i);
+        }
+    }
+
+    /** Adds what a coat throws to the eye of one lamp's light of one colour. */
+    static void coat(Fragments f, float[] out, float light) {
+        for (int i = 0; i < f.n; i += LANES) {
+            FloatVector fresnel = Vectors.load(f.aslant, i).mul(0.96f).add(0.04f);
+            FloatVector thrown = fresnel.mul(Vectors.load(f.facets, i))
+                    .mul(Vectors.load(f.coat, i))
+                    .mul(light);
+            Vectors.load(out, i).add(thrown).intoArray(out, i);
+        }
+    }
+
+    /** Adds what a coat throws to the eye of one colour of the sky, which is worked out for its roughness. */
+    static void coatSky(Fragments f, float[] out) {
+        for (int i = 0; i < f.n; i += LANES) {
+            FloatVector whole = Parts.whole(Vectors.load(f.roughness, i));
+            FloatVector edge = Vectors.load(f.aslant, i);
+            FloatVector part = whole.sub(edge).mul(0.04f).add(edge).mul(Vectors.load(f.coat, i));
+            Vectors.load(out, i)
+                    .add(part.mul(Vectors.load(f.facets, i)).mul(Vectors.load(f.open, i)))
+                    .intoArray(out, i);
+        }
+    }
+
+    /** Lays a coat over one colour of what lies under it, which gets what is not thrown back where the eye looks through. */
+    static void lay(Fragments f, float[] out, float[] coats) {
+        for (int i = 0; i < f.n; i += LANES) {
+            FloatVector gone = Vectors.all(1).sub(Vectors.load(f.nv, i));
+            FloatVector squared = gone.mul(gone);
+            FloatVector fresnel =
+                    squared.mul(squared).mul(gone).mul(0.96f).add(0.04f).mul(Vectors.load(f.coat, i));
+            FloatVector left = Vectors.all(1).sub(fresnel);
+            // Where there is none its own column may hold anything.
+            FloatVector thrown = Vectors.all(0)
+                    .blend(Vectors.load(coats, i), Vectors.load(f.coat, i).compare(VectorOperators.GT, 0));
+            Vectors.load(out, i).mul(left).add(thrown).intoArray(out, i);
+        }
+    }
+
     /** Fog of a colour takes the place of light with distance, and where it has a height the more the lower the way there is. */
     static void fog(
             Fragments f, float red, float green, float blue, float density, float eyeY, float ground, float height) {

@@ -25,6 +25,7 @@ final class Lighting {
     private final int[] turn = new int[Fragments.MOST];
     private final float[] texel = new float[4];
     private final Thrown thrown = new Thrown();
+    private final Coat coat = new Coat();
     private Renderer renderer;
 
     Lighting(Fragments f) {
@@ -73,8 +74,16 @@ final class Lighting {
     void work(Renderer renderer, Fibres fibres) {
         this.renderer = renderer;
         turn();
-        LightKernels.mirror(f);
-        if (renderer.skyPicture.there()) renderer.skyPicture.mirrored(f, texel);
+        if (f.coated) {
+            coat.over(f);
+            mirror();
+            for (int c = 0; c < 3; c++) {
+                seen(c);
+                coat.sky(f, c);
+            }
+            coat.off(f);
+        }
+        mirror();
         dome(f.outRed, f.red, 0);
         dome(f.outGreen, f.green, 1);
         dome(f.outBlue, f.blue, 2);
@@ -82,6 +91,7 @@ final class Lighting {
             LightSource lamp = renderer.lights.lamps.get(l);
             if (!reach(lamp)) continue;
             Shadow shadow = renderer.lights.shadow(l);
+            if (f.waxen && shadow != null) Wax.light(f, lamp, shadow);
             if (shadow != null) shadow.shade(f, turn, taps);
             if (f.carved.n > 0) f.carved.shade(f);
             band();
@@ -94,22 +104,34 @@ final class Lighting {
                 thrown.light(f, lamp, renderer.texture(lamp.picture));
                 continue;
             }
+            if (f.coated) coat.lamp(f, lamp);
             LightKernels.facets(f);
             LightKernels.lamp(f, f.outRed, f.red, lamp.red);
             LightKernels.lamp(f, f.outGreen, f.green, lamp.green);
             LightKernels.lamp(f, f.outBlue, f.blue, lamp.blue);
         }
+        if (f.coated) coat.lay(f);
         this.renderer = null;
     }
 
+    private void mirror() {
+        LightKernels.mirror(f);
+        if (renderer.skyPicture.there()) renderer.skyPicture.mirrored(f, texel);
+    }
+
     private void dome(float[] out, float[] bases, int c) {
+        seen(c);
+        LightKernels.sky(f, out, bases);
+    }
+
+    /** What of one colour of the sky is seen where the eye's ray is thrown, and what a matt face gets of it. */
+    private void seen(int c) {
         Dome sky = renderer.lights.sky;
         if (renderer.skyPicture.there()) {
             float[] mirrored = c == 0 ? f.skyRed : c == 1 ? f.skyGreen : f.skyBlue;
             System.arraycopy(mirrored, 0, f.facets, 0, f.n);
             renderer.skyPicture.matt(f, c);
         } else LightKernels.dome(f, sky.above[c], sky.horizon[c], sky.below[c]);
-        LightKernels.sky(f, out, bases);
     }
 
     /** Where a lamp is from each place, and how strong its light is there; false where none of it comes to any. */
@@ -143,7 +165,7 @@ final class Lighting {
             float straight = f.nx[i] * f.lx[i] + f.ny[i] * f.ly[i] + f.nz[i] * f.lz[i];
             // Light from behind the triangle itself would come through it.
             float flat = f.fx[i] * f.lx[i] + f.fy[i] * f.ly[i] + f.fz[i] * f.lz[i];
-            if (f.light[i] < least || f.soft[i] == 0 && (straight <= 0 || flat <= 0)) f.light[i] = 0;
+            if (f.light[i] < least || f.soft[i] == 0 && f.deep[i] == 0 && (straight <= 0 || flat <= 0)) f.light[i] = 0;
             else any = true;
         }
         return any;

@@ -28,6 +28,7 @@ public final class Renderer {
     private final Texture through = new Texture();
     private Picture behindGlass;
     private final SpeckRoom specks = new SpeckRoom();
+    private final Shafts shafts = new Shafts();
     final SkyPicture skyPicture = new SkyPicture();
     final Corners corners = new Corners();
     private float cornerStrength;
@@ -88,6 +89,7 @@ public final class Renderer {
             background(out, crew);
             seeThrough(out, crew);
             specks.draw(this, nearness, out, crew);
+            shafts.lay(this, nearness, out, crew);
             why = reason();
             return out;
         } finally {

@@ -100,6 +100,7 @@ final class Shading {
         fill(f.metal, i, n, unlit ? 0 : m.metal);
         fill(f.shine, i, n, unlit ? 0 : m.shine);
         fill(f.soft, i, n, m.soft);
+        within(i, n, m);
         java.util.Arrays.fill(f.bands, i, i + n, m.model == Matter.Model.BANDS ? m.bands : 0);
         fill(f.outRed, i, n, m.glowRed * face.colour[0] + (unlit ? f.red[i] : 0));
         fill(f.outGreen, i, n, m.glowGreen * face.colour[1] + (unlit ? f.green[i] : 0));
@@ -108,6 +109,24 @@ final class Shading {
         fill(f.red, i, n, 0);
         fill(f.green, i, n, 0);
         fill(f.blue, i, n, 0);
+    }
+
+    /** Light that goes in, and what lies over it. */
+    private void within(int i, int n, Matter m) {
+        boolean lit = m.model == Matter.Model.LIT;
+        float deep = lit ? Math.max(0, m.deep) : 0;
+        float coat = lit ? Math.clamp(m.coat, 0f, 1f) : 0;
+        fill(f.deep, i, n, deep);
+        fill(f.coat, i, n, coat);
+        if (deep > 0) {
+            f.waxen = true;
+            fill(f.deepRed, i, n, m.deepRed);
+            fill(f.deepGreen, i, n, m.deepGreen);
+            fill(f.deepBlue, i, n, m.deepBlue);
+        }
+        if (coat == 0) return;
+        f.coated = true;
+        fill(f.coatRoughness, i, n, Math.clamp(m.coatRoughness, 0f, 1f));
     }
 
     private static void fill(float[] column, int i, int n, float value) {
@@ -137,6 +156,7 @@ final class Shading {
         f.metal[i] = m.metal;
         f.shine[i] = m.shine;
         f.soft[i] = m.soft;
+        within(i, 1, m);
         f.bands[i] = m.model == Matter.Model.BANDS ? m.bands : 0;
         float glowRed = m.glowRed * face.colour[0];
         float glowGreen = m.glowGreen * face.colour[1];

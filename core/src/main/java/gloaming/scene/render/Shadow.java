@@ -98,6 +98,42 @@ final class Shadow {
         }
     }
 
+    /** Whether the middle of the lamp is seen from a place. */
+    boolean reaches(float x, float y, float z) {
+        View view = views[side(x, y, z)];
+        float depth = depth(view, x, y, z);
+        int at = depth > view.near ? texel(view, depth, x, y, z) : -1;
+        return at < 0 || nearness[side(x, y, z)][at] <= view.nearness(depth);
+    }
+
+    /** How far before a place, in units of depth, that stands which is first in the lamp's light; 0 where that is the place itself. */
+    float within(float x, float y, float z) {
+        View view = views[side(x, y, z)];
+        float depth = depth(view, x, y, z);
+        int at = depth > view.near ? texel(view, depth, x, y, z) : -1;
+        if (at < 0) return 0;
+        float first = nearness[side(x, y, z)][at];
+        return first == 0 ? 0 : Math.max(0, depth - view.depth(first));
+    }
+
+    private int side(float x, float y, float z) {
+        return count == 1 ? 0 : towards(x - lamp.x, y - lamp.y, z - lamp.z);
+    }
+
+    private static float depth(View view, float x, float y, float z) {
+        float[] m = view.m;
+        return m[8] * x + m[9] * y + m[10] * z + m[11];
+    }
+
+    /** Where a place lies in a view; below 0 where it does not. */
+    private int texel(View view, float depth, float x, float y, float z) {
+        float[] m = view.m;
+        float over = view.parallel ? 1 : 1 / depth;
+        float px = (m[0] * x + m[1] * y + m[2] * z + m[3]) * over;
+        float py = (m[4] * x + m[5] * y + m[6] * z + m[7]) * over;
+        return px >= 0 && py >= 0 && px < size && py < size ? (int) py * size + (int) px : -1;
+    }
+
     /** Notes which of the views each fragment lies in, and returns a bit for each view that any does. */
     private int sides(Fragments f, Taps taps) {
         if (count == 1) return 1;

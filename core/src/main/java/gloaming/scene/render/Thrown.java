@@ -14,43 +14,47 @@ final class Thrown {
     void light(Fragments f, LightSource lamp, Texture picture) {
         texels(f, lamp, picture);
         System.arraycopy(f.light, 0, whole, 0, f.n);
-        channel(f, f.outRed, f.red, red, lamp.red);
-        channel(f, f.outGreen, f.green, green, lamp.green);
-        channel(f, f.outBlue, f.blue, blue, lamp.blue);
+        channel(f, f.outRed, f.coatRed, f.red, red, lamp.red);
+        channel(f, f.outGreen, f.coatGreen, f.green, green, lamp.green);
+        channel(f, f.outBlue, f.coatBlue, f.blue, blue, lamp.blue);
     }
 
-    private void channel(Fragments f, float[] out, float[] bases, float[] part, float strength) {
+    private void channel(Fragments f, float[] out, float[] coat, float[] bases, float[] part, float strength) {
         for (int i = 0; i < f.n; i++) f.light[i] = whole[i] * part[i];
+        if (f.coated) {
+            LightKernels.coatFacets(f);
+            LightKernels.coat(f, coat, strength);
+        }
         LightKernels.facets(f);
         LightKernels.lamp(f, out, bases, strength);
     }
 
     private void texels(Fragments f, LightSource lamp, Texture picture) {
+        for (int i = 0; i < f.n; i++) {
+            red[i] = green[i] = blue[i] = 0;
+            if (f.light[i] == 0 || !at(lamp, picture, -f.lx[i], -f.ly[i], -f.lz[i], texel)) continue;
+            red[i] = texel[0];
+            green[i] = texel[1];
+            blue[i] = texel[2];
+        }
+    }
+
+    /** What a lamp throws along a way from it, of any length, as red, green and blue; false where it is none of the picture. */
+    static boolean at(LightSource lamp, Texture picture, float x, float y, float z, float[] texel) {
+        float ahead = x * lamp.dx + y * lamp.dy + z * lamp.dz;
+        if (!(ahead * ahead > 1e-6f * (x * x + y * y + z * z)) || ahead <= 0) return false;
         // The picture stands upright before the lamp: its right is level.
         float flat = (float) Math.sqrt(lamp.dx * lamp.dx + lamp.dz * lamp.dz);
         float rx = flat > 1e-4f ? -lamp.dz / flat : 1;
         float rz = flat > 1e-4f ? lamp.dx / flat : 0;
-        float ux = -rz * lamp.dy;
-        float uy = rz * lamp.dx - rx * lamp.dz;
-        float uz = rx * lamp.dy;
         float tan = (float) Math.sqrt(Math.max(1e-6f, 1 - lamp.outer * lamp.outer)) / Math.max(0.05f, lamp.outer);
         float aspect = (float) picture.width() / picture.height();
-        for (int i = 0; i < f.n; i++) {
-            red[i] = green[i] = blue[i] = 0;
-            if (f.light[i] == 0) continue;
-            float x = -f.lx[i];
-            float y = -f.ly[i];
-            float z = -f.lz[i];
-            float ahead = x * lamp.dx + y * lamp.dy + z * lamp.dz;
-            if (ahead <= 1e-3f) continue;
-            float over = 1 / (ahead * tan);
-            float u = 0.5f + 0.5f * over * (x * rx + z * rz) / aspect;
-            float v = 0.5f + 0.5f * over * (x * ux + y * uy + z * uz);
-            if (!(u >= 0 && u <= 1 && v >= 0 && v <= 1)) continue;
-            picture.at(u, v, 1, false, texel);
-            red[i] = Math.max(0, texel[0]);
-            green[i] = Math.max(0, texel[1]);
-            blue[i] = Math.max(0, texel[2]);
-        }
+        float over = 1 / (ahead * tan);
+        float u = 0.5f + 0.5f * over * (x * rx + z * rz) / aspect;
+        float v = 0.5f + 0.5f * over * (x * -rz * lamp.dy + y * (rz * lamp.dx - rx * lamp.dz) + z * rx * lamp.dy);
+        if (!(u >= 0 && u <= 1 && v >= 0 && v <= 1)) return false;
+        picture.at(u, v, 1, false, texel);
+        for (int c = 0; c < 3; c++) texel[c] = Math.max(0, texel[c]);
+        return true;
     }
 }

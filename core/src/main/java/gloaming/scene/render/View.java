@@ -192,6 +192,30 @@ public final class View {
         return this;
     }
 
+    /**
+     * The ray of the eye through a place of the picture, in pixels.
+     *
+     * @param way gets its direction, of length 1
+     * @return units along it for one of depth
+     */
+    float ray(float px, float py, float[] from, float[] way) {
+        float x = (px - width / 2f) / (pixels * wider);
+        float y = (py - height / 2f) / pixels;
+        if (parallel) {
+            for (int i = 0; i < 3; i++) {
+                from[i] = eye[i] + x * right[i] + y * up[i];
+                way[i] = -back[i];
+            }
+            return 1;
+        }
+        float length = (float) Math.sqrt(x * x + y * y + 1);
+        for (int i = 0; i < 3; i++) {
+            from[i] = eye[i];
+            way[i] = (x * right[i] + y * up[i] - back[i]) / length;
+        }
+        return length;
+    }
+
     float nearness(float depth) {
         return parallel ? 1 - depth / RANGE : 1 / depth;
     }

@@ -59,7 +59,7 @@ public record StatesInSpace(
         implements Operation<Scene, Scene, StatesInSpace.Memory> {
     private static final String[] LANES = {"two", "three", "four", "five", "six"};
     /** Numbers of a thing that mix: what its turn scales, and what it is made of. */
-    private static final int MIXED = 9 + 12;
+    private static final int MIXED = 9 + 18;
     /** Numbers of a lamp that mix: where it shines, its colour, how wide it is, its cone. */
     private static final int LIGHT = 3 + 3 + 3;
 
@@ -142,6 +142,12 @@ public record StatesInSpace(
         a.cover = mixed(m.stuff, k + 9, a.cover, passes, m.change, stays);
         a.soft = mixed(m.stuff, k + 10, a.soft, passes, m.change, stays);
         a.bend = mixed(m.stuff, k + 11, a.bend, passes, m.change, stays);
+        a.deep = mixed(m.stuff, k + 12, a.deep, passes, m.change, stays);
+        a.deepRed = mixed(m.stuff, k + 13, a.deepRed, passes, m.change, stays);
+        a.deepGreen = mixed(m.stuff, k + 14, a.deepGreen, passes, m.change, stays);
+        a.deepBlue = mixed(m.stuff, k + 15, a.deepBlue, passes, m.change, stays);
+        a.coat = mixed(m.stuff, k + 16, a.coat, passes, m.change, stays);
+        a.coatRoughness = mixed(m.stuff, k + 17, a.coatRoughness, passes, m.change, stays);
     }
 
     private static void lamp(LightSource lamp, int i, Memory m, double stays) {

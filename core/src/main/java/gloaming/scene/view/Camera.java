@@ -7,6 +7,7 @@ import gloaming.scene.render.Renderer;
 import gloaming.step.Beside;
 import gloaming.step.Choice;
 import gloaming.step.Frame;
+import gloaming.step.Measure;
 import gloaming.step.Operation;
 import gloaming.step.Range;
 import gloaming.step.StepInfo;
@@ -70,7 +71,12 @@ public record Camera(
         Lens lens,
 
         @Id(value = "view", label = "Field of view")
-        @Range(min = 0.01, max = 0.4, initial = 0.12, unit = "turns", says = "How much it sees from bottom to top.")
+        @Range(
+                min = 0.01,
+                max = 0.4,
+                initial = 0.12,
+                unit = Measure.VIEW,
+                says = "How much it sees from bottom to top; 40° or 35 mm can be typed too.")
         double view,
 
         @Id("x") @Range(min = -50, max = 50, initial = 0, unit = "units", says = "The place it looks at, across.")

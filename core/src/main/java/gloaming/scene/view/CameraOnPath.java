@@ -9,6 +9,7 @@ import gloaming.scene.render.Renderer;
 import gloaming.step.Beside;
 import gloaming.step.Choice;
 import gloaming.step.Frame;
+import gloaming.step.Measure;
 import gloaming.step.Operation;
 import gloaming.step.Range;
 import gloaming.step.Read;
@@ -63,7 +64,12 @@ public record CameraOnPath(
         double roll,
 
         @Id(value = "view", label = "Field of view")
-        @Range(min = 0.01, max = 0.4, initial = 0.16, unit = "turns", says = "How much it sees from bottom to top.")
+        @Range(
+                min = 0.01,
+                max = 0.4,
+                initial = 0.16,
+                unit = Measure.VIEW,
+                says = "How much it sees from bottom to top; 40° or 35 mm can be typed too.")
         double view,
 
         @Id(value = "focus", label = "Focus distance")
