@@ -59,6 +59,11 @@ public final class BoundSetting implements Grasp {
         return setting;
     }
 
+    /** The id of what binds it, of several the first. */
+    public String binding() {
+        return grips.getFirst().binding().id();
+    }
+
     /** Whether its bindings are exactly these. */
     public boolean has(List<gloaming.look.Binding> bindings) {
         if (grips.size() != bindings.size()) return false;

@@ -67,6 +67,10 @@ public record Kit(
             targets = targets == null ? List.of() : List.copyOf(targets);
             if (targets.size() > TARGETS) throw new Refused("'" + name + "' feeds over " + TARGETS + " settings.");
         }
+
+        public Knob withTargets(List<Target> targets) {
+            return new Knob(id, name, says, min, max, targets);
+        }
     }
 
     /**
@@ -74,12 +78,20 @@ public record Kit(
      *
      * @param low what it is where the knob is lowest, or null where it is what the knob is
      * @param high what it is where the knob is highest, or null
+     * @param formula what it is, over {@code value} for what the knob is, in place of the two; or null
      */
     public record Target(
             String step,
             String setting,
             @JsonInclude(JsonInclude.Include.NON_NULL) Double low,
-            @JsonInclude(JsonInclude.Include.NON_NULL) Double high) {
+            @JsonInclude(JsonInclude.Include.NON_NULL) Double high,
+            @JsonInclude(JsonInclude.Include.NON_NULL) String formula) {
+        /** One that goes straight. */
+        public Target(String step, String setting, Double low, Double high) {
+            this(step, setting, low, high, null);
+        }
+
+        @JsonCreator
         public Target {
             Limits.id("A knob's step", step);
             if (setting == null) throw new Refused("A knob names no setting.");
@@ -88,6 +100,17 @@ public record Kit(
                 Limits.finite("The low end", low);
                 Limits.finite("The high end", high);
             }
+            if (formula != null && formula.length() > Limits.FORMULA)
+                throw new Refused("A formula is over " + Limits.FORMULA + " characters long.");
+        }
+
+        public Target withStep(String step) {
+            return new Target(step, setting, low, high, formula);
+        }
+
+        /** With a formula in place of its range, or without one. */
+        public Target withFormula(String formula) {
+            return new Target(step, setting, formula == null ? low : null, formula == null ? high : null, formula);
         }
     }
 
@@ -157,8 +180,7 @@ public record Kit(
             List<Target> targets = knob.targets().stream()
                     .filter(t -> there.contains(t.step()))
                     .toList();
-            if (!targets.isEmpty())
-                left.add(new Knob(knob.id(), knob.name(), knob.says(), knob.min(), knob.max(), targets));
+            if (!targets.isEmpty()) left.add(knob.withTargets(targets));
         }
         List<String> read = outputs.stream().filter(there::contains).toList();
         return new Kit(id, name, says, lane, left, inputs, read, kept);

@@ -1,5 +1,6 @@
 package gloaming.look;
 
+import com.fasterxml.jackson.annotation.JsonCreator;
 import com.fasterxml.jackson.annotation.JsonIgnore;
 import com.fasterxml.jackson.annotation.JsonInclude;
 import java.util.Collections;
@@ -17,6 +18,7 @@ import java.util.TreeMap;
  * @param formulas settings that a formula drives; lanes stand in it as {@code {id}}
  * @param drafts texts being written that do not work yet, by setting; what plays is the setting's value
  * @param chance where its randomness starts, or empty for its id
+ * @param bends what lanes and hands give settings of an opened kit goes through; never in a document
  */
 @JsonInclude(JsonInclude.Include.NON_DEFAULT)
 public record Step(
@@ -29,7 +31,24 @@ public record Step(
         Map<String, String> reads,
         Map<String, String> formulas,
         Map<String, String> drafts,
-        String chance) {
+        String chance,
+        @JsonIgnore Map<String, Bend> bends) {
+
+    /** As documents have it. */
+    @JsonCreator
+    public Step(
+            String id,
+            String type,
+            String label,
+            boolean bypassed,
+            Map<String, Value> settings,
+            Map<String, Follow> follows,
+            Map<String, String> reads,
+            Map<String, String> formulas,
+            Map<String, String> drafts,
+            String chance) {
+        this(id, type, label, bypassed, settings, follows, reads, formulas, drafts, chance, null);
+    }
 
     public Step {
         Limits.id("A step", id);
@@ -42,6 +61,7 @@ public record Step(
         reads = sorted(reads);
         formulas = sorted(formulas);
         drafts = sorted(drafts);
+        bends = sorted(bends);
         for (String formula : formulas.values()) {
             if (formula.length() > Limits.FORMULA)
                 throw new Refused("A formula is over " + Limits.FORMULA + " characters long.");
@@ -59,44 +79,100 @@ public record Step(
     /** Sets, or with null takes back to the default. */
     public Step with(String setting, Value value) {
         return new Step(
-                id, type, label, bypassed, put(settings, setting, value), follows, reads, formulas, drafts, chance);
+                id,
+                type,
+                label,
+                bypassed,
+                put(settings, setting, value),
+                follows,
+                reads,
+                formulas,
+                drafts,
+                chance,
+                bends);
     }
 
     public Step withFollow(String setting, Follow follow) {
         return new Step(
-                id, type, label, bypassed, settings, put(follows, setting, follow), reads, formulas, drafts, chance);
+                id,
+                type,
+                label,
+                bypassed,
+                settings,
+                put(follows, setting, follow),
+                reads,
+                formulas,
+                drafts,
+                chance,
+                bends);
     }
 
     public Step withRead(String read, String lane) {
-        return new Step(id, type, label, bypassed, settings, follows, put(reads, read, lane), formulas, drafts, chance);
+        return new Step(
+                id, type, label, bypassed, settings, follows, put(reads, read, lane), formulas, drafts, chance, bends);
     }
 
     public Step withFormula(String setting, String text) {
         return new Step(
-                id, type, label, bypassed, settings, follows, reads, put(formulas, setting, text), drafts, chance);
+                id,
+                type,
+                label,
+                bypassed,
+                settings,
+                follows,
+                reads,
+                put(formulas, setting, text),
+                drafts,
+                chance,
+                bends);
+    }
+
+    public Step withBend(String setting, Bend bend) {
+        return new Step(
+                id,
+                type,
+                label,
+                bypassed,
+                settings,
+                follows,
+                reads,
+                formulas,
+                drafts,
+                chance,
+                put(bends, setting, bend));
     }
 
     /** The text of a setting that does not work yet, or null when there is none. */
     public Step withDraft(String setting, String text) {
         return new Step(
-                id, type, label, bypassed, settings, follows, reads, formulas, put(drafts, setting, text), chance);
+                id,
+                type,
+                label,
+                bypassed,
+                settings,
+                follows,
+                reads,
+                formulas,
+                put(drafts, setting, text),
+                chance,
+                bends);
     }
 
     public Step withLabel(String label) {
-        return new Step(id, type, label, bypassed, settings, follows, reads, formulas, drafts, chance);
+        return new Step(id, type, label, bypassed, settings, follows, reads, formulas, drafts, chance, bends);
     }
 
     public Step withBypass(boolean bypassed) {
-        return new Step(id, type, label, bypassed, settings, follows, reads, formulas, drafts, chance);
+        return new Step(id, type, label, bypassed, settings, follows, reads, formulas, drafts, chance, bends);
     }
 
     public Step withChance(String chance) {
-        return new Step(id, type, label, bypassed, settings, follows, reads, formulas, drafts, chance);
+        return new Step(id, type, label, bypassed, settings, follows, reads, formulas, drafts, chance, bends);
     }
 
     /** With other reads, all of them. */
     public Step withReads(Map<String, String> reads) {
-        return new Step(id, type, label, bypassed, settings, follows, reads, formulas, drafts, chance);
+        return new Step(id, type, label, bypassed, settings, follows, reads, formulas, drafts, chance, bends);
     }
 
     /** Where its randomness starts. */
@@ -106,7 +182,7 @@ public record Step(
     }
 
     public Step withId(String id) {
-        return new Step(id, type, label, bypassed, settings, follows, reads, formulas, drafts, chance);
+        return new Step(id, type, label, bypassed, settings, follows, reads, formulas, drafts, chance, bends);
     }
 
     private static <T> Map<String, T> put(Map<String, T> map, String key, T value) {

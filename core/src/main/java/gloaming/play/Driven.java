@@ -5,6 +5,7 @@ import gloaming.flow.Kind;
 import gloaming.flow.Signal;
 import gloaming.formula.Formula;
 import gloaming.formula.Wrong;
+import gloaming.look.Bend;
 import gloaming.look.Follow;
 import java.util.List;
 
@@ -25,6 +26,12 @@ final class Driven {
     private final Signal[] lanes;
     private final double[] variables = new double[Formula.VARIABLES.size()];
     final Grasp grasp;
+    /** What all that drives it goes through, or null; and what it was before it did in the last frame. */
+    private final Bend bend;
+
+    private final Formula[] through;
+    private final double[] inAndOut = new double[1];
+    private double outside;
     /** A way to its value in the document, or from one to another, or null. */
     Moving moving;
 
@@ -42,7 +49,12 @@ final class Driven {
             Formula formula,
             String unreadable,
             List<Plan.LaneRun> spokenOf,
-            Grasp grasp) {
+            Grasp grasp,
+            Bend bend) {
+        this.bend = bend;
+        through =
+                bend == null ? NONE : bend.formulas().stream().map(Driven::read).toArray(Formula[]::new);
+        outside = bend == null ? own : bend.outside();
         this.setting = setting;
         this.own = own;
         this.follow = follow;
@@ -55,6 +67,18 @@ final class Driven {
         value = own;
     }
 
+    private static final Formula[] NONE = {};
+    private static final Signal[] NO_LANES = {};
+
+    /** A formula over one number; where it is none, that number. */
+    private static Formula read(String text) {
+        try {
+            return Formula.over(List.of("value"), 1, text);
+        } catch (Wrong e) {
+            return Formula.over(List.of("value"), 1, "value");
+        }
+    }
+
     /** {@code words} are those a formula chooses from, for a choice. */
     static Driven of(
             int setting,
@@ -63,6 +87,7 @@ final class Driven {
             String formula,
             List<String> words,
             Grasp grasp,
+            Bend bend,
             java.util.Map<String, Plan.LaneRun> byId) {
         Formula read = null;
         String unreadable = null;
@@ -83,48 +108,65 @@ final class Driven {
                 read,
                 unreadable,
                 spokenOf,
-                grasp);
+                grasp,
+                bend);
     }
 
     /** Goes on where another left off. */
     void after(Driven before) {
         eased = before.eased;
         value = before.value;
+        if (bend != null && before.bend != null) outside = before.outside;
     }
 
     /** Moves on by {@code dt} seconds of show time at a moment of the step's own time, and returns the value. */
     double advance(double dt, double time, double beat, double x) {
         double now = moving == null ? own : (Double) moving.at(time);
+        boolean driven = follow != null || formula != null;
+        double mine = bend == null ? own : bend.outside();
+        double present = bend == null ? value : outside;
         if (follow != null) {
             raw = LaneClocks.number(followed.end);
             eased = Double.isNaN(eased) ? raw : follow.ease(eased, raw, dt);
             now = follow.map(eased);
         }
-        if (formula != null) now = reckoned(time, beat, x);
+        if (formula != null) now = reckoned(time, beat, x, mine, present);
         if (grasp != null) {
-            double hand = grasp.advance(own, value, dt);
+            double hand = grasp.advance(mine, present, dt);
             if (!Double.isNaN(hand)) now = hand;
+            driven |= !Double.isNaN(hand);
         }
         if (follow == null) {
             raw = now;
             eased = now;
         }
+        if (bend != null && driven) now = bent(now);
         value = now;
         return now;
     }
 
-    private double reckoned(double time, double beat, double x) {
+    private double bent(double from) {
+        outside = from;
+        double now = from;
+        for (Formula each : through) {
+            inAndOut[0] = now;
+            now = each.code().value(inAndOut, NO_LANES);
+        }
+        return Double.isFinite(now) ? now : value;
+    }
+
+    private double reckoned(double time, double beat, double x, double mine, double present) {
         variables[Formula.X] = x;
         variables[Formula.T] = time;
         variables[Formula.BEAT] = beat;
-        variables[Formula.VALUE] = own;
+        variables[Formula.VALUE] = mine;
         for (int i = 0; i < lanes.length; i++) {
             Plan.LaneRun lane = spokenOf.get(i);
             lanes[i] = lane == null ? null : Kind.signalOf(lane.end);
         }
         double result = formula.code().value(variables, lanes);
         // Where it comes to no number, as in a division by nothing, the setting stays where it is.
-        return Double.isFinite(result) ? result : value;
+        return Double.isFinite(result) ? result : present;
     }
 
     /** Whether a formula says what it is, and no hand holds it. */

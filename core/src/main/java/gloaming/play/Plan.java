@@ -312,7 +312,7 @@ final class Plan {
             Moving moving = moving(layer, was);
             Driven opacity = layer.follow() == null && layer.formula() == null && grasp == null && moving == null
                     ? null
-                    : Driven.of(-1, layer.opacity(), layer.follow(), layer.formula(), List.of(), grasp, byId);
+                    : Driven.of(-1, layer.opacity(), layer.follow(), layer.formula(), List.of(), grasp, null, byId);
             if (opacity != null) opacity.moving = moving;
             if (opacity != null && was != null && was.opacity() != null) opacity.after(was.opacity());
             layers.add(new LayerRun(
@@ -392,7 +392,14 @@ final class Plan {
                 default -> 0;
             };
             all.add(Driven.of(
-                    i, own, follow, formula, description.settings().get(i).words(), grasp, byId));
+                    i,
+                    own,
+                    follow,
+                    formula,
+                    description.settings().get(i).words(),
+                    grasp,
+                    step.bends().get(id),
+                    byId));
         }
         return all.toArray(Driven[]::new);
     }

@@ -129,8 +129,25 @@ public final class DeskEditFactory {
         return new Edit.SetDesk(new Desk(look.desk().bindings(), strip));
     }
 
-    /** What a hand left in a setting, as an edit of the document. */
-    public Edit settle(Look look, String of, String setting, double value) {
+    /**
+     * What a hand left in a setting, as an edit of the document: where the hand is on a knob of a kit or on a step within, of that.
+     *
+     * @param binding the id of what bound it, as the look was opened
+     */
+    public Edit settle(Look look, String binding, String of, String setting, double value) {
+        Binding hand = look.desk().bindings().stream()
+                .filter(b -> b.id().equals(binding.split("/")[0]))
+                .findFirst()
+                .orElse(null);
+        if (hand == null || hand.of().equals(of)) return settle(look, of, setting, value);
+        Step use = look.step(hand.of()).orElse(null);
+        double outside = use == null
+                ? Double.NaN
+                : new KnobTurning(look, catalogue).outside(use, hand.setting(), of, setting, value);
+        return settle(look, hand.of(), hand.setting(), Double.isNaN(outside) ? value : outside);
+    }
+
+    Edit settle(Look look, String of, String setting, double value) {
         var layer = look.layer(of);
         if (layer.isPresent()) {
             return new Edit.ChangeLayer(layer.get().withOpacity(Math.clamp(value, 0.0, 1.0)));
@@ -138,6 +155,7 @@ public final class DeskEditFactory {
         Step step = look.step(of).orElseThrow(() -> new Refused("That step is not there any more."));
         Description description = catalogue.of(look, step);
         int i = description.settingIndex(setting);
+        if (i < 0) throw new Refused("That setting is not there any more.");
         Value settled = switch (description.argument(i, value)) {
             case Boolean on -> Value.of(on);
             case Enum<?> choice ->
@@ -223,6 +241,19 @@ public final class DeskEditFactory {
                 .orElse(List.of());
         String home = step == null ? null : look.laneOf(step).map(Lane::kit).orElse(null);
         return Formula.read(typed, Formulas.laneByName(look, rules, home), words);
+    }
+
+    /** What a text without lanes comes to in the unit of a setting, whose step may be null for none. */
+    public double reckon(Look look, String typed, String step, String setting) {
+        String unit = look.step(step)
+                .map(at -> catalogue.of(look, at))
+                .filter(description -> description.settingIndex(setting) >= 0)
+                .map(description -> description
+                        .settings()
+                        .get(description.settingIndex(setting))
+                        .unit())
+                .orElse("");
+        return Measure.of(typed, unit);
     }
 
     /** The range of a setting for a fader; {@code near} is how far up it goes where its whole range is much more than it is used. */

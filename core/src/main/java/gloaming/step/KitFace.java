@@ -94,7 +94,7 @@ final class KitFace {
             double[] range = range(knob, s);
             Value initial = step.settings().getOrDefault(s.id(), s.initial());
             if (initial instanceof Value.Num n && s.numeric())
-                initial = Value.of(Math.clamp(back(n.number(), range, target), range[0], range[1]));
+                initial = Value.of(Math.clamp(new Through(range, target).back(n.number()), range[0], range[1]));
             return new Setting(
                     knob.id(),
                     knob.name(),
@@ -142,38 +142,5 @@ final class KitFace {
     static double[] range(Kit.Knob knob, Setting setting) {
         if (knob.min() != null) return new double[] {knob.min(), knob.max()};
         return setting == null ? new double[] {0, 1} : new double[] {setting.min(), setting.max()};
-    }
-
-    /** What a number outside is within. */
-    static double through(double number, double[] outside, Kit.Target target) {
-        if (target.low() == null || outside[1] == outside[0]) return number;
-        double part = (number - outside[0]) / (outside[1] - outside[0]);
-        return target.low() + part * (target.high() - target.low());
-    }
-
-    private static double back(double number, double[] outside, Kit.Target target) {
-        if (target.low() == null || target.low().equals(target.high())) return number;
-        double part = (number - target.low()) / (target.high() - target.low());
-        return outside[0] + part * (outside[1] - outside[0]);
-    }
-
-    /** What a value outside is within, held in the range of the setting. */
-    static Value through(Value value, double[] outside, Kit.Target target, Setting setting) {
-        if (!setting.numeric() || !(value instanceof Value.Num n)) return value;
-        double number = Math.clamp(through(n.number(), outside, target), setting.min(), setting.max());
-        return Value.of(setting.form() == Setting.Form.WHOLE ? Math.rint(number) : number);
-    }
-
-    /** What a formula outside is within. */
-    static String through(String formula, double[] outside, Kit.Target target) {
-        if (target.low() == null || outside[1] == outside[0]) return formula;
-        double by = (target.high() - target.low()) / (outside[1] - outside[0]);
-        return "(" + formula + ") * " + plain(by) + " + " + plain(target.low() - outside[0] * by);
-    }
-
-    private static String plain(double number) {
-        String text = new java.math.BigDecimal(number).toPlainString();
-        String few = text.substring(0, Math.min(text.length(), 24));
-        return number < 0 ? "(" + few + ")" : few;
     }
 }

@@ -1,8 +1,10 @@
 package gloaming.step;
 
+import gloaming.formula.Wrong;
 import gloaming.look.Edit;
 import gloaming.look.Kit;
 import gloaming.look.Lane;
+import gloaming.look.Limits;
 import gloaming.look.Look;
 import gloaming.look.Refused;
 import gloaming.look.Step;
@@ -44,14 +46,41 @@ public final class KitKnobs {
                 alike(look, each, own);
                 left.add(target);
             }
-            if (!left.isEmpty())
-                knobs.add(new Kit.Knob(each.id(), each.name(), each.says(), each.min(), each.max(), left));
+            if (!left.isEmpty()) knobs.add(each.withTargets(left));
         }
         if (NEW.equals(knob)) {
             String name = free(own.label(), description.name(), kit);
             knobs.add(new Kit.Knob(look.freshId("q"), name, "", null, null, List.of(target)));
         }
         return new Edit.ChangeKit(kit.withKnobs(knobs));
+    }
+
+    /**
+     * Lets a knob come to a setting within by a formula over {@code value}, or without one straight.
+     *
+     * @param formula the text as it was typed, or null
+     */
+    public Edit bend(Look look, String kit, String knob, String step, String setting, String formula) {
+        Kit of = look.kit(kit).orElseThrow(() -> new Refused("That kit is not there any more."));
+        String text = formula == null || formula.isBlank() ? null : formula.strip();
+        if (text != null) {
+            if (text.length() > Limits.FORMULA)
+                throw new Refused("The formula is over " + Limits.FORMULA + " characters long.");
+            try {
+                Through.formula(text);
+            } catch (Wrong e) {
+                throw new Refused("'" + text + "' is no formula over value: " + e.why() + ".");
+            }
+        }
+        List<Kit.Knob> knobs = of.knobs().stream()
+                .map(k -> k.id().equals(knob)
+                        ? k.withTargets(k.targets().stream()
+                                .map(t ->
+                                        t.step().equals(step) && t.setting().equals(setting) ? t.withFormula(text) : t)
+                                .toList())
+                        : k)
+                .toList();
+        return new Edit.ChangeKit(of.withKnobs(knobs));
     }
 
     private void alike(Look look, Kit.Knob knob, Setting setting) {

@@ -212,29 +212,40 @@ public final class KitOpening {
     /** What a binding comes to: on a knob all that it turns, on a step within kits that step in every use. */
     private List<Binding> bound(Binding binding) {
         List<Binding> all = new ArrayList<>();
-        bound(binding, binding.of(), binding.setting(), binding.low(), binding.high(), 0, all);
+        bound(binding, binding.of(), binding.setting(), binding.low(), binding.high(), false, 0, all);
         if (all.size() == 1 && all.getFirst().of().equals(binding.of())) return List.of(binding);
         return all;
     }
 
-    private void bound(Binding b, String of, String setting, double low, double high, int depth, List<Binding> into) {
+    /** {@code bent} where a hand goes through a formula from here on, so that its ends stay as they are. */
+    private void bound(
+            Binding b,
+            String of,
+            String setting,
+            double low,
+            double high,
+            boolean bent,
+            int depth,
+            List<Binding> into) {
         List<Hand> knob = hands.get(of + " " + setting);
         List<Hand> within = hands.get(of + " ");
         if (depth > DEEPEST || into.size() >= Desk.BINDINGS) return;
         if (knob != null) {
             for (Hand hand : knob) {
-                double[] outside = KitFace.range(hand.knob, knobs.first(hand.knob));
+                Through through = new Through(KitFace.range(hand.knob, knobs.first(hand.knob)), hand.target);
+                boolean stays = bent || through.bends();
                 bound(
                         b,
                         hand.step,
                         hand.setting,
-                        KitFace.through(low, outside, hand.target),
-                        KitFace.through(high, outside, hand.target),
+                        stays ? low : through.number(low),
+                        stays ? high : through.number(high),
+                        stays,
                         depth + 1,
                         into);
             }
         } else if (within != null && depth == 0) {
-            for (Hand hand : within) bound(b, hand.step, setting, low, high, 1, into);
+            for (Hand hand : within) bound(b, hand.step, setting, low, high, bent, 1, into);
         } else {
             String id = into.isEmpty() ? b.id() : b.id() + "/" + into.size();
             into.add(new Binding(

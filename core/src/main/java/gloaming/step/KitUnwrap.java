@@ -2,6 +2,7 @@ package gloaming.step;
 
 import gloaming.look.Clock;
 import gloaming.look.Edit;
+import gloaming.look.Follow;
 import gloaming.look.Kit;
 import gloaming.look.Lane;
 import gloaming.look.Limits;
@@ -122,9 +123,25 @@ public final class KitUnwrap {
     private static Step freed(
             Step step, Kit kit, Step use, Map<String, String> now, Going within, KnobTurning knobs, double seed) {
         Step own = knobs.turned(within.step(step), step.id(), kit, use);
+        own = unbent(own);
         boolean luck = seed != 0 || now.containsKey(step.id());
         if (luck) own = own.withChance(step.luck() + (seed == 0 ? "" : "~" + Limits.plain(seed)));
         return own.withId(now.getOrDefault(step.id(), step.id()));
+    }
+
+    /** What lanes and formulas drove through others is driven by one formula. */
+    private static Step unbent(Step step) {
+        Step now = step;
+        for (var bend : step.bends().entrySet()) {
+            String name = bend.getKey();
+            Follow follow = step.follows().get(name);
+            String formula = step.formulas().get(name);
+            if (formula == null && follow != null) formula = Through.followed(follow);
+            if (formula != null)
+                now = now.withFollow(name, null).withFormula(name, Through.chained(bend.getValue(), formula));
+            now = now.withBend(name, null);
+        }
+        return now;
     }
 
     private static double number(Step step, String setting, double otherwise) {
@@ -211,10 +228,9 @@ public final class KitUnwrap {
     }
 
     private static Kit.Knob copied(Kit.Knob knob, Map<String, String> now) {
-        List<Kit.Target> targets = knob.targets().stream()
-                .map(t -> new Kit.Target(now.get(t.step()), t.setting(), t.low(), t.high()))
-                .toList();
-        return new Kit.Knob(knob.id(), knob.name(), knob.says(), knob.min(), knob.max(), targets);
+        List<Kit.Target> targets =
+                knob.targets().stream().map(t -> t.withStep(now.get(t.step()))).toList();
+        return knob.withTargets(targets);
     }
 
     private static Step retyped(Step step, String type) {

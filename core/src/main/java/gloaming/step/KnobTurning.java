@@ -1,10 +1,13 @@
 package gloaming.step;
 
+import gloaming.look.Bend;
 import gloaming.look.Follow;
 import gloaming.look.Kit;
 import gloaming.look.Look;
 import gloaming.look.Step;
 import gloaming.look.Value;
+import java.util.ArrayList;
+import java.util.List;
 
 /** What the knobs of a use set within it. */
 record KnobTurning(Look look, Catalogue catalogue) {
@@ -21,29 +24,67 @@ record KnobTurning(Look look, Catalogue catalogue) {
     }
 
     private Step turned(Step step, String id, Kit.Knob knob, Kit.Target target, Step use) {
+        Setting setting = setting(id, target.setting());
+        if (setting == null) return step;
         Value value = use.settings().get(knob.id());
         Follow follow = use.follows().get(knob.id());
         String formula = use.formulas().get(knob.id());
-        if (value == null && follow == null && formula == null) return step;
-        Setting setting = setting(id, target.setting());
-        if (setting == null) return step;
+        boolean set = value != null || follow != null || formula != null;
+        Through through = new Through(KitFace.range(knob, first(knob)), target);
         String name = target.setting();
-        Step now = step.withFollow(name, null).withFormula(name, null);
-        double[] outside = KitFace.range(knob, first(knob));
-        if (value != null) now = now.with(name, KitFace.through(value, outside, target, setting));
-        if (follow != null)
-            now = now.withFollow(
-                    name,
-                    new Follow(
-                            follow.lane(),
-                            follow.inLow(),
-                            follow.inHigh(),
-                            KitFace.through(follow.outLow(), outside, target),
-                            KitFace.through(follow.outHigh(), outside, target),
-                            follow.easeUp(),
-                            follow.easeDown()));
-        if (formula != null) now = now.withFormula(name, KitFace.through(formula, outside, target));
+        Step now = set ? step.withFollow(name, null).withFormula(name, null) : step;
+        if (value != null) now = now.with(name, through.value(value, setting));
+        double inside = step.settings().getOrDefault(name, setting.initial()) instanceof Value.Num n ? n.number() : 0;
+        Bend bend = setting.numeric() ? bend(use, knob, through, value, inside) : null;
+        if (bend != null) now = now.withBend(name, bend);
+        if (formula != null) now = now.withFormula(name, bend == null ? through.formulaWithin(formula) : formula);
+        if (follow != null) now = now.withFollow(name, bend == null ? mapped(follow, through) : follow);
         return now;
+    }
+
+    /** What lanes, formulas and hands go through where there is a formula of the artist's own on the way: what they do outside, and this. */
+    private static Bend bend(Step use, Kit.Knob knob, Through through, Value value, double inside) {
+        Bend outer = use.bends().get(knob.id());
+        if (outer == null && !through.bends()) return null;
+        List<String> formulas = new ArrayList<>(outer == null ? List.of() : outer.formulas());
+        if (!through.straight()) formulas.add(through.text());
+        double outside = outer != null ? outer.outside() : value instanceof Value.Num n ? n.number() : inside;
+        return new Bend(outside, formulas);
+    }
+
+    private static Follow mapped(Follow follow, Through through) {
+        return new Follow(
+                follow.lane(),
+                follow.inLow(),
+                follow.inHigh(),
+                through.number(follow.outLow()),
+                through.number(follow.outHigh()),
+                follow.easeUp(),
+                follow.easeDown());
+    }
+
+    /**
+     * What a knob of a use is, where a setting within has a value; not a number where the knob does not set that.
+     *
+     * @param path the step within as it is opened, with the ids of the uses that it stands in
+     */
+    double outside(Step use, String knob, String path, String setting, double held) {
+        Kit kit = look.kitOf(use);
+        if (kit == null) return Double.NaN;
+        for (Kit.Knob each : kit.knobs()) {
+            if (!each.id().equals(knob)) continue;
+            for (Kit.Target target : each.targets()) {
+                Step inner = look.step(target.step()).orElse(null);
+                String at = use.id() + "/" + target.step();
+                double is = Double.NaN;
+                if (path.equals(at) && setting.equals(target.setting())) is = held;
+                else if (inner != null && path.startsWith(at + "/"))
+                    is = outside(
+                            inner, target.setting(), path.substring(use.id().length() + 1), setting, held);
+                if (!Double.isNaN(is)) return new Through(KitFace.range(each, first(each)), target).back(is);
+            }
+        }
+        return Double.NaN;
     }
 
     /** The setting that a knob has its range from, or null where it is gone. */

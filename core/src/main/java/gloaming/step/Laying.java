@@ -111,9 +111,8 @@ final class Laying {
                                     .toList(),
                             id))
                     .toList();
-            List<Kit.Knob> knobs = kit.knobs().stream()
-                    .map(k -> new Kit.Knob(k.id(), k.name(), k.says(), k.min(), k.max(), targets(k)))
-                    .toList();
+            List<Kit.Knob> knobs =
+                    kit.knobs().stream().map(k -> k.withTargets(targets(k))).toList();
             List<Kit.Input> inputs = kit.inputs().stream()
                     .map(i -> new Kit.Input(lanes.get(i.id()), i.name()))
                     .toList();
@@ -124,9 +123,7 @@ final class Laying {
     }
 
     private List<Kit.Target> targets(Kit.Knob knob) {
-        return knob.targets().stream()
-                .map(t -> new Kit.Target(steps.get(t.step()), t.setting(), t.low(), t.high()))
-                .toList();
+        return knob.targets().stream().map(t -> t.withStep(steps.get(t.step()))).toList();
     }
 
     private String type(String type) {

@@ -124,11 +124,14 @@ export function formulas({ live }) {
       if (this.hasFormula(s)) live.send({ do: 'formula', step: this.layerId || this.stepId, setting: s.id });
     },
 
-    /** A number that was typed, or what it comes to when it begins with `=`; not a number where it makes no sense. */
-    async reckon(text) {
+    /**
+     * A number that was typed, or what it comes to, in the unit of a setting if it is of one; not a number where it makes no sense.
+     * @param {string} text @param {{step?: string, setting?: string}} [of]
+     */
+    async reckon(text, of) {
       const typed = String(text).trim().replace(/^=/, '');
       if (/^[-+]?[\d.,]+(e[-+]?\d+)?$/i.test(typed)) return Number(typed.replace(',', '.'));
-      const answer = await check(typed, { once: true });
+      const answer = await check(typed, { once: true, ...of });
       if (!answer.ok) this.say(`That is no number: ${answer.says}.`);
       return answer.value ?? NaN;
     },

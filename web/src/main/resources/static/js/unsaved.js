@@ -6,8 +6,8 @@ import { freshId } from './ids.js';
  * and sent again when the program was started anew; the program passes over those it has.
  */
 const CHANGES = new Set([
-  'edit', 'undo', 'redo', 'add-step', 'wrap', 'unwrap', 'own-kit', 'take-strip', 'knob', 'keep-kit', 'lay-kit', 'renew-kit', 'remember',
-  'recall', 'use-set', 'throw', 'example',
+  'edit', 'undo', 'redo', 'add-step', 'wrap', 'unwrap', 'own-kit', 'take-strip', 'knob', 'bend-knob', 'keep-kit', 'lay-kit',
+  'renew-kit', 'remember', 'recall', 'use-set', 'throw', 'example',
   'read', 'bring', 'duplicate-step', 'duplicate-lane', 'paste', 'add-layer',
   'follow', 'follow-layer', 'keys', 'draw-keys', 'draw-path', 'take-keys',
   'write', 'go-back', 'bind', 'unbind', 'change-binding', 'lift', 'arrange', 'formula', 'sheet', 'sheet-back',

@@ -3,7 +3,6 @@ package gloaming.web.live;
 import gloaming.desk.BoundSetting;
 import gloaming.desk.Control;
 import gloaming.desk.Inbox;
-import gloaming.formula.Formula;
 import gloaming.formula.Wrong;
 import gloaming.look.Binding;
 import gloaming.look.Edit;
@@ -94,9 +93,11 @@ class DeskRoom {
     ToPage.Checked check(Look look, FromPage.Check m) {
         String text = m.text();
         try {
-            Formula formula = wishes.read(look, text, m.step(), m.setting());
-            Double value = formula.lanes().isEmpty() && m.once() ? (Double) Formula.reckon(text) : null;
-            return new ToPage.Checked(m.asked(), true, 0, 0, null, value);
+            if (m.once())
+                return new ToPage.Checked(
+                        m.asked(), true, 0, 0, null, wishes.reckon(look, text, m.step(), m.setting()));
+            wishes.read(look, text, m.step(), m.setting());
+            return new ToPage.Checked(m.asked(), true, 0, 0, null, null);
         } catch (Wrong e) {
             return new ToPage.Checked(m.asked(), false, e.from(), e.to(), e.why(), null);
         } catch (Refused e) {
@@ -190,7 +191,7 @@ class DeskRoom {
             long moved = grasp.movedNanos();
             if (Double.isNaN(held) || now - moved < RESTS_NS || settled.getOrDefault(grasp, 0L) == moved) continue;
             settled.put(grasp, moved);
-            Edit edit = wishes.settle(look, grasp.of(), grasp.setting(), held);
+            Edit edit = wishes.settle(look, grasp.binding(), grasp.of(), grasp.setting(), held);
             if (gloaming.look.Edits.apply(look, edit).equals(look)) continue;
             grasp.writing(held);
             look = open.apply(edit, 0);

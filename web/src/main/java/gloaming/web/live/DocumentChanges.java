@@ -123,6 +123,8 @@ class DocumentChanges {
             case FromPage.OwnKit m -> apply(viewer, open, m, unwraps.own(look, m.step()), m.step());
             case FromPage.TakeStrip m -> apply(viewer, open, m, looks.strip(open, m.step()), null);
             case FromPage.Knob m -> apply(viewer, open, m, knobs.give(look, m.step(), m.setting(), m.knob()), null);
+            case FromPage.BendKnob m ->
+                apply(viewer, open, m, knobs.bend(look, m.kit(), m.knob(), m.step(), m.setting(), m.formula()), null);
             case FromPage.AddLayer m -> apply(viewer, open, m, edits.addLayer(look, m.lane(), m.above()), null);
             case FromPage.Follow m -> apply(viewer, open, m, edits.follow(look, m.step(), m.setting(), m.lane()), null);
             case FromPage.FollowLayer m -> apply(viewer, open, m, edits.followLayer(look, m.layer(), m.lane()), null);

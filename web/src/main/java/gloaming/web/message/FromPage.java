@@ -148,6 +148,16 @@ public sealed interface FromPage {
     @JsonTypeName("knob")
     record Knob(long n, String step, String setting, @Maybe String knob) implements Change, Builds {}
 
+    /** A knob of a kit comes to a setting within by a formula over {@code value}, or without one straight. */
+    @JsonTypeName("bend-knob")
+    record BendKnob(
+            long n,
+            String kit,
+            String knob,
+            String step,
+            String setting,
+            @Maybe String formula) implements Change, Builds {}
+
     /** Lets a step read a lane, or nothing. */
     @JsonTypeName("read")
     record Read(long n, String step, String read, @Maybe String lane) implements Change, Builds {}

@@ -70,7 +70,9 @@ export function outside(page) {
         const step = this.find(t.step ?? '');
         const setting = step && this.infoOf(step).settings.find((s) => s.id === t.setting);
         const text = step ? `${setting?.label ?? t.setting} of ${this.name(step)}` : '';
-        return { key: `${t.step} ${t.setting}`, i, text, low: t.low ?? this.knobEnd(knob, 'min'), high: t.high ?? this.knobEnd(knob, 'max') };
+        return {
+          key: `${t.step} ${t.setting}`, i, text, formula: t.formula ?? '', low: t.low ?? this.knobEnd(knob, 'min'), high: t.high ?? this.knobEnd(knob, 'max'),
+        };
       });
     },
     /** @param {import('../messages.js').KitKnob} knob @param {number} i which of its targets @param {'low'|'high'} which @param {{target: any}} event */
@@ -80,6 +82,12 @@ export function outside(page) {
       if (!Number.isFinite(number)) return;
       const bent = { low: Number(now.low), high: Number(now.high), [which]: number };
       this.changeKnob(knob.id, { targets: knob.targets.map((t, k) => (k === i ? { ...t, ...bent } : t)) });
+    },
+    /** @param {import('../messages.js').KitKnob} knob @param {number} i which of its targets @param {{target: any}} event */
+    reckonTarget(knob, i, event) {
+      const { step, setting } = knob.targets[i];
+      const kit = this.openKit?.id ?? '';
+      page.live.send({ do: 'bend-knob', kit, knob: knob.id, step: step ?? '', setting: setting ?? '', formula: event.target.value || undefined });
     },
     /** @param {string} id @param {number} by */
     moveKnob(id, by) {

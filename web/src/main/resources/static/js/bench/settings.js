@@ -86,7 +86,9 @@ export function settings(page) {
     async typed(setting, event) {
       if (event.target.value.trim().startsWith('=')) return this.startFormula(setting, event.target.value.trim().slice(1));
       const text = event.target.value.trim().replace(',', '.');
-      const number = Number(text);
+      const { stepId } = this;
+      const number = text === '' ? NaN : await this.reckon(text, { step: stepId, setting: setting.id });
+      if (stepId !== this.stepId) return;
       if (text === '') this.set(setting, null, 0);
       else if (Number.isFinite(number)) this.set(setting, setting.form === 'WHOLE' ? Math.round(number) : number, 0);
       event.target.blur();
