@@ -4,6 +4,7 @@ import gloaming.flow.Picture;
 import gloaming.look.Id;
 import gloaming.picture.kernel.Border;
 import gloaming.picture.kernel.Sampler;
+import gloaming.picture.kernel.Shifts;
 import gloaming.step.Choice;
 import gloaming.step.Frame;
 import gloaming.step.Operation;
@@ -12,7 +13,7 @@ import gloaming.step.StepInfo;
 
 /**
  * Blurs along a line, towards a place or round it: the mean of 64 copies along the way, made by six times laying the picture
- * over itself half as far along as the time before.
+ * over itself half as far along as the time before. Along a line there are no more copies than pixels, and the nearest sixteen are laid at once.
  */
 @Id("smear")
 @StepInfo(
@@ -38,10 +39,13 @@ public record Smear(
         Border border)
         implements Operation<Picture, Picture, Void> {
     private static final int TIMES = 6;
+    /** Copies that are laid at once, where they only move. */
+    private static final int AT_ONCE = 16;
 
     @Override
     public Picture run(Picture in, Void memory, Frame frame) {
         if (across == 0 && up == 0 && growth == 1 && turn == 0) return in;
+        if (growth == 1 && turn == 0) return straight(in, frame);
         Picture now = in;
         Picture[] room = {frame.picture(), frame.picture()};
         // Centred: the copies reach as far back as on.
@@ -58,6 +62,32 @@ public record Smear(
                 add(to, second, low, high);
             });
             now = to;
+        }
+        return now;
+    }
+
+    private Picture straight(Picture in, Frame frame) {
+        double length = Math.hypot(across, up) * in.scale();
+        int copies = 2;
+        while (copies < length && copies < 1 << TIMES) copies *= 2;
+        Picture[] room = {frame.picture(), null};
+        Picture now = in;
+        for (int all = copies, laid = 1, i = 0; laid < all; i++) {
+            int more = i == 0 ? Math.min(AT_ONCE, copies) : 2;
+            // Centred: the copies reach as far back as on.
+            double[] x = new double[more];
+            double[] y = new double[more];
+            for (int k = 0; k < more; k++) {
+                double part = (k - (more - 1) / 2.0) * laid / copies * in.scale();
+                x[k] = across * part;
+                y[k] = up * part;
+            }
+            if (room[i & 1] == null) room[i & 1] = frame.picture();
+            Picture from = now;
+            Picture to = room[i & 1];
+            frame.crew().each(in.height, 8, (low, high) -> Shifts.mean(from, x, y, border, to, low, high));
+            now = to;
+            laid *= more;
         }
         return now;
     }

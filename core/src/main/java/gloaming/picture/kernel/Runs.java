@@ -58,6 +58,21 @@ public final class Runs {
         for (; i < end; i++) into[at + i] = from[i + shift] + u * (from[i + shift + 1] - from[i + shift]);
     }
 
+    /** Adds to {@code into[i]} what lies a part {@code u} of the way between {@code from[shift + i]} and its neighbour. */
+    public static void addSlide(float[] from, int shift, float u, float[] into, int n) {
+        int i = 0;
+        for (; i <= n - LANES; i += LANES) {
+            FloatVector here = Vectors.load(from, shift + i);
+            Vectors.load(from, shift + i + 1)
+                    .sub(here)
+                    .mul(u)
+                    .add(here)
+                    .add(Vectors.load(into, i))
+                    .intoArray(into, i);
+        }
+        for (; i < n; i++) into[i] += from[shift + i] + u * (from[shift + i + 1] - from[shift + i]);
+    }
+
     /** {@code p[i] = max(p[i], p[i + ahead])}, in ascending order. */
     public static void largest(float[] p, int ahead, int n) {
         int i = 0;

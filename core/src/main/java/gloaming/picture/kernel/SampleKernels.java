@@ -1,6 +1,7 @@
 package gloaming.picture.kernel;
 
 import gloaming.flow.Kernel;
+import gloaming.flow.Picture;
 import gloaming.flow.VectorMath;
 import gloaming.flow.Vectors;
 import jdk.incubator.vector.FloatVector;
@@ -85,27 +86,36 @@ public final class SampleKernels {
     }
 
     /**
-     * Looks up four pixels each and weighs them: {@link #places} says which. Where neighbours look at neighbours, as in a picture
-     * that is turned and scaled a little, whole vectors are read; gathers were slower than the loop.
+     * Looks up four pixels each and weighs them: {@link #places} says which. Where neighbours look at neighbours whole vectors are read, and
+     * where they look close together, as in a picture that is turned and scaled a little, {@link NearKernels} picks from such; gathers were
+     * slower than the loop.
      */
     public static void sample(
-            float[] plane, int w, int[] p, float[] u, float[] v, float fade, float[] out, int at, int from, int to) {
+            Picture s, int[] p, float[] u, float[] v, float fade, Picture out, int at, int from, int to) {
         for (int i = from; i < to; i += LANES) {
-            int k = p[i];
-            if (IntVector.fromArray(I, p, i)
+            boolean side = IntVector.fromArray(I, p, i)
                     .sub(COUNT)
-                    .compare(VectorOperators.EQ, k)
-                    .allTrue()) {
-                FloatVector uv = Vectors.load(u, i);
-                FloatVector left = Vectors.load(plane, k);
-                FloatVector low = Vectors.load(plane, k + 1).sub(left).mul(uv).add(left);
-                left = Vectors.load(plane, k + w);
-                FloatVector high =
-                        Vectors.load(plane, k + w + 1).sub(left).mul(uv).add(left);
-                high.sub(low).mul(Vectors.load(v, i)).add(low).mul(fade).intoArray(out, at + i);
-            } else {
-                sampleEach(plane, w, p, u, v, fade, out, at, i, i + LANES);
-            }
+                    .compare(VectorOperators.EQ, p[i])
+                    .allTrue();
+            if (side) sideBySide(s, p[i], u, v, fade, out, at, i);
+            else if (!NearKernels.sample(s, p, u, v, fade, out, at, i))
+                for (int c = 0; c < 4; c++)
+                    sampleEach(s.plane(c), s.width, p, u, v, fade, out.plane(c), at, i, i + LANES);
+        }
+    }
+
+    private static void sideBySide(Picture s, int k, float[] u, float[] v, float fade, Picture out, int at, int i) {
+        int w = s.width;
+        FloatVector across = Vectors.load(u, i);
+        FloatVector up = Vectors.load(v, i);
+        for (int c = 0; c < 4; c++) {
+            float[] plane = s.plane(c);
+            FloatVector left = Vectors.load(plane, k);
+            FloatVector low = Vectors.load(plane, k + 1).sub(left).mul(across).add(left);
+            left = Vectors.load(plane, k + w);
+            FloatVector high =
+                    Vectors.load(plane, k + w + 1).sub(left).mul(across).add(left);
+            high.sub(low).mul(up).add(low).mul(fade).intoArray(out.plane(c), at + i);
         }
     }
 
@@ -123,7 +133,7 @@ public final class SampleKernels {
                         .mul(Vectors.load(u, i))
                         .add(left)
                         .intoArray(out, at + i);
-            } else {
+            } else if (!NearKernels.sample(row, p, u, out, at, i)) {
                 sampleEach(row, p, u, out, at, i, i + LANES);
             }
         }

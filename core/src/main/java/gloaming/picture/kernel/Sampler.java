@@ -183,15 +183,14 @@ public final class Sampler {
                     from,
                     to);
         }
-        for (int c = 0; c < 4; c++) {
+        if (!level) {
+            int whole = from + (to - from) / Vectors.LANES * Vectors.LANES;
+            SampleKernels.sample(s, scratch.p, scratch.u, scratch.v, fade, out, at, from, whole);
+            plain(s, x0, y0, dx, dy, border, fade, out, at, whole, to);
+        }
+        for (int c = 0; level && c < 4; c++) {
             float[] plane = s.plane(c);
             float[] into = out.plane(c);
-            if (!level) {
-                int whole = from + (to - from) / Vectors.LANES * Vectors.LANES;
-                SampleKernels.sample(plane, s.width, scratch.p, scratch.u, scratch.v, fade, into, at, from, whole);
-                plain(s, plane, x0, y0, dx, dy, border, fade, into, at, whole, to);
-                continue;
-            }
             boolean straight = slide && x0 == Math.rint(x0);
             float[] meet = straight ? into : scratch.row;
             int shift = (int) Math.floor(x0 + from) - from;
@@ -277,10 +276,7 @@ public final class Sampler {
         if (!plain) {
             SampleKernels.places(x, y, border, s.width, s.height, scratch.p, scratch.u, scratch.v, n);
             int whole = n / Vectors.LANES * Vectors.LANES;
-            for (int c = 0; c < 4; c++) {
-                SampleKernels.sample(
-                        s.plane(c), s.width, scratch.p, scratch.u, scratch.v, 1, out.plane(c), at, 0, whole);
-            }
+            SampleKernels.sample(s, scratch.p, scratch.u, scratch.v, 1, out, at, 0, whole);
         }
         for (int i = 0; i < n; i++) {
             // What lies beyond an empty border, across a seam, or is no place at all, is looked up by itself.
@@ -311,7 +307,8 @@ public final class Sampler {
         return plane[bring(y, s.height, border) * s.width + bring(x, s.width, border)];
     }
 
-    private static int bring(int i, int n, Border border) {
+    /** The pixel that stands for one beyond the border. */
+    static int bring(int i, int n, Border border) {
         return switch (border) {
             case EMPTY, HOLD -> Math.clamp(i, 0, n - 1);
             case REPEAT -> Math.floorMod(i, n);

@@ -37,6 +37,9 @@ final class Shafts {
     private float[] green = {};
     private float[] blue = {};
     private float[] near = {};
+    private float[] evenRed = {};
+    private float[] evenGreen = {};
+    private float[] evenBlue = {};
 
     /** Adds the light to a picture; {@code nearness} is that of the view. */
     void lay(Renderer renderer, float[] nearness, Picture out, Crew crew) {
@@ -46,6 +49,10 @@ final class Shafts {
         crew.each(height, 2, (from, to) -> {
             Ray ray = rays.get();
             for (int y = from; y < to; y++) for (int x = 0; x < width; x++) square(renderer, nearness, ray, x, y);
+        });
+        // Neighbours look at other places, nine of them together at places that lie evenly.
+        crew.each(height, 4, (from, to) -> {
+            for (int y = from; y < to; y++) for (int x = 0; x < width; x++) even(x, y);
         });
         crew.each(out.height, 16, (from, to) -> {
             for (int row = from; row < to; row++) spread(renderer, nearness, out, row);
@@ -63,6 +70,9 @@ final class Shafts {
         green = new float[n];
         blue = new float[n];
         near = new float[n];
+        evenRed = new float[n];
+        evenGreen = new float[n];
+        evenBlue = new float[n];
     }
 
     /** A ray of the eye, and what lies along it: the scratch paper of one thread. */
@@ -226,6 +236,28 @@ final class Shafts {
         return ray.high > ray.low;
     }
 
+    /** The mean of a square and those round it that are about as near. */
+    private void even(int x, int y) {
+        int i = y * width + x;
+        float here = near[i];
+        float r = 0;
+        float g = 0;
+        float b = 0;
+        int n = 0;
+        for (int v = Math.max(0, y - 1); v <= Math.min(height - 1, y + 1); v++)
+            for (int u = Math.max(0, x - 1); u <= Math.min(width - 1, x + 1); u++) {
+                int j = v * width + u;
+                if (near[j] > EVEN * here || here > EVEN * near[j]) continue;
+                r += red[j];
+                g += green[j];
+                b += blue[j];
+                n++;
+            }
+        evenRed[i] = r / n;
+        evenGreen[i] = g / n;
+        evenBlue[i] = b / n;
+    }
+
     /** Lays a row of pixels of the picture over what stands there, from the four squares round each. */
     private void spread(Renderer renderer, float[] nearness, Picture out, int row) {
         View view = renderer.view;
@@ -256,9 +288,12 @@ final class Shafts {
                 c *= over;
                 d *= over;
             }
-            out.r()[at + x] += a * red[i] + b * red[i + 1] + c * red[i + width] + d * red[i + width + 1];
-            out.g()[at + x] += a * green[i] + b * green[i + 1] + c * green[i + width] + d * green[i + width + 1];
-            out.b()[at + x] += a * blue[i] + b * blue[i + 1] + c * blue[i + width] + d * blue[i + width + 1];
+            out.r()[at + x] +=
+                    a * evenRed[i] + b * evenRed[i + 1] + c * evenRed[i + width] + d * evenRed[i + width + 1];
+            out.g()[at + x] +=
+                    a * evenGreen[i] + b * evenGreen[i + 1] + c * evenGreen[i + width] + d * evenGreen[i + width + 1];
+            out.b()[at + x] +=
+                    a * evenBlue[i] + b * evenBlue[i + 1] + c * evenBlue[i + width] + d * evenBlue[i + width + 1];
         }
     }
 
