@@ -100,19 +100,21 @@ final class Shadow {
 
     /** Whether the middle of the lamp is seen from a place. */
     boolean reaches(float x, float y, float z) {
-        View view = views[side(x, y, z)];
+        int side = side(x, y, z);
+        View view = views[side];
         float depth = depth(view, x, y, z);
         int at = depth > view.near ? texel(view, depth, x, y, z) : -1;
-        return at < 0 || nearness[side(x, y, z)][at] <= view.nearness(depth);
+        return at < 0 || nearness[side][at] <= view.nearness(depth);
     }
 
     /** How far before a place, in units of depth, that stands which is first in the lamp's light; 0 where that is the place itself. */
     float within(float x, float y, float z) {
-        View view = views[side(x, y, z)];
+        int side = side(x, y, z);
+        View view = views[side];
         float depth = depth(view, x, y, z);
         int at = depth > view.near ? texel(view, depth, x, y, z) : -1;
         if (at < 0) return 0;
-        float first = nearness[side(x, y, z)][at];
+        float first = nearness[side][at];
         return first == 0 ? 0 : Math.max(0, depth - view.depth(first));
     }
 

@@ -18,7 +18,7 @@ final class Shafts {
     /** Squares from bottom to top of the picture, about. */
     private static final int ROWS = 135;
 
-    private static final int PLACES = 16;
+    private static final int PLACES = 10;
     /** Units that fog goes on where nothing stands. */
     private static final float FAR = 200;
     /** What is thinner than this part of the light is not followed. */
@@ -131,13 +131,15 @@ final class Shafts {
         float cos = -(way[0] * lamp.dx + way[1] * lamp.dy + way[2] * lamp.dz);
         float each = (ray.high - ray.low) / PLACES;
         float part = 0.25f * fog.beams * each * fog.phase(cos);
+        float cloud = 1;
         for (int k = 0; k < PLACES; k++) {
             float t = ray.low + (k + shift) * each;
             float x = from[0] + t * way[0];
             float y = from[1] + t * way[1];
             float z = from[2] + t * way[2];
+            if ((k & 1) == 0) cloud = cloud(fog, x, y, z);
             if (shadow != null && !shadow.reaches(x, y, z)) continue;
-            add(ray, lamp, part * thick(fog, x, y, z) * fog.clear(from[1], y, t), 1, 1, 1);
+            add(ray, lamp, part * cloud * fog.at(y) * fog.clear(from[1], y, t), 1, 1, 1);
         }
     }
 
@@ -160,6 +162,7 @@ final class Shafts {
         Texture thrown = lamp.picture == null ? null : renderer.texture(lamp.picture);
         double tan = Math.tan(first + shift * turn);
         double step = Math.tan(turn);
+        float cloud = 1;
         for (int k = 0; k < PLACES; k++) {
             float t = nearest + apart * (float) tan;
             float aside = (float) (1 / Math.sqrt(1 + tan * tan));
@@ -169,8 +172,9 @@ final class Shafts {
             float y = from[1] + t * way[1];
             float z = from[2] + t * way[2];
             float cone = lamp.form == LightSource.Form.SPOT ? inCone(lamp, x, y, z) : 1;
+            if ((k & 1) == 0) cloud = cloud(fog, x, y, z);
             if (cone <= 0 || shadow != null && !shadow.reaches(x, y, z)) continue;
-            float light = part * cone * thick(fog, x, y, z) * fog.clear(from[1], y, t) * fog.phase(cos);
+            float light = part * cone * cloud * fog.at(y) * fog.clear(from[1], y, t) * fog.phase(cos);
             if (thrown == null) {
                 add(ray, lamp, light, 1, 1, 1);
             } else if (Thrown.at(lamp, thrown, x - lamp.x, y - lamp.y, z - lamp.z, ray.texel)) {
@@ -185,14 +189,13 @@ final class Shafts {
         ray.blue += light * lamp.blue * b;
     }
 
-    /** How thick the fog is at a place, with clouds in it where it has some. */
-    private static float thick(Haze fog, float x, float y, float z) {
-        float thick = fog.at(y);
-        if (fog.uneven <= 0) return thick;
+    /** How much thicker than elsewhere at its height the fog is at a place, where it has clouds; they are larger than two places lie apart. */
+    private static float cloud(Haze fog, float x, float y, float z) {
+        if (fog.uneven <= 0) return 1;
         float s = 1 / SMOKE;
         float noise = GradientNoise.at(7, (x + fog.driftX) * s, y * s - fog.rise, (z + fog.driftZ) * s)
                 + 0.5f * GradientNoise.at(8, (x + fog.driftX) * 2.3f * s, y * 2.3f * s - 2 * fog.rise, z * 2.3f * s);
-        return thick * Math.max(0, 1 + 1.4f * fog.uneven * noise);
+        return Math.max(0, 1 + 1.4f * fog.uneven * noise);
     }
 
     private static float inCone(LightSource lamp, float x, float y, float z) {

@@ -115,10 +115,21 @@ class ShaftsTest {
             Scene scene = fog();
             lamp(scene, 0, aside, 1).wide = 0.001f;
             wall(scene, 6);
-            double is = integral(0, 6, t -> {
-                double square = aside * aside + (DISTANCE - t - 1) * (DISTANCE - t - 1);
-                return DENSITY * Math.exp(-DENSITY * t) / 4 / square;
-            });
+            double tan = 2 * Math.tan(Math.PI * 0.12) / H;
+            double is = 0;
+            for (int k = 0; k < 16; k++) {
+                // The rays of the pixels that are looked at.
+                double dx = (k % 4 - 1.5) * tan;
+                double dy = (k / 4 - 1.5) * tan;
+                double length = Math.sqrt(1 + dx * dx + dy * dy);
+                is += integral(0, 6 * length, t -> {
+                            double x = t / length * dx;
+                            double y = t / length * dy - aside;
+                            double z = DISTANCE - t / length - 1;
+                            return DENSITY * Math.exp(-DENSITY * t) / 4 / (x * x + y * y + z * z);
+                        })
+                        / 16;
+            }
             assertThat(middle(seen(scene, W, H, ALONE)) / is).isCloseTo(1, within(0.06));
         }
     }
