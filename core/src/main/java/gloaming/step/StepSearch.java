@@ -4,9 +4,11 @@ import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.util.ArrayList;
 import java.util.Collection;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.stream.IntStream;
 import org.apache.lucene.analysis.Analyzer;
 import org.apache.lucene.analysis.TokenStream;
 import org.apache.lucene.analysis.en.EnglishAnalyzer;
@@ -38,6 +40,9 @@ final class StepSearch {
 
     /** How much a word counts where it is found. */
     private static final Map<String, Float> FIELDS = Map.of("name", 6f, "find", 3f, "does", 2f, "settings", 0.5f);
+
+    /** Words that count as found anyhow, so that a part of a sentence still counts for something. */
+    private static final float PART = 1;
 
     private static final int MOST_WORDS = 12;
     private static final int LONGEST = 200;
@@ -81,27 +86,48 @@ final class StepSearch {
     /** All that answer the words, best first. */
     List<Hit> find(String words) {
         String text = words.substring(0, Math.min(LONGEST, words.length())).toLowerCase(Locale.ROOT);
-        BooleanQuery.Builder query = new BooleanQuery.Builder();
         List<String> wanted = words(text);
         String last = text.isBlank() || !Character.isLetterOrDigit(text.charAt(text.length() - 1))
                 ? ""
                 : text.replaceAll(".*[^\\p{Alnum}]", "");
-        for (String word : wanted) query.add(anywhere(word, false), BooleanClause.Occur.SHOULD);
-        if (!last.isEmpty()) query.add(anywhere(last, true), BooleanClause.Occur.SHOULD);
+        float[] scores = new float[steps.size()];
+        int[] found = new int[steps.size()];
         try {
-            List<Hit> hits = new ArrayList<>();
-            for (ScoreDoc hit : searcher.search(query.build(), steps.size()).scoreDocs) {
-                int i = searcher.storedFields()
-                        .document(hit.doc)
-                        .getField("i")
-                        .numericValue()
-                        .intValue();
-                hits.add(new Hit(steps.get(i), hit.score));
+            for (int i = 0; i < wanted.size(); i++) {
+                boolean ends = i == wanted.size() - 1 && !last.isEmpty();
+                add(ends ? either(wanted.get(i), last) : anywhere(wanted.get(i), false), scores, found);
             }
-            return hits;
+            // What is typed so far may be the beginning of a word that is not one yet.
+            if (wanted.isEmpty() && !last.isEmpty()) add(anywhere(last, true), scores, found);
         } catch (IOException e) {
             throw new UncheckedIOException(e);
         }
+        // Who answers to all that was said is meant before who answers well to a part of it.
+        int all = Math.max(1, wanted.size());
+        return IntStream.range(0, scores.length)
+                .filter(i -> found[i] > 0)
+                .mapToObj(i -> new Hit(steps.get(i), scores[i] * (found[i] + PART) / (all + PART)))
+                .sorted(Comparator.comparing(hit -> -hit.score()))
+                .toList();
+    }
+
+    private void add(Query query, float[] scores, int[] found) throws IOException {
+        for (ScoreDoc hit : searcher.search(query, steps.size()).scoreDocs) {
+            int i = searcher.storedFields()
+                    .document(hit.doc)
+                    .getField("i")
+                    .numericValue()
+                    .intValue();
+            scores[i] += hit.score;
+            found[i]++;
+        }
+    }
+
+    private static Query either(String word, String beginning) {
+        return new BooleanQuery.Builder()
+                .add(anywhere(word, false), BooleanClause.Occur.SHOULD)
+                .add(anywhere(beginning, true), BooleanClause.Occur.SHOULD)
+                .build();
     }
 
     /** A word in any field; it counts where it counts most. */

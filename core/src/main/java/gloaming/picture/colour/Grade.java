@@ -18,7 +18,7 @@ import gloaming.step.StepInfo;
         name = "Grade",
         does = "Sets exposure, contrast, saturation, hue and warmth.",
         find =
-                "colour color correct exposure contrast saturation hue temperature warm cold tint grade vivid grey warmer colder colours shift black and white sepia",
+                "colour color correct exposure contrast saturation hue temperature warm cold tint grade vivid grey warmer colder colours shift black and white film sepia",
         notice = "Warmer, more contrast: all at once in light, so nothing is cut off.",
         example = "puppet > * contrast==1.2+0.4*sin(t*1.6) warmth=0.3",
         sets = {

@@ -14,7 +14,8 @@ import gloaming.step.StepInfo;
 @StepInfo(
         name = "Repeat shape",
         does = "Sets a shape again and again, each a step farther, turned and scaled by as much, as one shape.",
-        find = "shape array duplicate stairs row stack spiral clone radial circular pattern steps railing",
+        find =
+                "shape array duplicate copies stairs staircase row stack spiral clone radial circular pattern steps railing",
         notice = "One block becomes a stair: moved and turned each time.",
         example = "block width=0.7 height=0.08 depth=0.25 > * x=0 y=0.12 turn=0.06 count=12")
 public record RepeatShape(

@@ -68,7 +68,11 @@ export function finder(page) {
     /** @param {import('../messages.js').FoundStep} found */
     addStep(found) {
       const { lane, place } = this.finder;
-      if (found.where === 'BEHIND_ANOTHER') return this.say(`${this.foundInfo(found).name} goes ${this.foundWhere(found)}: select such a step first.`);
+      if (found.where === 'BEHIND_ANOTHER') {
+        // What is typed next is another word, and not more of this one.
+        $('.finder input').select();
+        return this.say(`${this.foundInfo(found).name} goes ${this.foundWhere(found)}: select such a step first.`);
+      }
       const where = found.where === 'NEW_LANE' ? { lane: null, place: 0 } : { lane, place };
       const within = where.lane || !this.openKit ? {} : { kit: this.openKit.id };
       if (found.entry) {
