@@ -17,8 +17,8 @@ import gloaming.step.StepInfo;
         does = "Puts fog into a scene, alike everywhere or lying low, in which lamps make shafts of light.",
         find =
                 "mist haze depth cue atmosphere smoke distance ground shafts beams god rays light beam volumetric dust projector",
-        notice = "What is farther is paler; the thing itself is lit as before.",
-        example = "ball > *")
+        notice = "What is farther is paler, and the lamp behind the ring makes shafts of light in it.",
+        example = "hoop bar=0.2 > * beams=2 density=0.3 clouds=0.6 > spot x=0 y=0.6 z=-3 strength=20 > sky")
 public record Fog(
         @Id("colour") @Choice(initial = "#5a5668", says = "The colour of the fog, as it is lit.")
         Colour colour,
