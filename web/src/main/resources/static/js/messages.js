@@ -48,7 +48,7 @@
 /** @typedef {{do: 'record', on?: boolean}} FromPageRecord */
 /** @typedef {{do: 'show-again', set: string, from?: number, to?: number|null}} FromPageShowAgain */
 /** @typedef {{do: 'end-again'}} FromPageEndAgain */
-/** @typedef {FromPageEdit|FromPageUndo|FromPageRedo|FromPageAddStep|FromPageExample|FromPageWrap|FromPageKeepKit|FromPageLayKit|FromPageRenewKit|FromPageRemember|FromPageThrow|FromPageRecall|FromPageUseSet|FromPageUnwrap|FromPageOwnKit|FromPageTakeStrip|FromPageKnob|FromPageRead|FromPageBring|FromPageDuplicateStep|FromPageDuplicateLane|FromPagePaste|FromPageAddLayer|FromPageFollow|FromPageFollowLayer|FromPageKeys|FromPageDrawKeys|FromPageDrawPath|FromPageTakeKeys|FromPageWrite|FromPageGoBack|FromPageFormula|FromPageBind|FromPageUnbind|FromPageChangeBinding|FromPageLift|FromPageArrange} FromPageChange */
+/** @typedef {FromPageEdit|FromPageUndo|FromPageRedo|FromPageAddStep|FromPageExample|FromPageWrap|FromPageKeepKit|FromPageLayKit|FromPageRenewKit|FromPageRemember|FromPageThrow|FromPageRecall|FromPageUseSet|FromPageUnwrap|FromPageOwnKit|FromPageTakeStrip|FromPageKnob|FromPageBendKnob|FromPageRead|FromPageBring|FromPageDuplicateStep|FromPageDuplicateLane|FromPagePaste|FromPageAddLayer|FromPageFollow|FromPageFollowLayer|FromPageKeys|FromPageDrawKeys|FromPageDrawPath|FromPageTakeKeys|FromPageWrite|FromPageGoBack|FromPageFormula|FromPageBind|FromPageUnbind|FromPageChangeBinding|FromPageLift|FromPageArrange} FromPageChange */
 /** @typedef {{do: 'edit', n?: number, gesture?: number, edit: Edit}} FromPageEdit */
 /** @typedef {EditRename|EditFormat|EditAddLane|EditRemoveLane|EditMoveLane|EditRenameLane|EditSetClock|EditSetLookClock|EditSetDesk|EditAddStep|EditRemoveStep|EditMoveStep|EditLabelStep|EditBypass|EditSet|EditWrite|EditSetFollow|EditSetFormula|EditSetRead|EditAddLayer|EditRemoveLayer|EditMoveLayer|EditChangeLayer|EditAddSnapshot|EditRemoveSnapshot|EditMoveSnapshot|EditChangeSnapshot|EditSetApart|EditSetField|EditAddKit|EditRemoveKit|EditChangeKit|EditRebuild|EditSeveral} Edit */
 /** @typedef {{edit: 'rename', name: string}} EditRename */
@@ -56,8 +56,9 @@
 /** @typedef {{edit: 'add-lane', place: number, lane: Lane}} EditAddLane */
 /** @typedef {{id: string, name: string, clock: Clock, steps: Step[], kit?: string}} Lane */
 /** @typedef {{factor: number, push?: string, restart?: string, ahead?: number}} Clock */
-/** @typedef {{id: string, type: string, label?: string, bypassed?: boolean, settings?: Record<string, number|boolean|string>, follows?: Record<string, Follow>, reads?: Record<string, string>, formulas?: Record<string, string>, drafts?: Record<string, string>, chance?: string}} Step */
+/** @typedef {{id: string, type: string, label?: string, bypassed?: boolean, settings?: Record<string, number|boolean|string>, follows?: Record<string, Follow>, reads?: Record<string, string>, formulas?: Record<string, string>, drafts?: Record<string, string>, chance?: string, bends?: Record<string, Bend>}} Step */
 /** @typedef {{lane: string, inLow: number, inHigh: number, outLow: number, outHigh: number, easeUp: number, easeDown: number}} Follow */
+/** @typedef {{outside: number, formulas: string[]}} Bend */
 /** @typedef {{edit: 'remove-lane', lane: string}} EditRemoveLane */
 /** @typedef {{edit: 'move-lane', lane: string, place: number}} EditMoveLane */
 /** @typedef {{edit: 'rename-lane', lane: string, name: string}} EditRenameLane */
@@ -96,7 +97,7 @@
 /** @typedef {{edit: 'add-kit', kit: Kit, lanes: Lane[]}} EditAddKit */
 /** @typedef {{id: string, name: string, says: string, lane: string, knobs: KitKnob[], inputs: KitInput[], outputs: string[], kept?: KitKept}} Kit */
 /** @typedef {{id: string, name: string, says: string, min?: number, max?: number, targets: KitTarget[]}} KitKnob */
-/** @typedef {{step: string, setting: string, low?: number, high?: number}} KitTarget */
+/** @typedef {{step: string, setting: string, low?: number, high?: number, formula?: string}} KitTarget */
 /** @typedef {{id: string, name: string}} KitInput */
 /** @typedef {{id: string, revision: number}} KitKept */
 /** @typedef {{edit: 'remove-kit', kit: string}} EditRemoveKit */
@@ -119,6 +120,7 @@
 /** @typedef {{do: 'own-kit', n?: number, step: string}} FromPageOwnKit */
 /** @typedef {{do: 'take-strip', n?: number, step: string}} FromPageTakeStrip */
 /** @typedef {{do: 'knob', n?: number, step: string, setting: string, knob?: string|null}} FromPageKnob */
+/** @typedef {{do: 'bend-knob', n?: number, kit: string, knob: string, step: string, setting: string, formula?: string|null}} FromPageBendKnob */
 /** @typedef {{do: 'read', n?: number, step: string, read: string, lane?: string|null}} FromPageRead */
 /** @typedef {{do: 'bring', n?: number, ref: string, kind: string, name: string, kit?: string|null}} FromPageBring */
 /** @typedef {{do: 'duplicate-step', n?: number, step: string}} FromPageDuplicateStep */
