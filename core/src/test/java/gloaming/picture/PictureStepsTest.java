@@ -13,6 +13,7 @@ import gloaming.picture.colour.Levels;
 import gloaming.picture.combine.Lay;
 import gloaming.picture.drawing.Dots;
 import gloaming.picture.drawing.DrawDots;
+import gloaming.picture.drawing.WideDots;
 import gloaming.picture.feedback.Echo;
 import gloaming.picture.filter.Glow;
 import gloaming.picture.kernel.Border;
@@ -46,7 +47,7 @@ class PictureStepsTest {
     @CsvSource({"0.3, 1, ADD", "0.3, 0, ADD", "0.9, 0.5, COVER", "0.05, 1, COVER", "0.012, 0, ADD"})
     void aDotCoversEachPixelAsThePlainVersionSays(double size, double softness, DrawDots.Ink ink) {
         Points points = one(0.13, -0.21, size);
-        Picture out = new DrawDots(1, softness, 2, ink).run(points, new Dots(), frame);
+        Picture out = new DrawDots(1, softness, 2, ink).run(points, new WideDots(), frame);
         float r = (float) size * 45;
         float shrink = Math.min(1, r / Dots.LEAST);
         float px = 0.13f * 45 + 80 - 0.5f;
@@ -64,8 +65,8 @@ class PictureStepsTest {
     @Test
     void dotsAddTheirLightAndCoverOneAnother() {
         Points two = one(0, 0, 0.4).n(2);
-        Picture added = new DrawDots(1, 0, 1, DrawDots.Ink.ADD).run(two, new Dots(), frame);
-        Picture covered = new DrawDots(1, 0, 1, DrawDots.Ink.COVER).run(two, new Dots(), frame);
+        Picture added = new DrawDots(1, 0, 1, DrawDots.Ink.ADD).run(two, new WideDots(), frame);
+        Picture covered = new DrawDots(1, 0, 1, DrawDots.Ink.COVER).run(two, new WideDots(), frame);
         int middle = 45 * 160 + 80;
         assertThat(added.r()[middle]).isEqualTo(2f);
         assertThat(added.a()[middle]).isEqualTo(1f);
@@ -173,7 +174,7 @@ class PictureStepsTest {
 
     @Test
     void glowSpillsLightAroundWhatIsBrightAndLeavesTheRest() {
-        Picture in = new DrawDots(1, 0, 4, DrawDots.Ink.ADD).run(one(0, 0, 0.1), new Dots(), frame);
+        Picture in = new DrawDots(1, 0, 4, DrawDots.Ink.ADD).run(one(0, 0, 0.1), new WideDots(), frame);
         float dark = in.r()[45 * 160 + 95];
         Picture out = new Glow(1, 0.4, 0.4, 0.5, WHITE).run(in, new Glow(1, 0.4, 0.4, 0.5, WHITE).memory(), frame);
         assertThat(dark).isZero();
@@ -181,7 +182,9 @@ class PictureStepsTest {
         Picture dim = frame.picture().fill(0.2f, 0.2f, 0.2f, 1);
         Glow tinted = new Glow(1, 0.4, 0.4, 0.5, Colour.parse("#ff0000"));
         Picture red = tinted.run(
-                new DrawDots(1, 0, 4, DrawDots.Ink.ADD).run(one(0, 0, 0.1), new Dots(), frame), tinted.memory(), frame);
+                new DrawDots(1, 0, 4, DrawDots.Ink.ADD).run(one(0, 0, 0.1), new WideDots(), frame),
+                tinted.memory(),
+                frame);
         assertThat(red.r()[45 * 160 + 95]).as("light of the tint").isGreaterThan(0.01f);
         assertThat(red.g()[45 * 160 + 95]).as("and of no other colour").isEqualTo(dark);
         Picture same = new Glow(1, 0.4, 0.4, 0.5, WHITE).run(dim, new Glow(1, 0.4, 0.4, 0.5, WHITE).memory(), frame);

@@ -61,6 +61,27 @@ public final class Dots {
             int width,
             int height,
             Crew crew) {
+        place(points, size, softness, brightness, add, width, height, 1, 0, Float.MAX_VALUE, crew);
+    }
+
+    /**
+     * The same for some of the dots, also into a smaller picture.
+     *
+     * @param shrink 1, or 2 where rows are of a picture half as large, its sizes rounded up
+     * @param least,most the radii of those that are drawn, in pixels of the whole size, the last of them not
+     */
+    void place(
+            Points points,
+            double size,
+            double softness,
+            double brightness,
+            boolean add,
+            int width,
+            int height,
+            int shrink,
+            float least,
+            float most,
+            Crew crew) {
         int n = points.n();
         if (px.length < n) {
             int room = n + n / 2;
@@ -77,12 +98,17 @@ public final class Dots {
         red = points.column(Attribute.RED);
         green = points.column(Attribute.GREEN);
         blue = points.column(Attribute.BLUE);
-        place(points, size, width, height, crew);
+        place(points, size, width, height, shrink, least, most, crew);
     }
 
     /** Clears rows of {@code out}, a strip or its rest, and draws every dot onto them. */
     public Picture rows(Picture out, int from, int to) {
         out.clear(from, to);
+        return over(out, from, to);
+    }
+
+    /** Draws every dot onto rows of {@code out}, a strip or its rest. */
+    Picture over(Picture out, int from, int to) {
         int band = from / BAND;
         for (int k = starts[band]; k < starts[band + 1]; k++) {
             if (written) {
@@ -129,13 +155,27 @@ public final class Dots {
      * Finds each dot's place, and lists for each band the dots that touch it, in the order of the points. Dots outside the picture touch
      * none.
      */
-    private void place(Points points, double size, int width, int height, Crew crew) {
+    private void place(
+            Points points,
+            double size,
+            int wholeWidth,
+            int wholeHeight,
+            int shrink,
+            float least,
+            float most,
+            Crew crew) {
+        int width = (wholeWidth + shrink - 1) / shrink;
+        int height = (wholeHeight + shrink - 1) / shrink;
         int n = points.n();
         Column x = points.column(Attribute.X);
         Column y = points.column(Attribute.Y);
         Column s = points.column(Attribute.SIZE);
         Column a = points.column(Attribute.ALPHA);
-        float scale = height / 2f;
+        float scale = wholeHeight / 2f / shrink;
+        float middleX = wholeWidth / 2f / shrink - 0.5f;
+        float middleY = wholeHeight / 2f / shrink - 0.5f;
+        float low = least / shrink;
+        float high = most / shrink;
         int bands = (height + BAND - 1) / BAND;
         int pieces = (n + GRAIN - 1) / GRAIN;
         // Rows of counters lie apart, so that two threads never write into one line of the cache.
@@ -146,12 +186,12 @@ public final class Dots {
             int row = from / GRAIN * apart;
             java.util.Arrays.fill(ends, row, row + bands, 0);
             for (int i = from; i < to; i++) {
-                px[i] = x.at(i) * scale + width / 2f - 0.5f;
-                py[i] = y.at(i) * scale + height / 2f - 0.5f;
+                px[i] = x.at(i) * scale + middleX;
+                py[i] = y.at(i) * scale + middleY;
                 float r = (float) (s.at(i) * size) * scale;
-                float shrink = Math.min(1f, r / LEAST);
+                float small = Math.min(1f, r / LEAST);
                 radius[i] = Math.max(LEAST, r);
-                strength[i] = a.at(i) * shrink * shrink;
+                strength[i] = r >= low && r < high ? a.at(i) * small * small : 0;
             }
             for (int i = from; i < to; i++) {
                 int last = last(i, bands);

@@ -29,7 +29,7 @@ public record DrawDots(
 
         @Id("ink") @Choice(initial = "add", says = "Whether dots add their light or cover what is behind.")
         Ink ink)
-        implements ByRows<Points, Dots> {
+        implements ByRows<Points, WideDots> {
 
     /** How dots meet. */
     public enum Ink {
@@ -40,12 +40,12 @@ public record DrawDots(
     }
 
     @Override
-    public Dots memory() {
-        return new Dots();
+    public WideDots memory() {
+        return new WideDots();
     }
 
     @Override
-    public Rows rows(Points in, Dots dots, Frame frame) {
+    public Rows rows(Points in, WideDots dots, Frame frame) {
         dots.place(in, size, softness, brightness, ink == Ink.ADD, frame.width(), frame.height(), frame.crew());
         return (nothing, out, from, to) -> dots.rows(out, from, to);
     }
