@@ -3,7 +3,7 @@ import { test } from 'node:test';
 import { bench, look, page, told } from './page.mjs';
 
 const JS = '../../main/resources/static/js';
-const field = { value: '', style: { display: '' }, focus() {}, blur() {}, scrollIntoView() {} };
+const field = { value: '', style: { display: '' }, focus() {}, select() {}, blur() {}, scrollIntoView() {} };
 document.querySelector = /** @type {any} */ ((selector) => (selector.startsWith('.finder') ? field : null));
 const { session } = await import(`${JS}/session.js`);
 const { finder } = await import(`${JS}/bench/finder.js`);
