@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Locale;
+import java.util.TreeSet;
 
 /**
  * A curve through keys, in the order of their times.
@@ -104,9 +105,9 @@ public final class Keys {
         return keys;
     }
 
-    /** The curve a part of the way to another with as many keys, key by key; null where there are more or fewer. */
+    /** The curve a part of the way to another: key by key where it has as many, and moment by moment where it has more or fewer. */
     public Keys towards(Keys to, double part) {
-        if (to.keys.size() != keys.size()) return null;
+        if (to.keys.size() != keys.size()) return between(to, part);
         List<Key> between = new ArrayList<>();
         for (int i = 0; i < keys.size(); i++) {
             Key a = keys.get(i);
@@ -122,6 +123,31 @@ public final class Keys {
                     mean(a.outValue(), b.outValue(), part)));
         }
         return of(between);
+    }
+
+    /** Pieces between two keys of either, where a curve is worked out moment by moment. */
+    private static final int PIECES = 6;
+    /** Seconds or beats before a key until which a value is held. */
+    private static final double JUST_BEFORE = 1e-4;
+
+    private Keys between(Keys to, double part) {
+        TreeSet<Double> keyTimes = new TreeSet<>();
+        for (Key key : keys) keyTimes.add(key.time());
+        for (Key key : to.keys) keyTimes.add(key.time());
+        int pieces = Math.clamp(MOST / (2L * keyTimes.size()), 1, PIECES);
+        TreeSet<Double> times = new TreeSet<>(keyTimes);
+        Double before = null;
+        for (double time : keyTimes) {
+            if (before != null) {
+                for (int i = 1; i < pieces; i++) times.add(before + (time - before) * i / pieces);
+                if (time - before > 2 * JUST_BEFORE) times.add(time - JUST_BEFORE);
+            }
+            before = time;
+        }
+        return of(times.stream()
+                .limit(MOST)
+                .map(time -> Key.of(time, mean(at(time), to.at(time), part), Key.Join.LINEAR))
+                .toList());
     }
 
     private static double mean(double a, double b, double part) {

@@ -9,7 +9,7 @@ import java.util.List;
 
 /**
  * One setting between several snapshots, by the weights of their field: numbers straight, or by ratio where the setting goes by ratio,
- * angles the shorter way round, colours in a perceptual space, curves key by key where all have as many; whatever else is that of the
+ * angles the shorter way round, colours in a perceptual space, curves point by point, lists of as many numbers one by one; whatever else is that of the
  * snapshot with most weight.
  */
 final class Blending extends Moving {
@@ -17,8 +17,10 @@ final class Blending extends Moving {
     private final double[] weights;
     private final Object[] values;
     private final Colour[] colours;
-    /** All as curves, where they are some with as many keys. */
+    /** All as curves, where they are some. */
     private final List<Keys> curves;
+    /** All as lists of numbers, where they are some with as many. */
+    private final List<NumberList> lists;
 
     private int most = -1;
 
@@ -35,6 +37,7 @@ final class Blending extends Moving {
         colours = values[0] instanceof Colour ? new Colour[values.length] : null;
         for (int i = 0; colours != null && i < values.length; i++) colours[i] = (Colour) values[i];
         curves = of != null && of.form() == Setting.Form.CURVE ? curves(values) : null;
+        lists = of != null && of.form() == Setting.Form.TEXT ? lists(values) : null;
     }
 
     private static List<Keys> curves(Object[] values) {
@@ -45,7 +48,16 @@ final class Blending extends Moving {
             // What is no curve changes as any text does.
             return null;
         }
-        for (Keys keys : all) if (keys.towards(all.getFirst(), 0.5) == null) return null;
+        return all;
+    }
+
+    private static List<NumberList> lists(Object[] values) {
+        List<NumberList> all = new ArrayList<>();
+        for (Object value : values) {
+            NumberList[] both = NumberList.both(values[0], value);
+            if (both == null) return null;
+            all.add(both[1]);
+        }
         return all;
     }
 
@@ -58,6 +70,7 @@ final class Blending extends Moving {
             return new Colour(rgb[0], rgb[1], rgb[2]);
         }
         if (curves != null) return curve();
+        if (lists != null) return list();
         return switch (values[heaviest]) {
             case Double d -> number(heaviest);
             case Integer i -> (int) Math.rint(number(heaviest));
@@ -90,6 +103,15 @@ final class Blending extends Moving {
         double value = from + sum;
         if (value > of.max()) value -= 1;
         return value < of.min() ? value + 1 : value;
+    }
+
+    private String list() {
+        double[] sum = new double[lists.getFirst().numbers().length];
+        for (int i = 0; i < weights.length; i++)
+            for (int k = 0; k < sum.length; k++)
+                sum[k] += weights[i] * lists.get(i).numbers()[k];
+        NumberList mixed = new NumberList(sum);
+        return mixed.towards(mixed, 0);
     }
 
     private String curve() {

@@ -7,17 +7,20 @@ import gloaming.step.Setting;
 
 /**
  * One setting on its way: numbers straight, or by ratio where the setting goes by ratio, angles the shorter way round, colours in a
- * perceptual space, curves key by key where both have as many; whatever else changes when it is half way there.
+ * perceptual space, curves key by key or moment by moment, lists of as many numbers one by one; whatever else changes when it is half way
+ * there.
  */
 final class Gliding extends Moving {
     private final Setting of;
     private final Glide glide;
     private final Object from;
     private final Object to;
-    /** Both as curves, where they are some with as many keys. */
+    /** Both as curves, where they are some. */
     private Keys curve;
 
     private Keys end;
+    /** Both as lists of numbers, where they are some with as many. */
+    private final NumberList[] lists;
 
     Gliding(int setting, Setting of, Glide glide, Object from, Object to) {
         super(setting);
@@ -25,6 +28,7 @@ final class Gliding extends Moving {
         this.glide = glide;
         this.from = from;
         this.to = to;
+        lists = of != null && of.form() == Setting.Form.TEXT ? NumberList.both(from, to) : null;
         if (of == null || of.form() != Setting.Form.CURVE) return;
         try {
             curve = Keys.parse((String) from);
@@ -45,6 +49,7 @@ final class Gliding extends Moving {
         if (part <= 0) return from;
         Keys between = curve == null ? null : curve.towards(end, part);
         if (between != null) return between.text();
+        if (lists != null) return lists[0].towards(lists[1], part);
         return switch (from) {
             case Double a when to instanceof Double b -> number(a, b, part);
             case Integer a when to instanceof Integer b -> (int) Math.rint(number(a, b, part));

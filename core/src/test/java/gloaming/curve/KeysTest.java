@@ -2,6 +2,7 @@ package gloaming.curve;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
+import static org.assertj.core.api.Assertions.within;
 import static org.assertj.core.data.Offset.offset;
 
 import gloaming.Moments;
@@ -105,5 +106,20 @@ class KeysTest {
         assertThat(after(beats, 1, null, 0)).isCloseTo(0.5, offset(1e-6));
         assertThat(after(once, 2, Signal.of(0), 0)).isZero();
         assertThat(after(once, 2, Signal.of(0), 1)).isCloseTo(0.5, offset(1e-6));
+    }
+
+    @Test
+    void betweenCurvesOfOtherNumbersOfKeysLiesTheMeanOfBothAtEveryMoment() {
+        Keys held = Keys.parse("0 0 hold; 1 2 hold; 3 -1 smooth");
+        Keys waved = Keys.parse("0 1 smooth; 0.7 3 ease; 1.5 0 linear; 2.2 1 smooth; 4 0 smooth");
+        for (double part : new double[] {0.2, 0.7}) {
+            Keys between = held.towards(waved, part);
+            for (double t = 0.013; t < 4.2; t += 0.05) {
+                double is = held.at(t) + (waved.at(t) - held.at(t)) * part;
+                assertThat(between.at(t)).as("at %.2f", t).isCloseTo(is, within(0.06));
+            }
+            // What is held changes at once, as before.
+            assertThat(between.at(1) - between.at(0.9998)).isCloseTo(2 * (1 - part), within(0.02));
+        }
     }
 }

@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
 
+import gloaming.curve.Keys;
 import gloaming.flow.Crew;
 import gloaming.flow.Picture;
 import gloaming.look.Blend;
@@ -138,12 +139,25 @@ class GlideTest {
                 new Setting("a", "A", Setting.Form.CURVE, 0, 0, false, Value.of("0 0 smooth"), "", "", List.of());
         assertThat(new Gliding(0, curve, half, "0 0 linear; 2 4 linear", "0 1 linear; 4 0 linear").at(1))
                 .isEqualTo("0 0.5 linear; 3 2 linear");
-        assertThat(new Gliding(0, curve, half, "0 0 linear", "0 1 linear; 4 0 linear").at(0.9))
-                .isEqualTo("0 0 linear");
+        Keys between = Keys.parse((String) new Gliding(0, curve, half, "0 0 linear", "0 1 linear; 4 0 linear").at(0.9));
+        for (double t : new double[] {0, 1, 2.5, 4})
+            assertThat(between.at(t)).isCloseTo(0.45 * (1 - t / 4), within(1e-4));
         Glide beats = new Glide(4, true, Snapshots.Way.LATE);
         beats.begin(10, 120);
         assertThat(beats.at(11)).isEqualTo(0.125);
         assertThat(beats.at(12)).isEqualTo(1);
+    }
+
+    @Test
+    void listsOfNumbersGoOneByOneAndOtherTextsHalfWay() {
+        Setting text = new Setting("a", "A", Setting.Form.TEXT, 0, 0, false, Value.of(""), "", "", List.of());
+        Glide half = new Glide(2, false, Snapshots.Way.EVEN);
+        half.begin(0, 120);
+        assertThat(new Gliding(0, text, half, "1 0 0.5 0", "0 1 1.5 -2").at(1)).isEqualTo("0.5 0.5 1 -1");
+        assertThat(new Gliding(0, text, half, "1 0 0.5 0", "0 1 1.5 -2").at(2)).isEqualTo("0 1 1.5 -2");
+        assertThat(new Gliding(0, text, half, "1 0", "1 0 1").at(0.9)).isEqualTo("1 0");
+        assertThat(new Gliding(0, text, half, "Mill 1", "Mill 9").at(1.1)).isEqualTo("Mill 9");
+        assertThat(new Gliding(0, text, half, "3", "1").at(0.9)).isEqualTo("3");
     }
 
     private static Setting setting(double min, double max, boolean byRatio, String unit) {

@@ -187,6 +187,16 @@ class ShowsPageTest extends PageTest {
     }
 
     @ParameterizedTest
+    @ValueSource(strings = {"/shows", "/bench", "/sheet", "/playing", "/sets", "/media", "/kits"})
+    void whoTypesWhereSomethingIsComesToTheShows(String path) throws Exception {
+        HttpResponse<String> answer = get(path);
+        assertThat(answer.statusCode()).isEqualTo(302);
+        assertThat(URI.create(answer.headers().firstValue("Location").orElse(""))
+                        .getPath())
+                .isEqualTo("/");
+    }
+
+    @ParameterizedTest
     @ValueSource(strings = {"/bench/nowhere", "/shows/nowhere/export", "/sound/nowhere"})
     void whatIsNotThereLeadsBackToTheShowsWithASentence(String path) throws Exception {
         HttpResponse<String> answer = get(path);

@@ -15,7 +15,7 @@ import gloaming.step.StepInfo;
         name = "Wax",
         does = "Makes things of wax, skin or leaf: light goes in and comes out elsewhere, in a colour of its own.",
         find =
-                "wax skin leaf marble milk candle paper jade translucent subsurface scattering sss glow through thin ear soft material",
+                "wax skin leaf marble milk candle paper jade translucent subsurface scattering sss glow through thin ear",
         notice =
                 "The sun stands behind it: where the ring is thin its light comes through, redder the farther it went.",
         example = "hoop bar=0.16 > * > sun round=0.5 high=0.06 strength=4 > sky",

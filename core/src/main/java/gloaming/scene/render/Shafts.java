@@ -15,8 +15,10 @@ import gloaming.scene.LightSource;
  * participating media", equations 5 and 6). It is worked out for squares of pixels, by the depth in their middle.
  */
 final class Shafts {
-    /** Squares from bottom to top of the picture, about. */
+    /** Squares from bottom to top of the picture, about, and pixels along their sides at least. */
     private static final int ROWS = 135;
+
+    private static final int LEAST = 3;
 
     private static final int PLACES = 10;
     /** Units that fog goes on where nothing stands. */
@@ -60,7 +62,7 @@ final class Shafts {
     }
 
     private void size(Picture out) {
-        side = Math.max(1, Math.round((float) out.height / ROWS));
+        side = Math.max(LEAST, Math.round((float) out.height / ROWS));
         // One more on each side, so that every pixel lies between four.
         width = (out.width + side - 1) / side + 1;
         height = (out.height + side - 1) / side + 1;

@@ -23,8 +23,8 @@ import org.junit.jupiter.api.Test;
 
 /** Light that fog throws to the eye, against its integral along the ray. */
 class ShaftsTest {
-    private static final int W = 160;
-    private static final int H = 90;
+    private static final int W = 640;
+    private static final int H = 360;
     private static final float DENSITY = 0.3f;
     private static final double DISTANCE = 4;
     private static final Crew ALONE = new Crew(1);
@@ -118,9 +118,9 @@ class ShaftsTest {
             double tan = 2 * Math.tan(Math.PI * 0.12) / H;
             double is = 0;
             for (int k = 0; k < 16; k++) {
-                // The rays of the pixels that are looked at.
-                double dx = (k % 4 - 1.5) * tan;
-                double dy = (k / 4 - 1.5) * tan;
+                // Rays of the pixels that are looked at.
+                double dx = (k % 4 - 1.5) * 4 * tan;
+                double dy = (k / 4 - 1.5) * 4 * tan;
                 double length = Math.sqrt(1 + dx * dx + dy * dy);
                 is += integral(0, 6 * length, t -> {
                             double x = t / length * dx;
@@ -195,8 +195,8 @@ class ShaftsTest {
         scene.fog().onward = 0.4f;
         Thing ball = scene.add(made("ball", Map.of()));
         ball.move[0] = ball.move[5] = ball.move[10] = 0.4f;
-        Picture one = seen(scene, 640, 360, ALONE);
-        Picture two = seen(scene, 640, 360, TWO);
+        Picture one = seen(scene, 2 * W, 2 * H, ALONE);
+        Picture two = seen(scene, 2 * W, 2 * H, TWO);
         for (int c = 0; c < 4; c++) assertThat(two.plane(c)).isEqualTo(one.plane(c));
         Picture small = seen(scene, W, H, ALONE);
         double apart = 0;
@@ -204,7 +204,7 @@ class ShaftsTest {
         for (int y = 0; y < H; y++)
             for (int x = 0; x < W; x++) {
                 double mean = 0;
-                for (int k = 0; k < 16; k++) mean += one.r()[one.at(4 * y + k / 4) + 4 * x + k % 4] / 16;
+                for (int k = 0; k < 4; k++) mean += one.r()[one.at(2 * y + k / 2) + 2 * x + k % 2] / 4;
                 apart += Math.abs(mean - small.r()[small.at(y) + x]);
                 sum += mean;
             }

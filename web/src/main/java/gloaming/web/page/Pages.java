@@ -93,6 +93,12 @@ class Pages {
     /** A backup, and when it was made as people say it. */
     record Backup(String id, String at) {}
 
+    /** Whoever types where something is, and not which, comes to where all of it can be found. */
+    @GetMapping({"/shows", "/bench", "/sheet", "/playing", "/sets", "/media", "/kits"})
+    String which() {
+        return "redirect:/";
+    }
+
     @GetMapping("/")
     String shows(Model model) {
         journal.flush();
