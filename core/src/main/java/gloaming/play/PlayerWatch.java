@@ -103,9 +103,10 @@ final class PlayerWatch {
 
     private void anew(FrameLoop loop, String why) {
         String where = loop.where();
+        // Told before anybody sees that it goes on.
+        tell(ANEW);
         player.again();
         loop.leave();
-        tell(ANEW);
         LOG.log(System.Logger.Level.ERROR, "A player''s thread {0} and was started anew. It was at {1}.", why, where);
     }
 
