@@ -213,7 +213,7 @@ class ShowsPageTest extends PageTest {
         "/js/../application.properties, 400",
         "/js/..%2fapplication.properties, 400",
         "/vendor/%2e%2e/application.properties, 400",
-        "/shows, 405",
+        "/shows/nowhere/rename, 405",
     })
     void strayAddressesAreAnsweredPlainly(String path, int status) throws Exception {
         try (java.net.Socket socket = new java.net.Socket("127.0.0.1", program.port)) {
