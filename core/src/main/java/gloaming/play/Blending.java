@@ -9,8 +9,8 @@ import java.util.List;
 
 /**
  * One setting between several snapshots, by the weights of their field: numbers straight, or by ratio where the setting goes by ratio,
- * angles the shorter way round, colours in a perceptual space, curves point by point, lists of as many numbers one by one; whatever else is that of the
- * snapshot with most weight.
+ * angles the shorter way round, colours in a perceptual space, curves point by point, lists of as many numbers one by one; whatever else is
+ * that of the snapshot with most weight.
  */
 final class Blending extends Moving {
     private final Setting of;

@@ -96,19 +96,7 @@ final class LightKernels {
             FloatVector nl = straight.max(0);
             FloatVector nv = Vectors.load(f.nv, i);
             FloatVector nh = Vectors.load(f.nh, i);
-            FloatVector rough = Vectors.load(f.roughness, i);
-            FloatVector a2 = rough.mul(rough).max(2e-3f);
-            a2 = a2.mul(a2);
-            FloatVector d = nh.mul(nh).mul(a2.sub(1)).add(1);
-            FloatVector one = Vectors.all(1).sub(a2);
-            FloatVector mask = nl.mul(nv.mul(nv).mul(one).add(a2).sqrt())
-                    .add(nv.mul(nl.mul(nl).mul(one).add(a2).sqrt()));
-            // The model's pi is the lamp's, too: see Lamp.
-            a2.mul(nl)
-                    .mul(strength)
-                    .mul(0.5f)
-                    .div(d.mul(d).mul(mask.max(1e-6f)))
-                    .intoArray(f.facets, i);
+            Parts.facets(Vectors.load(f.roughness, i), nl, nv, nh, strength).intoArray(f.facets, i);
             // Light that goes round into the dark side (Green 2004, "wrap lighting").
             FloatVector soft = Vectors.load(f.soft, i);
             FloatVector round = straight.add(soft).div(soft.add(1)).max(0);
@@ -207,17 +195,7 @@ final class LightKernels {
             FloatVector nl = Vectors.load(f.nl, i).max(0);
             FloatVector nv = Vectors.load(f.nv, i);
             FloatVector nh = Vectors.load(f.nh, i);
-            FloatVector rough = Vectors.load(f.coatRoughness, i);
-            FloatVector a2 = rough.mul(rough).max(2e-3f);
-            a2 = a2.mul(a2);
-            FloatVector d = nh.mul(nh).mul(a2.sub(1)).add(1);
-            FloatVector one = Vectors.all(1).sub(a2);
-            FloatVector mask = nl.mul(nv.mul(nv).mul(one).add(a2).sqrt())
-                    .add(nv.mul(nl.mul(nl).mul(one).add(a2).sqrt()));
-            a2.mul(nl)
-                    .mul(Vectors.load(f.light, i))
-                    .mul(0.5f)
-                    .div(d.mul(d).mul(mask.max(1e-6f)))
+            Parts.facets(Vectors.load(f.coatRoughness, i), nl, nv, nh, Vectors.load(f.light, i))
                     .intoArray(f.facets, i);
             FloatVector gone = Vectors.all(1).sub(Vectors.load(f.vh, i));
             FloatVector squared = gone.mul(gone);
@@ -295,6 +273,18 @@ final class LightKernels {
     @Kernel.Part
     static final class Parts {
         private Parts() {}
+
+        /** How much microfacets throw to the eye, whatever they mirror; the model's pi is the lamp's, too: see Lamp. */
+        static FloatVector facets(
+                FloatVector rough, FloatVector nl, FloatVector nv, FloatVector nh, FloatVector strength) {
+            FloatVector a2 = rough.mul(rough).max(2e-3f);
+            a2 = a2.mul(a2);
+            FloatVector d = nh.mul(nh).mul(a2.sub(1)).add(1);
+            FloatVector one = Vectors.all(1).sub(a2);
+            FloatVector mask = nl.mul(nv.mul(nv).mul(one).add(a2).sqrt())
+                    .add(nv.mul(nl.mul(nl).mul(one).add(a2).sqrt()));
+            return a2.mul(nl).mul(strength).mul(0.5f).div(d.mul(d).mul(mask.max(1e-6f)));
+        }
 
         /** The part of white light that leaves a rough mirror at once: the sum of the fit's two numbers. */
         static FloatVector whole(FloatVector rough) {
