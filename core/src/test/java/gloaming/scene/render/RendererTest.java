@@ -1,5 +1,6 @@
 package gloaming.scene.render;
 
+import static gloaming.scene.render.Shapes.made;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
@@ -12,9 +13,6 @@ import gloaming.scene.Matrix;
 import gloaming.scene.Matter;
 import gloaming.scene.Scene;
 import gloaming.scene.Thing;
-import gloaming.step.Catalogue;
-import gloaming.step.Description;
-import gloaming.step.Operation;
 import java.util.Arrays;
 import java.util.Map;
 import java.util.SplittableRandom;
@@ -34,14 +32,6 @@ class RendererTest {
     static void rest() {
         ALONE.close();
         TWO.close();
-    }
-
-    @SuppressWarnings("unchecked")
-    private static Shape made(String id, Map<String, Value> settings) {
-        Description description = Catalogue.all().find(id);
-        Operation<?, Shape, Object> step =
-                (Operation<?, Shape, Object>) description.make(description.arguments(settings));
-        return step.run(null, step.memory(), new gloaming.Moments());
     }
 
     private static Shape ball() {

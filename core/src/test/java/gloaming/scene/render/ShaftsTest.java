@@ -1,21 +1,18 @@
 package gloaming.scene.render;
 
+import static gloaming.scene.render.Shapes.made;
+import static gloaming.scene.render.Shapes.under;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
 import gloaming.flow.Crew;
 import gloaming.flow.Picture;
-import gloaming.flow.Shape;
 import gloaming.look.Value;
 import gloaming.scene.Haze;
 import gloaming.scene.LightSource;
 import gloaming.scene.Matter;
 import gloaming.scene.Scene;
 import gloaming.scene.Thing;
-import gloaming.step.Catalogue;
-import gloaming.step.Description;
-import gloaming.step.Operation;
-import java.util.Arrays;
 import java.util.Map;
 import java.util.function.DoubleUnaryOperator;
 import org.junit.jupiter.api.AfterAll;
@@ -36,21 +33,9 @@ class ShaftsTest {
         TWO.close();
     }
 
-    @SuppressWarnings("unchecked")
-    private static Shape made(String id, Map<String, Value> settings) {
-        Description description = Catalogue.all().find(id);
-        Operation<?, Shape, Object> step =
-                (Operation<?, Shape, Object>) description.make(description.arguments(settings));
-        return step.run(null, step.memory(), new gloaming.Moments());
-    }
-
     /** Black fog under a black sky, which shows nothing but what it throws of lamps. */
     private static Scene fog() {
-        Scene scene = new Scene().clear();
-        Arrays.fill(scene.sky().above, 0);
-        Arrays.fill(scene.sky().horizon, 0);
-        Arrays.fill(scene.sky().below, 0);
-        scene.sky().set = true;
+        Scene scene = under(0);
         scene.fog().density = DENSITY;
         scene.fog().beams = 1;
         return scene;

@@ -1,20 +1,17 @@
 package gloaming.scene.render;
 
+import static gloaming.scene.render.Shapes.made;
+import static gloaming.scene.render.Shapes.under;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
 import gloaming.flow.Crew;
 import gloaming.flow.Picture;
-import gloaming.flow.Shape;
 import gloaming.look.Value;
 import gloaming.scene.LightSource;
 import gloaming.scene.Matter;
 import gloaming.scene.Scene;
 import gloaming.scene.Thing;
-import gloaming.step.Catalogue;
-import gloaming.step.Description;
-import gloaming.step.Operation;
-import java.util.Arrays;
 import java.util.Map;
 import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.Test;
@@ -29,23 +26,6 @@ class WaxTest {
     @AfterAll
     static void rest() {
         ALONE.close();
-    }
-
-    @SuppressWarnings("unchecked")
-    private static Shape made(String id, Map<String, Value> settings) {
-        Description description = Catalogue.all().find(id);
-        Operation<?, Shape, Object> step =
-                (Operation<?, Shape, Object>) description.make(description.arguments(settings));
-        return step.run(null, step.memory(), new gloaming.Moments());
-    }
-
-    private static Scene under(float sky) {
-        Scene scene = new Scene().clear();
-        Arrays.fill(scene.sky().above, sky);
-        Arrays.fill(scene.sky().horizon, sky);
-        Arrays.fill(scene.sky().below, sky);
-        scene.sky().set = true;
-        return scene;
     }
 
     private static Picture seen(Scene scene) {
