@@ -4,39 +4,56 @@ import java.util.ArrayDeque;
 
 /**
  * Lends pictures of the current size and takes them back, so that a steady frame allocates none and a small set of warm
- * buffers serves a long lane. Used by the frame's own thread only. At most {@value #KEPT} pictures wait here.
+ * buffers serves a long lane. Used by the frame's own thread only. At most {@value #KEPT} pictures wait here, and as many of the size
+ * before, so that whoever comes back to it finds them.
  */
 public final class PicturePool {
     private static final int KEPT = 24;
-    private final ArrayDeque<Picture> free = new ArrayDeque<>();
-    private int width = 1;
-    private int height = 1;
 
-    /** Lends only this size from now on; pictures of another size are dropped when they come back. */
+    /** Pictures of one size that nobody has. */
+    private static final class Waiting {
+        final ArrayDeque<Picture> free = new ArrayDeque<>();
+        int width = 1;
+        int height = 1;
+
+        boolean isOf(int width, int height) {
+            return this.width == width && this.height == height;
+        }
+    }
+
+    private Waiting now = new Waiting();
+    private Waiting before = new Waiting();
+
+    /** Lends only this size from now on; pictures of a size before the last are dropped. */
     public void resize(int width, int height) {
-        if (width == this.width && height == this.height) return;
-        this.width = width;
-        this.height = height;
-        free.clear();
+        if (now.isOf(width, height)) return;
+        Waiting last = now;
+        now = before;
+        before = last;
+        if (now.isOf(width, height)) return;
+        now.width = width;
+        now.height = height;
+        now.free.clear();
     }
 
     /** A picture whose pixels are whatever the last user left. */
     public Picture borrow() {
-        Picture picture = free.pollLast();
-        return (picture != null ? picture : new Picture(width, height)).lent(this);
+        Picture picture = now.free.pollLast();
+        return (picture != null ? picture : new Picture(now.width, now.height)).lent(this);
     }
 
     /** Takes back a picture that it has lent and nobody keeps; what is not its own, or is back already, it leaves alone. */
     public void giveBack(Picture picture) {
         if (!picture.returned(this)) return;
-        if (picture.width == width && picture.height == height && free.size() < KEPT) free.addLast(picture);
+        Waiting own = now.isOf(picture.width, picture.height) ? now : before;
+        if (own.isOf(picture.width, picture.height) && own.free.size() < KEPT) own.free.addLast(picture);
     }
 
     public int width() {
-        return width;
+        return now.width;
     }
 
     public int height() {
-        return height;
+        return now.height;
     }
 }

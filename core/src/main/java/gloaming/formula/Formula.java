@@ -86,14 +86,13 @@ public record Formula(List<String> lanes, String stored, Code code) {
      * the next of them, until there are {@code most}.
      */
     public static Formula over(List<String> variables, int most, String text) {
-        UnaryOperator<String> none = name -> null;
-        return new Formula(
-                List.of(), text, Compiler.compile(new FormulaParser(text, variables, most, none, List.of()).all()));
+        FormulaParser parser = new FormulaParser(text, variables, most, null, List.of());
+        return new Formula(List.of(), text, Compiler.compile(parser.all()));
     }
 
     /** The value of a text without lanes and variables, such as {@code 1/3}; {@link Wrong} when it is none. */
     public static double reckon(String typed) {
-        FormulaParser parser = new FormulaParser(typed, List.of(), name -> null, List.of());
+        FormulaParser parser = new FormulaParser(typed, List.of(), null, List.of());
         return Plain.value(parser.all(), new double[0], new Signal[0]);
     }
 

@@ -36,7 +36,7 @@ final class FormulaParser {
     private int depth;
     private int parts;
 
-    /** {@code words} are the ids of the choice, or none. */
+    /** {@code words} are the ids of the choice, or none; {@code laneByName} is null where a formula may speak of no lanes. */
     FormulaParser(String text, List<String> variables, UnaryOperator<String> laneByName, List<String> words) {
         this(text, variables, 0, laneByName, words);
     }
@@ -164,9 +164,21 @@ final class FormulaParser {
         }
         FormulaTree word = word(name.toString(), from);
         if (word != null) return word;
+        if (laneByName == null) throw noLanes(from);
         String id = laneByName.apply(name.toString());
         if (id == null) throw new Wrong("no lane that gives a signal is called '" + name + "'", from, at);
         return lane(id, from);
+    }
+
+    private Wrong noLanes(int from) {
+        return new Wrong("no lane can stand here; " + known(), from, at);
+    }
+
+    /** What a name may be here. */
+    private String known() {
+        String own = String.join(", ", variables);
+        if (laneByName != null) return "there are " + own + " and the lanes that give a signal";
+        return variables.isEmpty() ? "only numbers can stand here" : "there are only numbers and " + own;
     }
 
     private FormulaTree braced() {
@@ -175,6 +187,7 @@ final class FormulaParser {
         if (end < 0) throw new Wrong("the closing } is missing", from, text.length());
         at = end + 1;
         String id = text.substring(from + 1, end);
+        if (laneByName == null) throw noLanes(from);
         if (!id.startsWith("=")) return lane(id, from);
         // Whoever only asks of what it speaks does not know the words.
         FormulaTree word = words.isEmpty() ? new FormulaTree.Number(0) : word(id.substring(1), from);
@@ -217,7 +230,7 @@ final class FormulaParser {
         if (CONSTANTS.containsKey(name)) return new FormulaTree.Number(CONSTANTS.get(name));
         int index = variables.indexOf(name);
         if (index >= 0) return new FormulaTree.Variable(index);
-        String id = laneByName.apply(written);
+        String id = laneByName == null ? null : laneByName.apply(written);
         if (id != null) return lane(id, from);
         if (variables.size() < most && Functions.find(name) == null) {
             variables.add(name);
@@ -226,8 +239,7 @@ final class FormulaParser {
         throw new Wrong(
                 Functions.find(name) != null
                         ? "'" + name + "' wants what it works on in brackets, as in " + name + "(0.5)"
-                        : "there is nothing called '" + written + "'; there are " + String.join(", ", variables)
-                                + " and the lanes that give a signal",
+                        : "there is nothing called '" + written + "'; " + known(),
                 from,
                 to);
     }

@@ -34,12 +34,20 @@ public record KeptKit(String id, int revision, Look look) {
 
     /** The same as another revision of what it is. */
     public KeptKit as(String id, int revision) {
-        Kit kit = kit();
+        return with(kit().withKept(new Kit.Kept(id, revision)), id, revision);
+    }
+
+    /** The same under another name and with another explanation, as its next revision. */
+    public KeptKit called(String name, String says) {
+        return with(kit().withWords(name, says), id, revision).as(id, revision + 1);
+    }
+
+    private KeptKit with(Kit now, String id, int revision) {
         return new KeptKit(
                 id,
                 revision,
                 look.withKits(look.kits().stream()
-                        .map(k -> k.id().equals(kit.id()) ? k.withKept(new Kit.Kept(id, revision)) : k)
+                        .map(k -> k.id().equals(now.id()) ? now : k)
                         .toList()));
     }
 

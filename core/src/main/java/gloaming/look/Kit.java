@@ -165,6 +165,10 @@ public record Kit(
         return new Kit(id, name, says, lane, knobs, inputs, outputs, kept);
     }
 
+    public Kit withWords(String name, String says) {
+        return new Kit(id, name, says, lane, knobs, inputs, outputs, kept);
+    }
+
     public Kit withKnobs(List<Knob> knobs) {
         return new Kit(id, name, says, lane, knobs, inputs, outputs, kept);
     }

@@ -18,7 +18,7 @@ import java.util.TreeMap;
  * @param formulas settings that a formula drives; lanes stand in it as {@code {id}}
  * @param drafts texts being written that do not work yet, by setting; what plays is the setting's value
  * @param chance where its randomness starts, or empty for its id
- * @param bends what lanes and hands give settings of an opened kit goes through; never in a document
+ * @param opened what it goes by besides where it stands in an opened kit; never in a document
  */
 @JsonInclude(JsonInclude.Include.NON_DEFAULT)
 public record Step(
@@ -32,7 +32,7 @@ public record Step(
         Map<String, String> formulas,
         Map<String, String> drafts,
         String chance,
-        @JsonIgnore Map<String, Bend> bends) {
+        @JsonIgnore Opened opened) {
 
     /** As documents have it. */
     @JsonCreator
@@ -61,7 +61,7 @@ public record Step(
         reads = sorted(reads);
         formulas = sorted(formulas);
         drafts = sorted(drafts);
-        bends = sorted(bends);
+        opened = opened == null ? Opened.NOTHING : opened;
         for (String formula : formulas.values()) {
             if (formula.length() > Limits.FORMULA)
                 throw new Refused("A formula is over " + Limits.FORMULA + " characters long.");
@@ -89,7 +89,7 @@ public record Step(
                 formulas,
                 drafts,
                 chance,
-                bends);
+                opened);
     }
 
     public Step withFollow(String setting, Follow follow) {
@@ -104,12 +104,12 @@ public record Step(
                 formulas,
                 drafts,
                 chance,
-                bends);
+                opened);
     }
 
     public Step withRead(String read, String lane) {
         return new Step(
-                id, type, label, bypassed, settings, follows, put(reads, read, lane), formulas, drafts, chance, bends);
+                id, type, label, bypassed, settings, follows, put(reads, read, lane), formulas, drafts, chance, opened);
     }
 
     public Step withFormula(String setting, String text) {
@@ -124,7 +124,7 @@ public record Step(
                 put(formulas, setting, text),
                 drafts,
                 chance,
-                bends);
+                opened);
     }
 
     public Step withBend(String setting, Bend bend) {
@@ -139,7 +139,13 @@ public record Step(
                 formulas,
                 drafts,
                 chance,
-                put(bends, setting, bend));
+                opened.with(setting, bend));
+    }
+
+    /** With a time of its own: so fast against that of its lane, and so many seconds ahead. */
+    public Step withTime(double speed, double ahead) {
+        Opened timed = new Opened(opened.bends(), speed, ahead);
+        return new Step(id, type, label, bypassed, settings, follows, reads, formulas, drafts, chance, timed);
     }
 
     /** The text of a setting that does not work yet, or null when there is none. */
@@ -155,24 +161,24 @@ public record Step(
                 formulas,
                 put(drafts, setting, text),
                 chance,
-                bends);
+                opened);
     }
 
     public Step withLabel(String label) {
-        return new Step(id, type, label, bypassed, settings, follows, reads, formulas, drafts, chance, bends);
+        return new Step(id, type, label, bypassed, settings, follows, reads, formulas, drafts, chance, opened);
     }
 
     public Step withBypass(boolean bypassed) {
-        return new Step(id, type, label, bypassed, settings, follows, reads, formulas, drafts, chance, bends);
+        return new Step(id, type, label, bypassed, settings, follows, reads, formulas, drafts, chance, opened);
     }
 
     public Step withChance(String chance) {
-        return new Step(id, type, label, bypassed, settings, follows, reads, formulas, drafts, chance, bends);
+        return new Step(id, type, label, bypassed, settings, follows, reads, formulas, drafts, chance, opened);
     }
 
     /** With other reads, all of them. */
     public Step withReads(Map<String, String> reads) {
-        return new Step(id, type, label, bypassed, settings, follows, reads, formulas, drafts, chance, bends);
+        return new Step(id, type, label, bypassed, settings, follows, reads, formulas, drafts, chance, opened);
     }
 
     /** Where its randomness starts. */
@@ -182,7 +188,7 @@ public record Step(
     }
 
     public Step withId(String id) {
-        return new Step(id, type, label, bypassed, settings, follows, reads, formulas, drafts, chance, bends);
+        return new Step(id, type, label, bypassed, settings, follows, reads, formulas, drafts, chance, opened);
     }
 
     private static <T> Map<String, T> put(Map<String, T> map, String key, T value) {

@@ -76,16 +76,16 @@ final class Budget {
     }
 
     /** Nanoseconds that the step may take. */
-    long most(Plan.StepRun step) {
+    long most(StepRun step) {
         return tries(step) ? NEW_TEXT_NS : MOST_NS;
     }
 
-    private boolean tries(Plan.StepRun step) {
+    private boolean tries(StepRun step) {
         return worked != null && worked != step.arguments;
     }
 
     /** What to run for a step in this frame: itself, what it was before, or null for nothing. */
-    Operation<?, ?, ?> allowed(Plan.StepRun step) {
+    Operation<?, ?, ?> allowed(StepRun step) {
         if (strikes < MOST_STRIKES) return step.operation;
         if (worked == null && !stood && again()) return step.operation;
         if (worked == null || stood) return null;
@@ -120,7 +120,7 @@ final class Budget {
     }
 
     /** Notes what the step took in a frame that was begun when this thread had worked for {@code cpu} nanoseconds. */
-    void took(Plan.StepRun step, long nanoseconds, boolean late, long cpu) {
+    void took(StepRun step, long nanoseconds, boolean late, long cpu) {
         if (strikes >= MOST_STRIKES) return;
         long most = most(step);
         if (!late && nanoseconds <= most) {
@@ -148,7 +148,7 @@ final class Budget {
                         + "It takes over a second a frame; it is tried again a few times, and when one of its settings changes.";
     }
 
-    private void note(Plan.StepRun step) {
+    private void note(StepRun step) {
         noted = step.arguments;
         for (int i = 0; i < step.description.settings().size(); i++) {
             if (step.description.settings().get(i).form() != Setting.Form.CODE) continue;

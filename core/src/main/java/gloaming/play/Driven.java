@@ -20,9 +20,9 @@ final class Driven {
     final double own;
 
     final Follow follow;
-    private final Plan.LaneRun followed;
+    private final LaneRun followed;
     private final Formula formula;
-    private final List<Plan.LaneRun> spokenOf;
+    private final List<LaneRun> spokenOf;
     private final Signal[] lanes;
     private final double[] variables = new double[Formula.VARIABLES.size()];
     final Grasp grasp;
@@ -45,10 +45,10 @@ final class Driven {
             int setting,
             double own,
             Follow follow,
-            Plan.LaneRun followed,
+            LaneRun followed,
             Formula formula,
             String unreadable,
-            List<Plan.LaneRun> spokenOf,
+            List<LaneRun> spokenOf,
             Grasp grasp,
             Bend bend) {
         this.bend = bend;
@@ -88,7 +88,7 @@ final class Driven {
             List<String> words,
             Grasp grasp,
             Bend bend,
-            java.util.Map<String, Plan.LaneRun> byId) {
+            java.util.Map<String, LaneRun> byId) {
         Formula read = null;
         String unreadable = null;
         if (formula != null) {
@@ -98,7 +98,7 @@ final class Driven {
                 unreadable = e.getMessage();
             }
         }
-        List<Plan.LaneRun> spokenOf = new java.util.ArrayList<>();
+        List<LaneRun> spokenOf = new java.util.ArrayList<>();
         if (read != null) for (String lane : read.lanes()) spokenOf.add(byId.get(lane));
         return new Driven(
                 setting,
@@ -161,7 +161,7 @@ final class Driven {
         variables[Formula.BEAT] = beat;
         variables[Formula.VALUE] = mine;
         for (int i = 0; i < lanes.length; i++) {
-            Plan.LaneRun lane = spokenOf.get(i);
+            LaneRun lane = spokenOf.get(i);
             lanes[i] = lane == null ? null : Kind.signalOf(lane.end);
         }
         double result = formula.code().value(variables, lanes);
@@ -181,8 +181,8 @@ final class Driven {
     }
 
     /** The lanes it needs. */
-    void each(java.util.function.Consumer<Plan.LaneRun> lane) {
+    void each(java.util.function.Consumer<LaneRun> lane) {
         if (followed != null) lane.accept(followed);
-        for (Plan.LaneRun run : spokenOf) if (run != null) lane.accept(run);
+        for (LaneRun run : spokenOf) if (run != null) lane.accept(run);
     }
 }

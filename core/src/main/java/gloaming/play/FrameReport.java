@@ -56,7 +56,7 @@ final class FrameReport {
         Plan plan = player.plan();
         int f = 0;
         for (int i = 0; i < plan.steps.size(); i++) {
-            Plan.StepRun run = plan.steps.get(i);
+            StepRun run = plan.steps.get(i);
             b.cost[i] = run.cost;
             b.trouble[i] = run.trouble;
             b.place[i] = run.place;
@@ -68,7 +68,7 @@ final class FrameReport {
             write(b, i, eyes.noted(i));
             for (Driven driven : run.driven) note(driven, b.followed[f++]);
         }
-        for (Plan.LayerRun layer : plan.layers) if (layer.opacity() != null) note(layer.opacity(), b.followed[f++]);
+        for (LayerRun layer : plan.layers) if (layer.opacity() != null) note(layer.opacity(), b.followed[f++]);
         for (Band band : Band.values())
             b.levels[band.ordinal()] = player.hearing().level(band, -48);
         b.frame = frame;

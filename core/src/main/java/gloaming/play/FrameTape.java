@@ -25,7 +25,7 @@ final class FrameTape {
     /** Which lanes were watched in the frame before, by their places in these. */
     private final BitSet watched = new BitSet();
 
-    private List<Plan.LaneRun> watchedOf;
+    private List<LaneRun> watchedOf;
     private long printed;
     /** What comes in live as it stands in this frame, or null; of what was asked for, and as it is heard. */
     private HeardLive latched;
@@ -101,7 +101,7 @@ final class FrameTape {
     }
 
     private void watching(Onlooker eyes) {
-        List<Plan.LaneRun> lanes = player.plan().lanes;
+        List<LaneRun> lanes = player.plan().lanes;
         boolean same = watchedOf == lanes;
         for (int i = 0; i < lanes.size(); i++) {
             boolean is = eyes.watches(lanes.get(i).lane.id());

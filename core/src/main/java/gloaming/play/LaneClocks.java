@@ -17,13 +17,13 @@ final class LaneClocks {
     static double lookTime(Plan plan, double dt) {
         Clock clock = plan.look.clock();
         if (plan.restart != null && plan.restarts.by(number(plan.restart.end))) {
-            for (Plan.LaneRun lane : plan.lanes) if (!lane.ahead) restart(lane);
+            for (LaneRun lane : plan.lanes) if (!lane.ahead) restart(lane);
         }
         return dt * clock.factor() * (plan.push == null ? 1 : pushed(plan.push));
     }
 
     /** Lets a lane's time go on by its clock: {@code dt} seconds of the look's time, or of the show's for what that depends on. */
-    static void go(Plan plan, Plan.LaneRun lane, Moment moment, double dt, BeatClock beats) {
+    static void go(Plan plan, LaneRun lane, Moment moment, double dt, BeatClock beats) {
         Clock clock = lane.lane.clock();
         boolean asTheShow = clock.plain() && (lane.ahead || plan.look.clock().plain());
         lane.dt = dt * clock.factor() * (lane.push == null ? 1 : pushed(lane.push));
@@ -52,15 +52,31 @@ final class LaneClocks {
         if (moment.dt() > 0) lane.beat += (beats.beat() - lane.showBeat) * lane.dt / moment.dt();
         lane.showBeat = beats.beat();
         if (lane.inStep) lane.beat = beats.beat();
+        for (int i = 0; i < lane.steps.size(); i++) {
+            StepRun step = lane.steps.get(i);
+            if (step.own != null) step.own.go(lane, step.step.opened(), beats.tempo());
+        }
+    }
+
+    /** The frame is over: time goes on, in a lane that nobody looks at too. */
+    static void goOn(LaneRun lane) {
+        lane.time += lane.dt;
+        for (int i = 0; i < lane.steps.size(); i++) {
+            OwnTime own = lane.steps.get(i).own;
+            if (own != null) own.time += own.dt;
+        }
     }
 
     /** Starts a lane anew: its time, its beat and all that its steps remember. */
-    private static void restart(Plan.LaneRun lane) {
+    private static void restart(LaneRun lane) {
         lane.time = 0;
         lane.beat = 0;
         lane.shift = 0;
         lane.inStep = false;
-        for (Plan.StepRun step : lane.steps) step.fresh = true;
+        for (StepRun step : lane.steps) {
+            step.fresh = true;
+            if (step.own != null) step.own.restart();
+        }
     }
 
     /** What a setting gets that follows this. */
@@ -70,7 +86,7 @@ final class LaneClocks {
     }
 
     /** How many times as fast a signal pushes: never backwards, and no more than a frame can bear. */
-    private static double pushed(Plan.LaneRun lane) {
+    private static double pushed(LaneRun lane) {
         return Math.clamp(number(lane.end), 0.0, FASTEST);
     }
 }

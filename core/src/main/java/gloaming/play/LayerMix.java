@@ -10,21 +10,30 @@ import java.util.List;
 /** The picture that all layers come to, back to front; passes that are left run straight into it, strip by strip. */
 final class LayerMix {
     private final ThreadLocal<Strip> strips = ThreadLocal.withInitial(Strip::new);
-    private Picture mix;
+    private Picture mix = new Picture(1, 1);
+    /** That of the size before. */
+    private Picture other = mix;
 
     /** The mix at this size, as it was left. */
     Picture at(int width, int height) {
-        if (mix == null || mix.width != width || mix.height != height) mix = new Picture(width, height);
+        if (is(mix, width, height)) return mix;
+        Picture last = mix;
+        mix = is(other, width, height) ? other : new Picture(width, height);
+        other = last;
         return mix;
     }
 
+    private static boolean is(Picture picture, int width, int height) {
+        return picture.width == width && picture.height == height;
+    }
+
     /** Works it out anew. */
-    void run(List<Plan.LayerRun> layers, Crew crew) {
+    void run(List<LayerRun> layers, Crew crew) {
         crew.each(mix.height, ByRows.STRIP, (from, to) -> {
             boolean empty = true;
             for (int i = 0; i < layers.size(); i++) {
-                Plan.LayerRun layer = layers.get(i);
-                Plan.LaneRun lane = layer.lane();
+                LayerRun layer = layers.get(i);
+                LaneRun lane = layer.lane();
                 if (layer.layer().hidden() || (lane.pass.size() == 0 && !(lane.end instanceof Picture))) continue;
                 double opacity =
                         layer.opacity() == null ? layer.layer().opacity() : Math.clamp(layer.opacity().value, 0.0, 1.0);

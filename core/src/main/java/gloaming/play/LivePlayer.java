@@ -73,6 +73,11 @@ public final class LivePlayer implements AutoCloseable {
     /** The longest that frames are made for a photograph that nobody takes. */
     private static final long SITTING_NS = 1_000_000_000;
 
+    /** Whether it is to come on air next. */
+    volatile boolean awaited;
+    /** Whether it has made a picture at its bench as large as it will be on air. */
+    volatile boolean rehearsed;
+
     private volatile double sitting;
     private volatile long sittingUntil;
     volatile long made;
@@ -270,6 +275,20 @@ public final class LivePlayer implements AutoCloseable {
      */
     public void atBench(LivePlayer first, LivePlayer leader) {
         asked.updateAndGet(r -> r.places(leader, first));
+    }
+
+    /**
+     * It is to come on air next, or is not any more: at its bench it makes one picture as large as it will be there, so that all of that size is
+     * at hand when it comes.
+     */
+    public void await(boolean next) {
+        awaited = next;
+    }
+
+    /** Whether it can come on air at once: it has made pictures, also one as large as it will be there. */
+    public boolean ready() {
+        Request now = request();
+        return pictures > 1 && (now.onAir() || now.scale() > 0 || rehearsed);
     }
 
     /** Whether an audience sees it. */

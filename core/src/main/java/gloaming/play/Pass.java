@@ -5,7 +5,7 @@ import gloaming.step.ByRows;
 
 /** Neighbouring steps of a lane that work by rows, made ready for this frame: strips run through all of them at once. */
 final class Pass {
-    private Plan.StepRun[] steps = new Plan.StepRun[8];
+    private StepRun[] steps = new StepRun[8];
     private ByRows.Rows[] rows = new ByRows.Rows[8];
     private int size;
     private Picture in;
@@ -33,7 +33,7 @@ final class Pass {
         this.reach = reach;
     }
 
-    void add(Plan.StepRun step, ByRows.Rows run) {
+    void add(StepRun step, ByRows.Rows run) {
         if (size == steps.length) {
             steps = java.util.Arrays.copyOf(steps, 2 * size);
             rows = java.util.Arrays.copyOf(rows, 2 * size);

@@ -55,7 +55,7 @@ public final class Player {
     private boolean seen = true;
     private boolean inner;
     /** The step that runs now, when it was begun, and how many were. */
-    private volatile Plan.StepRun running;
+    private volatile StepRun running;
 
     private volatile long begun;
     private volatile long begunSteps;
@@ -106,10 +106,10 @@ public final class Player {
         next.realTime = realTime;
         next.library = library;
         next.outside = outside;
-        Plan.StepRun stands = running;
+        StepRun stands = running;
         if (plan == null) return next;
         next.plan = new Plan(plan.look, plan.field, catalogue, rules, hands(), plan, null);
-        Plan.StepRun same = stands == null ? null : next.plan.stepById.get(stands.step.id());
+        StepRun same = stands == null ? null : next.plan.stepById.get(stands.step.id());
         if (same != null) {
             same.fresh = true;
             same.memory = null;
@@ -125,7 +125,7 @@ public final class Player {
 
     /** The step that runs now, for the log. */
     String runningStep() {
-        Plan.StepRun now = running;
+        StepRun now = running;
         return now == null ? "no step" : now.description.name() + " " + now.step.id();
     }
 
@@ -228,7 +228,7 @@ public final class Player {
         double looks = moment.dt();
         boolean begun = false;
         boolean weighed = false;
-        for (Plan.LaneRun lane : plan.lanes) {
+        for (LaneRun lane : plan.lanes) {
             if (!lane.ahead && !begun) {
                 looks = LaneClocks.lookTime(plan, moment.dt());
                 begun = true;
@@ -239,39 +239,38 @@ public final class Player {
             }
             LaneClocks.go(plan, lane, moment, lane.ahead ? moment.dt() : looks, beats);
             if (lane.needed) run(lane, moment, onlooker);
-            // Time goes on in a lane that nobody looks at.
-            lane.time += lane.dt;
+            LaneClocks.goOn(lane);
         }
         if (!weighed) plan.weigh();
-        for (Plan.LayerRun layer : plan.layers)
+        for (LayerRun layer : plan.layers)
             if (layer.opacity() != null) layer.opacity().advance(moment.dt(), moment.time(), beats.beat(), 0);
         // While nobody sees it the mix stays as it was seen last.
         if (seen) layerMix.run(plan.layers, crew);
-        for (Plan.LaneRun lane : plan.lanes) finish(lane);
+        for (LaneRun lane : plan.lanes) finish(lane);
         return mix;
     }
 
     private void choose(Onlooker onlooker) {
-        for (Plan.LaneRun lane : plan.lanes) lane.needed = false;
+        for (LaneRun lane : plan.lanes) lane.needed = false;
         if (plan.across != null) plan.need(plan.across);
         if (plan.up != null) plan.need(plan.up);
         if (plan.push != null) plan.need(plan.push);
         if (plan.restart != null) plan.need(plan.restart);
-        for (Plan.LayerRun layer : plan.layers) {
+        for (LayerRun layer : plan.layers) {
             if (layer.layer().hidden()) continue;
             plan.need(layer.lane());
             if (layer.mask() != null) plan.need(layer.mask());
             if (layer.opacity() != null) layer.opacity().each(plan::need);
         }
-        for (Plan.LaneRun lane : plan.lanes) if (lane.outward || onlooker.watches(lane.lane.id())) plan.need(lane);
+        for (LaneRun lane : plan.lanes) if (lane.outward || onlooker.watches(lane.lane.id())) plan.need(lane);
     }
 
-    private void run(Plan.LaneRun lane, Moment moment, Onlooker onlooker) {
+    private void run(LaneRun lane, Moment moment, Onlooker onlooker) {
         Pass pass = lane.pass;
         pass.clear();
         Flow flow = null;
         for (int i = 0; i < lane.steps.size(); i++) {
-            Plan.StepRun step = lane.steps.get(i);
+            StepRun step = lane.steps.get(i);
             if (!seen && !step.goesOn) {
                 flow = nothing(step, pass, flow);
                 continue;
@@ -333,7 +332,7 @@ public final class Player {
     }
 
     /** What comes to a step, or what stands for it where it is of another kind than the step takes. */
-    private static Flow standing(Plan.StepRun step, Flow flow) {
+    private static Flow standing(StepRun step, Flow flow) {
         Kind takes = step.description.takes();
         if (flow == null || takes == null || takes == Kind.of(flow.getClass())) return flow;
         step.stood = takes.accept(flow, step.stood);
@@ -341,14 +340,14 @@ public final class Player {
     }
 
     /** Nothing leaves a step; what came to it is given back. */
-    private Flow nothing(Plan.StepRun step, Pass pass, Flow flow) {
+    private Flow nothing(StepRun step, Pass pass, Flow flow) {
         giveBack(whole(pass, flow));
         step.held = null;
         return null;
     }
 
     /** Keeps what leaves a step for those who read it later in the frame, whatever steps behind it do with it. */
-    private Flow hold(Plan.StepRun step, Pass pass, Flow flow) {
+    private Flow hold(StepRun step, Pass pass, Flow flow) {
         if (!step.tapped) return flow;
         Flow whole = whole(pass, flow);
         step.held = whole == null ? null : Kind.of(whole.getClass()).copy(whole, step.lastHeld, pool);
@@ -356,13 +355,13 @@ public final class Player {
         return whole;
     }
 
-    private static ByRows.Reach reach(Plan.StepRun step) {
+    private static ByRows.Reach reach(StepRun step) {
         return step.operation instanceof ByRows<?, ?> byRows ? byRows.reach() : ByRows.Reach.WHOLE;
     }
 
     /** Runs a step, or adds it to the pass when it works by rows; what it takes in is given back when nobody has it. */
     @SuppressWarnings({"unchecked", "rawtypes"})
-    private Flow run(Plan.StepRun step, Operation operation, Pass pass, Flow in) {
+    private Flow run(StepRun step, Operation operation, Pass pass, Flow in) {
         if (operation instanceof ByRows byRows) {
             ByRows.Rows rows = byRows.rows(in, step.memory, hand);
             if (rows == null) return in;
@@ -392,13 +391,13 @@ public final class Player {
         return made;
     }
 
-    private void drive(Plan.StepRun step, Plan.LaneRun lane, Moment moment, double x) {
+    private void drive(StepRun step, LaneRun lane, Moment moment, double x) {
         boolean changed = step.operation == null;
         for (Driven driven : step.driven) {
             if (driven.unreadable != null) step.trouble = "does without a formula. " + driven.unreadable;
             else if (driven.misses())
                 step.trouble = "has a formula that speaks of a lane that is gone; it counts as 0.";
-            double value = driven.advance(moment.dt(), lane.time, lane.beat, x);
+            double value = driven.advance(moment.dt(), step.time(lane), step.beat(lane), x);
             if (driven.reckons() && step.trouble == null) step.trouble = cutOff(step, driven.setting, value);
             Object argument = step.description.argument(driven.setting, value);
             if (!argument.equals(step.arguments[driven.setting])) {
@@ -411,7 +410,7 @@ public final class Player {
     }
 
     /** Moves settings on that are on their way, or between several. */
-    private static boolean move(Plan.StepRun step, double now) {
+    private static boolean move(StepRun step, double now) {
         boolean changed = false;
         boolean done = true;
         for (Moving moving : step.moving) {
@@ -422,12 +421,12 @@ public final class Player {
             step.arguments[moving.setting] = argument;
             changed = true;
         }
-        if (done) step.moving = Plan.STANDING;
+        if (done) step.moving = StepRun.STANDING;
         return changed;
     }
 
     /** Says that a formula goes beyond its setting's range, or null. */
-    private static String cutOff(Plan.StepRun step, int setting, double value) {
+    private static String cutOff(StepRun step, int setting, double value) {
         Setting s = step.description.settings().get(setting);
         boolean low = value < s.lowest() - 1e-9;
         if (!low && !(value > s.highest() + 1e-9)) return null;
@@ -451,8 +450,8 @@ public final class Player {
         return null;
     }
 
-    private void finish(Plan.LaneRun lane) {
-        for (Plan.StepRun step : lane.steps) {
+    private void finish(LaneRun lane) {
+        for (StepRun step : lane.steps) {
             step.count(crew.threads());
             giveBack(step.held);
             step.held = null;
@@ -476,7 +475,7 @@ public final class Player {
     /** Sentences of steps that failed in the last frame, for whoever tells the artist; by step id. */
     public List<String> troubles() {
         List<String> troubles = new ArrayList<>();
-        for (Plan.StepRun step : plan.steps) {
+        for (StepRun step : plan.steps) {
             if (step.trouble != null) troubles.add(step.step.id() + ": " + step.trouble);
         }
         return troubles;

@@ -94,8 +94,10 @@ final class PlayerWatch {
     }
 
     private boolean stuck(FrameLoop loop) {
+        boolean waits = loop.waits();
         // It may have ended its frame between the two looks, and now wait for the next.
-        if (loop.waits() && loop.standing(System.nanoTime()) > LEAVE_NS) return true;
+        if (loop.step() != step || loop.taking(System.nanoTime()) == 0) return false;
+        if (waits) return true;
         for (int i = 0; i < workers.length; i++)
             if (threads.getThreadCpuTime(workers[i]) - worked[i] > WORKED_NS) return true;
         return false;

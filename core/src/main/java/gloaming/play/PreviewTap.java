@@ -15,7 +15,7 @@ final class PreviewTap implements Onlooker {
     private static final Tiles[] NONE = {};
 
     private final LivePlayer live;
-    private final FrameLoop loop;
+    private final FrameMaker maker;
     private final Player player;
     private final Canvas canvas = new Canvas();
     private Noted[] noted = {};
@@ -29,9 +29,9 @@ final class PreviewTap implements Onlooker {
     private long asked = System.nanoTime();
     private boolean seen = true;
 
-    PreviewTap(LivePlayer live, FrameLoop loop, Player player) {
+    PreviewTap(LivePlayer live, FrameMaker maker, Player player) {
         this.live = live;
-        this.loop = loop;
+        this.maker = maker;
         this.player = player;
     }
 
@@ -122,14 +122,14 @@ final class PreviewTap implements Onlooker {
 
     @Override
     public void see(int index, String step, Flow out) {
-        loop.mustGoOn();
-        Plan.StepRun run = player.plan().steps.get(index);
+        maker.mustGoOn();
+        StepRun run = player.plan().steps.get(index);
         Kind kind = Kind.of(out.getClass());
         kind.note(out, noted[index]);
         Points points = kind.points(out);
         if (points != null) numbers(step, points);
         if (drawing.length > 0) tiles(run, noted[index], kind, out);
-        if (out instanceof Picture picture) loop.leave(step, picture);
+        if (out instanceof Picture picture) maker.leave(step, picture);
         else outlets(run, kind, out);
     }
 
@@ -142,7 +142,7 @@ final class PreviewTap implements Onlooker {
         if (!live.copies.isEmpty()) copy(step, points);
     }
 
-    private void tiles(Plan.StepRun run, Noted note, Kind kind, Flow out) {
+    private void tiles(StepRun run, Noted note, Kind kind, Flow out) {
         String step = run.step.id();
         for (Tiles tiles : drawing) {
             int tile = tiles.wanted() ? tiles.take(step) : -1;
@@ -157,7 +157,7 @@ final class PreviewTap implements Onlooker {
     }
 
     /** A large view of what is no picture itself. */
-    private void outlets(Plan.StepRun run, Kind kind, Flow out) {
+    private void outlets(StepRun run, Kind kind, Flow out) {
         Look look = player.plan().look;
         for (PictureOutput outlet : live.subscriptions.outlets) {
             if (!run.step.id().equals(outlet.subject) || !outlet.wanted()) continue;
@@ -182,14 +182,14 @@ final class PreviewTap implements Onlooker {
     }
 
     /** Looks at what is in space as the next step of its lane does that is dragged round: a camera. */
-    private void turned(Plan.StepRun run) {
+    private void turned(StepRun run) {
         double round = 0;
         double high = 0;
-        Plan.LaneRun lane = null;
-        for (Plan.LaneRun l : player.plan().lanes) if (l.steps.contains(run)) lane = l;
+        LaneRun lane = null;
+        for (LaneRun l : player.plan().lanes) if (l.steps.contains(run)) lane = l;
         int k = lane == null ? 0 : lane.steps.indexOf(run) + 1;
         for (; lane != null && k < lane.steps.size() && round == 0 && high == 0; k++) {
-            Plan.StepRun later = lane.steps.get(k);
+            StepRun later = lane.steps.get(k);
             for (int i = 0; i < later.description.settings().size() && i < later.arguments.length; i++) {
                 Setting setting = later.description.settings().get(i);
                 boolean angle = setting.drag() != null && setting.unit().equals("turns");

@@ -57,9 +57,19 @@ final class ScaleKeeper {
     /** It comes before an audience: at once with the size that it can be expected to hold, as a frame takes a part of its time now. */
     void begin(double part) {
         mean = part;
-        int to = at;
-        while (to > largest && expected(to - 1) < AT_ONCE) to--;
+        int to = atOnce(part, largest);
         if (to != at) change(to);
+    }
+
+    /** The size with which it would come before an audience, which bears {@code largest}, as a frame takes a part of its time now. */
+    double wouldBegin(double part, int largest) {
+        return SIZES[atOnce(part, largest)];
+    }
+
+    private int atOnce(double part, int largest) {
+        int to = at;
+        while (to > largest && expected(part, to - 1) < AT_ONCE) to--;
+        return to;
     }
 
     double scale() {
@@ -83,18 +93,18 @@ final class ScaleKeeper {
             return;
         }
         if (at <= largest || before > 0) return;
-        double then = expected(at - 1);
+        double then = expected(mean, at - 1);
         boolean room = then < 0.65 || !told && mean < 0.5;
         under = rest == 0 && room ? under + seconds * (then < 0.3 ? 4 : 1) : 0;
         if (under <= patience) return;
         int to = at - 1;
-        while (to > largest && expected(to - 1) < BY_FAR) to--;
+        while (to > largest && expected(mean, to - 1) < BY_FAR) to--;
         change(to);
     }
 
-    /** The part of its time that a frame would take at another size. */
-    private double expected(int size) {
-        return mean * (fixed + (1 - fixed) * pixels(at, size));
+    /** The part of its time that a frame would take at another size, which takes a part of it now. */
+    private double expected(double part, int size) {
+        return part * (fixed + (1 - fixed) * pixels(at, size));
     }
 
     private void change(int to) {

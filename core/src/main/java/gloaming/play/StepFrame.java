@@ -17,8 +17,8 @@ import java.util.List;
 final class StepFrame implements Frame {
     private final Player player;
     private final List<Picture> lent = new ArrayList<>();
-    private Plan.StepRun step;
-    private Plan.LaneRun lane;
+    private StepRun step;
+    private LaneRun lane;
     private Moment moment;
 
     StepFrame(Player player) {
@@ -29,7 +29,7 @@ final class StepFrame implements Frame {
         return player;
     }
 
-    void begin(Plan.StepRun step, Plan.LaneRun lane, Moment moment) {
+    void begin(StepRun step, LaneRun lane, Moment moment) {
         this.step = step;
         this.lane = lane;
         this.moment = moment;
@@ -89,17 +89,17 @@ final class StepFrame implements Frame {
 
     @Override
     public double time() {
-        return lane.time;
+        return step.time(lane);
     }
 
     @Override
     public double dt() {
-        return lane.dt;
+        return step.dt(lane);
     }
 
     @Override
     public double beat() {
-        return lane.beat;
+        return step.beat(lane);
     }
 
     @Override
@@ -119,7 +119,7 @@ final class StepFrame implements Frame {
 
     @Override
     public Signal lane(String id) {
-        Plan.LaneRun run = player.plan().byId.get(id);
+        LaneRun run = player.plan().byId.get(id);
         return run == null ? null : Kind.signalOf(run.end);
     }
 
@@ -172,7 +172,7 @@ final class StepFrame implements Frame {
 
     @Override
     public <T extends Flow> T read(String name, Class<T> type) {
-        for (Plan.Source source : step.sources) {
+        for (Source source : step.sources) {
             if (!source.name.equals(name)) continue;
             Flow flow = source.read(Kind.of(type));
             return type.isInstance(flow) ? type.cast(flow) : null;

@@ -1,9 +1,5 @@
 package gloaming.play;
 
-import gloaming.play.Plan.LaneRun;
-import gloaming.play.Plan.Source;
-import gloaming.play.Plan.StepRun;
-
 /**
  * What goes on while nobody sees a picture: every step that gives something else or tells it to others, and all that these are made from.
  */

@@ -2,6 +2,11 @@ package gloaming.scene;
 
 /** What lies between things and who looks: light of its own colour takes the place of theirs with distance. */
 public final class Haze {
+    /** It grows no thicker where it would be over {@code exp(5.5)} times as thick as at its ground. */
+    private static final float THICKEST = 5.5f;
+    /** Of light, {@code exp(-4.6)} is a hundredth. */
+    private static final float LITTLE = 4.6f;
+
     public float red;
     public float green;
     public float blue;
@@ -46,7 +51,7 @@ public final class Haze {
 
     /** How thick it is at a height. */
     public float at(float y) {
-        return height > 0 ? density * (float) Math.exp(Math.min(5.5, (ground - y) / height)) : density;
+        return height > 0 ? density * (float) Math.exp(Math.min(THICKEST, (ground - y) / height)) : density;
     }
 
     /**
@@ -59,15 +64,33 @@ public final class Haze {
     }
 
     /**
+     * How far a ray goes on that is still worth following: beyond it a hundredth of what there is in all comes to the eye, or less.
+     *
+     * @param up by how much the ray rises a unit of its way, -1 to 1
+     * @param most units that it goes at most
+     */
+    public float reach(float eyeY, float up, float most) {
+        if (height <= 0) return Math.min(most, LITTLE / density);
+        double eye = at(eyeY);
+        // Of the way through it, eye * (1 - exp(-up * t / height)) * height / up, this is left to go.
+        double rest = 1 - LITTLE * up / (height * eye);
+        double far = Math.abs(up) < 1e-4 ? LITTLE / eye : rest > 0 ? -Math.log(rest) * height / up : most;
+        // It does not grow thicker below any more.
+        if (up < 0 && ground - (eyeY + far * up) > THICKEST * height) far = most;
+        if (up > 1e-4) far = Math.min(far, LITTLE * height / up);
+        return (float) Math.min(most, far);
+    }
+
+    /**
      * How much light comes through between an eye and a place {@code far} units away, 0 to 1: where it thins with height by the mean of three
      * heights (Simpson's rule).
      */
     public float clear(float eyeY, float y, float far) {
         double way = density * far;
         if (height > 0) {
-            double end = Math.exp(Math.min(5.5, (ground - y) / height));
-            double middle = Math.exp(Math.min(5.5, (ground - (y + eyeY) / 2) / height));
-            double eye = Math.exp(Math.min(5.5, (ground - eyeY) / height));
+            double end = Math.exp(Math.min(THICKEST, (ground - y) / height));
+            double middle = Math.exp(Math.min(THICKEST, (ground - (y + eyeY) / 2) / height));
+            double eye = Math.exp(Math.min(THICKEST, (ground - eyeY) / height));
             way *= (end + 4 * middle + eye) / 6;
         }
         return (float) Math.exp(-way);

@@ -29,6 +29,8 @@ public final class Specks {
     public float lit;
     /** How much it adds its light instead of covering, 0 to 1. */
     public float adds;
+    /** How much of the lamps' light it keeps from what lies behind it, 0 to 1. */
+    public float shadow;
     /** Where all of it stands. */
     public final float[] move = Matrix.unit().clone();
 
@@ -59,6 +61,7 @@ public final class Specks {
         foot = other.foot;
         lit = other.lit;
         adds = other.adds;
+        shadow = other.shadow;
         System.arraycopy(other.move, 0, move, 0, Matrix.SIZE);
         return this;
     }

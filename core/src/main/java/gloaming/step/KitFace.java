@@ -53,7 +53,7 @@ final class KitFace {
                 false,
                 Value.of(1),
                 "",
-                "How fast its own time runs; what only changes what comes in goes by the time of its lane.",
+                "How fast its own time runs against that round about it.",
                 List.of()));
         settings.add(new Setting(
                 Kit.AHEAD,

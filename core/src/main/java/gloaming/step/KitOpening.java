@@ -94,7 +94,7 @@ public final class KitOpening {
         List<Step> into = new ArrayList<>();
         for (Step step : lane.steps()) {
             boolean last = step == lane.steps().getLast();
-            step(step, scope, last ? scope.prefix + lane.id() : null, false, into);
+            step(step, scope, last ? scope.prefix + lane.id() : null, false, scope, into);
         }
         Clock clock = new Clock(
                 Math.min(16, lane.clock().factor() * scope.speed()),
@@ -106,14 +106,21 @@ public final class KitOpening {
             throw new Refused("The look has over " + Limits.OPENED + " lanes with those of its kits.");
     }
 
-    private void step(Step step, Scope scope, String end, boolean passed, List<Step> into) {
+    /**
+     * Opens a step into a lane.
+     *
+     * @param end the opened lane that ends with it, or null
+     * @param passed whether it is passed over with the use that it stands in
+     * @param clock whose time the lane goes by
+     */
+    private void step(Step step, Scope scope, String end, boolean passed, Scope clock, List<Step> into) {
         Step now = moved(step, scope);
         if (scope.kit != null) now = knobs.turned(now, step.id(), scope.kit, scope.use);
         if (passed) now = now.withBypass(true);
         Kit kit = look.kitOf(step);
         if (scope.kit != null) hand(step.id() + " ", new Hand(now.id(), "", null, null));
         if (kit == null) {
-            into.add(now);
+            into.add(timed(now, scope, clock));
             if (++steps > 4 * Limits.OPENED)
                 throw new Refused("The look has over " + 4 * Limits.OPENED + " steps with those of its kits.");
             return;
@@ -132,14 +139,25 @@ public final class KitOpening {
         Description from = ownTime(kit, now, into);
         if (from == null) {
             for (Step each : main.steps())
-                step(each, within, each == main.steps().getLast() ? end : null, now.bypassed(), into);
+                step(each, within, each == main.steps().getLast() ? end : null, now.bypassed(), clock, into);
             return;
         }
-        // With a time of its own it cannot stand in a lane of another.
+        // What begins a lane with a time of its own is a lane by itself: lanes can be pushed and restarted.
         lane(main, within);
         into.add(Step.of(within.prefix + "end", from.id())
                 .withRead(from.reads().getFirst().name(), within.prefix + main.id())
                 .withBypass(now.bypassed()));
+    }
+
+    /** A step of a scope that stands in a lane which goes by the time of one around it. */
+    private static Step timed(Step step, Scope scope, Scope clock) {
+        double speed = 1;
+        double ahead = 0;
+        for (Scope within = scope; within != clock; within = within.outer) {
+            speed *= number(within.use, Kit.SPEED, 1);
+            ahead += number(within.use, Kit.AHEAD, 0);
+        }
+        return speed == 1 && ahead == 0 ? step : step.withTime(Math.min(16, speed), ahead);
     }
 
     /** The step that reads the kit's lane where its use has a time of its own and begins a lane; else null. */

@@ -132,7 +132,7 @@ public final class KitUnwrap {
     /** What lanes and formulas drove through others is driven by one formula. */
     private static Step unbent(Step step) {
         Step now = step;
-        for (var bend : step.bends().entrySet()) {
+        for (var bend : step.opened().bends().entrySet()) {
             String name = bend.getKey();
             Follow follow = step.follows().get(name);
             String formula = step.formulas().get(name);

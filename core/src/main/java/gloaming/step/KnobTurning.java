@@ -44,7 +44,7 @@ record KnobTurning(Look look, Catalogue catalogue) {
 
     /** What lanes, formulas and hands go through where there is a formula of the artist's own on the way: what they do outside, and this. */
     private static Bend bend(Step use, Kit.Knob knob, Through through, Value value, double inside) {
-        Bend outer = use.bends().get(knob.id());
+        Bend outer = use.opened().bends().get(knob.id());
         if (outer == null && !through.bends()) return null;
         List<String> formulas = new ArrayList<>(outer == null ? List.of() : outer.formulas());
         if (!through.straight()) formulas.add(through.text());

@@ -61,6 +61,27 @@ class PictureTest {
     }
 
     @Test
+    void aPoolThatComesBackToTheSizeBeforeHasItsPicturesStillAndNoOlderOnes() {
+        PicturePool pool = new PicturePool();
+        pool.resize(8, 4);
+        Picture small = pool.borrow();
+        Picture out = pool.borrow();
+        pool.giveBack(small);
+        pool.resize(16, 8);
+        Picture large = pool.borrow();
+        pool.giveBack(large);
+        pool.giveBack(out);
+        pool.resize(8, 4);
+        assertThat(pool.borrow()).isSameAs(out);
+        assertThat(pool.borrow()).isSameAs(small);
+        pool.resize(16, 8);
+        assertThat(pool.borrow()).isSameAs(large);
+        pool.resize(32, 16);
+        pool.resize(8, 4);
+        assertThat(pool.borrow()).isNotSameAs(out).isNotSameAs(small);
+    }
+
+    @Test
     void aPoolKeepsALimitedNumber() {
         PicturePool pool = new PicturePool();
         List<Picture> lent = new ArrayList<>();

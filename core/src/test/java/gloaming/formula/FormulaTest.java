@@ -102,6 +102,14 @@ class FormulaTest {
         assertThatThrownBy(() -> Formula.read("Add", LANES::get)).isInstanceOf(Wrong.class);
     }
 
+    @ParameterizedTest
+    @ValueSource(strings = {"{l1} + value", "value * 'kick'", "kick", "kick[0]"})
+    void whatMaySpeakOfNoLanesSaysSoAndIsNeverWorkedOutWithThem(String text) {
+        Wrong wrong = catchThrowableOfType(Wrong.class, () -> Formula.over(List.of("value"), 1, text));
+        assertThat(wrong.why()).contains("there are only numbers and value").doesNotContain("lanes that give");
+        assertThatThrownBy(() -> Formula.reckon("kick")).hasMessageContaining("only numbers can stand here");
+    }
+
     @Test
     void noTextExhaustsStackOrCode() {
         assertThatThrownBy(() -> read("(".repeat(5000))).hasMessageContaining("nested too deep");

@@ -241,6 +241,72 @@ class LivePlayerTest {
     }
 
     @Test
+    void whoComesNextMakesOnePictureAsLargeAsOnAirAndGoesOnSmall() {
+        try (LivePlayer first = new LivePlayer(Catalogue.all(), 1)) {
+            PictureOutput seen = new PictureOutput(null, 4000);
+            stage.subscribe(new Subscriptions(List.of(seen), List.of(), List.of(), List.of()));
+            stage.atBench(first, null);
+            stage.show(look(fill(1)));
+            stage.start();
+            seen.want();
+            until("a small picture", seen::ready);
+            assertThat(seen.width()).isLessThan(64);
+            assertThat(stage.ready()).as("nobody awaits it").isFalse();
+            stage.await(true);
+            until("it is ready", () -> {
+                if (seen.ready()) seen.want();
+                return stage.ready();
+            });
+            until("it is small again", () -> stage.scale() < 1);
+            // A picture of its full size waits in the pool now, and is the first on air.
+            until("a picture", seen::ready);
+            stage.onAir();
+            until("it is on air", () -> {
+                if (seen.ready()) seen.want();
+                return stage.scale() == 1;
+            });
+            seen.want();
+            until("a picture", seen::ready);
+            assertThat(seen.width()).isEqualTo(64);
+        }
+    }
+
+    /** What a probe in the middle tells of space, of a step or of the whole look. */
+    private float[] pointedAt(String subject) {
+        Probe probe = new Probe(subject, 0.5f, 0.5f);
+        stage.subscribe(new Subscriptions(List.of(), List.of(), List.of(probe), List.of()));
+        probe.want();
+        until("a pixel of " + subject, () -> probe.ready() && probe.pixel()[5] > 0.9);
+        return probe.space();
+    }
+
+    @Test
+    void theProbeTellsWhereInSpaceThatStandsWhichItPointsAt() {
+        Step block = Step.of("b1", "block")
+                .with("width", Value.of(1))
+                .with("height", Value.of(1))
+                .with("depth", Value.of(1));
+        Step camera = Step.of("c1", "scene-camera")
+                .with("round", Value.of(0))
+                .with("high", Value.of(0))
+                .with("distance", Value.of(3));
+        stage.show(look(block, camera, Step.of("g1", "glow")));
+        stage.scale(1);
+        stage.start();
+        for (String subject : new String[] {"c1", "g1", null}) {
+            float[] space = pointedAt(subject);
+            assertThat(space).as("of %s", subject).isNotNull();
+            assertThat(space[0]).isCloseTo(0, within(0.05f));
+            assertThat(space[1]).isCloseTo(0, within(0.05f));
+            assertThat(space[2]).isCloseTo(0.5f, within(0.001f));
+            assertThat(space[3]).isCloseTo(2.5f, within(0.01f));
+            assertThat(space[4]).isEqualTo(1);
+        }
+        stage.show(look(fill(1)));
+        assertThat(pointedAt("s1")).as("a picture of no space").isNull();
+    }
+
+    @Test
     void tilesShowEveryStepThatIsAskedFor() {
         Look look = look(fill(1), Step.of("s2", "blur"));
         Tiles tiles = new Tiles(List.of("s1", "s2"), Set.of("l1"), 64 / 36.0);

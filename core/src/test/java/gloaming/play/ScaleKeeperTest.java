@@ -46,6 +46,21 @@ class ScaleKeeperTest {
     }
 
     @Test
+    void whatWouldComeOnAirIsToldAndChangesNothing() {
+        ScaleKeeper keeper = new ScaleKeeper();
+        keeper.largest(2);
+        // At a third of the size a tenth of the time: nine tenths at the whole, half at three quarters.
+        assertThat(keeper.wouldBegin(0.1, 0)).isEqualTo(0.75);
+        assertThat(keeper.wouldBegin(0.05, 0)).isEqualTo(1);
+        assertThat(keeper.wouldBegin(0.05, 2)).isEqualTo(0.5);
+        assertThat(keeper.wouldBegin(0.9, 0)).isEqualTo(1 / 3.0);
+        assertThat(keeper.scale()).isEqualTo(1 / 3.0);
+        keeper.largest(0);
+        keeper.begin(0.05);
+        assertThat(keeper.scale()).isEqualTo(1);
+    }
+
+    @Test
     void itDoesNotBreatheBetweenTwoSizes() {
         ScaleKeeper keeper = new ScaleKeeper();
         settle(keeper, 36, 100);

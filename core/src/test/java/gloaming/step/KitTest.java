@@ -32,6 +32,7 @@ import java.util.List;
 import java.util.SplittableRandom;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.ValueSource;
 
 /** Kits: what is wrapped plays as it did, every use by itself, and comes out again as it went in. */
@@ -332,6 +333,35 @@ class KitTest {
         Look fast = Edits.apply(kit, new Edit.Set(use(kit).id(), Kit.SPEED, Value.of(3)));
         Look lane = Edits.apply(look, new Edit.SetClock("l1", new Clock(3)));
         assertThat(play(fast)).isEqualTo(play(lane)).isNotEqualTo(play(look));
+    }
+
+    /** Noise that is changed by two steps that go by the time: by their own, and by a formula. */
+    private static Look filtered(Clock clock) {
+        Step echo = Step.of("s2", "echo");
+        Step levels = Step.of("s3", "levels").withFormula("gain", "1 + 0.5*sin(9*t) + 0.1*beat");
+        Step noise = Step.of("s1", "cloud-noise");
+        if (clock.plain()) return look(List.of(lane("l1", "noise", noise, echo, levels)), "l1");
+        Step from = Step.of("s9", "picture-from").withRead("from", "l1");
+        return look(
+                List.of(lane("l1", "noise", noise), new Lane("l2", "own", clock, List.of(from, echo, levels))), "l2");
+    }
+
+    @ParameterizedTest
+    @CsvSource({"3, 0", "0, 0", "1, 2.5", "0.5, 4"})
+    void aUseInTheMiddleOfALaneHasItsOwnTimeTooAndNothingElseOfTheLaneHas(double speed, double ahead) {
+        Look kit = wrapped(filtered(Clock.SHOW), List.of(), List.of("s2", "s3"));
+        assertThat(play(kit)).isEqualTo(play(filtered(Clock.SHOW)));
+        Look timed = Edits.apply(kit, new Edit.Set(use(kit).id(), Kit.SPEED, Value.of(speed)));
+        timed = Edits.apply(timed, new Edit.Set(use(kit).id(), Kit.AHEAD, Value.of(ahead)));
+        Look lane = filtered(new Clock(speed, null, null, ahead));
+        assertThat(play(timed)).isEqualTo(play(lane)).isNotEqualTo(play(kit));
+        // Turned while it plays it goes on from where it is, as a lane does.
+        assertThat(play(timed, kit, timed).subList(0, 4)).isEqualTo(play(lane));
+        // Twice in one another they go by both.
+        Look both = wrapped(timed, List.of(), List.of(use(timed).id()));
+        String outer = both.lanesIn(null).getFirst().steps().getLast().id();
+        Look twice = Edits.apply(both, new Edit.Set(outer, Kit.SPEED, Value.of(2)));
+        assertThat(play(twice)).isEqualTo(play(filtered(new Clock(2 * speed, null, null, ahead))));
     }
 
     @Test

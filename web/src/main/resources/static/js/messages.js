@@ -56,8 +56,9 @@
 /** @typedef {{edit: 'add-lane', place: number, lane: Lane}} EditAddLane */
 /** @typedef {{id: string, name: string, clock: Clock, steps: Step[], kit?: string}} Lane */
 /** @typedef {{factor: number, push?: string, restart?: string, ahead?: number}} Clock */
-/** @typedef {{id: string, type: string, label?: string, bypassed?: boolean, settings?: Record<string, number|boolean|string>, follows?: Record<string, Follow>, reads?: Record<string, string>, formulas?: Record<string, string>, drafts?: Record<string, string>, chance?: string, bends?: Record<string, Bend>}} Step */
+/** @typedef {{id: string, type: string, label?: string, bypassed?: boolean, settings?: Record<string, number|boolean|string>, follows?: Record<string, Follow>, reads?: Record<string, string>, formulas?: Record<string, string>, drafts?: Record<string, string>, chance?: string, opened?: Opened}} Step */
 /** @typedef {{lane: string, inLow: number, inHigh: number, outLow: number, outHigh: number, easeUp: number, easeDown: number}} Follow */
+/** @typedef {{bends: Record<string, Bend>, speed: number, ahead: number}} Opened */
 /** @typedef {{outside: number, formulas: string[]}} Bend */
 /** @typedef {{edit: 'remove-lane', lane: string}} EditRemoveLane */
 /** @typedef {{edit: 'move-lane', lane: string, place: number}} EditMoveLane */
@@ -198,7 +199,8 @@
 /** @typedef {{ms: number, value?: number, count: number, place?: number, many?: number[]}} StepNumbers */
 /** @typedef {{raw: number, eased: number, setting: number}} Followed */
 /** @typedef {{says: string, step?: string, lane?: string}} Note */
-/** @typedef {{is: 'probe', x: number, y: number, red: number, green: number, blue: number, cover: number}} ToPageProbe */
+/** @typedef {{is: 'probe', x: number, y: number, red: number, green: number, blue: number, cover: number, space?: Space}} ToPageProbe */
+/** @typedef {{x: number, y: number, z: number, away: number, thing: number}} Space */
 /** @typedef {{is: 'table', step: string, n: number, columns: Column[]}} ToPageTable */
 /** @typedef {{name: string, length: number, low: string, high: string, first: string[]}} Column */
 /** @typedef {{is: 'found', asked: number, steps: FoundStep[]}} ToPageFound */

@@ -84,6 +84,24 @@ class KitStoreTest {
     }
 
     @Test
+    void anotherNameAndExplanationAreTheNextRevisionOfTheSameKit() {
+        try (ConfigurableApplicationContext context = Killed.open(data)) {
+            Kits kits = context.getBean(Kits.class);
+            String show = context.getBean(Shows.class).addShow("Tide Mill Night");
+            Kits.Row row = kits.keep(show, kit("", 4), List.of());
+            Kits.Row called = kits.called(row.id(), "Mill sign", "Hangs over the door and glows.");
+            assertThat(called).isEqualTo(new Kits.Row(row.id(), show, "a-sign", 5, "Mill sign"));
+            KeptKit now = kits.document(row.id());
+            assertThat(now.kit().says()).isEqualTo("Hangs over the door and glows.");
+            assertThat(now.kit().kept().revision()).isEqualTo(5);
+            assertThat(now.look().lanes()).isEqualTo(kit("", 4).look().lanes());
+            assertThatThrownBy(() -> kits.called(row.id(), "  ", "")).isInstanceOf(Refused.class);
+            assertThat(kits.find(row.id())).contains(called);
+            assertThatThrownBy(() -> kits.called("gone", "Sign", "")).hasMessageContaining("not on the shelf");
+        }
+    }
+
+    @Test
     void aKitGoesOutWithItsMediaAndComesIntoAnotherShowAndItsBytesStay() throws Exception {
         try (ConfigurableApplicationContext context = Killed.open(data)) {
             Shows shows = context.getBean(Shows.class);

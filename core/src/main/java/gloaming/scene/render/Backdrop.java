@@ -33,7 +33,7 @@ final class Backdrop {
         for (int from = 0; from < n; from += APART) {
             int to = Math.min(n, from + APART);
             float gone = fog.density > 0 ? gone(fog, view, up[from]) : 0;
-            float further = fog.density > 0 ? (gone(fog, view, up[to - 1]) - gone) / APART : 0;
+            float further = fog.density > 0 ? (gone(fog, view, up[to - 1]) - gone) / Math.max(1, to - 1 - from) : 0;
             for (int x = from; x < to; x++, gone += further) {
                 float open = 1 - a[at + x];
                 if (!(open > 0.001f)) continue;

@@ -5,6 +5,7 @@ import gloaming.scene.Dome;
 import gloaming.scene.LightSource;
 import gloaming.scene.Matrix;
 import gloaming.scene.Scene;
+import gloaming.scene.Specks;
 import gloaming.scene.Thing;
 import java.util.ArrayList;
 import java.util.Arrays;
@@ -16,6 +17,7 @@ final class Lights {
     private static final float SUN_REACH = 60;
 
     private final Draughts thrown = new Draughts();
+    private final SpeckShadow specks = new SpeckShadow();
     private final List<Shadow> shadows = new ArrayList<>();
     private final int[] shadowOf = new int[Scene.LAMPS + 1];
     private final LightSource own = new LightSource();
@@ -60,7 +62,8 @@ final class Lights {
     void shadows(int size, Crew crew) {
         int used = 0;
         long stamp = stamp();
-        measure();
+        boolean more = SpeckShadow.any(scene);
+        measure(more);
         for (int l = 0; l < lamps.size(); l++) {
             shadowOf[l] = -1;
             LightSource lamp = lamps.get(l);
@@ -70,12 +73,16 @@ final class Lights {
             shadowOf[l] = used++;
             shadow.aim(lamp, ball, size);
             long now = stamp(stamp, lamp, size);
-            if (shadow.drawn == now) continue;
-            for (int v = 0; v < shadow.count; v++) {
-                thrown.prepare(scene, shadow.views[v], Draughts.What.SHADOW, crew);
-                thrown.draw(shadow.views[v], shadow.nearness[v], null, crew);
-            }
+            if (shadow.drawn != now) things(shadow, crew);
             shadow.drawn = now;
+            if (more) shadow.over(specks, scene, crew);
+        }
+    }
+
+    private void things(Shadow shadow, Crew crew) {
+        for (int v = 0; v < shadow.count; v++) {
+            thrown.prepare(scene, shadow.views[v], Draughts.What.SHADOW, crew);
+            thrown.draw(shadow.views[v], shadow.things[v], null, crew);
         }
     }
 
@@ -114,8 +121,8 @@ final class Lights {
         return z ^ (z >>> 31);
     }
 
-    /** A ball round all that stands there, within reach. */
-    private void measure() {
+    /** A ball round all that stands there, within reach; round dots and lines where nothing else does and they throw shadows. */
+    private void measure(boolean specks) {
         Arrays.fill(low, Float.MAX_VALUE);
         Arrays.fill(high, -Float.MAX_VALUE);
         for (int i = 0; i < scene.things(); i++) {
@@ -132,6 +139,7 @@ final class Lights {
                 }
             }
         }
+        if (specks && low[0] > high[0]) specks();
         Arrays.fill(ball, 0);
         if (low[0] > high[0]) return;
         double sum = 0;
@@ -142,5 +150,22 @@ final class Lights {
             sum += (double) (high[r] - low[r]) * (high[r] - low[r]);
         }
         ball[3] = (float) Math.sqrt(sum) / 2;
+    }
+
+    private void specks() {
+        for (int k = 0; k < scene.speckSets(); k++) {
+            Specks set = scene.specks(k);
+            float stretch = Matrix.stretch(set.move, 0);
+            for (int i = 0; i < set.n; i++) {
+                float radius = set.radius[i] * stretch;
+                for (int r = 0; r < 3; r++) {
+                    float at = set.move[4 * r + 3];
+                    for (int a = 0; a < 3; a++) at += set.move[4 * r + a] * set.from[3 * i + a];
+                    if (!(Math.abs(at) < 1e6f && radius < 1e6f)) continue;
+                    low[r] = Math.min(low[r], at - radius);
+                    high[r] = Math.max(high[r], at + radius);
+                }
+            }
+        }
     }
 }

@@ -2,6 +2,7 @@ package gloaming.scene.render;
 
 import gloaming.flow.Crew;
 import gloaming.flow.Picture;
+import gloaming.flow.SeesSpace;
 import gloaming.scene.Matter;
 import gloaming.scene.Scene;
 import java.util.Arrays;
@@ -12,11 +13,12 @@ import java.util.Arrays;
  * <p>First the shadows that changed, then depth and number of what is nearest, then the light of each visible place, and over that what can
  * be seen through, from back to front. Results are the same to the bit with any number of threads.
  */
-public final class Renderer {
+public final class Renderer implements SeesSpace {
     /** Lamps that throw shadows, at most. */
     public static final int SHADOWS = 16;
 
     private final ThreadLocal<Shading> shadings = ThreadLocal.withInitial(Shading::new);
+    private final ThreadLocal<float[]> ways = ThreadLocal.withInitial(() -> new float[0]);
     final ThreadLocal<ReliefRay> relief = ThreadLocal.withInitial(ReliefRay::new);
     private final Draughts solid = new Draughts();
     private final Draughts clear = new Draughts();
@@ -34,6 +36,8 @@ public final class Renderer {
     private float cornerStrength;
     private float cornerReach;
     private final Measured measured = new Measured();
+    private final float[] eye = new float[3];
+    private final float[] way = new float[3];
     private String why;
     Scene scene;
     View view = new View();
@@ -98,6 +102,19 @@ public final class Renderer {
             lights.forget();
             this.scene = null;
         }
+    }
+
+    @Override
+    public boolean at(double u, double v, float[] into) {
+        int x = Math.clamp((int) (u * view.width), 0, view.width - 1);
+        int y = Math.clamp((int) (v * view.height), 0, view.height - 1);
+        int i = y * view.width + x;
+        if (i >= nearness.length || nearness[i] == 0) return false;
+        float far = view.ray(x + 0.5f, y + 0.5f, eye, way) * view.depth(nearness[i]);
+        for (int k = 0; k < 3; k++) into[k] = eye[k] + far * way[k];
+        into[3] = far;
+        into[4] = solid.batch(numbers[i] >>> Batch.BITS).thing + 1;
+        return true;
     }
 
     /** Why nothing of the last scene was seen, as the end of a sentence that begins with the camera; null where something was. */
@@ -190,13 +207,13 @@ public final class Renderer {
         boolean fog = scene.fog().density > 0;
         if (!lights.sky.seen && !fog) return;
         crew.each(out.height, 8, (from, to) -> {
-            float[] way = new float[out.width];
+            float[] way = ways.get();
+            if (way.length < out.width) ways.set(way = new float[out.width]);
             for (int row = from; row < to; row++) {
                 if (lights.sky.seen && skyPicture.there())
                     Backdrop.picture(skyPicture, scene.fog(), view, samples, out, row);
                 Backdrop.row(scene, view, samples, lights.sky.seen && !skyPicture.there(), out, row, way);
             }
-            ;
         });
     }
 

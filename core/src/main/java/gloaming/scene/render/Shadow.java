@@ -1,6 +1,8 @@
 package gloaming.scene.render;
 
+import gloaming.flow.Crew;
 import gloaming.scene.LightSource;
+import gloaming.scene.Scene;
 
 /**
  * What a lamp sees: the nearness of what it lights, as one square view for a sun or a spot, or six for a lamp.
@@ -13,7 +15,11 @@ final class Shadow {
     private static final float WIDEST = 24;
 
     final View[] views = {new View(), new View(), new View(), new View(), new View(), new View()};
-    final float[][] nearness = new float[6][0];
+    /** What is seen of things alone, and of all that throws a shadow. */
+    final float[][] things = new float[6][0];
+
+    private final float[][] all = new float[6][0];
+    private boolean more;
     int count;
     int size;
     /** What was drawn: the same number for the same scene and lamp. */
@@ -22,7 +28,7 @@ final class Shadow {
     private LightSource lamp;
     private float texel;
 
-    /** Gets ready for a lamp and what lies within a ball; whoever calls draws into {@link #nearness}. */
+    /** Gets ready for a lamp and what lies within a ball; whoever calls draws into {@link #things}. */
     void aim(LightSource lamp, float[] ball, int size) {
         this.lamp = lamp;
         this.size = lamp.form == LightSource.Form.LAMP ? size / 2 : size;
@@ -60,7 +66,22 @@ final class Shadow {
             }
         }
         for (int i = 0; i < count; i++)
-            if (nearness[i].length != this.size * this.size) nearness[i] = new float[this.size * this.size];
+            if (things[i].length != this.size * this.size) things[i] = new float[this.size * this.size];
+        more = false;
+    }
+
+    /** Draws what dots and lines keep of its light over what things do. */
+    void over(SpeckShadow specks, Scene scene, Crew crew) {
+        more = true;
+        for (int i = 0; i < count; i++) {
+            if (all[i].length != things[i].length) all[i] = new float[things[i].length];
+            System.arraycopy(things[i], 0, all[i], 0, all[i].length);
+            specks.draw(scene, views[i], all[i], size, crew);
+        }
+    }
+
+    private float[] seen(int view) {
+        return more ? all[view] : things[view];
     }
 
     private static float distance(LightSource lamp, float[] ball) {
@@ -85,7 +106,7 @@ final class Shadow {
             ShadowKernels.place(taps, f, view.m, lamp.form == LightSource.Form.SUN, texel);
             for (int i = 0; i < f.n; i++) if (f.light[i] > 0) place(f, i, v, view, turns[i], taps);
             if (taps.n == 0) continue;
-            ShadowKernels.look(taps, nearness[v], size);
+            ShadowKernels.look(taps, seen(v), size);
             int left = 0;
             for (int i = 0; i < taps.n; i++) {
                 if (taps.found[i] == 0) continue;
@@ -93,7 +114,7 @@ final class Shadow {
                 taps.keep(i, left++);
             }
             taps.n = left;
-            ShadowKernels.look(taps, nearness[v], size);
+            ShadowKernels.look(taps, seen(v), size);
             for (int i = 0; i < left; i++) f.light[taps.of[i]] *= 1 - (float) taps.found[i] / ShadowKernels.TAPS;
         }
     }
@@ -104,17 +125,17 @@ final class Shadow {
         View view = views[side];
         float depth = depth(view, x, y, z);
         int at = depth > view.near ? texel(view, depth, x, y, z) : -1;
-        return at < 0 || nearness[side][at] <= view.nearness(depth);
+        return at < 0 || seen(side)[at] <= view.nearness(depth);
     }
 
-    /** How far before a place, in units of depth, that stands which is first in the lamp's light; 0 where that is the place itself. */
+    /** How far before a place, in units of depth, the thing stands that is first in the lamp's light; 0 where that is the place itself. */
     float within(float x, float y, float z) {
         int side = side(x, y, z);
         View view = views[side];
         float depth = depth(view, x, y, z);
         int at = depth > view.near ? texel(view, depth, x, y, z) : -1;
         if (at < 0) return 0;
-        float first = nearness[side][at];
+        float first = things[side][at];
         return first == 0 ? 0 : Math.max(0, depth - view.depth(first));
     }
 

@@ -23,9 +23,6 @@ final class Shafts {
     private static final int PLACES = 10;
     /** Units that fog goes on where nothing stands. */
     private static final float FAR = 200;
-    /** What is thinner than this part of the light is not followed. */
-    private static final float THIN = 4.6f;
-
     /** How much nearer one square may be than the next, so that light runs evenly between them. */
     private static final float EVEN = 1.15f;
     /** Clouds of smoke, in units. */
@@ -101,7 +98,7 @@ final class Shafts {
         float length = view.ray(px + 0.5f, py + 0.5f, ray.from, ray.way);
         Haze fog = renderer.scene.fog();
         float far = nearest == 0 ? FAR : Math.min(FAR, view.depth(nearest) * length);
-        if (fog.height <= 0) far = Math.min(far, THIN / fog.density);
+        far = fog.reach(ray.from[1], ray.way[1], far);
         ray.red = ray.green = ray.blue = 0;
         float shift = shift(x, y);
         for (int l = 0; l < renderer.lights.lamps.size(); l++) {
@@ -159,7 +156,9 @@ final class Shafts {
         double first = Math.atan((ray.low - nearest) / apart);
         double turn = (Math.atan((ray.high - nearest) / apart) - first) / PLACES;
         float part = (float) (0.25 * fog.beams * turn / apart);
-        float strongest = part * fog.density * Math.max(lamp.red, Math.max(lamp.green, lamp.blue));
+        // It is thickest at the lower end.
+        float thickest = fog.at(from[1] + (way[1] > 0 ? ray.low : ray.high) * way[1]);
+        float strongest = part * thickest * Math.max(lamp.red, Math.max(lamp.green, lamp.blue));
         if (!(strongest * PLACES > 1e-4f)) return;
         Texture thrown = lamp.picture == null ? null : renderer.texture(lamp.picture);
         double tan = Math.tan(first + shift * turn);

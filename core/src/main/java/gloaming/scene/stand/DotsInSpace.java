@@ -31,7 +31,11 @@ public record DotsInSpace(
         double lit,
 
         @Id("adds") @Range(min = 0, max = 1, initial = 0.5, says = "From covering to adding their light.")
-        double adds)
+        double adds,
+
+        @Id("shadow")
+        @Range(min = 0, max = 1, initial = 0, says = "How much of the lamps' light they keep from what lies behind.")
+        double shadow)
         implements Operation<Points, Scene, DotsInSpace.Memory> {
 
     /** The scene that holds them. */
@@ -51,6 +55,7 @@ public record DotsInSpace(
         specks.soft = (float) soft;
         specks.lit = (float) lit;
         specks.adds = (float) adds;
+        specks.shadow = (float) shadow;
         frame.crew().each(in.n(), Points.GRAIN, (from, to) -> {
             for (int i = from; i < to; i++) {
                 put(specks.from, in, i);

@@ -47,7 +47,11 @@ public record LinesInSpace(
         double lit,
 
         @Id("adds") @Range(min = 0, max = 1, initial = 0, says = "From covering to adding their light.")
-        double adds)
+        double adds,
+
+        @Id("shadow")
+        @Range(min = 0, max = 1, initial = 0, says = "How much of the lamps' light they keep from what lies behind.")
+        double shadow)
         implements Operation<Points, Scene, DotsInSpace.Memory> {
 
     /** What a line goes along. */
@@ -73,6 +77,7 @@ public record LinesInSpace(
         specks.foot = (float) foot;
         specks.lit = (float) lit;
         specks.adds = (float) adds;
+        specks.shadow = (float) shadow;
         Column strand = in.column("strand");
         frame.crew().each(in.n(), Points.GRAIN, (from, to) -> {
             for (int i = from; i < to; i++) {

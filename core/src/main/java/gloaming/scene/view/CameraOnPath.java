@@ -3,6 +3,7 @@ package gloaming.scene.view;
 import gloaming.flow.Attribute;
 import gloaming.flow.Picture;
 import gloaming.flow.Points;
+import gloaming.flow.SeesSpace;
 import gloaming.look.Id;
 import gloaming.scene.Scene;
 import gloaming.scene.render.Renderer;
@@ -122,11 +123,16 @@ public record CameraOnPath(
     }
 
     /** The renderer, and room for places. */
-    public static final class Memory {
+    public static final class Memory implements SeesSpace {
         final Renderer renderer = new Renderer();
         final double[] at = new double[3];
         final double[] to = new double[3];
         final double[] after = new double[3];
+
+        @Override
+        public boolean at(double u, double v, float[] into) {
+            return renderer.at(u, v, into);
+        }
     }
 
     @Override

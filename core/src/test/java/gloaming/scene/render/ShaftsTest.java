@@ -162,6 +162,58 @@ class ShaftsTest {
         assertThat(middle(seen(scene, W, H, ALONE))).isCloseTo(is, within(0.008));
     }
 
+    /** Fog that lies low, seen from high above it: at the eye there is none to speak of, and all of it far away. */
+    @Test
+    void fogThatLiesLowIsSeenFromHighAbove() {
+        for (double height : new double[] {0.2, 1}) {
+            Scene scene = fog();
+            scene.fog().ground = -3;
+            scene.fog().height = (float) height;
+            lamp(scene, 0, -2.5, 1).wide = 0.05f;
+            Thing floor = scene.add(
+                    made("block", Map.of("width", Value.of(40), "height", Value.of(0.1), "depth", Value.of(40))));
+            floor.move[7] = -3.05f;
+            floor.material.model = Matter.Model.UNLIT;
+            floor.material.red = floor.material.green = floor.material.blue = 0;
+            Picture out = seen(scene, W, H, ALONE);
+            float most = 0;
+            for (float light : out.r()) most = Math.max(most, light);
+            // Beside the lamp, so far over the ground, its light meets this much of the fog.
+            assertThat(most).isGreaterThan((float) (0.1 * DENSITY * Math.exp(-0.5 / height)));
+        }
+    }
+
+    @Test
+    void aRayIsFollowedUntilAHundredthIsLeft() {
+        Haze fog = new Haze();
+        fog.density = 0.4f;
+        fog.ground = -1;
+        for (float height : new float[] {0, 0.3f, 2})
+            for (float eye : new float[] {-1.5f, 0, 2})
+                for (float up : new float[] {-0.6f, -0.05f, 0, 0.05f, 0.6f}) {
+                    fog.height = height;
+                    float far = fog.reach(eye, up, 60);
+                    assertThat(far).isBetween(0f, 60f);
+                    double all = thrown(fog, eye, up, 60);
+                    assertThat(thrown(fog, eye, up, far) / all)
+                            .as("height %s, eye %s, up %s: %s", height, eye, up, far)
+                            .isGreaterThan(0.97);
+                }
+    }
+
+    /** What a ray throws to the eye of a light that is alike everywhere. */
+    private static double thrown(Haze fog, float eye, float up, float far) {
+        int n = 20_000;
+        double through = 0;
+        double sum = 0;
+        for (int i = 0; i < n; i++) {
+            double d = fog.at((float) (eye + up * (i + 0.5) * far / n)) * far / n;
+            sum += d * Math.exp(-through - d / 2);
+            through += d;
+        }
+        return sum;
+    }
+
     @Test
     void whatItThrowsToAllSidesTogetherIsTheLightThatMetIt() {
         Haze fog = new Haze();

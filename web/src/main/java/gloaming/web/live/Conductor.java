@@ -386,7 +386,7 @@ public class Conductor {
         Cue next = run.next(sheet);
         LivePlayer player = next();
         boolean ready =
-                next != null && (player == null ? sheet.lookAt(next.id()).isEmpty() : player.pictures() > 1);
+                next != null && (player == null ? sheet.lookAt(next.id()).isEmpty() : player.ready());
         stand = new Stand(
                 number,
                 show,

@@ -199,7 +199,7 @@ final class Feed {
             Probe probe = viewer.probe;
             if (probe == null) continue;
             if (probe.ready()) {
-                viewer.tell(boards.probe(probe.pixel()));
+                viewer.tell(boards.probe(probe));
                 probe.rest();
             }
             if (due && probe.idle() && !viewer.away(now)) probe.want();

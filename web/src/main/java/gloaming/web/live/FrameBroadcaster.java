@@ -59,6 +59,8 @@ public class FrameBroadcaster {
     private volatile long round = System.nanoTime();
 
     private volatile long worked;
+    /** Whether it is between two rounds: it goes on as soon as the machine lets it. */
+    private volatile boolean rests;
 
     private volatile boolean closed;
     private volatile boolean regroup;
@@ -98,7 +100,7 @@ public class FrameBroadcaster {
     boolean stands() {
         Thread own = thread;
         if (closed || own.isAlive() && System.nanoTime() - round < STANDS_NS) return false;
-        boolean starved = own.getState() == Thread.State.RUNNABLE
+        boolean starved = (rests || own.getState() == Thread.State.RUNNABLE)
                 && THREADS.getThreadCpuTime(own.threadId()) - worked < WORKED_NS;
         return !own.isAlive() || !starved;
     }
@@ -190,7 +192,9 @@ public class FrameBroadcaster {
     private void run() {
         Thread own = Thread.currentThread();
         while (!closed && thread == own) {
+            rests = true;
             LockSupport.parkNanos(20_000_000);
+            rests = false;
             worked = THREADS.getCurrentThreadCpuTime();
             round = System.nanoTime();
             try {

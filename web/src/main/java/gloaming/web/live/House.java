@@ -26,6 +26,7 @@ import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Set;
+import java.util.concurrent.locks.LockSupport;
 import java.util.concurrent.locks.ReentrantLock;
 import java.util.function.Consumer;
 import java.util.function.Supplier;
@@ -186,13 +187,18 @@ public class House {
                 < MOST_BENCHES;
     }
 
-    /** Lets looks that are to come next play at benches of their own, at most {@value #MOST_READY}; those before are not kept for it any more. */
+    /**
+     * Lets looks that are to come next play at benches of their own, at most {@value #MOST_READY}, the first before the others; those before are
+     * not kept for it any more.
+     */
     void ready(List<OpenLook> next) {
         List<OpenLook> wanted = next.subList(0, Math.min(MOST_READY, next.size()));
         ready = wanted.stream().map(look -> look.id).collect(Collectors.toSet());
         changing.lock();
         try {
             for (OpenLook look : wanted) if (players.find(look.id) == null) players.put(begin(look));
+            String first = wanted.isEmpty() ? "" : wanted.getFirst().id;
+            players.all().forEach(p -> p.player.await(p.look.id.equals(first)));
         } finally {
             changing.unlock();
         }
@@ -256,7 +262,10 @@ public class House {
 
     private OpenLook taken(Shows.LookRow row, double seconds, Crossing crossing) {
         OpenLook look = journal.open(row);
-        if (takes.take(look, seconds, crossing)) shows.remember(ON_AIR, row.id());
+        if (!takes.take(look, seconds, crossing)) return look;
+        // The first picture is to find the outputs that wait for it.
+        LockSupport.unpark(courier);
+        shows.remember(ON_AIR, row.id());
         return look;
     }
 

@@ -8,6 +8,7 @@ import gloaming.look.Value;
 import gloaming.play.Diagnosis;
 import gloaming.play.FrameStats;
 import gloaming.play.LivePlayer;
+import gloaming.play.Probe;
 import gloaming.play.Table;
 import gloaming.sound.Sound;
 import gloaming.step.Catalogue;
@@ -227,10 +228,20 @@ class PageMessages {
                 on == null ? "" : on.look().name());
     }
 
-    /** @param pixel x, y, red, green, blue, cover */
-    ToPage.Probe probe(float[] pixel) {
+    ToPage.Probe probe(Probe probe) {
+        float[] pixel = probe.pixel();
+        float[] at = probe.space();
+        ToPage.Space space = at == null
+                ? null
+                : new ToPage.Space(round(at[0]), round(at[1]), round(at[2]), round(at[3]), (int) at[4]);
         return new ToPage.Probe(
-                round(pixel[0]), round(pixel[1]), round(pixel[2]), round(pixel[3]), round(pixel[4]), round(pixel[5]));
+                round(pixel[0]),
+                round(pixel[1]),
+                round(pixel[2]),
+                round(pixel[3]),
+                round(pixel[4]),
+                round(pixel[5]),
+                space);
     }
 
     ToPage.Versions versions(OpenLook open, String step, String setting) {

@@ -154,9 +154,24 @@ public sealed interface ToPage {
     @JsonInclude(JsonInclude.Include.NON_NULL)
     record Note(String says, @Maybe String step, @Maybe String lane) {}
 
-    /** The pixel pointed at, in the linear light that is worked in; x below 0 for none. */
+    /**
+     * The pixel pointed at, in the linear light that is worked in; x below 0 for none.
+     *
+     * @param space where that stands which is seen there, where it is a space
+     */
     @JsonTypeName("probe")
-    record Probe(double x, double y, double red, double green, double blue, double cover) implements ToPage {}
+    @JsonInclude(JsonInclude.Include.NON_NULL)
+    record Probe(
+            double x,
+            double y,
+            double red,
+            double green,
+            double blue,
+            double cover,
+            @Maybe Space space) implements ToPage {}
+
+    /** A place in the world, how many units it is away, and the number of the thing that stands there, from 1. */
+    record Space(double x, double y, double z, double away, int thing) {}
 
     /** Points as numbers. */
     @JsonTypeName("table")

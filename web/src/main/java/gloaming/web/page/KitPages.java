@@ -164,6 +164,22 @@ class KitPages {
         });
     }
 
+    @PostMapping("/shows/{id}/kits/{kit}/words")
+    String words(
+            @PathVariable String id,
+            @PathVariable String kit,
+            @RequestParam String name,
+            @RequestParam String says,
+            RedirectAttributes flash) {
+        return then(id, flash, () -> {
+            Kits.Row row = kits.called(row(kit).id(), name, says);
+            flash.addFlashAttribute(
+                    "done",
+                    "'" + Pages.brief(row.name()) + "' is revision " + row.revision()
+                            + " now; looks that have the kit change when they take the newer one.");
+        });
+    }
+
     @PostMapping("/shows/{id}/kits/{kit}/all")
     String all(@PathVariable String id, @PathVariable String kit, @RequestParam boolean all, RedirectAttributes flash) {
         return then(id, flash, () -> kits.move(row(kit).id(), all ? null : show(id).id()));

@@ -108,6 +108,13 @@ public class Kits {
         return find(id).orElseThrow();
     }
 
+    /** Gives a kit another name and explanation; it is its next revision then. */
+    @Transactional
+    public Row called(String id, String name, String says) {
+        Row row = find(id).orElseThrow(() -> new Refused("That kit is not on the shelf any more."));
+        return keep(row.showId(), document(id).called(name, says), media(id));
+    }
+
     /** Gives a kit to one show, or with null to all of them. */
     @Transactional
     public void move(String id, String show) {

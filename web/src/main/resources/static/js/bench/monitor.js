@@ -130,7 +130,7 @@ export function monitor(page) {
       page.live.send({ do: 'probe', u: inside ? u : -1, v: inside ? v : -1 });
     },
     /** @param {import('../messages.js').ToPageProbe} pixel */
-    paintProbe({ x, y, red: r, green: g, blue: b, cover }) {
+    paintProbe({ x, y, red: r, green: g, blue: b, cover, space }) {
       const box = $('.probe');
       if (!this.probing) return;
       if (x < 0) { box.textContent = 'Point at the picture'; return; }
@@ -138,7 +138,8 @@ export function monitor(page) {
       const least = Math.min(r, g, b);
       const f = (/** @type {number} */ v) => v.toFixed(3).padStart(6);
       box.textContent = `x ${x} y ${y}\nR ${f(r)} G ${f(g)} B ${f(b)}\ncover ${cover.toFixed(2)}`
-        + (most > 1 ? `  brighter than white ×${most.toFixed(1)}` : '') + (least < 0 ? `  below black ${least.toFixed(2)}` : '');
+        + (most > 1 ? `  brighter than white ×${most.toFixed(1)}` : '') + (least < 0 ? `  below black ${least.toFixed(2)}` : '')
+        + (space ? `\nin space${f(space.x)}${f(space.y)}${f(space.z)}\n${space.away.toFixed(2)} away, thing ${space.thing}` : '');
     },
   });
 }
