@@ -7,12 +7,15 @@ import gloaming.flow.Picture;
 import gloaming.look.Look;
 import gloaming.picture.kernel.Exit;
 import gloaming.sound.Sound;
+import java.lang.management.ManagementFactory;
+import java.lang.management.ThreadMXBean;
 import java.util.List;
 import java.util.Objects;
 import java.util.concurrent.locks.LockSupport;
 
 /** Makes a player's frames, one when it is told to, and hands them to whoever looks. */
 final class FrameMaker {
+    private static final ThreadMXBean THREADS = ManagementFactory.getThreadMXBean();
     private static final int MOST_PRESSES = 4;
     /** The largest size a bench chooses by itself: half. */
     private static final int BENCH_SIZE = 2;
@@ -36,6 +39,9 @@ final class FrameMaker {
     private final Playhead head;
 
     private double frameMs;
+    /** Milliseconds that a frame's thread works at a bench, where it works alone, whatever the machine does beside. */
+    private double workMs;
+
     /** Small pictures made at a bench. */
     private int small;
 
@@ -90,12 +96,22 @@ final class FrameMaker {
         keeper.largest(onAir ? LARGEST : BENCH_SIZE);
         small = 0;
         live.rehearsed = false;
-        if (onAir && look != null && frameMs > 0) keeper.begin(part(look));
+        if (onAir && look != null && workMs > 0) keeper.begin(part(look));
+        workMs = 0;
     }
 
     /** The part of its time that a frame would take on air, where more than one thread works. */
     private double part(Look look) {
-        return frameMs * look.rate() / 1000 / (crew.threads() > 1 ? TWO_THREADS : 1);
+        return workMs * look.rate() / 1000 / (crew.threads() > 1 ? TWO_THREADS : 1);
+    }
+
+    /** The first pictures of all, with their code still cold, soon count no more. */
+    private void worked(double ms) {
+        workMs = workMs > ms ? (workMs + ms) / 2 : averaged(workMs, ms);
+    }
+
+    private static double averaged(double all, double one) {
+        return all == 0 ? one : all + (one - all) * NEWEST;
     }
 
     /** Whether this picture is to be as large as those on air will be: who comes next is to have all that it needs of that size. */
@@ -114,6 +130,7 @@ final class FrameMaker {
     void frame(Request now, long begun, long steps, double budget) {
         long started = System.nanoTime();
         airs = now.onAir();
+        long cpu = airs ? 0 : THREADS.getCurrentThreadCpuTime();
         tape.takeUp();
         head.take(now);
         desk();
@@ -150,7 +167,8 @@ final class FrameMaker {
         report.took(left, step);
         left = 0;
         live.frameTimes.note(ms);
-        if (!rehearses) frameMs = frameMs == 0 ? ms : frameMs + (ms - frameMs) * NEWEST;
+        if (!rehearses) frameMs = averaged(frameMs, ms);
+        if (!rehearses && !airs && seen) worked((THREADS.getCurrentThreadCpuTime() - cpu) / 1e6);
         outward = tells(player.plan());
         if (now.scale() == 0 && sitting == 0 && seen && !rehearses) keeper.saw(ms, budget, step);
         report.write(now, head.frame(), mix, frameMs, scale, budget);
