@@ -17,8 +17,10 @@ import gloaming.step.StepInfo;
         does = "Puts fog into a scene, alike everywhere or lying low, in which lamps make shafts of light.",
         find =
                 "mist haze depth cue atmosphere smoke distance ground shafts beams god rays light beam volumetric dust projector",
-        notice = "What is farther is paler, and the lamp behind the ring makes shafts of light in it.",
-        example = "hoop bar=0.2 > * beams=2 density=0.3 clouds=0.6 > spot x=0 y=0.6 z=-3 strength=20 > sky")
+        notice =
+                "What is farther is paler, and the lamp that swings above makes a shaft of light, which the ring cuts.",
+        example =
+                "hoop bar=0.2 > * colour=#0a0d18 beams=1.5 density=0.25 clouds=0.6 > spot x==0.8*sin(t) y=1.2 z=-0.7 angle=0.05 strength=9")
 public record Fog(
         @Id("colour") @Choice(initial = "#5a5668", says = "The colour of the fog, as it is lit.")
         Colour colour,

@@ -18,7 +18,7 @@ import gloaming.step.StepInfo;
                 "wax skin leaf marble milk candle paper jade translucent subsurface scattering sss glow through thin ear",
         notice =
                 "The sun stands behind it: where the ring is thin its light comes through, redder the farther it went.",
-        example = "hoop bar=0.16 > * > sun round=0.5 high=0.06 strength=4 > sky",
+        example = "hoop bar=0.16 > * > sun round==0.5+0.12*sin(t) high=0.06 strength=4 > sky",
         sets = {
             "Candle: colour=#f2e2c0 inside=#ff9a4a deep=0.35 roughness=0.4",
             "Skin: colour=#d9a489 inside=#ff3d22 deep=0.12 roughness=0.45",
