@@ -30,6 +30,7 @@ import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.openqa.selenium.By;
 import org.openqa.selenium.Keys;
+import org.openqa.selenium.Rectangle;
 import org.openqa.selenium.WebElement;
 import org.openqa.selenium.interactions.Actions;
 import org.openqa.selenium.support.ui.Select;
@@ -243,6 +244,17 @@ class DeskTest extends PageTest {
                 "the switch is on",
                 () -> control("osc /phone/switch/1") != null
                         && control("osc /phone/switch/1").value() == 1);
+        WebElement plane = browser.findElement(By.cssSelector(".item .spot"));
+        new Actions(browser)
+                .moveToElement(plane.findElement(By.xpath("..")), 30, -20)
+                .click()
+                .perform();
+        until("what is shown of a plane is under the finger", () -> {
+            Rectangle all = plane.findElement(By.xpath("..")).getRect();
+            Rectangle spot = plane.getRect();
+            return Math.abs(spot.x + spot.width / 2 - (all.x + all.width / 2 + 30)) <= 2
+                    && Math.abs(spot.y + spot.height / 2 - (all.y + all.height / 2 - 20)) <= 2;
+        });
         browser.findElement(By.cssSelector(".lay")).click();
         browser.findElement(By.cssSelector("[data-add=pad]")).click();
         WebElement address = browser.findElement(By.cssSelector(".address"));
