@@ -42,6 +42,9 @@ final class FrameMaker {
     /** Milliseconds that a frame's thread works at a bench, where it works alone, whatever the machine does beside. */
     private double workMs;
 
+    /** The part of its time that a frame would take at this size, before the first on air; 0 from then on. */
+    private double comes;
+
     /** Small pictures made at a bench. */
     private int small;
 
@@ -91,13 +94,22 @@ final class FrameMaker {
         return eyes.sees() || outward;
     }
 
-    /** On air it is made at full size if there is time, at a bench at a smaller one. */
+    /**
+     * On air it is made at full size if there is time, at a bench at a smaller one. The first on air is as large as those at the bench, so that
+     * it comes at once; the next one has its size.
+     */
     void place(boolean onAir, Look look) {
         keeper.largest(onAir ? LARGEST : BENCH_SIZE);
         small = 0;
         live.rehearsed = false;
-        if (onAir && look != null && workMs > 0) keeper.begin(part(look));
+        comes = onAir && look != null && workMs > 0 ? part(look) : 0;
         workMs = 0;
+    }
+
+    private void size(double ms, double budget, double step) {
+        if (comes > 0) keeper.begin(comes);
+        else keeper.saw(ms, budget, step);
+        comes = 0;
     }
 
     /** The part of its time that a frame would take on air, where more than one thread works. */
@@ -170,7 +182,7 @@ final class FrameMaker {
         if (!rehearses) frameMs = averaged(frameMs, ms);
         if (!rehearses && !airs && seen) worked((THREADS.getCurrentThreadCpuTime() - cpu) / 1e6);
         outward = tells(player.plan());
-        if (now.scale() == 0 && sitting == 0 && seen && !rehearses) keeper.saw(ms, budget, step);
+        if (now.scale() == 0 && sitting == 0 && seen && !rehearses) size(ms, budget, step);
         report.write(now, head.frame(), mix, frameMs, scale, budget);
         if (live.ears.wanted()) {
             live.ears.fill(player.hearing());
