@@ -6,6 +6,7 @@ import com.fasterxml.jackson.annotation.JsonInclude;
 import java.util.Collections;
 import java.util.Map;
 import java.util.TreeMap;
+import java.util.function.Consumer;
 
 /**
  * One operation in a lane.
@@ -78,107 +79,59 @@ public record Step(
 
     /** Sets, or with null takes back to the default. */
     public Step with(String setting, Value value) {
-        return new Step(
-                id,
-                type,
-                label,
-                bypassed,
-                put(settings, setting, value),
-                follows,
-                reads,
-                formulas,
-                drafts,
-                chance,
-                opened);
+        return but(now -> now.settings = put(settings, setting, value));
     }
 
     public Step withFollow(String setting, Follow follow) {
-        return new Step(
-                id,
-                type,
-                label,
-                bypassed,
-                settings,
-                put(follows, setting, follow),
-                reads,
-                formulas,
-                drafts,
-                chance,
-                opened);
+        return but(now -> now.follows = put(follows, setting, follow));
     }
 
     public Step withRead(String read, String lane) {
-        return new Step(
-                id, type, label, bypassed, settings, follows, put(reads, read, lane), formulas, drafts, chance, opened);
-    }
-
-    public Step withFormula(String setting, String text) {
-        return new Step(
-                id,
-                type,
-                label,
-                bypassed,
-                settings,
-                follows,
-                reads,
-                put(formulas, setting, text),
-                drafts,
-                chance,
-                opened);
-    }
-
-    public Step withBend(String setting, Bend bend) {
-        return new Step(
-                id,
-                type,
-                label,
-                bypassed,
-                settings,
-                follows,
-                reads,
-                formulas,
-                drafts,
-                chance,
-                opened.with(setting, bend));
-    }
-
-    /** With a time of its own: so fast against that of its lane, and so many seconds ahead. */
-    public Step withTime(double speed, double ahead) {
-        Opened timed = new Opened(opened.bends(), speed, ahead);
-        return new Step(id, type, label, bypassed, settings, follows, reads, formulas, drafts, chance, timed);
-    }
-
-    /** The text of a setting that does not work yet, or null when there is none. */
-    public Step withDraft(String setting, String text) {
-        return new Step(
-                id,
-                type,
-                label,
-                bypassed,
-                settings,
-                follows,
-                reads,
-                formulas,
-                put(drafts, setting, text),
-                chance,
-                opened);
-    }
-
-    public Step withLabel(String label) {
-        return new Step(id, type, label, bypassed, settings, follows, reads, formulas, drafts, chance, opened);
-    }
-
-    public Step withBypass(boolean bypassed) {
-        return new Step(id, type, label, bypassed, settings, follows, reads, formulas, drafts, chance, opened);
-    }
-
-    public Step withChance(String chance) {
-        return new Step(id, type, label, bypassed, settings, follows, reads, formulas, drafts, chance, opened);
+        return but(now -> now.reads = put(reads, read, lane));
     }
 
     /** With other reads, all of them. */
     public Step withReads(Map<String, String> reads) {
-        return new Step(id, type, label, bypassed, settings, follows, reads, formulas, drafts, chance, opened);
+        return but(now -> now.reads = reads);
+    }
+
+    public Step withFormula(String setting, String text) {
+        return but(now -> now.formulas = put(formulas, setting, text));
+    }
+
+    /** The text of a setting that does not work yet, or null when there is none. */
+    public Step withDraft(String setting, String text) {
+        return but(now -> now.drafts = put(drafts, setting, text));
+    }
+
+    public Step withBend(String setting, Bend bend) {
+        return but(now -> now.opened = opened.with(setting, bend));
+    }
+
+    /** With a time of its own: so fast against that of its lane, and so many seconds ahead. */
+    public Step withTime(double speed, double ahead) {
+        return but(now -> now.opened = new Opened(opened.bends(), speed, ahead));
+    }
+
+    public Step withLabel(String label) {
+        return but(now -> now.label = label);
+    }
+
+    public Step withBypass(boolean bypassed) {
+        return but(now -> now.bypassed = bypassed);
+    }
+
+    public Step withChance(String chance) {
+        return but(now -> now.chance = chance);
+    }
+
+    public Step withId(String id) {
+        return but(now -> now.id = id);
+    }
+
+    /** The same as another step of the catalogue. */
+    public Step withType(String type) {
+        return but(now -> now.type = type);
     }
 
     /** Where its randomness starts. */
@@ -187,8 +140,51 @@ public record Step(
         return chance.isEmpty() ? id : chance;
     }
 
-    public Step withId(String id) {
-        return new Step(id, type, label, bypassed, settings, follows, reads, formulas, drafts, chance, opened);
+    /** What becomes of it where something of it is another. */
+    private Step but(Consumer<Changing> change) {
+        Changing now = new Changing(this);
+        change.accept(now);
+        return new Step(
+                now.id,
+                now.type,
+                now.label,
+                now.bypassed,
+                now.settings,
+                now.follows,
+                now.reads,
+                now.formulas,
+                now.drafts,
+                now.chance,
+                now.opened);
+    }
+
+    /** A step while one thing of it is changed. */
+    private static final class Changing {
+        String id;
+        String type;
+        String label;
+        boolean bypassed;
+        Map<String, Value> settings;
+        Map<String, Follow> follows;
+        Map<String, String> reads;
+        Map<String, String> formulas;
+        Map<String, String> drafts;
+        String chance;
+        Opened opened;
+
+        Changing(Step step) {
+            id = step.id;
+            type = step.type;
+            label = step.label;
+            bypassed = step.bypassed;
+            settings = step.settings;
+            follows = step.follows;
+            reads = step.reads;
+            formulas = step.formulas;
+            drafts = step.drafts;
+            chance = step.chance;
+            opened = step.opened;
+        }
     }
 
     private static <T> Map<String, T> put(Map<String, T> map, String key, T value) {

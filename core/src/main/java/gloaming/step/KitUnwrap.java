@@ -199,8 +199,10 @@ public final class KitUnwrap {
         List<Lane> lanes = new ArrayList<>();
         for (Lane lane : look.lanes()) {
             List<Step> steps = new ArrayList<>();
-            for (Step step : lane.steps())
-                steps.add(step == use ? retyped(without.step(step), Kit.TYPE + fresh) : without.step(step));
+            for (Step step : lane.steps()) {
+                Step parted = without.step(step);
+                steps.add(step == use ? parted.withType(Kit.TYPE + fresh) : parted);
+            }
             lanes.add(lane.withSteps(steps).withClock(without.clock(lane.clock())));
         }
         for (Lane lane : look.lanesIn(kit.id())) {
@@ -231,20 +233,6 @@ public final class KitUnwrap {
         List<Kit.Target> targets =
                 knob.targets().stream().map(t -> t.withStep(now.get(t.step()))).toList();
         return knob.withTargets(targets);
-    }
-
-    private static Step retyped(Step step, String type) {
-        return new Step(
-                step.id(),
-                type,
-                step.label(),
-                step.bypassed(),
-                step.settings(),
-                step.follows(),
-                step.reads(),
-                step.formulas(),
-                step.drafts(),
-                step.chance());
     }
 
     private static String renamedRead(String read, Map<String, String> now) {
