@@ -34,38 +34,41 @@ final class KitFace {
             if (setting != null) settings.add(setting);
         }
         settings.add(new Setting(
-                Kit.SEED,
-                "Own chance",
-                Setting.Form.WHOLE,
-                0,
-                SEEDS,
-                false,
-                Value.of(0),
-                "",
-                "Uses of one number fall alike; 0 is as within.",
-                List.of()));
+                        Kit.SEED,
+                        "Own chance",
+                        Setting.Form.WHOLE,
+                        0,
+                        SEEDS,
+                        false,
+                        Value.of(0),
+                        "",
+                        "Uses of one number fall alike; 0 is as within.",
+                        List.of())
+                .standing());
         settings.add(new Setting(
-                Kit.SPEED,
-                "Own speed",
-                Setting.Form.NUMBER,
-                0,
-                FASTEST,
-                false,
-                Value.of(1),
-                "",
-                "How fast its own time runs against that round about it.",
-                List.of()));
+                        Kit.SPEED,
+                        "Own speed",
+                        Setting.Form.NUMBER,
+                        0,
+                        FASTEST,
+                        false,
+                        Value.of(1),
+                        "",
+                        "How fast its own time runs against that round about it.",
+                        List.of())
+                .standing());
         settings.add(new Setting(
-                Kit.AHEAD,
-                "Own time ahead",
-                Setting.Form.NUMBER,
-                -AHEAD,
-                AHEAD,
-                false,
-                Value.of(0),
-                "s",
-                "How far its own time is ahead of the others', so that two uses do not move as one; below 0 it is behind.",
-                List.of()));
+                        Kit.AHEAD,
+                        "Own time ahead",
+                        Setting.Form.NUMBER,
+                        -AHEAD,
+                        AHEAD,
+                        false,
+                        Value.of(0),
+                        "s",
+                        "How far its own time is ahead of the others', so that two uses do not move as one; below 0 it is behind.",
+                        List.of())
+                .standing());
         List<Description.Input> inputs = new ArrayList<>();
         for (Kit.Input input : kit.inputs()) inputs.add(input(kit, input, look, catalogue, depth));
         return new Description(

@@ -3,6 +3,7 @@ package gloaming.step;
 import com.fasterxml.jackson.annotation.JsonInclude;
 import gloaming.curve.Keys;
 import gloaming.look.Limits;
+import gloaming.look.Refused;
 import gloaming.look.Value;
 import java.util.List;
 
@@ -16,6 +17,7 @@ import java.util.List;
  * @param initial its default, in the form documents hold
  * @param drag how dragging the picture moves it, or null
  * @param choices the words it may be, for a choice; the kinds it may be of, for a medium
+ * @param fixed whether it is only set: what a step begins with, which no lane, formula or control can drive
  */
 @JsonInclude(JsonInclude.Include.NON_EMPTY)
 public record Setting(
@@ -29,7 +31,8 @@ public record Setting(
         String unit,
         String says,
         List<String> choices,
-        Range.Drag drag) {
+        Range.Drag drag,
+        boolean fixed) {
 
     /** One that dragging the picture does not move. */
     public Setting(
@@ -44,6 +47,33 @@ public record Setting(
             String says,
             List<String> choices) {
         this(id, label, form, min, max, byRatio, initial, unit, says, choices, null);
+    }
+
+    public Setting(
+            String id,
+            String label,
+            Form form,
+            double min,
+            double max,
+            boolean byRatio,
+            Value initial,
+            String unit,
+            String says,
+            List<String> choices,
+            Range.Drag drag) {
+        this(id, label, form, min, max, byRatio, initial, unit, says, choices, drag, false);
+    }
+
+    /** The same, which is only set. */
+    Setting standing() {
+        return new Setting(id, label, form, min, max, byRatio, initial, unit, says, choices, drag, true);
+    }
+
+    /** Says that nothing can drive what is only set. */
+    void drive() {
+        if (fixed)
+            throw new Refused("'" + label
+                    + "' is only set: no lane, formula or control drives it. Push the clock of a lane within instead.");
     }
 
     /** The forms a setting can have. */

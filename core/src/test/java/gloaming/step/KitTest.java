@@ -365,6 +365,24 @@ class KitTest {
     }
 
     @Test
+    void whatAUseBeginsWithIsOnlySetAndThatIsSaid() {
+        Look kit = wrapped(swarm(), List.of("l2", "l3"), List.of());
+        String use = use(kit).id();
+        for (String setting : List.of(Kit.SEED, Kit.SPEED, Kit.AHEAD)) {
+            assertThatThrownBy(() -> new EditFactory(Catalogue.all()).follow(kit, use, setting, "l1"))
+                    .isInstanceOf(Refused.class)
+                    .hasMessageContaining("is only set");
+            assertThatThrownBy(() -> new DeskEditFactory(Catalogue.all()).formula(kit, use, setting, "t"))
+                    .isInstanceOf(Refused.class)
+                    .hasMessageContaining("is only set");
+            // Documents that have one open as ever.
+            Follow follow = new Follow("l1", 0, 1, 0.5, 2, 0, 0);
+            Look old = RULES.check(Edits.apply(kit, new Edit.SetFollow(use, setting, follow)));
+            assertThat(play(old)).isEqualTo(play(kit));
+        }
+    }
+
+    @Test
     void aUseWhoseTimeIsAheadIsWhereALaneThatFarAheadIsAndUnwrappedItStaysThere() {
         Look look = look(List.of(lane("l1", "noise", Step.of("s1", "cloud-noise"))), "l1");
         Look kit = wrapped(look, List.of("l1"), List.of());

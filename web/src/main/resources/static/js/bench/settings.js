@@ -30,8 +30,8 @@ export function settings(page) {
     },
     /** @param {{form: string}} s */
     isNumber(s) { return s.form === 'NUMBER' || s.form === 'WHOLE'; },
-    /** Whether a lane, a formula or a control can drive it. @param {{form: string}} s */
-    canFollow(s) { return this.isNumber(s) || s.form === 'CHOICE'; },
+    /** Whether a lane, a formula or a control can drive it. @param {{form: string, fixed?: boolean}} s */
+    canFollow(s) { return !s.fixed && (this.isNumber(s) || s.form === 'CHOICE'); },
     /** @param {import('../messages.js').Setting} s */
     isDirty(s) { return this.chosen?.settings?.[s.id] !== undefined; },
     /** What its slider works on. @param {import('../messages.js').Setting} s @returns {import('../slider.js').Range} */
@@ -84,7 +84,7 @@ export function settings(page) {
     },
     leaveNumber(event, setting) { event.target.value = this.shown(setting); },
     async typed(setting, event) {
-      if (event.target.value.trim().startsWith('=')) return this.startFormula(setting, event.target.value.trim().slice(1));
+      if (this.canFollow(setting) && event.target.value.trim().startsWith('=')) return this.startFormula(setting, event.target.value.trim().slice(1));
       const text = event.target.value.trim().replace(',', '.');
       const { stepId } = this;
       const number = text === '' ? NaN : await this.reckon(text, { step: stepId, setting: setting.id });
@@ -116,7 +116,7 @@ export function settings(page) {
     /** Keys on a setting's slider or number: = for a formula, C for a control, L for the strip. */
     settingKey(s, event) {
       const number = event.target.tagName === 'INPUT';
-      if (event.key === '=') this.startFormula(s);
+      if (event.key === '=' && this.canFollow(s)) this.startFormula(s);
       else if (number) return;
       else if (event.key === 'c') this.learn(this.stepId, s.id);
       else if (event.key === 'l') this.lift(this.stepId, s.id);
