@@ -271,6 +271,35 @@ class LivePlayerTest {
         }
     }
 
+    @Test
+    void theFirstPictureOnAirComesAsLargeAsItsBenchMadeThemAndTheNextHasItsSize() {
+        try (LivePlayer first = new LivePlayer(Catalogue.all(), 1)) {
+            PictureOutput bench = new PictureOutput(null, 4000);
+            PictureOutput audience = PictureOutput.forAudience(4000);
+            stage.subscribe(new Subscriptions(List.of(bench, audience), List.of(), List.of(), List.of()));
+            stage.atBench(first, null);
+            stage.show(look(fill(1)));
+            stage.start();
+            audience.want();
+            bench.want();
+            until("some pictures at the bench", () -> {
+                if (bench.ready()) bench.want();
+                return stage.pictures() > 4;
+            });
+            assertThat(audience.ready())
+                    .as("an audience sees nothing of a bench")
+                    .isFalse();
+            stage.onAir();
+            until("a picture for the audience", audience::ready);
+            int came = audience.width();
+            assertThat(came).isBetween(21, 32);
+            until("it has its size", () -> {
+                if (audience.ready()) audience.want();
+                return audience.width() == 64;
+            });
+        }
+    }
+
     /** What a probe in the middle tells of space, of a step or of the whole look. */
     private float[] pointedAt(String subject) {
         Probe probe = new Probe(subject, 0.5f, 0.5f);

@@ -106,6 +106,7 @@ public final class Renderer implements SeesSpace {
 
     @Override
     public boolean at(double u, double v, float[] into) {
+        if (nearness.length == 0) return false;
         int x = Math.clamp((int) (u * view.width), 0, view.width - 1);
         int y = Math.clamp((int) (v * view.height), 0, view.height - 1);
         int i = y * view.width + x;

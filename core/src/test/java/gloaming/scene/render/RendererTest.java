@@ -6,6 +6,7 @@ import static org.assertj.core.api.Assertions.within;
 
 import gloaming.flow.Crew;
 import gloaming.flow.Picture;
+import gloaming.flow.SeesSpace;
 import gloaming.flow.Shape;
 import gloaming.look.Value;
 import gloaming.scene.LightSource;
@@ -20,6 +21,7 @@ import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
+import org.junit.jupiter.params.provider.ValueSource;
 
 /** The drawing of scenes against closed forms, and against a ray caster that does it plainly. */
 class RendererTest {
@@ -125,6 +127,47 @@ class RendererTest {
 
     private static double dot(double[] a, double[] b) {
         return a[0] * b[0] + a[1] * b[1] + a[2] * b[2];
+    }
+
+    /** Where a camera says that something stands, there the plain way through that pixel ends, on the thing that it says. */
+    @ParameterizedTest
+    @ValueSource(ints = {1, 2})
+    void whatACameraSaysOfSpaceIsWhereTheRayThroughThePixelEnds(int samples) {
+        Scene scene = crowd(30, 7);
+        double[][][] placed = placed(scene);
+        Renderer renderer = looking(0.07, 0.04, 5, samples);
+        renderer.draw(scene, samples, 64, new Picture(W, H), ALONE);
+        View view = renderer.view();
+        float[] told = new float[SeesSpace.NUMBERS];
+        int alike = 0;
+        int all = 0;
+        for (int y = 1; y < H; y += 3)
+            for (int x = 1; x < W; x += 3) {
+                boolean there = renderer.at((x + 0.5) / W, (y + 0.5) / H, told);
+                // What it tells is of the sample that the place falls into.
+                int column = (int) ((x + 0.5) / W * view.width);
+                int row = (int) ((y + 0.5) / H * view.height);
+                int thing = cast(scene, placed, view, column, row);
+                all++;
+                if (there != (thing >= 0) || there && told[4] != thing + 1) continue;
+                alike++;
+                if (!there) continue;
+                // It projects back to where it was asked for, and is as far away as it says.
+                float[] m = view.m;
+                double depth = m[8] * told[0] + m[9] * told[1] + m[10] * told[2] + m[11];
+                double px = (m[0] * told[0] + m[1] * told[1] + m[2] * told[2] + m[3]) / depth;
+                double py = (m[4] * told[0] + m[5] * told[1] + m[6] * told[2] + m[7]) / depth;
+                assertThat(px).isCloseTo(column + 0.5, within(0.02));
+                assertThat(py).isCloseTo(row + 0.5, within(0.02));
+                double far = Math.sqrt(Math.pow(told[0] - view.eye[0], 2)
+                        + Math.pow(told[1] - view.eye[1], 2)
+                        + Math.pow(told[2] - view.eye[2], 2));
+                assertThat((double) told[3]).isCloseTo(far, within(1e-3));
+            }
+        assertThat((double) alike / all).isGreaterThan(0.995);
+        assertThat(new Renderer().at(0.5, 0.5, told))
+                .as("before anything is drawn")
+                .isFalse();
     }
 
     @ParameterizedTest
