@@ -11,15 +11,17 @@ import java.util.List;
 final class LayerMix {
     private final ThreadLocal<Strip> strips = ThreadLocal.withInitial(Strip::new);
     private Picture mix = new Picture(1, 1);
-    /** That of the size before. */
+    /** That of the size before, where it is not large. */
     private Picture other = mix;
+
+    private static final int LARGE = 2_000_000;
 
     /** The mix at this size, as it was left. */
     Picture at(int width, int height) {
         if (is(mix, width, height)) return mix;
         Picture last = mix;
         mix = is(other, width, height) ? other : new Picture(width, height);
-        other = last;
+        other = last.pixels() < LARGE ? last : new Picture(1, 1);
         return mix;
     }
 

@@ -82,6 +82,22 @@ class PictureTest {
     }
 
     @Test
+    void ofALargeSizeBeforeAPoolKeepsNoMoreThanItsBytesAllow() {
+        PicturePool pool = new PicturePool();
+        // 32 MB each.
+        pool.resize(2048, 1024);
+        List<Picture> lent = new ArrayList<>();
+        for (int i = 0; i < 7; i++) lent.add(pool.borrow());
+        lent.subList(0, 6).forEach(pool::giveBack);
+        pool.resize(8, 4);
+        pool.giveBack(lent.get(6));
+        pool.resize(2048, 1024);
+        int again = 0;
+        for (int i = 0; i < 7; i++) if (lent.contains(pool.borrow())) again++;
+        assertThat(again).isEqualTo(4);
+    }
+
+    @Test
     void aPoolKeepsALimitedNumber() {
         PicturePool pool = new PicturePool();
         List<Picture> lent = new ArrayList<>();
