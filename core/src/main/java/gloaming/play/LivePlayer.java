@@ -281,7 +281,7 @@ public final class LivePlayer implements AutoCloseable {
      * It is to come on air next, or is not any more: at its bench it makes one picture as large as it will be there, so that all of that size is
      * at hand when it comes.
      */
-    public void await(boolean next) {
+    public void comesNext(boolean next) {
         awaited = next;
     }
 

@@ -64,7 +64,7 @@ public final class Haze {
     }
 
     /**
-     * How far a ray goes on that is still worth following: beyond it a hundredth of what there is in all comes to the eye, or less.
+     * How far a ray goes on that is still worth following: beyond it no more than some hundredths of what comes to the eye come in all.
      *
      * @param up by how much the ray rises a unit of its way, -1 to 1
      * @param most units that it goes at most

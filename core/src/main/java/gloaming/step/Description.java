@@ -335,7 +335,8 @@ public final class Description {
                     range.unit(),
                     range.says(),
                     List.of(),
-                    range.drag() == Range.Drag.NONE ? null : range.drag());
+                    range.drag() == Range.Drag.NONE ? null : range.drag(),
+                    false);
         }
         Choice pick = component.getAnnotation(Choice.class);
         if (pick == null) throw new IllegalStateException(component + " needs @Range or @Pick");
@@ -348,7 +349,7 @@ public final class Description {
                         .toList()
                 : pick.medium().isEmpty() ? List.of() : List.of(pick.medium().split(" "));
         Range.Drag drag = pick.drag() == Range.Drag.NONE ? null : pick.drag();
-        return new Setting(id, label, form, 0, 0, false, initial, pick.over(), pick.says(), choices, drag);
+        return new Setting(id, label, form, 0, 0, false, initial, pick.over(), pick.says(), choices, drag, false);
     }
 
     private static Setting.Form form(Class<?> type, Choice pick) {

@@ -179,7 +179,7 @@ public final class DeskEditFactory {
         if (typed == null) return new Edit.SetFormula(step, setting, null);
         String stored = read(look, typed, step, setting).stored();
         int i = catalogue.of(look, at).settingIndex(setting);
-        if (i >= 0) catalogue.of(look, at).settings().get(i).drive();
+        if (i >= 0) catalogue.of(look, at).settings().get(i).mustBeDrivable();
         if (i >= 0 && catalogue.of(look, at).settings().get(i).form() == Setting.Form.FORMULA) {
             return new Edit.Set(step, setting, Value.of(stored));
         }
@@ -274,7 +274,7 @@ public final class DeskEditFactory {
             throw new Refused("Only numbers, switches and choices can be in somebody's hands; '" + setting + "' of "
                     + description.name() + " is none of these.");
         }
-        s.drive();
+        s.mustBeDrivable();
         if (s.form() == Setting.Form.SWITCH) return new Target(0, 1, 1, true);
         if (s.form() == Setting.Form.CHOICE) return new Target(s.lowest(), s.highest(), s.highest(), false);
         double now =

@@ -240,7 +240,7 @@ public final class EditFactory {
         int index = description.settingIndex(setting);
         if (index < 0) throw new Refused(description.name() + " has no setting '" + setting + "'.");
         Setting s = description.settings().get(index);
-        s.drive();
+        s.mustBeDrivable();
         if (s.form() == Setting.Form.CHOICE) {
             return new Edit.SetFollow(step, setting, new Follow(lane, 0, 1, s.lowest(), s.highest(), 0, 0));
         }

@@ -44,7 +44,7 @@ final class KitFace {
                         "",
                         "Uses of one number fall alike; 0 is as within.",
                         List.of())
-                .standing());
+                .onlySet());
         settings.add(new Setting(
                         Kit.SPEED,
                         "Own speed",
@@ -56,7 +56,7 @@ final class KitFace {
                         "",
                         "How fast its own time runs against that round about it.",
                         List.of())
-                .standing());
+                .onlySet());
         settings.add(new Setting(
                         Kit.AHEAD,
                         "Own time ahead",
@@ -68,7 +68,7 @@ final class KitFace {
                         "s",
                         "How far its own time is ahead of the others', so that two uses do not move as one; below 0 it is behind.",
                         List.of())
-                .standing());
+                .onlySet());
         List<Description.Input> inputs = new ArrayList<>();
         for (Kit.Input input : kit.inputs()) inputs.add(input(kit, input, look, catalogue, depth));
         return new Description(

@@ -46,31 +46,16 @@ public record Setting(
             String unit,
             String says,
             List<String> choices) {
-        this(id, label, form, min, max, byRatio, initial, unit, says, choices, null);
-    }
-
-    public Setting(
-            String id,
-            String label,
-            Form form,
-            double min,
-            double max,
-            boolean byRatio,
-            Value initial,
-            String unit,
-            String says,
-            List<String> choices,
-            Range.Drag drag) {
-        this(id, label, form, min, max, byRatio, initial, unit, says, choices, drag, false);
+        this(id, label, form, min, max, byRatio, initial, unit, says, choices, null, false);
     }
 
     /** The same, which is only set. */
-    Setting standing() {
+    Setting onlySet() {
         return new Setting(id, label, form, min, max, byRatio, initial, unit, says, choices, drag, true);
     }
 
-    /** Says that nothing can drive what is only set. */
-    void drive() {
+    /** {@link Refused} where it is only set. */
+    void mustBeDrivable() {
         if (fixed)
             throw new Refused("'" + label
                     + "' is only set: no lane, formula or control drives it. Push the clock of a lane within instead.");

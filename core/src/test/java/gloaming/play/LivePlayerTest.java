@@ -252,7 +252,7 @@ class LivePlayerTest {
             until("a small picture", seen::ready);
             assertThat(seen.width()).isLessThan(64);
             assertThat(stage.ready()).as("nobody awaits it").isFalse();
-            stage.await(true);
+            stage.comesNext(true);
             until("it is ready", () -> {
                 if (seen.ready()) seen.want();
                 return stage.ready();

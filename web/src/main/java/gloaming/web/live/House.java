@@ -198,7 +198,7 @@ public class House {
         try {
             for (OpenLook look : wanted) if (players.find(look.id) == null) players.put(begin(look));
             String first = wanted.isEmpty() ? "" : wanted.getFirst().id;
-            players.all().forEach(p -> p.player.await(p.look.id.equals(first)));
+            players.all().forEach(p -> p.player.comesNext(p.look.id.equals(first)));
         } finally {
             changing.unlock();
         }
