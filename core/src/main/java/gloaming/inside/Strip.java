@@ -166,20 +166,30 @@ public final class Strip implements DynamicSettings.From {
         return look.withDesk(new Desk(all, look.desk().strip()));
     }
 
+    /** Whether anything is set otherwise than it stood. */
+    static boolean sets(List<Entry> entries, Object[] own) {
+        for (int i = 0; i < entries.size() && i < own.length; i++)
+            if (!Double.isNaN(given(entries.get(i), own[i]))) return true;
+        return false;
+    }
+
     /** Gives what the step around sets otherwise than it stood. */
     static void give(List<Entry> entries, Object[] own, Outside outside) {
-        for (int i = 0; i < entries.size() && i < own.length; i++) {
-            double value = switch (own[i]) {
-                case Number n -> n.doubleValue();
-                case Boolean on -> on ? 1 : 0;
-                default -> Double.NaN;
-            };
-            double stood = switch (entries.get(i).setting.initial()) {
-                case Value.Num n -> n.number();
-                case Value.Flag f -> f.on() ? 1 : 0;
-                default -> Double.NaN;
-            };
-            outside.put(i, value == stood ? Double.NaN : value);
-        }
+        for (int i = 0; i < entries.size() && i < own.length; i++) outside.put(i, given(entries.get(i), own[i]));
+    }
+
+    /** What one is set to, or not a number where it is left to the look. */
+    private static double given(Entry entry, Object own) {
+        double value = switch (own) {
+            case Number n -> n.doubleValue();
+            case Boolean on -> on ? 1 : 0;
+            default -> Double.NaN;
+        };
+        double stood = switch (entry.setting.initial()) {
+            case Value.Num n -> n.number();
+            case Value.Flag f -> f.on() ? 1 : 0;
+            default -> Double.NaN;
+        };
+        return value == stood ? Double.NaN : value;
     }
 }

@@ -25,7 +25,9 @@ import gloaming.step.Setting;
 import java.lang.management.ManagementFactory;
 import java.lang.management.ThreadMXBean;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 
 /**
  * Plays a look frame by frame.
@@ -46,6 +48,10 @@ public final class Player {
     private final StepFrame hand = new StepFrame(this);
     private final LayerMix layerMix = new LayerMix();
     private Plan plan;
+    /** What steps of one kind have in common, by its class. */
+    final Map<Class<?>, Object> common = new HashMap<>();
+
+    private long frames;
     Library library = Library.EMPTY;
     Inbox inbox = Inbox.EMPTY;
     private Outside outside = Outside.NOTHING;
@@ -106,6 +112,7 @@ public final class Player {
         next.realTime = realTime;
         next.library = library;
         next.outside = outside;
+        next.frames = frames;
         StepRun stands = running;
         if (plan == null) return next;
         next.plan = new Plan(plan.look, plan.field, catalogue, rules, hands(), plan, null);
@@ -152,6 +159,7 @@ public final class Player {
     /** Begins with this look: nothing is taken over from the one before. {@link Refused} when it breaks a rule. */
     public void begin(Look look) {
         plan = planned(rules.check(look), null, null);
+        common.clear();
     }
 
     private Plan planned(Look look, Plan last, Glide glide) {
@@ -193,7 +201,13 @@ public final class Player {
     /** Forgets all memory; the beat goes back to its start too where {@code beat} says so. */
     public void rewind(boolean beat) {
         if (plan != null) plan = new Plan(plan.look, plan.field, catalogue, rules, hands(), null, null);
+        common.clear();
         if (beat) beats.rewind();
+    }
+
+    /** How many frames it was asked for. */
+    long frames() {
+        return frames;
     }
 
     Plan plan() {
@@ -216,6 +230,7 @@ public final class Player {
     public Picture play(Moment moment, int width, int height, Sound sound, Onlooker onlooker) {
         cpu = THREADS.getCurrentThreadCpuTime();
         incomplete = false;
+        frames++;
         seen = onlooker.sees();
         pool.resize(width, height);
         Picture mix = layerMix.at(width, height);

@@ -44,10 +44,13 @@ class LookInsideTest {
     private final Library library = new ForwardingLibrary(new Brought()) {
         @Override
         public Look look(String ref) {
+            asked++;
             return looks.get(ref);
         }
     };
     private final Crew crew = new Crew(1);
+    /** How often a look was asked for, once for each that is worked out. */
+    private int asked;
 
     @AfterEach
     void close() {
@@ -67,14 +70,18 @@ class LookInsideTest {
     }
 
     private static Look showing(String ref, Object... settings) {
-        Step step = Step.of("s1", "look-inside").with("look", Value.of(ref));
+        return look(64, 36, 1, shows("s1", ref, settings));
+    }
+
+    private static Step shows(String id, String ref, Object... settings) {
+        Step step = Step.of(id, "look-inside").with("look", Value.of(ref));
         for (int i = 0; i < settings.length; i += 2)
             step = step.with(
                     (String) settings[i],
                     settings[i + 1] instanceof Number n
                             ? Value.of(n.doubleValue())
                             : Value.of((String) settings[i + 1]));
-        return look(64, 36, 1, step);
+        return step;
     }
 
     private Player player(Look look) {
@@ -260,5 +267,90 @@ class LookInsideTest {
         assertThat(filled.a()[0]).isEqualTo(1);
         Picture stretched = frame(player(showing("a", "fit", "stretch")), 0);
         assertThat(stretched.a()[64 * 36 - 1]).isEqualTo(1);
+    }
+
+    /** Two lanes whose pictures are added up, the second by a clock of its own. */
+    private static Look both(double rate, Step one, Step two) {
+        return showing("a")
+                .withLanes(List.of(
+                        new Lane("l1", "one", Clock.SHOW, List.of(one)),
+                        new Lane("l2", "two", new Clock(rate), List.of(two))))
+                .withMix(List.of(Layer.of("m1", "l1", Blend.ADD, 1), Layer.of("m2", "l2", Blend.ADD, 1)));
+    }
+
+    /** Two that show the same look, the second otherwise. */
+    private static Look twice(double rate, Object... settings) {
+        return both(rate, shows("s1", "a"), shows("s2", "a", settings));
+    }
+
+    @Test
+    void twoThatShowTheSameInStepAreWorkedOutOnceUntilOneGoesAnotherWay() {
+        Step sow = Step.of("s1", "sow").with("rate", Value.of(900));
+        looks.put("a", look(64, 36, 1, sow, Step.of("s2", "draw-dots")));
+        Player player = player(twice(1));
+        Player alone = player(looks.get("a"));
+        for (int i = 0; i < 5; i++) {
+            asked = 0;
+            Picture both = frame(player, i);
+            assertThat(asked).isOne();
+            Picture one = frame(alone, i);
+            for (int p = 0; p < one.pixels(); p++) assertThat(both.g()[p]).isEqualTo(2 * one.g()[p]);
+        }
+        // The second stands as another lane from now on: the first goes on as if nothing had been.
+        player.load(twice(1, "lane", "lane"));
+        player.load(twice(1, "lane", "lane").withMix(List.of(Layer.of("m1", "l1", Blend.OVER, 1))));
+        for (int i = 5; i < 8; i++) alike(frame(player, i), frame(alone, i));
+        player.load(twice(1, "lane", "lane"));
+        asked = 0;
+        frame(player, 8);
+        assertThat(asked).isEqualTo(2);
+    }
+
+    @Test
+    void twoByOtherClocksOrSizesAreTwo() {
+        looks.put("a", look(64, 36, 1, Step.of("s1", "fill").withFormula("brightness", "t")));
+        for (Look look : List.of(twice(2), twice(1, "detail", 0.5), twice(1, "rate", 10))) {
+            Player player = player(look);
+            frame(player, 0);
+            asked = 0;
+            frame(player, 1);
+            assertThat(asked).isEqualTo(2);
+        }
+        Player faster = player(twice(2).withMix(List.of(Layer.of("m2", "l2", Blend.OVER, 1))));
+        Player level = player(showing("a"));
+        for (int i = 0; i < 4; i++)
+            assertThat(frame(faster, i).g()[0]).isCloseTo(2 * frame(level, i).g()[0], within(1e-6f));
+    }
+
+    @Test
+    void oneThatSetsSomethingOnTheStripIsByItself() {
+        looks.put("a", onStrip());
+        String strip = Strip.of(onStrip(), Catalogue.all());
+        Step first = shows("s1", "a", "strip", strip);
+        Player player = player(both(1, first, shows("s2", "a", "strip", strip, "s1.brightness", 1.0)));
+        frame(player, 0);
+        float quarter = frame(player(showing("a")), 0).g()[0];
+        asked = 0;
+        assertThat(frame(player, 1).g()[0]).isCloseTo(5 * quarter, within(1e-5f));
+        assertThat(asked).isEqualTo(2);
+        // Nothing set any more: each goes on with its own, and both are as the look is.
+        player.load(both(1, first, shows("s2", "a", "strip", strip)));
+        assertThat(frame(player, 2).g()[0]).isCloseTo(2 * quarter, within(1e-5f));
+    }
+
+    @Test
+    void itIsWorkedOutAsOftenAsItSays() {
+        looks.put("a", look(64, 36, 1, Step.of("s1", "fill").withFormula("brightness", "t")));
+        Player player = player(showing("a", "rate", 10));
+        Player each = player(showing("a"));
+        float held = 0;
+        for (int i = 0; i < 10; i++) {
+            float now = frame(each, i).g()[0];
+            if (i % 3 == 0) held = now;
+            assertThat(frame(player, i).g()[0]).isCloseTo(held, within(1e-7f));
+        }
+        // An edit of the look is seen at once.
+        looks.put("a", look(64, 36, 1, Step.of("s1", "fill").with("brightness", Value.of(0.5))));
+        assertThat(frame(player, 10).g()[0]).isEqualTo(frame(each, 10).g()[0]);
     }
 }

@@ -14,7 +14,7 @@ import gloaming.step.StepInfo;
 @StepInfo(
         name = "Pose",
         does = "Moves, turns and scales all points together, also in depth.",
-        find = "transform move rotate turn scale translate 3d spin position",
+        find = "transform move rotate turn scale translate 3d spin position tilt in space",
         notice = "All points are moved, turned and scaled together.",
         example = "grid columns=16 rows=9 > * turn==0.05*t scale=0.6")
 public record Pose(

@@ -84,7 +84,13 @@ export function settings(page) {
     },
     leaveNumber(event, setting) { event.target.value = this.shown(setting); },
     async typed(setting, event) {
-      if (this.canFollow(setting) && event.target.value.trim().startsWith('=')) return this.startFormula(setting, event.target.value.trim().slice(1));
+      const formula = event.target.value.trim().startsWith('=') ? event.target.value.trim().slice(1) : null;
+      if (formula !== null && this.canFollow(setting)) return this.startFormula(setting, formula);
+      // One that is only set: the program says why.
+      if (formula !== null && setting.fixed) {
+        page.live.send({ do: 'formula', step: this.stepId, setting: setting.id, text: formula });
+        return event.target.blur();
+      }
       const text = event.target.value.trim().replace(',', '.');
       const { stepId } = this;
       const number = text === '' ? NaN : await this.reckon(text, { step: stepId, setting: setting.id });
