@@ -3,6 +3,7 @@ package gloaming.show;
 import com.fasterxml.jackson.annotation.JsonInclude;
 import gloaming.look.Limits;
 import gloaming.look.Refused;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.regex.Pattern;
 
@@ -132,6 +133,16 @@ public record Cue(
         return new Cue(
                 id, name, note, mark, look, snapshot, anew, light, tempo, sound, change, start, length, height, skipped,
                 then, ways, settings);
+    }
+
+    /** The same that gives this to its setting, in place of what it gave it. */
+    Cue giving(CueSetting to) {
+        List<CueSetting> all = new ArrayList<>(settings);
+        int place = 0;
+        while (place < all.size() && !all.get(place).of(to)) place++;
+        if (place < all.size()) all.set(place, to);
+        else all.add(to);
+        return setting(all);
     }
 
     /** The same, setting others. */

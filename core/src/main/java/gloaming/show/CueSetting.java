@@ -41,6 +41,16 @@ public record CueSetting(
         this(step, setting, value, "");
     }
 
+    /** One that gives a curve through these keys; {@link Refused} where they make none. */
+    static CueSetting of(SheetEdit.Course course) {
+        try {
+            return new CueSetting(
+                    course.step(), course.setting(), 0, Keys.of(course.keys()).text());
+        } catch (IllegalArgumentException e) {
+            throw new Refused(e.getMessage());
+        }
+    }
+
     private static Keys read(String curve) {
         try {
             return Keys.parse(curve);

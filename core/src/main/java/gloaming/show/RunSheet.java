@@ -104,6 +104,10 @@ public record RunSheet(
                         ? cue
                         : put.was() == null ? put.cue() : Merged.of(cue, put.was(), put.cue()));
             }
+            case SheetEdit.Course course -> {
+                there(course.cue());
+                yield mapped(cue -> cue.id().equals(course.cue()) ? cue.giving(CueSetting.of(course)) : cue);
+            }
             case SheetEdit.Move move -> {
                 List<Cue> all = new ArrayList<>(cues);
                 Cue moved = all.remove(there(move.cue()));

@@ -2,7 +2,9 @@ package gloaming.show;
 
 import com.fasterxml.jackson.annotation.JsonTypeInfo;
 import com.fasterxml.jackson.annotation.JsonTypeName;
+import gloaming.curve.Key;
 import gloaming.look.Refused;
+import java.util.List;
 
 /** A change of a run sheet. */
 @JsonTypeInfo(use = JsonTypeInfo.Id.NAME, property = "edit")
@@ -28,6 +30,14 @@ public sealed interface SheetEdit {
 
         public Put(Cue cue) {
             this(cue, null);
+        }
+    }
+
+    /** A curve through keys that a cue gives to a setting of the look from now on, in place of what it gave it. */
+    @JsonTypeName("course")
+    record Course(String cue, String step, String setting, List<Key> keys) implements SheetEdit {
+        public Course {
+            if (keys == null) throw new Refused("A curve needs a key at least.");
         }
     }
 

@@ -3,6 +3,7 @@ package gloaming.show;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
+import gloaming.curve.Key;
 import gloaming.look.Refused;
 import java.util.List;
 import java.util.Map;
@@ -182,5 +183,34 @@ class RunSheetTest {
             String cut = whole.substring(0, random.nextInt(whole.length() - 1));
             assertThatThrownBy(() -> SheetJson.read(cut)).isInstanceOf(Refused.class);
         }
+    }
+
+    @Test
+    void aCueGivesASettingACurveOfItsOwnInPlaceOfWhatItGaveIt() {
+        RunSheet sheet = RunSheet.of(List.of(Cue.of("c1", "mill"), Cue.of("c2", "mill")), "", 0);
+        List<Key> rise = List.of(Key.of(0, 0, Key.Join.LINEAR), Key.of(4, 1, Key.Join.HOLD));
+        RunSheet one = sheet.apply(new SheetEdit.Course("c1", "s1", "keys", rise));
+        assertThat(one.cues().getFirst().settings())
+                .containsExactly(new CueSetting("s1", "keys", 0, "0 0 linear; 4 1 hold"));
+        assertThat(one.cues().getLast()).isEqualTo(sheet.cues().getLast());
+        RunSheet two = one.apply(new SheetEdit.Course("c1", "s2", "keys", rise))
+                .apply(new SheetEdit.Course("c1", "s1", "keys", rise.subList(0, 1)));
+        assertThat(two.cues().getFirst().settings())
+                .extracting(CueSetting::curve)
+                .containsExactly("0 0 linear", "0 0 linear; 4 1 hold");
+    }
+
+    @Test
+    void keysThatMakeNoCurveAreRefused() {
+        RunSheet sheet = RunSheet.of(List.of(Cue.of("c1", "mill")), "", 0);
+        assertThatThrownBy(() -> sheet.apply(new SheetEdit.Course("c9", "s1", "keys", List.of())))
+                .isInstanceOf(Refused.class);
+        assertThatThrownBy(() -> sheet.apply(new SheetEdit.Course("c1", "s1", "keys", List.of())))
+                .isInstanceOf(Refused.class)
+                .hasMessage("A curve needs a key at least.");
+        assertThatThrownBy(() -> new SheetEdit.Course("c1", "s1", "keys", null)).isInstanceOf(Refused.class);
+        List<Key> never = List.of(Key.of(Double.NaN, 0, Key.Join.LINEAR));
+        assertThatThrownBy(() -> sheet.apply(new SheetEdit.Course("c1", "s1", "keys", never)))
+                .isInstanceOf(Refused.class);
     }
 }

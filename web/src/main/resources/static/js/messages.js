@@ -8,7 +8,7 @@
 /** @typedef {{do: 'ping', at?: number}} FromPagePing */
 /** @typedef {FromPageSheet|FromPageSheetBack} FromPageSheetChange */
 /** @typedef {{do: 'sheet', n?: number, change: SheetEdit}} FromPageSheet */
-/** @typedef {SheetEditAdd|SheetEditPut|SheetEditMove|SheetEditRemove|SheetEditSet|SheetEditPutChange|SheetEditRemoveChange} SheetEdit */
+/** @typedef {SheetEditAdd|SheetEditPut|SheetEditCourse|SheetEditMove|SheetEditRemove|SheetEditSet|SheetEditPutChange|SheetEditRemoveChange} SheetEdit */
 /** @typedef {{edit: 'add', cue: Cue, place: number}} SheetEditAdd */
 /** @typedef {{id: string, name: string, note: string, mark: number, look: string, snapshot: string, anew: boolean, light: number, tempo: number, sound: CueHears, change: Transition, start: Start, length: number, height: number, skipped: boolean, then: string, ways: CueWay[], settings: CueSetting[]}} Cue */
 /** @typedef {{medium: string, from: number}} CueHears */
@@ -23,6 +23,9 @@
 /** @typedef {{to: string, when: string}} CueWay */
 /** @typedef {{step: string, setting: string, value: number, curve: string}} CueSetting */
 /** @typedef {{edit: 'put', cue: Cue, was: Cue}} SheetEditPut */
+/** @typedef {{edit: 'course', cue: string, step: string, setting: string, keys: Key[]}} SheetEditCourse */
+/** @typedef {{time: number, value: number, join: KeyJoin, auto: boolean, inTime: number, inValue: number, outTime: number, outValue: number}} Key */
+/** @typedef {'linear'|'smooth'|'hold'|'ease'} KeyJoin */
 /** @typedef {{edit: 'move', cue: string, place: number}} SheetEditMove */
 /** @typedef {{edit: 'remove', cue: string}} SheetEditRemove */
 /** @typedef {{edit: 'set', safe: string, guard: number, bar: number, calm: boolean, booth: Booth, was: SheetEditSet}} SheetEditSet */
@@ -131,8 +134,6 @@
 /** @typedef {{do: 'follow', n?: number, step: string, setting: string, lane: string}} FromPageFollow */
 /** @typedef {{do: 'follow-layer', n?: number, layer: string, lane: string}} FromPageFollowLayer */
 /** @typedef {{do: 'keys', n?: number, gesture?: number, step: string, setting: string, keys: Key[]}} FromPageKeys */
-/** @typedef {{time: number, value: number, join: KeyJoin, auto: boolean, inTime: number, inValue: number, outTime: number, outValue: number}} Key */
-/** @typedef {'linear'|'smooth'|'hold'|'ease'} KeyJoin */
 /** @typedef {{do: 'draw-keys', n?: number, gesture?: number, step: string, setting: string, taken: Key[]}} FromPageDrawKeys */
 /** @typedef {{do: 'draw-path', n?: number, gesture?: number, step: string, strokes: FromPageStroke[]}} FromPageDrawPath */
 /** @typedef {{setting: string, taken: Key[]}} FromPageStroke */

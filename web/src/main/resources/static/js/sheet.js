@@ -3,6 +3,7 @@ import Alpine from '../vendor/alpine-csp.js';
 import { evening, eveningParts } from './evening.js';
 import { ALL, markColour, markLines, markName } from './marks.js';
 import { ownChanges } from './sheet-changes.js';
+import { cueCurves } from './sheet-curves.js';
 import { cueSettings } from './sheet-settings.js';
 import { drawTide } from './tide.js';
 import { spoken, typed } from './times.js';
@@ -20,6 +21,7 @@ Alpine.data('sheet', () => ({
   ...eveningParts(page),
   ...ownChanges(page.show),
   ...cueSettings(page.show),
+  ...cueCurves(page.show),
   canUndo: false, canRedo: false, saving: '', says: '', now: '', next: '', dropAt: -1,
   /** The cue that is to have the pen once it is there. */
   fresh: '',
@@ -32,6 +34,7 @@ Alpine.data('sheet', () => ({
     live.hear('refused', (m) => { this.says = m.says; this.again(); });
     live.hear('unsaved', (m) => { this.saving = m.text; });
     addEventListener('resize', () => this.draw());
+    addEventListener('pagehide', () => this.tellCurve());
   },
   /** @param {import('./messages.js').ToPageSheet} m */
   told(m) {
@@ -39,6 +42,7 @@ Alpine.data('sheet', () => ({
     this.canRedo = m.canRedo;
     this.toldChanges(m);
     this.askSettable();
+    this.freshCurves();
     live.tell();
     if (!this.fresh) return;
     const id = this.fresh;
@@ -70,8 +74,8 @@ Alpine.data('sheet', () => ({
   },
   /** A cue as it is to be; what others change of it meanwhile is theirs. @param {Cue} cue */
   putCue(cue) { this.edit({ edit: 'put', cue, was: this.there(cue.id) }); },
-  undo() { live.send(/** @type {any} */ ({ do: 'sheet-back', again: false })); },
-  redo() { live.send(/** @type {any} */ ({ do: 'sheet-back', again: true })); },
+  undo() { this.tellCurve(); live.send(/** @type {any} */ ({ do: 'sheet-back', again: false })); },
+  redo() { this.tellCurve(); live.send(/** @type {any} */ ({ do: 'sheet-back', again: true })); },
   /** @param {number} place */
   add(place) {
     const most = Math.max(0, ...this.sheet.cues.map((c) => Number(/^c(\d{1,8})$/.exec(c.id)?.[1] ?? 0)));

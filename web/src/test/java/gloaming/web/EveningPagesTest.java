@@ -9,6 +9,7 @@ import gloaming.look.Look;
 import gloaming.look.Step;
 import gloaming.look.Value;
 import gloaming.show.Cue;
+import gloaming.show.CueSetting;
 import gloaming.show.RunSheet;
 import gloaming.show.SheetEdit;
 import gloaming.show.Start;
@@ -300,8 +301,8 @@ class EveningPagesTest extends PageTest {
                         .anyMatch(o -> o.getText().equals("tide · Curve · Keys")));
         new Select(setting).selectByVisibleText("tide · Curve · Keys");
         until("its curve", () -> curve(show).startsWith("0 0 smooth"));
-        until("drawn", () ->
-                (Boolean) browser.executeScript("return (document.querySelector('.course') ?? {}).naturalWidth > 0"));
+        until("drawn", () -> (Boolean)
+                browser.executeScript("return (document.querySelector('.course img') ?? {}).naturalWidth > 0"));
         OpenLook open = program.get(Journal.class).open(shows.look(look).orElseThrow());
         open.apply(new Edit.Set("s1", "keys", Value.of("0 0 linear; 9 5 linear")), 0);
         browser.findElements(By.xpath("//button[text()='as drawn now']"))
@@ -314,6 +315,66 @@ class EveningPagesTest extends PageTest {
 
     @Test
     @Order(8)
+    void theCurvesOfASectionAreDrawnOnTheSheetEachAsOneStepBackAndOnlyForItsCue() {
+        Shows shows = program.get(Shows.class);
+        String show = shows.addShow("Spring tides");
+        Step curve = Step.of("s1", "curve").with("keys", Value.of("0 0 linear; 4 1 linear"));
+        Step ebb = Step.of("s2", "curve").with("keys", Value.of("0 1 linear; 8 0 linear"));
+        String look = shows.addLook(
+                show,
+                Look.empty("Flood")
+                        .withLanes(List.of(
+                                new Lane("l1", "tide", Clock.SHOW, List.of(curve)),
+                                new Lane("l2", "ebb", Clock.SHOW, List.of(ebb)))));
+        Sheets sheets = program.get(Sheets.class);
+        sheets.put(show, RunSheet.of(List.of(Cue.of("c1", look), Cue.of("c2", "")), "", 0));
+        browser.get(program.url("/sheet/" + show));
+        until("its cues", () -> browser.findElements(By.cssSelector(".cue")).size() == 2);
+        WebElement second = browser.findElements(By.cssSelector(".cue")).get(1);
+        new Actions(browser).moveToElement(second).perform();
+        WebElement curves = second.findElement(By.xpath(".//button[text()='curves']"));
+        until("they are offered", curves::isDisplayed);
+        curves.click();
+        until(
+                "the curve",
+                () -> find(".drawing .curve").isDisplayed()
+                        && find(".drawing .curve").equals(browser.switchTo().activeElement()));
+        assertThat(find(".drawing .other-name").getText()).isEqualTo("ebb · Curve");
+        // The second key is selected and goes up; all presses together are one change.
+        new Actions(browser)
+                .sendKeys(Keys.TAB, Keys.TAB, Keys.ARROW_UP, Keys.ARROW_UP, Keys.ARROW_UP)
+                .perform();
+        until("the cue gives it", () -> given(show).size() == 1);
+        assertThat(given(show).getFirst().curve()).startsWith("0 0 linear; 4 1.0");
+        assertThat(sheets.of(show).sheet().cues().getFirst().settings()).isEmpty();
+        until(
+                "it says so",
+                () -> new Select(find("[aria-label='The curve that is drawn']"))
+                        .getFirstSelectedOption()
+                        .getText()
+                        .equals("tide · Curve · this cue's"));
+        // Another of them, by its name in the picture.
+        find(".drawing .other-name").click();
+        new Actions(browser).sendKeys(Keys.TAB, Keys.ARROW_UP).perform();
+        until("both", () -> given(show).size() == 2);
+        find("[aria-label=Undo]").click();
+        until("the first alone", () -> given(show).size() == 1);
+        new Select(find("[aria-label='The curve that is drawn']")).selectByVisibleText("tide · Curve · this cue's");
+        WebElement leave = browser.findElement(By.xpath("//button[text()='As in the look']"));
+        until("it can be left", leave::isDisplayed);
+        leave.click();
+        until("none", () -> given(show).isEmpty());
+        find(".drawing .curve").click();
+        new Actions(browser).sendKeys(Keys.ESCAPE).perform();
+        until("the cues again", second::isDisplayed);
+    }
+
+    private static List<CueSetting> given(String show) {
+        return program.get(Sheets.class).of(show).sheet().cues().get(1).settings();
+    }
+
+    @Test
+    @Order(9)
     void aChangeOfWhichSomebodyCannotBeToldIsAChangeAllTheSame() {
         String show = program.get(Shows.class).addShow("Deaf");
         Sheets sheets = program.get(Sheets.class);

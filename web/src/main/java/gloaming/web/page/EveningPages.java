@@ -1,13 +1,16 @@
 package gloaming.web.page;
 
 import gloaming.curve.Keys;
+import gloaming.look.Look;
 import gloaming.look.Refused;
+import gloaming.show.Cue;
 import gloaming.show.CueSetting;
 import gloaming.show.OwnChange;
 import gloaming.show.RunSheet;
 import gloaming.show.Sections;
 import gloaming.show.SheetJson;
 import gloaming.step.Catalogue;
+import gloaming.step.CueCurves;
 import gloaming.step.CueSettings;
 import gloaming.web.store.Journal;
 import gloaming.web.store.OpenLook;
@@ -32,6 +35,7 @@ import org.springframework.web.servlet.mvc.support.RedirectAttributes;
 /** The two pages of an evening: the run sheet, where it is prepared, and the one from which it is played. */
 @Controller
 class EveningPages {
+    private static final CueCurves CURVES = new CueCurves(Catalogue.all());
     private static final CueSettings SETTINGS = new CueSettings(Catalogue.all());
 
     private final Shows shows;
@@ -112,6 +116,19 @@ class EveningPages {
         return ResponseEntity.ok(CurvePicture.of(Keys.parse(keys)));
     }
 
+    /** What moves through the section of a cue, at the tempo that it has. */
+    @GetMapping("/sheet/{id}/curves/{cue}.json")
+    ResponseEntity<List<CueCurves.Track>> curves(
+            @PathVariable String id, @PathVariable String cue, @RequestParam String look) {
+        Cue of = sheets.of(show(id).id()).sheet().cues().stream()
+                .filter(c -> c.id().equals(cue))
+                .findFirst()
+                .orElseThrow(() -> new Refused("That cue is not on the run sheet any more."));
+        Look plays = document(look);
+        double tempo = of.tempo() == null ? plays.tempo() : of.tempo();
+        return ResponseEntity.ok(CURVES.of(plays, of.settings(), tempo));
+    }
+
     /** Where the sections of the evening lie in the time of a look. */
     @GetMapping("/looks/{id}/sections.json")
     ResponseEntity<List<Sections.Section>> sections(@PathVariable String id) {
@@ -122,9 +139,14 @@ class EveningPages {
     /** Settings of a look that a cue may set. */
     @GetMapping("/looks/{id}/settings.json")
     ResponseEntity<List<CueSettings.Entry>> settings(@PathVariable String id) {
+        return ResponseEntity.ok(SETTINGS.of(document(id)));
+    }
+
+    /** A look as it stands now. */
+    private Look document(String id) {
         Shows.LookRow look = shows.look(id).orElseThrow(() -> new Refused("That look is not there any more."));
         OpenLook open = journal.opened(id);
-        return ResponseEntity.ok(SETTINGS.of(open == null ? shows.document(look.id()) : open.look()));
+        return open == null ? shows.document(look.id()) : open.look();
     }
 
     private Shows.ShowRow show(String id) {

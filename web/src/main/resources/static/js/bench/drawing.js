@@ -1,9 +1,7 @@
 // @ts-check
 import { curveEditor } from '../curve.js';
+import { curveTools } from '../curve-tools.js';
 import { $ } from '../page.js';
-
-/** Beats that times snap to. @type {Record<string, number>} */
-const BEATS = { none: 0, bar: 4, beat: 1, half: 0.5, quarter: 0.25 };
 
 /**
  * Drawing a step's curve.
@@ -16,7 +14,8 @@ export function drawing(page) {
   return /** @satisfies {ThisType<import('./types.js').Bench>} */ ({
     /** The keys of curves with their handles, by "step setting". */
     curves: /** @type {Record<string, import('../messages.js').Key[]>} */ ({}),
-    curveStep: '', keyTime: '', keyValue: '', keyJoin: '', keyCount: 0, snapTo: 'beat', byHand: false, taking: false, curveOf: '',
+    ...curveTools(() => editor),
+    curveStep: '', byHand: false, taking: false, curveOf: '',
     startDrawing() {
       page.live.hear('look', (m) => {
         this.curves = m.curves;
@@ -119,30 +118,10 @@ export function drawing(page) {
       this.showBehind();
     },
     showBehind() { editor?.behind(this.lyingBehind()); },
-    /** @param {import('../messages.js').Key[]} keys those that are selected */
-    showKeys(keys) {
-      const first = keys.toSorted((a, b) => a.time - b.time)[0];
-      this.keyCount = keys.length;
-      this.keyTime = first ? String(first.time) : '';
-      this.keyValue = first ? (keys.every((k) => k.value === first.value) ? String(first.value) : '') : '';
-      this.keyJoin = first && keys.every((k) => k.join === first.join) ? first.join : '';
-    },
     /** What times snap to, in the curve's own unit; 0 for nothing. */
     snapStep() {
       if (!this.curveOfTime) return 0;
-      const beats = BEATS[this.snapTo] ?? 0;
-      return this.curveUnit === 'beats' ? beats : (beats * 60) / (page.board?.tempo || this.look.tempo);
-    },
-    /** @param {import('../messages.js').KeyJoin} how */
-    joinKeys(how) { editor?.join(how); },
-    /** @param {'time'|'value'} field */
-    async typeKey(field, event) { editor?.type(field, await this.reckon(event.target.value)); },
-    /** @param {'in'|'out'|'fit'|'copy'|'paste'|'remove'|'auto'} what */
-    curveAct(what) {
-      if (what === 'in') editor?.zoom(0.8);
-      else if (what === 'out') editor?.zoom(1.25);
-      else editor?.[what]();
-      editor?.focus();
+      return this.snapped(this.curveUnit === 'beats' ? 1 : 60 / (page.board?.tempo || this.look.tempo));
     },
   });
 }
