@@ -24,6 +24,9 @@ public final class Diagnosis {
     /** What is left for the bench trembles with what is on air, and its rate and size give way by themselves: it is said where that is not enough. */
     private static final double BENCH = 2;
 
+    /** So many frames of a look are slow by themselves, where its code has not run before: no step is to blame. */
+    private static final int FIRST = 40;
+
     private final Catalogue catalogue;
 
     public Diagnosis(Catalogue catalogue) {
@@ -44,15 +47,18 @@ public final class Diagnosis {
             for (int i = 1; i < board.cost.length; i++) if (board.cost[i] > board.cost[worst]) worst = i;
             if (board.cost.length > 0) {
                 Step step = look.step(board.steps.get(worst)).orElseThrow();
-                notes.add(note(
-                        look,
-                        step,
-                        (board.onAir ? "Frames take " : "At the bench frames take ")
-                                + Limits.plain(Math.round(board.frameMs)) + " ms of "
-                                + Limits.plain(Math.round(board.budgetMs))
-                                + (board.onAir ? "" : " that what is on air leaves")
-                                + "; most of it is " + named(look, step)
-                                + ". Give it less to do, or lower the render scale."));
+                String takes = (board.onAir ? "Frames take " : "At the bench frames take ")
+                        + Limits.plain(Math.round(board.frameMs)) + " ms of "
+                        + Limits.plain(Math.round(board.budgetMs))
+                        + (board.onAir ? "" : " that what is on air leaves");
+                notes.add(
+                        board.frame < FIRST
+                                ? new Note(takes + "; the first ones of a look always take longer.", null, null)
+                                : note(
+                                        look,
+                                        step,
+                                        takes + "; most of it is " + named(look, step)
+                                                + ". Give it less to do, or lower the render scale."));
             }
         }
         return notes;

@@ -6,6 +6,7 @@ import gloaming.flow.VectorMath;
 import gloaming.flow.Vectors;
 import jdk.incubator.vector.FloatVector;
 import jdk.incubator.vector.IntVector;
+import jdk.incubator.vector.VectorMask;
 import jdk.incubator.vector.VectorOperators;
 import jdk.incubator.vector.VectorSpecies;
 
@@ -15,8 +16,12 @@ public final class SampleKernels {
     private static final int LANES = Vectors.LANES;
     private static final FloatVector INDEX =
             FloatVector.zero(FloatVector.SPECIES_PREFERRED).addIndex(1);
+    private static final VectorSpecies<Float> F = FloatVector.SPECIES_PREFERRED;
     private static final VectorSpecies<Integer> I = IntVector.SPECIES_PREFERRED;
     private static final IntVector COUNT = IntVector.zero(I).addIndex(1);
+
+    /** Pixels: further off lies nothing. */
+    static final float FAR = 1e7f;
 
     private SampleKernels() {}
 
@@ -70,19 +75,45 @@ public final class SampleKernels {
         }
     }
 
-    /** The same for places given one by one, in pixels. */
-    public static void places(float[] x, float[] y, Border border, int w, int h, int[] p, float[] u, float[] v, int n) {
+    /**
+     * The same for places given one by one, in pixels.
+     *
+     * @return whether each of them is somewhere, and between pixels that lie beside one another in the picture
+     */
+    public static boolean places(
+            float[] x, float[] y, Border border, int w, int h, int[] p, float[] u, float[] v, int n) {
+        VectorMask<Float> whole = FloatVector.zero(F).compare(VectorOperators.EQ, 0f);
+        FloatVector zero = Vectors.all(0);
+        FloatVector right = Vectors.all(w - 1f);
+        FloatVector top = Vectors.all(h - 1f);
+        FloatVector one = Vectors.all(1);
+        FloatVector far = Vectors.all(FAR);
+        boolean empty = border == Border.EMPTY;
         for (int i = 0; i < n; i += LANES) {
-            FloatVector px = Parts.fold(Vectors.load(x, i), w, border);
-            FloatVector py = Parts.fold(Vectors.load(y, i), h, border);
+            FloatVector ax = Vectors.load(x, i);
+            FloatVector ay = Vectors.load(y, i);
+            FloatVector px = Parts.fold(ax, w, border);
+            FloatVector py = Parts.fold(ay, h, border);
             IntVector cx =
                     ((IntVector) px.convert(VectorOperators.F2I, 0)).max(0).min(w - 2);
             IntVector cy =
                     ((IntVector) py.convert(VectorOperators.F2I, 0)).max(0).min(h - 2);
-            px.sub((FloatVector) cx.convert(VectorOperators.I2F, 0)).intoArray(u, i);
-            py.sub((FloatVector) cy.convert(VectorOperators.I2F, 0)).intoArray(v, i);
+            FloatVector pu = px.sub((FloatVector) cx.convert(VectorOperators.I2F, 0));
+            FloatVector pv = py.sub((FloatVector) cy.convert(VectorOperators.I2F, 0));
+            pu.intoArray(u, i);
+            pv.intoArray(v, i);
             cy.mul(w).add(cx).intoArray(p, i);
+            VectorMask<Float> fine = empty
+                    ? ax.compare(VectorOperators.GE, zero)
+                            .and(ay.compare(VectorOperators.GE, zero))
+                            .and(ax.compare(VectorOperators.LE, right))
+                            .and(ay.compare(VectorOperators.LE, top))
+                    : pu.max(pv)
+                            .compare(VectorOperators.LE, one)
+                            .and(ax.abs().max(ay.abs()).compare(VectorOperators.LT, far));
+            whole = whole.and(fine);
         }
+        return whole.allTrue();
     }
 
     /**
@@ -93,15 +124,18 @@ public final class SampleKernels {
     public static void sample(
             Picture s, int[] p, float[] u, float[] v, float fade, Picture out, int at, int from, int to) {
         for (int i = from; i < to; i += LANES) {
-            boolean side = IntVector.fromArray(I, p, i)
-                    .sub(COUNT)
-                    .compare(VectorOperators.EQ, p[i])
-                    .allTrue();
-            if (side) sideBySide(s, p[i], u, v, fade, out, at, i);
+            if (Parts.side(p, i)) sideBySide(s, p[i], u, v, fade, out, at, i);
             else if (!NearKernels.sample(s, p, u, v, fade, out, at, i))
                 for (int c = 0; c < 4; c++)
                     sampleEach(s.plane(c), s.width, p, u, v, fade, out.plane(c), at, i, i + LANES);
         }
+    }
+
+    /** How many vectors of places do not end near where they begin, in one row. */
+    static int scattered(int[] p, int from, int to) {
+        int n = 0;
+        for (int i = from; i < to; i += LANES) if (Math.abs(p[i + LANES - 1] - p[i]) > 2 * LANES) n++;
+        return n;
     }
 
     private static void sideBySide(Picture s, int k, float[] u, float[] v, float fade, Picture out, int at, int i) {
@@ -122,11 +156,8 @@ public final class SampleKernels {
     /** The same within one row: two pixels each. */
     public static void sample(float[] row, int[] p, float[] u, float[] out, int at, int from, int to) {
         for (int i = from; i < to; i += LANES) {
-            int k = p[i];
-            if (IntVector.fromArray(I, p, i)
-                    .sub(COUNT)
-                    .compare(VectorOperators.EQ, k)
-                    .allTrue()) {
+            if (Parts.side(p, i)) {
+                int k = p[i];
                 FloatVector left = Vectors.load(row, k);
                 Vectors.load(row, k + 1)
                         .sub(left)
@@ -157,7 +188,20 @@ public final class SampleKernels {
     }
 
     /** What the loops above share; a class of its own because it is to be inlined. */
-    private static final class Parts {
+    @Kernel.Part
+    static final class Parts {
+        private Parts() {}
+
+        /** Whether as many places as a vector has lie side by side; nearly all that do not say so at once. A vector's own answer was far slower. */
+        static boolean side(int[] p, int i) {
+            int k = p[i];
+            return p[i + LANES - 1] == k + LANES - 1
+                    && IntVector.fromArray(I, p, i)
+                            .sub(k)
+                            .compare(VectorOperators.EQ, COUNT)
+                            .allTrue();
+        }
+
         /** Brings a place into 0 to n - 1, or below n where a picture repeats. */
         static FloatVector fold(FloatVector x, int n, Border border) {
             return switch (border) {

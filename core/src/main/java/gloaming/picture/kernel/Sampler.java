@@ -20,6 +20,7 @@ public final class Sampler {
         float[] row = new float[0];
         float[] x = new float[0];
         float[] y = new float[0];
+        final float[] pixel = new float[4];
 
         Scratch room(int width, int source) {
             if (p.length < width + Vectors.LANES) {
@@ -33,9 +34,6 @@ public final class Sampler {
             return this;
         }
     }
-
-    /** Pixels: further off lies nothing. */
-    private static final float FAR = 1e7f;
 
     private Sampler() {}
 
@@ -53,13 +51,18 @@ public final class Sampler {
 
         /** Writes rows {@code from} to {@code to} of the result into {@code out} and returns it. */
         public Picture rows(Picture out, int from, int to) {
+            return rows(out, null, from, to);
+        }
+
+        /** The same; {@code woven} has begun with the source, and is told how far apart the places lie. */
+        public Picture rows(Picture out, Woven woven, int from, int to) {
             double toPixel = source.scale();
             for (int row = from; row < to; row++) {
                 double wx = out.worldX(0) - shiftX;
                 double wy = out.worldY(row) - shiftY;
                 double x = (cos * wx + sin * wy) * toPixel + source.width / 2.0 - 0.5;
                 double y = (-sin * wx + cos * wy) * toPixel + source.height / 2.0 - 0.5;
-                row(source, x, y, dx, dy, border, fade, out, row);
+                row(source, woven, x, y, dx, dy, border, fade, out, row);
             }
             return out;
         }
@@ -83,14 +86,23 @@ public final class Sampler {
     }
 
     private static void row(
-            Picture s, double x0, double y0, double dx, double dy, Border border, float fade, Picture out, int row) {
+            Picture s,
+            Woven woven,
+            double x0,
+            double y0,
+            double dx,
+            double dy,
+            Border border,
+            float fade,
+            Picture out,
+            int row) {
         int at = out.at(row);
         if (s.width < 2 || s.height < 2) {
             plain(s, x0, y0, dx, dy, border, fade, out, at, 0, out.width);
             return;
         }
         if (border != Border.EMPTY) {
-            inside(s, x0, y0, dx, dy, border, fade, out, at, 0, out.width);
+            inside(s, woven, x0, y0, dx, dy, border, fade, out, at, 0, out.width);
             return;
         }
         int from = first(s, x0, y0, dx, dy, 0, out.width);
@@ -103,7 +115,7 @@ public final class Sampler {
             java.util.Arrays.fill(out.plane(c), at + high, at + out.width, 0f);
         }
         plain(s, x0, y0, dx, dy, border, fade, out, at, low, from);
-        inside(s, x0, y0, dx, dy, border, fade, out, at, from, to);
+        inside(s, woven, x0, y0, dx, dy, border, fade, out, at, from, to);
         plain(s, x0, y0, dx, dy, border, fade, out, at, to, high);
     }
 
@@ -153,6 +165,7 @@ public final class Sampler {
     /** Pixels whose places lie in the source, or are folded into it. */
     private static void inside(
             Picture s,
+            Woven woven,
             double x0,
             double y0,
             double dx,
@@ -185,7 +198,12 @@ public final class Sampler {
         }
         if (!level) {
             int whole = from + (to - from) / Vectors.LANES * Vectors.LANES;
-            SampleKernels.sample(s, scratch.p, scratch.u, scratch.v, fade, out, at, from, whole);
+            float[] pixels = woven == null ? null : woven.of(s);
+            if (woven != null) woven.scattered(SampleKernels.scattered(scratch.p, from, whole));
+            if (pixels == null) SampleKernels.sample(s, scratch.p, scratch.u, scratch.v, fade, out, at, from, whole);
+            else
+                WovenKernels.sample(
+                        pixels, s.width, scratch.p, scratch.u, scratch.v, fade, scratch.pixel, out, at, from, whole);
             plain(s, x0, y0, dx, dy, border, fade, out, at, whole, to);
         }
         for (int c = 0; level && c < 4; c++) {
@@ -255,8 +273,8 @@ public final class Sampler {
         }
     }
 
-    /** Draws a row of {@code out} from where its pixels look. */
-    public static void look(Picture s, Warp.Places places, Border border, Picture out, int row) {
+    /** Draws a row of {@code out} from where its pixels look; {@code woven} has begun with {@code s}. */
+    public static void look(Picture s, Woven woven, Warp.Places places, Border border, Picture out, int row) {
         int n = out.width;
         Scratch scratch = SCRATCH.get().room(n, s.width);
         float[] x = scratch.x;
@@ -273,18 +291,27 @@ public final class Sampler {
         for (int i = 0; i < n; i++) y[i] = y[i] * scale + middleY;
         int at = out.at(row);
         boolean plain = s.width < 2 || s.height < 2;
+        int vectors = n / Vectors.LANES * Vectors.LANES;
+        int from = 0;
         if (!plain) {
-            SampleKernels.places(x, y, border, s.width, s.height, scratch.p, scratch.u, scratch.v, n);
-            int whole = n / Vectors.LANES * Vectors.LANES;
-            SampleKernels.sample(s, scratch.p, scratch.u, scratch.v, 1, out, at, 0, whole);
+            Scratch r = scratch;
+            // Beyond the last pixel of a row its last place goes on, so that whole vectors are filled.
+            java.util.Arrays.fill(x, n, n + Vectors.LANES - 1, x[n - 1]);
+            java.util.Arrays.fill(y, n, n + Vectors.LANES - 1, y[n - 1]);
+            boolean whole = SampleKernels.places(x, y, border, s.width, s.height, r.p, r.u, r.v, n);
+            woven.scattered(SampleKernels.scattered(r.p, 0, vectors));
+            float[] pixels = woven.of(s);
+            if (pixels == null) SampleKernels.sample(s, r.p, r.u, r.v, 1, out, at, 0, vectors);
+            else WovenKernels.sample(pixels, s.width, r.p, r.u, r.v, 1, r.pixel, out, at, 0, vectors);
+            if (whole) from = vectors;
         }
-        for (int i = 0; i < n; i++) {
-            // What lies beyond an empty border, across a seam, or is no place at all, is looked up by itself.
-            boolean somewhere = x[i] > -FAR && x[i] < FAR && y[i] > -FAR && y[i] < FAR;
+        // What lies beyond an empty border, across a seam, or is no place at all, is looked up by itself.
+        for (int i = from; i < n; i++) {
+            boolean somewhere = Math.abs(x[i]) < SampleKernels.FAR && Math.abs(y[i]) < SampleKernels.FAR;
             boolean whole = border != Border.EMPTY
                     ? scratch.u[i] <= 1 && scratch.v[i] <= 1
                     : x[i] >= 0 && y[i] >= 0 && x[i] <= s.width - 1 && y[i] <= s.height - 1;
-            if (!plain && somewhere && whole && i < n / Vectors.LANES * Vectors.LANES) continue;
+            if (!plain && somewhere && whole && i < vectors) continue;
             for (int c = 0; c < 4; c++) {
                 out.plane(c)[at + i] = somewhere ? at(s, s.plane(c), x[i], y[i], border) : 0;
             }

@@ -5,7 +5,18 @@ import gloaming.step.ByRows;
 import gloaming.step.Frame;
 
 /** An operation that shows at each place what its input has at another. */
-public interface Warp<M> extends ByRows<Picture, M> {
+public interface Warp<M extends Warp.Memory> extends ByRows<Picture, M> {
+
+    /** What it looks at, for places that are scattered. */
+    class Memory {
+        public final Woven woven = new Woven();
+    }
+
+    @Override
+    @SuppressWarnings("unchecked")
+    default M memory() {
+        return (M) new Memory();
+    }
 
     /** Says where the pixels of a row look. */
     @FunctionalInterface
@@ -32,8 +43,9 @@ public interface Warp<M> extends ByRows<Picture, M> {
     default Rows rows(Picture whole, M memory, Frame frame) {
         Places places = places(whole, memory, frame);
         if (places == null) return null;
+        memory.woven.begin(whole, frame.crew());
         return (in, out, from, to) -> {
-            for (int row = from; row < to; row++) Sampler.look(in, places, border(), out, row);
+            for (int row = from; row < to; row++) Sampler.look(in, memory.woven, places, border(), out, row);
             return out;
         };
     }

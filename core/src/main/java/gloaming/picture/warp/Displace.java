@@ -37,7 +37,7 @@ public record Displace(
 
         @Id("border") @Choice(initial = "mirror", says = "What lies beyond the picture's border.")
         Border border)
-        implements Warp<Void> {
+        implements Warp<Warp.Memory> {
 
     /** What shifts. */
     public enum By {
@@ -48,7 +48,7 @@ public record Displace(
     }
 
     @Override
-    public Places places(Picture whole, Void memory, Frame frame) {
+    public Places places(Picture whole, Warp.Memory memory, Frame frame) {
         Picture map = frame.read("by", Picture.class);
         if (map == null || (across == 0 && up == 0)) return null;
         float sideways = (float) (2 * across);
@@ -56,12 +56,18 @@ public record Displace(
         float zero = (float) still;
         return (row, x, y, n) -> {
             int at = map.at(row);
+            float[] r = map.r();
+            float[] g = map.g();
+            float[] b = map.b();
+            if (by == By.COLOURS) {
+                for (int i = 0; i < n; i++) x[i] -= sideways * (r[at + i] - zero);
+                for (int i = 0; i < n; i++) y[i] -= upward * (g[at + i] - zero);
+                return;
+            }
             for (int i = 0; i < n; i++) {
-                float u = map.r()[at + i];
-                float v = map.g()[at + i];
-                if (by == By.LIGHT) u = v = 0.2126f * u + 0.7152f * v + 0.0722f * map.b()[at + i];
-                x[i] -= sideways * (u - zero);
-                y[i] -= upward * (v - zero);
+                float off = 0.2126f * r[at + i] + 0.7152f * g[at + i] + 0.0722f * b[at + i] - zero;
+                x[i] -= sideways * off;
+                y[i] -= upward * off;
             }
         };
     }

@@ -40,10 +40,10 @@ public record Kaleidoscope(
 
         @Id("border") @Choice(initial = "mirror", says = "What lies beyond the picture's border.")
         Border border)
-        implements Warp<Void> {
+        implements Warp<Warp.Memory> {
 
     @Override
-    public Places places(Picture whole, Void memory, Frame frame) {
+    public Places places(Picture whole, Warp.Memory memory, Frame frame) {
         float wedge = (float) (2 * Math.PI / pairs);
         float start = (float) (2 * Math.PI * turn);
         float first = (float) (2 * Math.PI * look);

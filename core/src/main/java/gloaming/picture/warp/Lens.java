@@ -33,10 +33,10 @@ public record Lens(
 
         @Id("border") @Choice(initial = "mirror", says = "What lies beyond the picture's border.")
         Border border)
-        implements Warp<Void> {
+        implements Warp<Warp.Memory> {
 
     @Override
-    public Places places(Picture whole, Void memory, Frame frame) {
+    public Places places(Picture whole, Warp.Memory memory, Frame frame) {
         if (strength == 0) return null;
         float k = (float) strength;
         float inverse = (float) (1 / (radius * radius));

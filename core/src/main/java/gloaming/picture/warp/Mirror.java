@@ -33,10 +33,10 @@ public record Mirror(
 
         @Id("border") @Choice(initial = "mirror", says = "What lies beyond the picture's border.")
         Border border)
-        implements Warp<Void> {
+        implements Warp<Warp.Memory> {
 
     @Override
-    public Places places(Picture whole, Void memory, Frame frame) {
+    public Places places(Picture whole, Warp.Memory memory, Frame frame) {
         float nx = (float) Math.cos(2 * Math.PI * turn);
         float ny = (float) Math.sin(2 * Math.PI * turn);
         float line = (float) offset;

@@ -37,7 +37,7 @@ public record Pixelate(
     }
 
     /** The blurred picture and its buffers. */
-    public static final class Memory {
+    public static final class Memory extends Warp.Memory {
         final Pyramid pyramid = new Pyramid(4);
         Picture soft;
     }
@@ -58,11 +58,12 @@ public record Pixelate(
         memory.pyramid.blur(whole, Math.max(0.3, size / 4 * whole.scale()), memory.soft, frame.crew());
         Places places = places(whole, memory, frame);
         Picture soft = memory.soft;
+        memory.woven.begin(soft, frame.crew());
         return (in, out, from, to) -> {
             for (int row = from; row < to; row++) {
                 // All rows of a square are alike.
                 if (row > from && cell == Cell.SQUARES && line(out, row) == line(out, row - 1)) same(out, row);
-                else Sampler.look(soft, places, border(), out, row);
+                else Sampler.look(soft, memory.woven, places, border(), out, row);
             }
             return out;
         };

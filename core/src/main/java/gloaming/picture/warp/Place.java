@@ -4,6 +4,7 @@ import gloaming.flow.Picture;
 import gloaming.look.Id;
 import gloaming.picture.kernel.Border;
 import gloaming.picture.kernel.Sampler;
+import gloaming.picture.kernel.Woven;
 import gloaming.step.ByRows;
 import gloaming.step.Choice;
 import gloaming.step.Frame;
@@ -34,7 +35,12 @@ public record Place(
 
         @Id("border") @Choice(initial = "empty", says = "What lies beyond its border.")
         Border border)
-        implements ByRows<Picture, Void> {
+        implements ByRows<Picture, Woven> {
+
+    @Override
+    public Woven memory() {
+        return new Woven();
+    }
 
     @Override
     public Reach reach() {
@@ -42,9 +48,10 @@ public record Place(
     }
 
     @Override
-    public Rows rows(Picture whole, Void memory, Frame frame) {
+    public Rows rows(Picture whole, Woven woven, Frame frame) {
         if (across == 0 && up == 0 && scale == 1 && turn == 0) return null;
         Sampler.Move move = Sampler.move(whole, scale, turn, across, up, border, 1, whole.height);
-        return (in, out, from, to) -> move.rows(out, from, to);
+        woven.begin(whole, frame.crew());
+        return (in, out, from, to) -> move.rows(out, woven, from, to);
     }
 }

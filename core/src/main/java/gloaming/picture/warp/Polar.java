@@ -31,7 +31,7 @@ public record Polar(
 
         @Id("border") @Choice(initial = "repeat", says = "What lies beyond the picture's border.")
         Border border)
-        implements Warp<Void> {
+        implements Warp<Warp.Memory> {
 
     /** Which way. */
     public enum Way {
@@ -42,7 +42,7 @@ public record Polar(
     }
 
     @Override
-    public Places places(Picture whole, Void memory, Frame frame) {
+    public Places places(Picture whole, Warp.Memory memory, Frame frame) {
         double aspect = whole.aspect();
         float round = (float) (1 / (2 * Math.PI));
         float start = (float) turn;

@@ -27,7 +27,7 @@ public record Tile(
 
         @Id("mirrored") @Choice(initial = "false", says = "Every second copy is mirrored, so that edges meet.")
         boolean mirrored)
-        implements Warp<Void> {
+        implements Warp<Warp.Memory> {
 
     @Override
     public Border border() {
@@ -35,7 +35,7 @@ public record Tile(
     }
 
     @Override
-    public Places places(Picture whole, Void memory, Frame frame) {
+    public Places places(Picture whole, Warp.Memory memory, Frame frame) {
         if (copies == 1) return null;
         float k = (float) copies;
         float wide = (float) (2 * whole.aspect() * brick);
