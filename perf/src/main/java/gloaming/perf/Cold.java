@@ -6,16 +6,12 @@ import java.net.URI;
 import java.net.http.HttpClient;
 import java.net.http.HttpRequest;
 import java.net.http.HttpResponse;
-import java.net.http.WebSocket;
-import java.nio.ByteBuffer;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Set;
-import java.util.concurrent.CompletionStage;
-import java.util.concurrent.CopyOnWriteArrayList;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 
@@ -29,21 +25,6 @@ final class Cold {
     private static final long SECOND = 1_000_000_000L;
 
     private Cold() {}
-
-    /** An output that draws at once, and when its pictures came. */
-    private static final class Output implements WebSocket.Listener {
-        final List<Long> pictures = new CopyOnWriteArrayList<>();
-
-        @Override
-        public CompletionStage<?> onBinary(WebSocket socket, ByteBuffer bytes, boolean last) {
-            if (last) {
-                pictures.add(System.nanoTime());
-                socket.sendText("{\"do\":\"ack\"}", true);
-            }
-            socket.request(1);
-            return null;
-        }
-    }
 
     static List<Result> run() throws Exception {
         Path data = Files.createTempDirectory("gloaming-perf");
@@ -65,18 +46,14 @@ final class Cold {
             while (!line.startsWith("Gloaming is open")) line = out.readLine();
             String at = line.replaceAll(".*(http://localhost:\\d+)/.*", "$1");
             long begun = System.nanoTime();
-            Output output = new Output();
-            WebSocket socket = client.newWebSocketBuilder()
-                    .header("Origin", at)
-                    .buildAsync(URI.create(at.replace("http", "ws") + "/live?page=cold"), output)
-                    .join();
+            Arrivals output = new Arrivals(client, at);
             String page = page(client, at + "/");
             Matcher token = TOKEN.matcher(page);
             if (!token.find()) throw new IOException("The page of shows has no token.");
             Set<String> looks = new LinkedHashSet<>();
             for (Matcher m = LOOK.matcher(page); m.find(); ) looks.add(m.group(1));
             Thread.sleep(25_000);
-            add(results, "the first look after a start", output.pictures, begun);
+            add(results, "the first look after a start", output.pictures(), begun);
             boolean first = true;
             for (String look : looks) {
                 if (first) {
@@ -93,10 +70,9 @@ final class Cold {
                 client.send(take, HttpResponse.BodyHandlers.discarding());
                 String name = page(client, at + "/air").replaceAll(".*\"name\":\"([^\"]*)\".*", "$1");
                 Thread.sleep(14_000);
-                add(results, name, output.pictures, taken);
+                add(results, name, output.pictures(), taken);
             }
-            // The client would wait for it.
-            socket.abort();
+            output.close();
         } finally {
             program.destroyForcibly().waitFor();
         }

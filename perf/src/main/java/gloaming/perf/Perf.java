@@ -52,6 +52,7 @@ public final class Perf implements Callable<Integer> {
         all.put("growth", Growth::run);
         all.put("kits", Kits::run);
         all.put("cues", Cues::run);
+        all.put("fades", Fades::run);
         all.put("recorded", RecordedHour::run);
         all.put("cold", Cold::run);
         all.put("nobody", LiveLooks::nobody);
@@ -61,7 +62,8 @@ public final class Perf implements Callable<Integer> {
         for (var entry : all.entrySet()) {
             // Five to ten minutes long, so only when asked for.
             boolean wanted = only == null
-                    ? !List.of("soak", "live", "cold", "growth", "cues").contains(entry.getKey())
+                    ? !List.of("soak", "live", "cold", "growth", "cues", "fades")
+                            .contains(entry.getKey())
                     : entry.getKey().startsWith(only);
             if (!wanted) continue;
             for (Result result : entry.getValue().run()) {

@@ -9,7 +9,6 @@ import gloaming.scene.Scene;
 import gloaming.scene.Thing;
 import gloaming.scene.render.Renderer;
 import java.io.IOException;
-import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
@@ -17,8 +16,8 @@ import java.util.SplittableRandom;
 
 /** Scenes against the same scenes by WebGL 2 in headless Chromium, both drawn whole in every frame, with hard edges. */
 final class Scenes {
-    private static final int W = 960;
-    private static final int H = 540;
+    static final int W = 960;
+    static final int H = 540;
     private static final int SHADOW = 1_024;
     private static final int FRAMES = 24;
 
@@ -28,26 +27,59 @@ final class Scenes {
         List<Result> results = new ArrayList<>();
         try (Crew crew = new Crew(Runtime.getRuntime().availableProcessors());
                 SoftwareGl gl = new SoftwareGl()) {
-            results.add(against("20,000 boxes, one sun", box(), places(20_000, 0.022f), 1, crew, gl));
-            results.add(against("100,000 boxes, one sun", box(), places(100_000, 0.012f), 1, crew, gl));
+            results.add(suns("20,000 boxes, one sun", box(), places(20_000, 0.022f), 1, crew, gl));
+            results.add(suns("100,000 boxes, one sun", box(), places(100_000, 0.012f), 1, crew, gl));
+            results.add(suns("a model of 500,000 triangles, four suns", ball(500), ONCE, 4, crew, gl));
+            Shape room = room();
             results.add(against(
-                    "a model of 500,000 triangles, four suns", ball(500), new float[] {0, 0, 0, 1}, 4, crew, gl));
+                    "a room with eight spots and a sky",
+                    spots(scene(room, ONCE, 0)),
+                    room,
+                    ONCE,
+                    null,
+                    null,
+                    crew,
+                    gl));
+            Herd herd = new Herd(places(2_000, 0.03f));
+            results.add(against(
+                    "2,000 creatures of 1,000 triangles, skinned",
+                    herd.scene(),
+                    herd.still(),
+                    herd.places(),
+                    herd,
+                    null,
+                    crew,
+                    gl));
+            Carving relief = new Carving();
+            Shape face = Carving.face();
+            results.add(against(
+                    "a relief over the whole picture, one sun",
+                    relief.into(scene(face, ONCE, 1)),
+                    face,
+                    ONCE,
+                    null,
+                    relief,
+                    crew,
+                    gl));
             for (int side : new int[] {71, 224, 707}) results.add(growth(side, crew));
         }
         return results;
     }
 
-    private static Result against(String name, Shape shape, float[] places, int suns, Crew crew, SoftwareGl gl)
+    private static final float[] ONCE = {0, 0, 0, 1};
+
+    private static Result suns(String name, Shape shape, float[] places, int suns, Crew crew, SoftwareGl gl)
             throws IOException {
-        Scene scene = scene(shape, places, suns);
+        return against(name, scene(shape, places, suns), shape, places, null, null, crew, gl);
+    }
+
+    /** One frame after the other of both. {@code herd} and {@code relief} are what moves and what is carved there, or null. */
+    private static Result against(
+            String name, Scene scene, Shape shape, float[] places, Herd herd, Carving relief, Crew crew, SoftwareGl gl)
+            throws IOException {
         Renderer renderer = new Renderer();
         Picture out = new Picture(W, H);
-        double[][] directions = new double[suns][];
-        for (int i = 0; i < suns; i++) {
-            LightSource lamp = scene.lamp(i);
-            directions[i] = new double[] {-lamp.dx, -lamp.dy, -lamp.dz};
-        }
-        load(gl, shape, places, directions);
+        ScenePeer peer = new ScenePeer(gl, scene, shape, places, herd != null, relief, SHADOW);
         List<Double> ours = new ArrayList<>();
         List<Double> theirs = new ArrayList<>();
         for (int i = 0; i < FRAMES; i++) {
@@ -55,23 +87,24 @@ final class Scenes {
             // What throws the shadows moves by a hair, so that they are drawn anew as the peer's are.
             scene.thing(0).stamp = i;
             long begun = System.nanoTime();
+            if (herd != null) herd.pose(i / 30.0);
             renderer.view().camera(round, 0.06, 2.6, 0.12, 0, 0, 0, false, W, H);
             renderer.draw(scene, 1, SHADOW, out, crew);
             double ms = (System.nanoTime() - begun) / 1e6;
-            double peer = frame(gl, round, directions);
+            double other = peer.frame(round, i / 30.0);
             if (i < FRAMES / 2) continue;
             ours.add(ms);
-            theirs.add(peer);
+            theirs.add(other);
         }
         double mine = median(ours);
-        double peer = median(theirs);
+        double other = median(theirs);
         return new Result(
-                "scene: " + name, mine, "ms a frame", "WebGL 2 in software %.1f ms".formatted(peer), mine / peer);
+                "scene: " + name, mine, "ms a frame", "WebGL 2 in software %.1f ms".formatted(other), mine / other);
     }
 
     /** A scene under a moving camera whose shadows stay, and most of it hidden or outside: what more triangles cost. */
     private static Result growth(int side, Crew crew) {
-        Scene scene = scene(ball(side), new float[] {0, 0, 0, 1}, 1);
+        Scene scene = scene(ball(side), ONCE, 1);
         Renderer renderer = new Renderer();
         Picture out = new Picture(W, H);
         List<Double> ours = new ArrayList<>();
@@ -86,17 +119,9 @@ final class Scenes {
                 "scene: unchanged, %,d triangles".formatted(2 * side * side), ms, "ms a frame", "33 ms", ms / 33);
     }
 
-    private static Scene scene(Shape shape, float[] places, int suns) {
+    static Scene scene(Shape shape, float[] places, int suns) {
         Scene scene = new Scene().clear();
-        Thing thing = scene.add(shape);
-        thing.material.roughness = 0.5f;
-        thing.copies = places.length / 4;
-        thing.at = new float[thing.copies * Thing.FLOATS];
-        for (int i = 0; i < thing.copies; i++) {
-            Matrix.pose(pose, places[4 * i + 3], 0, 0, 0, places[4 * i], places[4 * i + 1], places[4 * i + 2]);
-            System.arraycopy(pose, 0, thing.at, i * Thing.FLOATS, Matrix.SIZE);
-            Arrays.fill(thing.at, i * Thing.FLOATS + Matrix.SIZE, (i + 1) * Thing.FLOATS, 1);
-        }
+        copies(scene.add(shape), places, 0, 1);
         for (int i = 0; i < suns; i++) {
             LightSource lamp = scene.lamp();
             lamp.x = (float) Math.sin(1 + 1.6 * i);
@@ -104,6 +129,35 @@ final class Scenes {
             lamp.z = (float) Math.cos(1 + 1.6 * i);
             lamp.lookAt(0, 0, 0);
             lamp.shadow = true;
+        }
+        return scene;
+    }
+
+    /** Puts a thing on every so many-th of the places, from one of them on. */
+    static void copies(Thing thing, float[] places, int first, int step) {
+        thing.material.roughness = 0.5f;
+        thing.copies = (places.length / 4 - first + step - 1) / step;
+        thing.at = new float[thing.copies * Thing.FLOATS];
+        for (int i = 0; i < thing.copies; i++) {
+            int p = 4 * (first + i * step);
+            Matrix.pose(pose, places[p + 3], 0, 0, 0, places[p], places[p + 1], places[p + 2]);
+            System.arraycopy(pose, 0, thing.at, i * Thing.FLOATS, Matrix.SIZE);
+            Arrays.fill(thing.at, i * Thing.FLOATS + Matrix.SIZE, (i + 1) * Thing.FLOATS, 1);
+        }
+    }
+
+    /** Eight spots under the ceiling, in two rows. */
+    private static Scene spots(Scene scene) {
+        for (int i = 0; i < 8; i++) {
+            LightSource lamp = scene.lamp();
+            lamp.form = LightSource.Form.SPOT;
+            lamp.x = -1.35f + 0.9f * (i % 4);
+            lamp.y = 0.85f;
+            lamp.z = i < 4 ? 0.4f : -0.9f;
+            lamp.lookAt(0.4 * lamp.x, -0.8, -0.4);
+            lamp.red = lamp.green = lamp.blue = 0.6f;
+            lamp.inner = ScenePeer.INNER;
+            lamp.outer = ScenePeer.OUTER;
         }
         return scene;
     }
@@ -123,22 +177,45 @@ final class Scenes {
     }
 
     private static Shape box() {
-        Shape out = new Shape();
+        return box(new Shape(), new double[] {0, 0, 0}, new double[] {1, 1, 1}).done();
+    }
+
+    private static Shape box(Shape out, double[] middle, double[] half) {
         for (int axis = 0; axis < 3; axis++) {
             for (int side = -1; side <= 1; side += 2) {
                 int right = (axis + 1) % 3;
                 int up = (axis + 2) % 3;
                 int[] corner = new int[4];
                 for (int k = 0; k < 4; k++) {
-                    double[] p = new double[3];
+                    double[] p = middle.clone();
                     double[] m = new double[3];
-                    p[axis] = m[axis] = side;
-                    p[right] = side * (k == 1 || k == 2 ? 1 : -1);
-                    p[up] = k >= 2 ? 1 : -1;
+                    m[axis] = side;
+                    p[axis] += half[axis] * side;
+                    p[right] += half[right] * side * (k == 1 || k == 2 ? 1 : -1);
+                    p[up] += half[up] * (k >= 2 ? 1 : -1);
                     corner[k] = out.corner(p[0], p[1], p[2], m[0], m[1], m[2], 0, 0);
                 }
                 out.square(corner[0], corner[1], corner[2], corner[3]);
             }
+        }
+        return out;
+    }
+
+    /** A room that is open in front, with pillars and crates. */
+    private static Shape room() {
+        Shape out = new Shape();
+        box(out, new double[] {0, -0.95, -0.4}, new double[] {2, 0.05, 1.6});
+        box(out, new double[] {0, 0, -1.75}, new double[] {2, 1, 0.05});
+        box(out, new double[] {-1.9, 0, -0.4}, new double[] {0.05, 1, 1.6});
+        box(out, new double[] {1.9, 0, -0.4}, new double[] {0.05, 1, 1.6});
+        for (int i = 0; i < 8; i++)
+            box(out, new double[] {-1.4 + 0.4 * i, -0.1, i % 2 == 0 ? -1 : -0.3}, new double[] {0.05, 0.8, 0.05});
+        SplittableRandom any = new SplittableRandom(5);
+        for (int i = 0; i < 60; i++) {
+            double half = any.nextDouble(0.03, 0.1);
+            box(out, new double[] {any.nextDouble(-1.7, 1.7), half - 0.9, any.nextDouble(-1.5, 0.8)}, new double[] {
+                half, half, half
+            });
         }
         return out.done();
     }
@@ -169,82 +246,6 @@ final class Scenes {
             }
         }
         return out.smooth().done();
-    }
-
-    private static void load(SoftwareGl gl, Shape shape, float[] places, double[][] suns) throws IOException {
-        List<Double> corners = new ArrayList<>();
-        List<Double> normals = new ArrayList<>();
-        for (int i = 0; i < shape.corners(); i++) {
-            for (float[] c : new float[][] {shape.x(), shape.y(), shape.z()}) corners.add((double) c[i]);
-            for (float[] c : new float[][] {shape.nx(), shape.ny(), shape.nz()}) normals.add((double) c[i]);
-        }
-        List<Integer> indices = new ArrayList<>();
-        for (int i = 0; i < 3 * shape.triangles(); i++) indices.add(shape.of()[i]);
-        List<Double> copies = new ArrayList<>();
-        for (float p : places) copies.add((double) p);
-        String text;
-        try (var in = Scenes.class.getResourceAsStream("/scenes/peer.js")) {
-            text = new String(in.readAllBytes(), StandardCharsets.UTF_8);
-        }
-        Object trouble = gl.browser.executeScript(text, corners, normals, indices, copies, suns, W, H, SHADOW);
-        if (!"".equals(trouble)) throw new IllegalStateException("the peer: " + trouble);
-    }
-
-    private static double frame(SoftwareGl gl, double round, double[][] suns) {
-        double c = Math.cos(-2 * Math.PI * round);
-        double s = Math.sin(-2 * Math.PI * round);
-        double ch = Math.cos(2 * Math.PI * 0.06);
-        double sh = Math.sin(2 * Math.PI * 0.06);
-        double[] right = {c, 0, s};
-        double[] up = {sh * s, ch, -sh * c};
-        double[] back = {-ch * s, sh, ch * c};
-        double[] eye = {2.6 * back[0], 2.6 * back[1], 2.6 * back[2]};
-        double f = 1 / Math.tan(Math.PI * 0.12);
-        double[] view = columns(
-                row(right, eye, f * H / W),
-                row(up, eye, f),
-                perspective(back, eye),
-                row(new double[] {-back[0], -back[1], -back[2]}, eye, 1));
-        double[][] lights = new double[suns.length][];
-        for (int i = 0; i < suns.length; i++) lights[i] = light(suns[i]);
-        List<?> answer = (List<?>) gl.browser.executeScript("return sceneFrame(...arguments);", view, eye, lights);
-        return ((Number) answer.getFirst()).doubleValue();
-    }
-
-    private static double[] row(double[] axis, double[] eye, double scale) {
-        double shift = -(axis[0] * eye[0] + axis[1] * eye[1] + axis[2] * eye[2]);
-        return new double[] {axis[0] * scale, axis[1] * scale, axis[2] * scale, shift * scale};
-    }
-
-    private static double[] perspective(double[] back, double[] eye) {
-        double near = 0.02;
-        double far = 50;
-        double[] z = row(back, eye, (near + far) / (near - far));
-        z[3] += 2 * near * far / (near - far);
-        return z;
-    }
-
-    /** A sun's view over a ball of radius 2.4, as clip coordinates. */
-    private static double[] light(double[] sun) {
-        double length = Math.sqrt(sun[0] * sun[0] + sun[1] * sun[1] + sun[2] * sun[2]);
-        double[] back = {sun[0] / length, sun[1] / length, sun[2] / length};
-        double flat = Math.hypot(back[0], back[2]);
-        double[] right = {back[2] / flat, 0, -back[0] / flat};
-        double[] up = {
-            back[1] * right[2] - back[2] * right[1],
-            back[2] * right[0] - back[0] * right[2],
-            back[0] * right[1] - back[1] * right[0]
-        };
-        double[] none = {0, 0, 0};
-        return columns(
-                row(right, none, 1 / 2.4), row(up, none, 1 / 2.4), row(back, none, -1 / 2.4), new double[] {0, 0, 0, 1
-                });
-    }
-
-    private static double[] columns(double[]... rows) {
-        double[] all = new double[16];
-        for (int r = 0; r < 4; r++) for (int k = 0; k < 4; k++) all[4 * k + r] = rows[r][k];
-        return all;
     }
 
     private static double median(List<Double> values) {

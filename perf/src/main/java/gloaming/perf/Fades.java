@@ -1,0 +1,79 @@
+package gloaming.perf;
+
+import gloaming.web.command.Server;
+import gloaming.web.live.House;
+import gloaming.web.store.Shows;
+import java.net.http.HttpClient;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import org.springframework.boot.web.server.servlet.context.ServletWebServerApplicationContext;
+import org.springframework.context.ConfigurableApplicationContext;
+
+/** Pictures a second at an output while one demo look fades into another, against the slower of the two by itself. */
+final class Fades {
+    private static final long SECOND = 1_000_000_000L;
+    private static final int FADE = 4;
+    private static final int SLOWEST = 6;
+
+    private Fades() {}
+
+    private record Fade(String name, double part, double longest) {}
+
+    static List<Result> run() throws Exception {
+        Path data = Files.createTempDirectory("gloaming-perf");
+        ConfigurableApplicationContext context = Server.run(0, data, true);
+        int port = ((ServletWebServerApplicationContext) context).getWebServer().getPort();
+        List<Fade> fades = new ArrayList<>();
+        try (HttpClient client = HttpClient.newHttpClient();
+                Arrivals output = new Arrivals(client, "http://localhost:" + port)) {
+            Shows shows = context.getBean(Shows.class);
+            House house = context.getBean(House.class);
+            List<Shows.LookRow> looks = shows.looks(shows.shows().getFirst().id());
+            // Once through all of them, so that what is measured is the fade and no first sight.
+            for (Shows.LookRow look : looks) {
+                house.take(look, 0);
+                Thread.sleep(4_000);
+            }
+            for (Shows.LookRow look : looks) {
+                Thread.sleep(7_000);
+                long from = System.nanoTime();
+                house.take(look, FADE);
+                Thread.sleep((FADE + 5) * 1_000L);
+                long to = from + FADE * SECOND;
+                double alone =
+                        Math.min(output.rate(from - 3 * SECOND, from), output.rate(to + 2 * SECOND, to + 5 * SECOND));
+                fades.add(new Fade(look.name(), output.rate(from, to) / alone, output.longest(from, to)));
+            }
+        } finally {
+            context.close();
+        }
+        return results(fades);
+    }
+
+    private static List<Result> results(List<Fade> fades) {
+        double[] parts = fades.stream().mapToDouble(Fade::part).sorted().toArray();
+        double longest = fades.stream().mapToDouble(Fade::longest).max().orElse(0);
+        List<Result> results = new ArrayList<>(List.of(
+                new Result(
+                        "rate during a fade, median of " + parts.length,
+                        parts[parts.length / 2],
+                        "of the slower look's",
+                        "1 wanted",
+                        1 / parts[parts.length / 2]),
+                new Result("the same, the slowest", parts[0], "of the slower look's", "1 wanted", 1 / parts[0]),
+                new Result("longest time without a picture in a fade", longest, "ms", "100 ms wanted", longest / 100)));
+        fades.stream()
+                .sorted(Comparator.comparingDouble(Fade::part))
+                .limit(SLOWEST)
+                .forEach(f -> results.add(new Result(
+                        "  fade to " + f.name(),
+                        f.part(),
+                        "of the slower look's, %.0f ms at the longest".formatted(f.longest()),
+                        "1 wanted",
+                        1 / f.part())));
+        return results;
+    }
+}
