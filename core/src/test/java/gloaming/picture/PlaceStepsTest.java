@@ -48,12 +48,13 @@ class PlaceStepsTest {
     @Test
     void displacingByAnEvenPictureIsAShift() {
         frame.reads.put("by", new Picture(W, H).fill(1, 0.75f, 0, 1));
-        Picture out = new Displace(0.2, 0.1, Displace.By.COLOURS, 0.5, Border.HOLD).run(ramp(), null, frame);
+        Picture out =
+                new Displace(0.2, 0.1, Displace.By.COLOURS, 0.5, Border.HOLD).run(ramp(), new Warp.Memory(), frame);
         Picture in = ramp();
         assertThat(out.r()[at(80, 45)]).isCloseTo(in.r()[at(80, 45)] - 0.2f, offset(1e-4f));
         assertThat(out.g()[at(80, 45)]).isCloseTo(in.g()[at(80, 45)] - 0.05f, offset(1e-4f));
         frame.reads.put("by", new Picture(W, H).fill(0.5f, 0.5f, 0.5f, 1));
-        out = new Displace(0.2, 0.1, Displace.By.LIGHT, 0.5, Border.HOLD).run(ramp(), null, frame);
+        out = new Displace(0.2, 0.1, Displace.By.LIGHT, 0.5, Border.HOLD).run(ramp(), new Warp.Memory(), frame);
         assertThat(out.r()[at(30, 20)]).isCloseTo(in.r()[at(30, 20)], offset(1e-4f));
         frame.reads.clear();
     }
@@ -63,8 +64,8 @@ class PlaceStepsTest {
     void wherePixelsLookIsSampledAsThePlainVersionSays(Border border) {
         Picture in = ramp();
         Lens lens = new Lens(-0.7, 2.5, 0.3, -0.1, border);
-        Warp.Places places = lens.places(in, null, frame);
-        Picture out = lens.run(in, null, frame);
+        Warp.Places places = lens.places(in, new Warp.Memory(), frame);
+        Picture out = lens.run(in, new Warp.Memory(), frame);
         float[] x = new float[W];
         float[] y = new float[W];
         for (int row = 0; row < H; row += 9) {
@@ -85,15 +86,16 @@ class PlaceStepsTest {
     @Test
     void aLensLeavesItsRimWhereItIs() {
         Picture in = ramp();
-        Picture out = new Lens(0.5, 0.5, 0, 0, Border.HOLD).run(in, null, frame);
+        Picture out = new Lens(0.5, 0.5, 0, 0, Border.HOLD).run(in, new Warp.Memory(), frame);
         assertThat(out.r()[at(110, 45)]).isCloseTo(in.r()[at(110, 45)], offset(1e-4f));
         assertThat(Math.abs(out.r()[at(90, 45)])).isLessThan(Math.abs(in.r()[at(90, 45)]));
     }
 
     @Test
     void whatIsRolledUnrollsAgain() {
-        Picture rolled = new Polar(Polar.Way.ROLL, 2, 0.1, Border.HOLD).run(ramp(), null, new Moments().size(W, H));
-        Picture back = new Polar(Polar.Way.UNROLL, 2, 0.1, Border.HOLD).run(rolled, null, frame);
+        Picture rolled =
+                new Polar(Polar.Way.ROLL, 2, 0.1, Border.HOLD).run(ramp(), new Warp.Memory(), new Moments().size(W, H));
+        Picture back = new Polar(Polar.Way.UNROLL, 2, 0.1, Border.HOLD).run(rolled, new Warp.Memory(), frame);
         Picture in = ramp();
         for (int y = 30; y < 50; y += 5) {
             for (int x = 20; x < 140; x += 10)
@@ -105,7 +107,7 @@ class PlaceStepsTest {
     @ValueSource(ints = {1, 3, 6})
     void aKaleidoscopeIsTheSameAfterEachPairOfWedges(int pairs) {
         Kaleidoscope step = new Kaleidoscope(pairs, 0, 0.1, 0.1, 0, Border.MIRROR);
-        Warp.Places places = step.places(ramp(), null, frame);
+        Warp.Places places = step.places(ramp(), new Warp.Memory(), frame);
         for (double turn = 0.01; turn < 1; turn += 0.07) {
             float[] x = new float[32];
             float[] y = new float[32];
@@ -121,19 +123,19 @@ class PlaceStepsTest {
 
     @Test
     void aMirrorShowsTheKeptSideOnBoth() {
-        Picture out = new Mirror(0, 0, Border.MIRROR).run(ramp(), null, frame);
+        Picture out = new Mirror(0, 0, Border.MIRROR).run(ramp(), new Warp.Memory(), frame);
         for (int x = 0; x < 80; x++) {
             assertThat(out.r()[at(x, 30)])
                     .isCloseTo(out.r()[at(159 - x, 30)], offset(1e-4f))
                     .isPositive();
         }
-        Picture upper = new Mirror(0.25, 0, Border.MIRROR).run(ramp(), null, frame);
+        Picture upper = new Mirror(0.25, 0, Border.MIRROR).run(ramp(), new Warp.Memory(), frame);
         assertThat(upper.g()[at(10, 5)]).isPositive().isCloseTo(upper.g()[at(10, 84)], offset(1e-4f));
     }
 
     @Test
     void tilesRepeatAndAreNotSquashed() {
-        Picture out = new Tile(3, 0, false).run(ramp(), null, frame);
+        Picture out = new Tile(3, 0, false).run(ramp(), new Warp.Memory(), frame);
         for (int y = 2; y < 28; y += 5) {
             assertThat(out.b()[at(70, y + 30)]).isCloseTo(out.b()[at(70, y)], offset(2e-3f));
             assertThat(out.b()[at(70, y + 60)]).isCloseTo(out.b()[at(70, y)], offset(2e-3f));

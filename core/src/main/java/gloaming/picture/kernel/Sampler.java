@@ -18,8 +18,6 @@ public final class Sampler {
         float[] u = new float[0];
         float[] v = new float[0];
         float[] row = new float[0];
-        float[] x = new float[0];
-        float[] y = new float[0];
         final float[] pixel = new float[4];
 
         Scratch room(int width, int source) {
@@ -27,8 +25,6 @@ public final class Sampler {
                 p = new int[width + Vectors.LANES];
                 u = new float[width + Vectors.LANES];
                 v = new float[width + Vectors.LANES];
-                x = new float[width + Vectors.LANES];
-                y = new float[width + Vectors.LANES];
             }
             if (row.length < source + 1) row = new float[source + 1];
             return this;
@@ -269,51 +265,6 @@ public final class Sampler {
             if (scratch.u[i] <= 1 && (level || scratch.v[i] <= 1)) continue;
             for (int c = 0; c < 4; c++) {
                 out.plane(c)[at + i] = fade * at(s, s.plane(c), x0 + i * dx, y0 + i * dy, Border.REPEAT);
-            }
-        }
-    }
-
-    /** Draws a row of {@code out} from where its pixels look; {@code woven} has begun with {@code s}. */
-    public static void look(Picture s, Woven woven, Warp.Places places, Border border, Picture out, int row) {
-        int n = out.width;
-        Scratch scratch = SCRATCH.get().room(n, s.width);
-        float[] x = scratch.x;
-        float[] y = scratch.y;
-        float left = (float) out.worldX(0);
-        float step = 2f / out.height;
-        java.util.Arrays.fill(y, 0, n, (float) out.worldY(row));
-        for (int i = 0; i < n; i++) x[i] = left + i * step;
-        places.look(row, x, y, n);
-        float scale = (float) s.scale();
-        float middleX = s.width / 2f - 0.5f;
-        float middleY = s.height / 2f - 0.5f;
-        for (int i = 0; i < n; i++) x[i] = x[i] * scale + middleX;
-        for (int i = 0; i < n; i++) y[i] = y[i] * scale + middleY;
-        int at = out.at(row);
-        boolean plain = s.width < 2 || s.height < 2;
-        int vectors = n / Vectors.LANES * Vectors.LANES;
-        int from = 0;
-        if (!plain) {
-            Scratch r = scratch;
-            // Beyond the last pixel of a row its last place goes on, so that whole vectors are filled.
-            java.util.Arrays.fill(x, n, n + Vectors.LANES - 1, x[n - 1]);
-            java.util.Arrays.fill(y, n, n + Vectors.LANES - 1, y[n - 1]);
-            boolean whole = SampleKernels.places(x, y, border, s.width, s.height, r.p, r.u, r.v, n);
-            woven.scattered(SampleKernels.scattered(r.p, 0, vectors));
-            float[] pixels = woven.of(s);
-            if (pixels == null) SampleKernels.sample(s, r.p, r.u, r.v, 1, out, at, 0, vectors);
-            else WovenKernels.sample(pixels, s.width, r.p, r.u, r.v, 1, r.pixel, out, at, 0, vectors);
-            if (whole) from = vectors;
-        }
-        // What lies beyond an empty border, across a seam, or is no place at all, is looked up by itself.
-        for (int i = from; i < n; i++) {
-            boolean somewhere = Math.abs(x[i]) < SampleKernels.FAR && Math.abs(y[i]) < SampleKernels.FAR;
-            boolean whole = border != Border.EMPTY
-                    ? scratch.u[i] <= 1 && scratch.v[i] <= 1
-                    : x[i] >= 0 && y[i] >= 0 && x[i] <= s.width - 1 && y[i] <= s.height - 1;
-            if (!plain && somewhere && whole && i < vectors) continue;
-            for (int c = 0; c < 4; c++) {
-                out.plane(c)[at + i] = somewhere ? at(s, s.plane(c), x[i], y[i], border) : 0;
             }
         }
     }

@@ -45,7 +45,7 @@ public interface Warp<M extends Warp.Memory> extends ByRows<Picture, M> {
         if (places == null) return null;
         memory.woven.begin(whole, frame.crew());
         return (in, out, from, to) -> {
-            for (int row = from; row < to; row++) Sampler.look(in, memory.woven, places, border(), out, row);
+            for (int row = from; row < to; row++) WarpSampler.row(in, memory.woven, places, border(), out, row);
             return out;
         };
     }

@@ -4,8 +4,8 @@ import gloaming.flow.Picture;
 import gloaming.look.Id;
 import gloaming.picture.kernel.Border;
 import gloaming.picture.kernel.Pyramid;
-import gloaming.picture.kernel.Sampler;
 import gloaming.picture.kernel.Warp;
+import gloaming.picture.kernel.WarpSampler;
 import gloaming.step.Choice;
 import gloaming.step.Frame;
 import gloaming.step.Range;
@@ -63,7 +63,7 @@ public record Pixelate(
             for (int row = from; row < to; row++) {
                 // All rows of a square are alike.
                 if (row > from && cell == Cell.SQUARES && line(out, row) == line(out, row - 1)) same(out, row);
-                else Sampler.look(soft, memory.woven, places, border(), out, row);
+                else WarpSampler.row(soft, memory.woven, places, border(), out, row);
             }
             return out;
         };

@@ -54,10 +54,10 @@ class WovenTest {
         Picture second = new Picture(131, 70);
         woven.begin(source, crew);
         assertThat(woven.of(source)).isNull();
-        for (int row = 0; row < 70; row++) Sampler.look(source, woven, places, border, first, row);
+        for (int row = 0; row < 70; row++) WarpSampler.row(source, woven, places, border, first, row);
         woven.begin(source, crew);
         assertThat(woven.of(source)).isNotNull();
-        for (int row = 0; row < 70; row++) Sampler.look(source, woven, places, border, second, row);
+        for (int row = 0; row < 70; row++) WarpSampler.row(source, woven, places, border, second, row);
         alike(first, second);
         // A place by itself, against the plain version.
         float x = (float) (first.worldX(17) + jumps[2 * (33 * 131 + 17)]) * (float) source.scale() + 65;
@@ -88,7 +88,7 @@ class WovenTest {
         for (int frame = 0; frame < 3; frame++) {
             woven.begin(source, crew);
             for (int row = 0; row < 72; row++)
-                Sampler.look(source, woven, (r, x, y, n) -> Arrays.fill(x, 0, n, 0.3f), Border.HOLD, out, row);
+                WarpSampler.row(source, woven, (r, x, y, n) -> Arrays.fill(x, 0, n, 0.3f), Border.HOLD, out, row);
             assertThat(woven.of(source)).isNull();
         }
         Warp.Places scattered = (row, x, y, n) -> {
@@ -96,7 +96,7 @@ class WovenTest {
         };
         for (int frame = 0; frame < 2; frame++) {
             woven.begin(source, crew);
-            for (int row = 0; row < 72; row++) Sampler.look(source, woven, scattered, Border.HOLD, out, row);
+            for (int row = 0; row < 72; row++) WarpSampler.row(source, woven, scattered, Border.HOLD, out, row);
         }
         assertThat(woven.of(source)).isNotNull();
         assertThat(woven.of(noise(128, 72))).isNull();
