@@ -69,6 +69,10 @@ public record LookInside(
     /** What plays here, with others that show the same in step, or alone. */
     public static final class Memory {
         private Guest guest;
+        /** What a step with these settings wants, made once for as long as they stay. */
+        private LookInside of;
+
+        private Guest.Showing showing;
     }
 
     @Override
@@ -87,7 +91,9 @@ public record LookInside(
 
     /** Who plays for this step in this frame: one that goes another way than the others has a player of its own from then on. */
     private Guest guest(Memory memory, Frame frame) {
-        Guest.Showing showing = new Guest.Showing(look, lane, snapshot, strip, detail, rate);
+        if (memory.of != this) memory.showing = new Guest.Showing(look, lane, snapshot, strip, detail, rate);
+        memory.of = this;
+        Guest.Showing showing = memory.showing;
         Guest guest = memory.guest;
         if (guest == null)
             guest = Within.common(frame, Guests.class, Guests::new).join(showing, own, frame);
