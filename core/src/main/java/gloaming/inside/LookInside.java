@@ -54,13 +54,13 @@ public record LookInside(
         @Choice(initial = "", strip = true, says = "What lies on its strip can be set here, and follow what is here.")
         String strip,
 
-        @Id(value = "rate", label = "Pictures a second")
+        @Id("rate")
         @Range(
                 min = 0,
                 max = 60,
                 initial = 0,
                 unit = "a second",
-                says = "How often it is worked out anew; 0 is every frame.")
+                says = "Pictures a second that are worked out; 0 is every frame.")
         double rate,
 
         Object[] own)

@@ -42,6 +42,7 @@ public final class Perf implements Callable<Integer> {
         all.put("guide", Shaders::guide);
         all.put("recompiles", Shaders::recompiles);
         all.put("scenes", Scenes::run);
+        all.put("rooms", Scenes::rooms);
         all.put("signals", Hands::signals);
         all.put("hearing", Hands::hearing);
         all.put("osc", Hands::osc);

@@ -30,6 +30,16 @@ final class Scenes {
             results.add(suns("20,000 boxes, one sun", box(), places(20_000, 0.022f), 1, crew, gl));
             results.add(suns("100,000 boxes, one sun", box(), places(100_000, 0.012f), 1, crew, gl));
             results.add(suns("a model of 500,000 triangles, four suns", ball(500), ONCE, 4, crew, gl));
+            for (int side : new int[] {71, 224, 707}) results.add(growth(side, crew));
+        }
+        return results;
+    }
+
+    /** What a hall has: many lamps, a herd, a wall of blocks. */
+    static List<Result> rooms() throws IOException {
+        List<Result> results = new ArrayList<>();
+        try (Crew crew = new Crew(Runtime.getRuntime().availableProcessors());
+                SoftwareGl gl = new SoftwareGl()) {
             Shape room = room();
             results.add(against(
                     "a room with eight spots and a sky",
@@ -61,7 +71,6 @@ final class Scenes {
                     relief,
                     crew,
                     gl));
-            for (int side : new int[] {71, 224, 707}) results.add(growth(side, crew));
         }
         return results;
     }
