@@ -192,7 +192,7 @@ public final class SampleKernels {
     static final class Parts {
         private Parts() {}
 
-        /** Whether as many places as a vector has lie side by side; nearly all that do not say so at once. A vector's own answer was far slower. */
+        /** Whether as many places as a vector has lie side by side; nearly all that do not say so by their ends. */
         static boolean side(int[] p, int i) {
             int k = p[i];
             return p[i + LANES - 1] == k + LANES - 1
