@@ -14,7 +14,7 @@ import gloaming.step.StepInfo;
         name = "Recolour",
         does = "Paints dark, middle and light tones in three colours.",
         find =
-                "gradient map duotone tritone false colour tint palette heat other colours sepia rainbow hue shift night vision thermal",
+                "gradient map duotone tritone false colours by light brightness to colour tint palette heat ramp other sepia rainbow hue shift night vision thermal",
         notice = "Light decides the colour: dark, middle, light.",
         example = "puppet > *")
 public record Recolour(

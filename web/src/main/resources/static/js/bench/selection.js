@@ -2,6 +2,13 @@
 /** @param {HTMLElement} card */
 const intoSight = (card) => card.scrollIntoView({ block: 'nearest', inline: 'nearest' });
 
+/** What was added has the keys from now on, unless they are in a field. @param {HTMLElement} card */
+const arrive = (card) => {
+  const at = document.activeElement;
+  if (!at || at === document.body || at.classList.contains('step')) card.focus({ preventScroll: true });
+  intoSight(card);
+};
+
 /**
  * What is selected, a step, a lane or a layer, and what is known of it.
  * @param {import('../page.js').Page} page
@@ -24,7 +31,7 @@ export function selection(page) {
       document.title = `${this.look.name} · Gloaming`;
       if (this.wantSelect && this.find(this.wantSelect)) {
         this.select(this.wantSelect);
-        this.reach(this.wantSelect, intoSight);
+        this.reach(this.wantSelect, arrive);
         this.wantSelect = '';
         if (this.codeSetting) this.write();
       }
