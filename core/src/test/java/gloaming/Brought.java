@@ -5,6 +5,7 @@ import gloaming.flow.Picture;
 import gloaming.library.Cut;
 import gloaming.library.Letters;
 import gloaming.library.Library;
+import gloaming.library.LiveCamera;
 import gloaming.library.Reel;
 import gloaming.library.Still;
 import java.awt.geom.GeneralPath;
@@ -112,8 +113,22 @@ public class Brought implements Library {
         };
     }
 
+    private final LiveCamera camera = new LiveCamera() {
+        private Cut wanted;
+
+        @Override
+        public Seen now() {
+            return wanted == null ? Seen.NOTHING : new Seen(1, still("camera").at(wanted), true);
+        }
+
+        @Override
+        public void want(Cut cut) {
+            wanted = cut;
+        }
+    };
+
     @Override
-    public Still camera() {
-        return still("camera");
+    public LiveCamera camera() {
+        return camera;
     }
 }

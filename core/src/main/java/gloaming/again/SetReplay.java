@@ -69,6 +69,7 @@ public final class SetReplay {
     /**
      * @param pieces all of the set, as {@link SetFile#read} gives them
      * @param sounds what was heard, by its name
+     * @param camera the pictures of the camera, or null where there are none
      * @param orders the lights of pictures along which one look came after another; may give null
      * @param width and height of the pictures; 0 leaves each the size it had
      */
@@ -77,6 +78,7 @@ public final class SetReplay {
             Crew crew,
             Library library,
             Function<String, Sound> sounds,
+            CameraFile camera,
             Function<String, Crossing.Grey> orders,
             int width,
             int height) {
@@ -100,7 +102,9 @@ public final class SetReplay {
         for (SetFile.Piece piece : pieces) if (piece.kind() == SetFile.Kind.SOUND) LiveTape.add(piece.bytes(), live);
         Function<String, Sound> all =
                 name -> live.containsKey(name) ? live.get(name).heard() : sounds.apply(name);
-        for (int player : aired) players.put(player, new TapePlayer(crew, library, all, width, height));
+        CameraTape shots = new CameraTape(camera);
+        for (SetFile.Piece piece : pieces) if (piece.kind() == SetFile.Kind.CAMERA) shots.add(piece.bytes());
+        for (int player : aired) players.put(player, new TapePlayer(crew, library, all, shots, width, height));
         for (SetFile.Piece piece : pieces) {
             boolean own = piece.kind() == SetFile.Kind.TAPE || piece.kind() == SetFile.Kind.LOOK;
             TapePlayer player = own ? players.get(piece.player()) : null;

@@ -5,7 +5,9 @@ import gloaming.desk.Outbox;
 import gloaming.flow.Crew;
 import gloaming.flow.Flow;
 import gloaming.flow.Picture;
+import gloaming.library.ForwardingLibrary;
 import gloaming.library.Library;
+import gloaming.library.LiveCamera;
 import gloaming.look.Look;
 import gloaming.look.Snapshots;
 import gloaming.play.Glide;
@@ -41,6 +43,7 @@ public final class TapePlayer {
     private final SetFile.Looks looks = new SetFile.Looks();
     private final TapeReader reader = new TapeReader();
     private Set<String> watched = Set.of();
+    private final CameraTape.Watched camera;
     private final int width;
     private final int height;
     private TapeEvent.Frame ahead;
@@ -57,12 +60,27 @@ public final class TapePlayer {
      * @param width and height into which its pictures fit, or 0 for the sizes they had
      */
     public TapePlayer(Crew crew, Library library, Function<String, Sound> sounds, int width, int height) {
+        this(crew, library, sounds, new CameraTape(null), width, height);
+    }
+
+    /** The same with what the camera showed. */
+    TapePlayer(Crew crew, Library library, Function<String, Sound> sounds, CameraTape camera, int width, int height) {
         this.sounds = sounds;
+        this.camera = camera.watched(width == 0);
         this.width = width;
         this.height = height;
         player = new Player(Catalogue.all(), crew);
         player.desk(inbox, Outbox.NOWHERE);
-        player.library(library);
+        player.library(seeing(library));
+    }
+
+    private Library seeing(Library library) {
+        return new ForwardingLibrary(library) {
+            @Override
+            public LiveCamera camera() {
+                return camera;
+            }
+        };
     }
 
     /** Takes up the next piece of its tape. */
@@ -72,7 +90,7 @@ public final class TapePlayer {
 
     /** Whether the set has all that it went through, from its beginning. */
     public boolean exact() {
-        return exact;
+        return exact && !camera.missed();
     }
 
     public Compared compared() {
@@ -129,10 +147,11 @@ public final class TapePlayer {
                 watched = e.lanes();
             }
             case TapeEvent.Frame e -> ahead = e;
-            case TapeEvent.Print e -> compare(e.value());
+            case TapeEvent.Print e -> compare(e);
             case TapeEvent.Heard e -> {
                 if (live != null) live.latch(e.index(), e.comes());
             }
+            case TapeEvent.Saw e -> camera.latch(e.number(), e.comes());
             case TapeEvent.Middle e -> exact = false;
             case TapeEvent.Broken e -> exact = false;
         }
@@ -161,9 +180,9 @@ public final class TapePlayer {
         seen.run();
     }
 
-    private void compare(int print) {
+    private void compare(TapeEvent.Print print) {
         if (width > 0 || picture == null) return;
-        boolean same = Print.of(picture) == print;
+        boolean same = (print.asBefore() ? Print.asBefore(picture) : Print.of(picture)) == print.value();
         boolean first = !same && Double.isNaN(compared.firstOther());
         compared = new Compared(
                 compared.same() + (same ? 1 : 0),

@@ -58,7 +58,7 @@ public abstract class ForwardingLibrary implements Library {
     }
 
     @Override
-    public Still camera() {
+    public LiveCamera camera() {
         return whole.camera();
     }
 }

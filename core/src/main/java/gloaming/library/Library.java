@@ -32,7 +32,7 @@ public interface Library {
     }
 
     /** What the camera of some page sees. */
-    Still camera();
+    LiveCamera camera();
 
     /** Nothing at all was brought in. */
     Library EMPTY = new Library() {
@@ -88,10 +88,8 @@ public interface Library {
         }
 
         @Override
-        public Still camera() {
-            return cut -> {
-                throw new IllegalArgumentException("no camera is open");
-            };
+        public LiveCamera camera() {
+            return LiveCamera.CLOSED;
         }
     };
 }

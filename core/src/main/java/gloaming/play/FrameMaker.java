@@ -160,8 +160,8 @@ final class FrameMaker {
         head.hear(now);
         Moment at = new Moment(head.frame(), pace.time, dt, pace.sound);
         Sound heard = tape.hears(now.sound());
+        player.library(tape.sees(now.library()));
         tape.frame(begun, at, width, height, heard, look, eyes);
-        player.library(now.library());
         player.outbox(now.onAir() ? live.outbox() : Outbox.NOWHERE);
         Picture mix = player.play(at, width, height, heard, eyes);
         mustGoOn();

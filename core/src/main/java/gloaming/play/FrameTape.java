@@ -2,6 +2,9 @@ package gloaming.play;
 
 import gloaming.desk.Control;
 import gloaming.flow.Picture;
+import gloaming.library.CameraLatch;
+import gloaming.library.Library;
+import gloaming.library.LiveCamera;
 import gloaming.look.Look;
 import gloaming.sound.HeardLive;
 import gloaming.sound.LiveSound;
@@ -32,6 +35,11 @@ final class FrameTape {
 
     private Sound latchedOf;
     private Sound heard;
+    /** The camera as it stands in this frame, and what was told of it last. */
+    private CameraLatch camera = new CameraLatch(Library.EMPTY);
+
+    private long toldPicture;
+    private boolean toldComes;
 
     FrameTape(LivePlayer live, Player player) {
         this.live = live;
@@ -79,6 +87,13 @@ final class FrameTape {
         return heard;
     }
 
+    /** What was brought in, as it stands in the next frame: the camera shows one picture to all. */
+    Library sees(Library asked) {
+        if (!camera.isOf(asked)) camera = new CameraLatch(asked);
+        camera.latch();
+        return camera;
+    }
+
     /** A frame is made now, at a moment and a size, with what is heard and looked at. */
     void frame(long nanos, Moment at, int width, int height, Sound sound, Look playing, Onlooker eyes) {
         if (tape.asked()) {
@@ -87,6 +102,7 @@ final class FrameTape {
             for (Control control : player.inbox.controls()) tape.stands(control);
             moved = true;
             told = null;
+            toldPicture = -1;
             watchedOf = null;
         }
         if (sound != told) {
@@ -94,10 +110,18 @@ final class FrameTape {
             tape.sound(told);
         }
         if (latched != null) tape.heard(latched.index(), latched.comes());
+        saw(camera.camera().now());
         if (moved) tape.beats(player.beats());
         moved = false;
         watching(eyes);
         tape.frame(nanos, at.index(), at.time(), at.dt(), at.sound(), width, height, eyes.sees());
+    }
+
+    private void saw(LiveCamera.Seen seen) {
+        if (seen.number() == toldPicture && seen.comes() == toldComes) return;
+        toldPicture = seen.number();
+        toldComes = seen.comes();
+        tape.saw(toldPicture, toldComes);
     }
 
     private void watching(Onlooker eyes) {

@@ -16,11 +16,19 @@ import java.util.function.UnaryOperator;
  * @param guard seconds within which a second start is taken for a slip of the hand, 0 to 10
  * @param bar beats of a bar, 1 to 32
  * @param calm whether the light is held within three flashes a second
+ * @param camera whether sets have what the camera showed beside them
  * @param booth how photographs are taken
  * @param changes ways from one picture to the next that the artist has written
  */
 public record RunSheet(
-        List<Cue> cues, String safe, double guard, int bar, boolean calm, Booth booth, List<OwnChange> changes) {
+        List<Cue> cues,
+        String safe,
+        double guard,
+        int bar,
+        boolean calm,
+        boolean camera,
+        Booth booth,
+        List<OwnChange> changes) {
     public static final int MOST = 500;
     public static final RunSheet EMPTY = of(List.of(), "", 0.5);
 
@@ -43,7 +51,7 @@ public record RunSheet(
 
     /** Cues with a bar of four beats, and all else as it is by itself. */
     public static RunSheet of(List<Cue> cues, String safe, double guard) {
-        return new RunSheet(cues, safe, guard, 4, false, Booth.PLAIN, List.of());
+        return new RunSheet(cues, safe, guard, 4, false, false, Booth.PLAIN, List.of());
     }
 
     /** One of its own changes, or null. */
@@ -120,9 +128,10 @@ public record RunSheet(
                 yield with(all).mapped(cue -> without(cue, remove.cue()));
             }
             case SheetEdit.Set given -> {
-                SheetEdit.Set is = new SheetEdit.Set(safe, guard, bar, calm, booth);
+                SheetEdit.Set is = new SheetEdit.Set(safe, guard, bar, calm, camera, booth);
                 SheetEdit.Set set = given.was() == null ? given : Merged.of(is, given.was(), given);
-                yield new RunSheet(cues, set.safe(), set.guard(), set.bar(), set.calm(), set.booth(), changes);
+                yield new RunSheet(
+                        cues, set.safe(), set.guard(), set.bar(), set.calm(), set.camera(), set.booth(), changes);
             }
             case SheetEdit.PutChange put -> {
                 List<OwnChange> all = new ArrayList<>(changes);
@@ -147,7 +156,7 @@ public record RunSheet(
     public RunSheet called(Map<String, String> looks) {
         List<Cue> all = new ArrayList<>();
         for (Cue cue : cues) all.add(cue.withLook(looks.getOrDefault(cue.look(), cue.look())));
-        return new RunSheet(all, looks.getOrDefault(safe, safe), guard, bar, calm, booth, changes);
+        return new RunSheet(all, looks.getOrDefault(safe, safe), guard, bar, calm, camera, booth, changes);
     }
 
     private static Cue without(Cue cue, String gone) {
@@ -163,11 +172,11 @@ public record RunSheet(
     }
 
     private RunSheet with(List<Cue> all) {
-        return new RunSheet(all, safe, guard, bar, calm, booth, changes);
+        return new RunSheet(all, safe, guard, bar, calm, camera, booth, changes);
     }
 
     private RunSheet withChanges(List<OwnChange> all) {
-        return new RunSheet(cues, safe, guard, bar, calm, booth, all);
+        return new RunSheet(cues, safe, guard, bar, calm, camera, booth, all);
     }
 
     private RunSheet mapped(UnaryOperator<Cue> each) {

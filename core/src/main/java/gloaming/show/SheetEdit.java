@@ -53,9 +53,10 @@ public sealed interface SheetEdit {
      * @param was as whoever changed it saw it: what others have changed since stays; null takes it as it is
      */
     @JsonTypeName("set")
-    record Set(String safe, double guard, int bar, boolean calm, Booth booth, Set was) implements SheetEdit {
-        public Set(String safe, double guard, int bar, boolean calm, Booth booth) {
-            this(safe, guard, bar, calm, booth, null);
+    record Set(String safe, double guard, int bar, boolean calm, boolean camera, Booth booth, Set was)
+            implements SheetEdit {
+        public Set(String safe, double guard, int bar, boolean calm, boolean camera, Booth booth) {
+            this(safe, guard, bar, calm, camera, booth, null);
         }
     }
 

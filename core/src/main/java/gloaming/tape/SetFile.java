@@ -46,7 +46,9 @@ public final class SetFile {
         /** Something that happened to all, as a line of JSON; its player is 0. */
         EVENT,
         /** What came in live: its name, rate, the number of its first sample, and samples of sixteen bits; its player is 0. */
-        SOUND
+        SOUND,
+        /** A picture of the camera: its number, where it lies in the file beside, and the cut that it is laid into; its player is 0. */
+        CAMERA
     }
 
     /** @param player the number of the player it is of */
@@ -109,6 +111,11 @@ public final class SetFile {
                 throw new UncheckedIOException(e);
             }
             piece(Kind.SOUND, 0, bytes.toByteArray());
+        }
+
+        /** A picture of the camera, as it lies in the file beside. */
+        public void camera(CameraShot shot) {
+            piece(Kind.CAMERA, 0, shot.bytes());
         }
 
         private void add(int player, Tape.Stood stood) {

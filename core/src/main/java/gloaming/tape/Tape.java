@@ -53,6 +53,7 @@ public final class Tape implements Inbox.Follower {
     private double dt;
     private double sound;
     private long heard;
+    private long saw;
     private int width;
     private int height;
 
@@ -65,7 +66,10 @@ public final class Tape implements Inbox.Follower {
     public void fromTheMiddle() {
         asked = false;
         controls.clear();
-        width = 0;
+        // What is told as the way from what was told before begins at nothing: that may have been lost.
+        stamp = index = heard = saw = 0;
+        time = dt = sound = 0;
+        width = height = 0;
         begin(TapeEvent.MIDDLE);
     }
 
@@ -116,6 +120,14 @@ public final class Tape implements Inbox.Follower {
         number(samples - heard);
         put(comes ? 1 : 0);
         heard = samples;
+    }
+
+    /** The camera shows the picture of a number from the next frame on, or none at 0, and whether more come. */
+    public void saw(long picture, boolean comes) {
+        if (!begin(TapeEvent.SAW)) return;
+        number(picture - saw);
+        put(comes ? 1 : 0);
+        saw = picture;
     }
 
     @Override
@@ -176,7 +188,7 @@ public final class Tape implements Inbox.Follower {
 
     /** What the picture of the last frame came to, so that one can tell whether it is the same again. */
     public void print(int print) {
-        if (!begin(TapeEvent.PRINT)) return;
+        if (!begin(TapeEvent.SUM)) return;
         number(print);
         written = at;
     }

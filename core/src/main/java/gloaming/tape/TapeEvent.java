@@ -13,10 +13,14 @@ public sealed interface TapeEvent {
     int TURN = 7;
     int WATCHED = 8;
     int FRAME = 9;
+    /** Of recordings before {@link #SUM}. */
     int PRINT = 10;
+
     int MIDDLE = 11;
     int BROKEN = 12;
     int HEARD = 13;
+    int SAW = 14;
+    int SUM = 15;
 
     int SEEN = 1;
     int TIME_GOES_ON = 4;
@@ -45,10 +49,18 @@ public sealed interface TapeEvent {
     record Frame(long nanos, long index, double time, double dt, double sound, int width, int height, boolean seen)
             implements TapeEvent {}
 
-    record Print(int value) implements TapeEvent {}
+    /**
+     * What the picture of the last frame came to.
+     *
+     * @param asBefore whether it was reckoned as in older recordings
+     */
+    record Print(int value, boolean asBefore) implements TapeEvent {}
 
     /** So many samples of what comes in live had come when the frame began, and whether any still came. */
     record Heard(long index, boolean comes) implements TapeEvent {}
+
+    /** The camera showed its picture of a number, or none at 0, and whether more came. */
+    record Saw(long number, boolean comes) implements TapeEvent {}
 
     /** What moved before this is not known. */
     record Middle() implements TapeEvent {}

@@ -20,6 +20,7 @@ public final class TapeReader {
     private double dt;
     private double sound;
     private long heard;
+    private long saw;
     private int width;
     private int height;
 
@@ -73,10 +74,17 @@ public final class TapeReader {
                 heard += number();
                 yield new TapeEvent.Heard(heard, bytes[at++] != 0);
             }
-            case TapeEvent.PRINT -> new TapeEvent.Print((int) number());
+            case TapeEvent.SAW -> {
+                saw += number();
+                yield new TapeEvent.Saw(saw, bytes[at++] != 0);
+            }
+            case TapeEvent.PRINT -> new TapeEvent.Print((int) number(), true);
+            case TapeEvent.SUM -> new TapeEvent.Print((int) number(), false);
             case TapeEvent.MIDDLE -> {
                 controls.clear();
-                width = 0;
+                stamp = index = heard = saw = 0;
+                time = dt = sound = 0;
+                width = height = 0;
                 yield new TapeEvent.Middle();
             }
             case TapeEvent.BROKEN -> new TapeEvent.Broken();

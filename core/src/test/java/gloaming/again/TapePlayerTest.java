@@ -5,7 +5,11 @@ import static org.assertj.core.api.Assertions.assertThat;
 import gloaming.desk.Inbox;
 import gloaming.desk.Outbox;
 import gloaming.flow.Crew;
+import gloaming.flow.Picture;
+import gloaming.library.Cut;
+import gloaming.library.ForwardingLibrary;
 import gloaming.library.Library;
+import gloaming.library.LiveCamera;
 import gloaming.look.Binding;
 import gloaming.look.Desk;
 import gloaming.look.Edit;
@@ -24,6 +28,8 @@ import gloaming.sound.LiveSound;
 import gloaming.sound.Louder;
 import gloaming.sound.Sound;
 import gloaming.step.Catalogue;
+import gloaming.step.EditFactory;
+import gloaming.tape.CameraShot;
 import gloaming.tape.SetFile;
 import java.io.ByteArrayInputStream;
 import java.io.ByteArrayOutputStream;
@@ -31,8 +37,10 @@ import java.io.IOException;
 import java.io.InputStream;
 import java.nio.charset.StandardCharsets;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import java.util.SplittableRandom;
 import java.util.function.Function;
 import org.junit.jupiter.api.AfterEach;
@@ -240,5 +248,83 @@ class TapePlayerTest {
             assertThat(player.exact()).isFalse();
             assertThat(seen[0]).isPositive();
         }
+    }
+
+    /** A camera that shows pictures of one light each, and what it was asked for. */
+    private static final class Lights implements LiveCamera {
+        private final Map<Long, Float> lights = new HashMap<>();
+        private volatile Cut wanted;
+        private volatile Seen newest = Seen.NOTHING;
+
+        void show(long number, float light) {
+            lights.put(number, light);
+            newest = new Seen(number, picture(light, wanted), true);
+        }
+
+        private static Picture picture(float light, Cut cut) {
+            return new Picture(cut.width(), cut.height())
+                    .fill(light, light / 2, 0, 1)
+                    .keep();
+        }
+
+        @Override
+        public Seen now() {
+            return newest;
+        }
+
+        @Override
+        public void want(Cut cut) {
+            wanted = cut;
+        }
+    }
+
+    @Test
+    void whatTheCameraShowedIsThereAgainAndWhatWasNotKeptIsSaid() throws IOException {
+        Lights camera = new Lights();
+        Look empty = Look.empty("Guests").withFormat(160, 90, 60, 5, 120);
+        begin(Edits.apply(empty, new EditFactory(Catalogue.all()).addLane(empty, "camera")));
+        live.library(new ForwardingLibrary(Library.EMPTY) {
+            @Override
+            public LiveCamera camera() {
+                return camera;
+            }
+        });
+        pictures(5);
+        for (int i = 1; i <= 6; i++) {
+            camera.show(i, i / 8f);
+            pictures(3);
+        }
+        live.close();
+        write();
+        byte[] without = file.toByteArray();
+        for (int i = 1; i <= 6; i++) writer.camera(new CameraShot(i, 0, 1, camera.wanted));
+        writer.flush();
+        CameraFile kept = (shot, cut) -> Lights.picture(camera.lights.get(shot.number()), cut);
+        try (Crew crew = new Crew(2)) {
+            TapePlayer again = seeing(crew, file.toByteArray(), kept, 0, 0);
+            Set<Float> seen = new HashSet<>();
+            again.until(Long.MAX_VALUE, () -> seen.add(again.picture().r()[80]));
+            assertThat(seen).containsAll(camera.lights.values());
+            assertThat(again.compared().others()).isZero();
+            assertThat(again.compared().same()).isGreaterThan(20);
+            assertThat(again.exact()).isTrue();
+            TapePlayer larger = seeing(crew, file.toByteArray(), kept, 320, 180);
+            larger.until(Long.MAX_VALUE, () -> {});
+            assertThat(larger.picture().r()[320 * 90]).isEqualTo(0.75f);
+            TapePlayer dark = seeing(crew, without, kept, 0, 0);
+            dark.until(Long.MAX_VALUE, () -> {});
+            assertThat(dark.exact()).isFalse();
+            assertThat(dark.compared().others()).isPositive();
+        }
+    }
+
+    private static TapePlayer seeing(Crew crew, byte[] bytes, CameraFile file, int width, int height)
+            throws IOException {
+        List<SetFile.Piece> pieces = SetFile.read(new ByteArrayInputStream(bytes));
+        CameraTape camera = new CameraTape(file);
+        for (SetFile.Piece piece : pieces) if (piece.kind() == SetFile.Kind.CAMERA) camera.add(piece.bytes());
+        TapePlayer player = new TapePlayer(crew, Library.EMPTY, SOUNDS, camera, width, height);
+        for (SetFile.Piece piece : pieces) if (piece.kind() != SetFile.Kind.CAMERA) player.add(piece);
+        return player;
     }
 }

@@ -34,7 +34,7 @@ class RunSheetTest {
 
     @Test
     void twoHandsThatChangeOneCueWithoutSeeingEachOtherBothKeepWhatTheyDid() {
-        RunSheet sheet = new RunSheet(List.of(FULL), "", 1, 3, false, null, null);
+        RunSheet sheet = new RunSheet(List.of(FULL), "", 1, 3, false, false, null, null);
         Cue named = SheetJson.read(SheetJson.write(sheet).replace("Down the race", "The race"))
                 .cues()
                 .getFirst();
@@ -51,8 +51,8 @@ class RunSheetTest {
         RunSheet longer = sheet.apply(SheetJson.readEdit("""
                 {"edit": "set", "safe": "", "guard": 2, "bar": 3, "calm": false, "booth": null,
                  "was": {"edit": "set", "safe": "", "guard": 1, "bar": 3, "calm": false, "booth": null}}"""));
-        SheetEdit.Set seen = new SheetEdit.Set("", 1, 3, false, Booth.PLAIN);
-        RunSheet calm = longer.apply(new SheetEdit.Set("", 1, 3, true, Booth.PLAIN, seen));
+        SheetEdit.Set seen = new SheetEdit.Set("", 1, 3, false, false, Booth.PLAIN);
+        RunSheet calm = longer.apply(new SheetEdit.Set("", 1, 3, true, false, Booth.PLAIN, seen));
         assertThat(calm.guard()).isEqualTo(2);
         assertThat(calm.calm()).isTrue();
         // Without what was seen it is taken as it is, as older pages send it.
@@ -65,7 +65,7 @@ class RunSheetTest {
 
     @Test
     void aSheetIsTheSameAfterItWasWrittenAndRead() {
-        RunSheet sheet = new RunSheet(List.of(Cue.of("c1", "a"), FULL), "safe", 1, 3, false, null, null);
+        RunSheet sheet = new RunSheet(List.of(Cue.of("c1", "a"), FULL), "safe", 1, 3, false, false, null, null);
         assertThat(SheetJson.read(SheetJson.write(sheet))).isEqualTo(sheet);
         assertThat(SheetJson.read(SheetJson.write(RunSheet.EMPTY))).isEqualTo(RunSheet.EMPTY);
     }
@@ -78,7 +78,7 @@ class RunSheetTest {
                 .apply(new SheetEdit.PutChange(iris))
                 .apply(new SheetEdit.Add(Cue.of("c1", "a").by(by), 0))
                 .apply(new SheetEdit.PutChange(new OwnChange(iris.id(), "Lock gate", iris.code())))
-                .apply(new SheetEdit.Set("", 1, 3, true, null));
+                .apply(new SheetEdit.Set("", 1, 3, true, true, null));
         assertThat(sheet.change(iris.id()).name()).isEqualTo("Lock gate");
         assertThat(SheetJson.read(SheetJson.write(sheet))).isEqualTo(sheet);
         RunSheet less = sheet.apply(new SheetEdit.RemoveChange(iris.id()));
@@ -89,7 +89,7 @@ class RunSheetTest {
                 .isInstanceOf(Refused.class);
         assertThatThrownBy(() -> new OwnChange("o1", "", "x".repeat(OwnChange.LONGEST + 1)))
                 .isInstanceOf(Refused.class);
-        assertThatThrownBy(() -> new RunSheet(List.of(), "", 0, 4, false, null, List.of(iris, iris)))
+        assertThatThrownBy(() -> new RunSheet(List.of(), "", 0, 4, false, false, null, List.of(iris, iris)))
                 .isInstanceOf(Refused.class);
     }
 
@@ -113,7 +113,7 @@ class RunSheetTest {
                 .apply(new SheetEdit.Add(FULL, 1))
                 .apply(new SheetEdit.Put(Cue.of("c2", "b")))
                 .apply(new SheetEdit.Move("c1", 2))
-                .apply(new SheetEdit.Set("a", 0, 6, false, null));
+                .apply(new SheetEdit.Set("a", 0, 6, false, false, null));
         assertThat(sheet.cues()).extracting(Cue::id).containsExactly("c7", "c2", "c1");
         assertThat(sheet.find("c2").look()).isEqualTo("b");
         assertThat(sheet.bar()).isEqualTo(6);

@@ -68,7 +68,7 @@ class SetFileTest {
                         new TapeEvent.Watched(Set.of("l1", "l7")),
                         new TapeEvent.Frame(1_000, 0, 0, 0.04, 0, 960, 540, true),
                         new TapeEvent.Frame(40_001_000, 1, 0.04, 0.04, 0.04, 960, 540, true),
-                        new TapeEvent.Print(-77),
+                        new TapeEvent.Print(-77, false),
                         new TapeEvent.LookIs(1, false, 1.5, true, 2, 0.5),
                         new TapeEvent.Forget(),
                         new TapeEvent.Frame(39_000_000, 500, 12.5, 0, 7.25, 480, 270, false));
@@ -128,5 +128,30 @@ class SetFileTest {
         other.state(one.state());
         assertThat(other.state()).isEqualTo(one.state());
         assertThatThrownBy(() -> other.state(new double[3])).isInstanceOf(IllegalArgumentException.class);
+    }
+
+    /** A player that was there long before anybody recorded: what it told before is lost, and what it tells then is read as it is. */
+    @Test
+    void aTapeThatWasCutIsReadRightFromTheMiddleOn() {
+        Tape tape = new Tape();
+        tape.heard(90_000, true);
+        tape.saw(7, true);
+        for (long i = 0; i < Tape.ROOM; i++)
+            tape.frame(1_000 + i * 40_000_000, i, i / 25.0, 0.04, i / 25.0, 960, 540, true);
+        assertThat(tape.take()).as("it was cut").isNull();
+        tape.anew();
+        assertThat(tape.asked()).isTrue();
+        tape.fromTheMiddle();
+        tape.heard(96_000, true);
+        tape.saw(9, true);
+        tape.frame(5_000_000_000_000L, 700_000, 28_000.5, 0.04, 28_000.25, 960, 540, true);
+        tape.frame(5_000_040_000_000L, 700_001, 28_000.54, 0.04, 28_000.29, 960, 540, false);
+        assertThat(events(tape.take()))
+                .containsExactly(
+                        new TapeEvent.Middle(),
+                        new TapeEvent.Heard(96_000, true),
+                        new TapeEvent.Saw(9, true),
+                        new TapeEvent.Frame(5_000_000_000_000L, 700_000, 28_000.5, 0.04, 28_000.25, 960, 540, true),
+                        new TapeEvent.Frame(5_000_040_000_000L, 700_001, 28_000.54, 0.04, 28_000.29, 960, 540, false));
     }
 }

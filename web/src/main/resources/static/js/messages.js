@@ -28,7 +28,7 @@
 /** @typedef {'linear'|'smooth'|'hold'|'ease'} KeyJoin */
 /** @typedef {{edit: 'move', cue: string, place: number}} SheetEditMove */
 /** @typedef {{edit: 'remove', cue: string}} SheetEditRemove */
-/** @typedef {{edit: 'set', safe: string, guard: number, bar: number, calm: boolean, booth: Booth, was: SheetEditSet}} SheetEditSet */
+/** @typedef {{edit: 'set', safe: string, guard: number, bar: number, calm: boolean, camera: boolean, booth: Booth, was: SheetEditSet}} SheetEditSet */
 /** @typedef {{format: BoothFormat, width: number, folder: string, countdown: number, flash: number, alpha: boolean, made: BoothMade}} Booth */
 /** @typedef {'png'|'jpeg'|'webp'} BoothFormat */
 /** @typedef {'played'|'full'|'twice'} BoothMade */
@@ -218,7 +218,7 @@
 /** @typedef {{osc: number, oscIn: number, oscOut: number, clock: boolean, trouble: string|null, packets: number, malformed: number, fault: string|null, midi: MidiPort[], outs: string[], midiTroubles: string[]}} Ports */
 /** @typedef {{port: string, messages: number}} MidiPort */
 /** @typedef {{is: 'sheet', version: number, n: number, canUndo: boolean, canRedo: boolean, sheet: RunSheet, troubles: Named[]}} ToPageSheet */
-/** @typedef {{cues: Cue[], safe: string, guard: number, bar: number, calm: boolean, booth: Booth, changes: OwnChange[]}} RunSheet */
+/** @typedef {{cues: Cue[], safe: string, guard: number, bar: number, calm: boolean, camera: boolean, booth: Booth, changes: OwnChange[]}} RunSheet */
 /** @typedef {{id: string, name: string}} Named */
 /** @typedef {{is: 'choices', looks: CueLook[], sounds: Named[], pictures: Named[], starts: OwnChange[]}} ToPageChoices */
 /** @typedef {{id: string, name: string, snapshots: Named[]}} CueLook */

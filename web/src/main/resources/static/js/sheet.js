@@ -141,14 +141,14 @@ Alpine.data('sheet', () => ({
   nextMark(c) { this.put(c, 'mark', (c.mark + 1) % ALL.length); },
   /** @param {Partial<import('./messages.js').RunSheet>} what */
   whole(what) {
-    const { safe, guard, bar, calm, booth } = this.sheet;
-    const is = { edit: 'set', safe, guard, bar, calm, booth };
+    const { safe, guard, bar, calm, camera, booth } = this.sheet;
+    const is = { edit: 'set', safe, guard, bar, calm, camera, booth };
     this.edit(/** @type {any} */ ({ ...is, ...what, was: is }));
   },
-  /** @param {'safe' | 'guard' | 'bar' | 'calm'} key @param {any} event */
+  /** @param {'safe' | 'guard' | 'bar' | 'calm' | 'camera'} key @param {any} event */
   set(key, event) {
     if (key === 'safe') this.whole({ safe: event.target.value });
-    else if (key === 'calm') this.whole({ calm: event.target.checked });
+    else if (key === 'calm' || key === 'camera') this.whole({ [key]: event.target.checked });
     else this.number(event, 1, (value) => this.whole({ [key]: value }));
   },
   /** @param {string} key @param {any} event */

@@ -88,8 +88,8 @@ class EveningGoesOnTest {
         for (Path set : sets) {
             try (InputStream in = Files.newInputStream(set);
                     Crew crew = new Crew(1)) {
-                SetReplay replay =
-                        new SetReplay(SetFile.read(in), crew, Library.EMPTY, name -> Sound.SILENCE, ref -> null, 0, 0);
+                SetReplay replay = new SetReplay(
+                        SetFile.read(in), crew, Library.EMPTY, name -> Sound.SILENCE, null, ref -> null, 0, 0);
                 replay.at(replay.seconds());
                 assertThat(replay.compared().others()).isZero();
                 all.add(replay.marks().stream().map(SetReplay.Mark::name).toList());

@@ -517,7 +517,7 @@ class EveningTest {
     @Test
     void aSlipOfTheHandStartsOneCueAndIsSaid() {
         sheet(cue("c1", green, Transition.CUT, Start.KEY), cue("c2", blue, Transition.CUT, Start.KEY));
-        program.get(Sheets.class).edit(show, new SheetEdit.Set("", 5, 4, false, null));
+        program.get(Sheets.class).edit(show, new SheetEdit.Set("", 5, 4, false, false, null));
         try (SocketPage page = page()) {
             page.say("{'do':'go'}").say("{'do':'go'}").say("{'do':'go'}");
             on(page, "c1");
@@ -622,6 +622,7 @@ class EveningTest {
                                 0,
                                 4,
                                 false,
+                                false,
                                 new Booth(Booth.Format.PNG, 640, "booth", 0, null, false, Booth.Made.FULL)));
         try (SocketPage page = page();
                 Output output = new Output()) {
@@ -649,7 +650,7 @@ class EveningTest {
             Program.until("it plays small", () -> player.scale() < 0.5);
             for (Booth.Made made : Booth.Made.values()) {
                 Booth booth = new Booth(Booth.Format.PNG, 8192, "made " + made.id(), 0, null, false, made);
-                program.get(Sheets.class).edit(show, new SheetEdit.Set("", 0, 4, false, booth));
+                program.get(Sheets.class).edit(show, new SheetEdit.Set("", 0, 4, false, false, booth));
                 page.say("{'do':'photograph'}");
                 Program.until(made.id(), () -> inFolder(media, booth.folder()).size() == 1);
                 int expected =

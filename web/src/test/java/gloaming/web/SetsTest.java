@@ -5,21 +5,29 @@ import static org.assertj.core.api.Assertions.assertThat;
 import gloaming.again.SetReplay;
 import gloaming.flow.Crew;
 import gloaming.library.Library;
+import gloaming.look.Edits;
 import gloaming.look.Look;
 import gloaming.look.LookJson;
+import gloaming.media.Here;
+import gloaming.media.ShotFile;
 import gloaming.show.Cue;
 import gloaming.show.RunSheet;
+import gloaming.show.SheetEdit;
 import gloaming.show.Span;
 import gloaming.show.Start;
 import gloaming.show.Transition;
 import gloaming.sound.HouseBand;
 import gloaming.sound.Sound;
+import gloaming.step.Catalogue;
+import gloaming.step.EditFactory;
 import gloaming.tape.SetFile;
+import gloaming.web.live.House;
 import gloaming.web.store.Sets;
 import gloaming.web.store.Sheets;
 import gloaming.web.store.Shows;
 import java.awt.image.BufferedImage;
 import java.io.ByteArrayInputStream;
+import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.io.InputStream;
 import java.net.URI;
@@ -31,7 +39,11 @@ import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.HashSet;
 import java.util.List;
+import java.util.Set;
+import java.util.concurrent.atomic.AtomicBoolean;
 import java.util.zip.ZipEntry;
 import java.util.zip.ZipInputStream;
 import javax.imageio.ImageIO;
@@ -90,12 +102,17 @@ class SetsTest {
     private static SetReplay replay(Crew crew, int width, int height) throws IOException {
         Sets sets = program.get(Sets.class);
         Path file = sets.file(show, sets.of(show).getFirst().name());
+        return replay(file, crew, width, height);
+    }
+
+    private static SetReplay replay(Path file, Crew crew, int width, int height) throws IOException {
         try (InputStream in = Files.newInputStream(file)) {
             return new SetReplay(
                     SetFile.read(in),
                     crew,
                     Library.EMPTY,
                     name -> name.equals(BAND.name()) ? BAND : Sound.SILENCE,
+                    ShotFile.of(file, new Here()),
                     ref -> null,
                     width,
                     height);
@@ -197,6 +214,83 @@ class SetsTest {
             HttpResponse<byte[]> refused = frames(wrong);
             assertThat(refused.statusCode()).as(wrong).isBetween(300, 499);
             assertThat(new String(refused.body(), StandardCharsets.UTF_8)).doesNotContain("Exception");
+        }
+    }
+
+    /** A JPEG of one colour. */
+    private static byte[] jpeg(int rgb) throws IOException {
+        BufferedImage image = new BufferedImage(64, 36, BufferedImage.TYPE_INT_RGB);
+        for (int i = 0; i < 64 * 36; i++) image.setRGB(i % 64, i / 64, rgb);
+        ByteArrayOutputStream out = new ByteArrayOutputStream();
+        ImageIO.write(image, "jpeg", out);
+        return out.toByteArray();
+    }
+
+    @Test
+    void whatTheCameraShowedIsKeptBesideASetWhereItIsWantedAndShownAgain() throws Exception {
+        Sets sets = program.get(Sets.class);
+        String guests = program.get(Shows.class).addShow("Guests at the sluice");
+        Look empty = Look.empty("Guests").withFormat(160, 90, 30, 3, 96);
+        String look = program.get(Shows.class)
+                .addLook(guests, Edits.apply(empty, new EditFactory(Catalogue.all()).addLane(empty, "camera")));
+        RunSheet plain = RunSheet.of(List.of(cue("c1", "Guests", look, 0)), "", 0);
+        program.get(Sheets.class).put(guests, plain.apply(new SheetEdit.Set("", 0, 4, false, true, null)));
+        AtomicBoolean open = new AtomicBoolean(true);
+        Thread camera = Thread.ofVirtual().start(() -> {
+            try {
+                for (int i = 0; open.get(); i++) {
+                    program.get(House.class).camera().take(jpeg(0x200040 + i % 200 * 0x000100));
+                    Thread.sleep(40);
+                }
+            } catch (IOException | InterruptedException e) {
+                throw new IllegalStateException(e);
+            }
+        });
+        try (SocketPage page = new SocketPage(program, "?evening=" + guests + "&page=evening-page-3");
+                SocketPage output = new SocketPage(program, "").say("{'do':'watch','most':4096}")) {
+            page.hear("evening", e -> e.path("ready").asBoolean());
+            page.say("{'do':'go'}");
+            page.hear("evening", e -> e.path("recording").asString("").contains("camera 0."));
+            acknowledged(output, 60);
+            page.say("{'do':'end-evening'}");
+            page.hear(
+                    "evening",
+                    e -> e.path("now").asString("?").isEmpty()
+                            && !e.path("records").asBoolean(true));
+        } finally {
+            open.set(false);
+            camera.join();
+        }
+        String set = sets.of(guests).getFirst().name();
+        Path file = sets.file(guests, set);
+        try (Crew crew = new Crew(2)) {
+            SetReplay replay = replay(file, crew, 0, 0);
+            Set<Integer> greens = new HashSet<>();
+            for (double t = 0; t <= replay.seconds() + 1; t += 0.04) {
+                SetReplay.Shown shown = replay.at(t);
+                if (shown != null) greens.add(shown.rgb()[shown.rgb().length / 2 / 3 * 3 + 1] & 255);
+            }
+            assertThat(greens).as("it moves as it did").hasSizeGreaterThan(5);
+            assertThat(replay.compared().others())
+                    .as("others of " + replay.compared())
+                    .isZero();
+            assertThat(replay.compared().same()).isPositive();
+        }
+        // Motion JPEG is one JPEG after the other, each from its first mark to its last.
+        Path shots = sets.camera(guests, set);
+        byte[] bytes = Files.readAllBytes(shots);
+        assertThat(bytes).startsWith(0xff, 0xd8).endsWith(0xff, 0xd9);
+        assertThat(ImageIO.read(new ByteArrayInputStream(bytes)).getWidth()).isEqualTo(64);
+        sets.remove(guests, set);
+        assertThat(shots).doesNotExist();
+        sets.bringBack(guests, set);
+        assertThat(Files.size(shots)).isEqualTo(bytes.length);
+        assertThat(sets.of(guests).getFirst().camera()).isEqualTo(bytes.length);
+        // Cut off, as a disk may leave it: it costs pictures and nothing else.
+        Files.write(shots, Arrays.copyOf(bytes, bytes.length / 2));
+        try (Crew crew = new Crew(2)) {
+            SetReplay replay = replay(file, crew, 0, 0);
+            for (double t = 0; t <= replay.seconds(); t += 0.5) replay.at(t);
         }
     }
 

@@ -5,7 +5,9 @@ import gloaming.again.TapePlayer;
 import gloaming.flow.Crew;
 import gloaming.look.Limits;
 import gloaming.look.Refused;
+import gloaming.media.Here;
 import gloaming.media.Shelf;
+import gloaming.media.ShotFile;
 import gloaming.media.SoundFile;
 import gloaming.media.Unreadable;
 import gloaming.sound.HouseBand;
@@ -78,7 +80,8 @@ final class Again implements Callable<Integer> {
         try (Crew crew = new Crew(threads);
                 Shelf shelf = new Shelf(true)) {
             if (media != null) shelf.hold(Shelf.items(media, System.err::println));
-            SetReplay replay = new SetReplay(pieces, crew, shelf, this::sound, ref -> null, box[0], box[1]);
+            SetReplay replay = new SetReplay(
+                    pieces, crew, shelf, this::sound, ShotFile.of(set, new Here()), ref -> null, box[0], box[1]);
             for (SetReplay.Mark mark : replay.marks()) System.out.println(time(mark.at()) + "  " + mark.name());
             long frames = out == null ? compare(replay) : write(replay);
             say(replay, frames);

@@ -359,7 +359,7 @@ public class Conductor {
     }
 
     private void record(boolean on) {
-        if (on) recorder.begin(show, shows.show(show).map(Shows.ShowRow::name).orElse(""));
+        if (on) recorder.begin(show, shows.show(show).map(Shows.ShowRow::name).orElse(""), sheet.camera());
         else recorder.end();
     }
 

@@ -56,18 +56,23 @@ class SetRecorder {
         final Set<LivePlayer> named = new HashSet<>();
         final AtomicInteger next = new AtomicInteger(1);
         final ConcurrentLinkedQueue<SetEvent> events = new ConcurrentLinkedQueue<>();
+        /** What the camera shows, or null where that is not wanted. */
+        final CameraRecording camera;
+
         int blocks;
         /** What comes in live, and how much of it is written. */
         private LiveSound heard;
 
         private long known;
 
-        Recording(String show) throws IOException {
+        Recording(String show, boolean camera) throws IOException {
             this.show = show;
             path = sets.create(show);
             channel = FileChannel.open(path, StandardOpenOption.WRITE);
             out = new BufferedOutputStream(Channels.newOutputStream(channel), 1 << 16);
             writer = new SetFile.Writer(out);
+            this.camera = camera ? new CameraRecording(path) : null;
+            if (camera) house.camera().witness(this.camera::take);
         }
 
         int number(LivePlayer player) {
@@ -101,6 +106,8 @@ class SetRecorder {
                 named.remove(player);
                 writer.ended(number);
             });
+            // Behind the tapes: each picture that they speak of has come by then.
+            if (camera != null) camera.write(writer);
             writer.flush();
             if (++blocks % BLOCKS_A_SYNC == 0) sync();
         }
@@ -119,12 +126,15 @@ class SetRecorder {
         }
 
         void sync() throws IOException {
+            if (camera != null) camera.sync();
             out.flush();
             channel.force(false);
         }
 
         void close() throws IOException {
-            try (channel) {
+            if (camera != null) house.camera().witness(shot -> {});
+            try (channel;
+                    camera) {
                 tell(new SetEvent.Ends(System.nanoTime()));
                 write();
                 sync();
@@ -190,12 +200,12 @@ class SetRecorder {
     }
 
     /** A set of a show begins, unless one is recorded already. What cannot be recorded is said, and stops nothing. */
-    synchronized void begin(String show, String name) {
+    synchronized void begin(String show, String name, boolean camera) {
         if (recording != null && recording.show.equals(show)) return;
         end();
         trouble = "";
         try {
-            Recording now = new Recording(show);
+            Recording now = new Recording(show, camera);
             String time = OffsetDateTime.now().truncatedTo(ChronoUnit.SECONDS).toString();
             now.tell(new SetEvent.Begins(System.nanoTime(), show, name, time));
             now.tell(taken(now, house.programme().state()));
@@ -239,8 +249,10 @@ class SetRecorder {
     /** How the recording is, in a word or a sentence: empty while there is none and nothing is wrong. */
     String says() {
         if (!trouble.isEmpty()) return trouble;
-        if (recording == null) return "";
-        return size < 1e6 ? "recording %d KB".formatted(size / 1000) : "recording %.1f MB".formatted(size / 1e6);
+        Recording now = recording;
+        if (now == null) return "";
+        String set = size < 1e6 ? "recording %d KB".formatted(size / 1000) : "recording %.1f MB".formatted(size / 1e6);
+        return now.camera == null ? set : set + now.camera.says();
     }
 
     private void run() {

@@ -4,6 +4,7 @@ import gloaming.again.SetReplay;
 import gloaming.flow.Crew;
 import gloaming.media.Decoder;
 import gloaming.media.Facts;
+import gloaming.media.ShotFile;
 import gloaming.media.Unreadable;
 import gloaming.sound.Sound;
 import gloaming.tape.SetFile;
@@ -14,6 +15,7 @@ import java.io.BufferedInputStream;
 import java.io.IOException;
 import java.io.InputStream;
 import java.nio.file.Files;
+import java.nio.file.Path;
 import org.springframework.stereotype.Component;
 
 /** Opens recorded sets with the media and sounds of their show, to be made again. */
@@ -37,12 +39,14 @@ class SetReplays {
 
     /** A set that fits into so many pixels, or with 0 as it was live. */
     SetReplay open(String show, String set, Crew crew, int width, int height) throws IOException {
-        try (InputStream in = new BufferedInputStream(Files.newInputStream(sets.file(show, set)))) {
+        Path file = sets.file(show, set);
+        try (InputStream in = new BufferedInputStream(Files.newInputStream(file))) {
             return new SetReplay(
                     SetFile.read(in),
                     crew,
                     house.library(show),
                     name -> sound(show, name),
+                    ShotFile.of(file, decoder),
                     ref -> orders.of(show, ref),
                     width,
                     height);

@@ -39,7 +39,7 @@ class SetPages {
             DateTimeFormatter.ofPattern("EEEE d MMMM yyyy, HH:mm:ss", Locale.ENGLISH);
 
     /** One as the page has it. */
-    record SetRow(String name, String when, String length, String size, boolean recording) {}
+    record SetRow(String name, String when, String length, String size, String camera, boolean recording) {}
 
     private final Shows shows;
     private final Sets sets;
@@ -65,7 +65,8 @@ class SetPages {
     private SetRow row(String show, Sets.Row row) {
         String when = SAID.format(LocalDateTime.parse(row.name().substring(0, 19), NAMED));
         String length = "%d:%02d".formatted(row.seconds() / 60, row.seconds() % 60);
-        return new SetRow(row.name(), when, length, size(row.bytes()), stage.records(show, row.name()));
+        String camera = row.camera() == 0 ? "" : size(row.camera());
+        return new SetRow(row.name(), when, length, size(row.bytes()), camera, stage.records(show, row.name()));
     }
 
     /** Shows a set to the audience, in place of what is on air. */
@@ -122,6 +123,16 @@ class SetPages {
                 .contentType(MediaType.APPLICATION_OCTET_STREAM)
                 .header(HttpHeaders.CONTENT_DISPOSITION, attachment(show.name() + " " + set + ".set"))
                 .body(new FileSystemResource(sets.file(id, set)));
+    }
+
+    /** What the camera showed in a set: JPEGs one after the other, as players of films know them. */
+    @GetMapping("/sets/{id}/camera")
+    ResponseEntity<Resource> camera(@PathVariable String id, @RequestParam String set) {
+        Shows.ShowRow show = show(id);
+        return ResponseEntity.ok()
+                .contentType(MediaType.APPLICATION_OCTET_STREAM)
+                .header(HttpHeaders.CONTENT_DISPOSITION, attachment(show.name() + " " + set + ".mjpeg"))
+                .body(new FileSystemResource(sets.camera(id, set)));
     }
 
     /** The frames of a set as PNG files in a ZIP, made while they are fetched. */

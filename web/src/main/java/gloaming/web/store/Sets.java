@@ -1,10 +1,12 @@
 package gloaming.web.store;
 
 import gloaming.look.Refused;
+import gloaming.tape.CameraShot;
 import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.nio.file.attribute.FileTime;
 import java.time.LocalDateTime;
 import java.time.format.DateTimeFormatter;
 import java.util.Comparator;
@@ -31,8 +33,9 @@ public class Sets {
      * @param name when it began
      * @param bytes its size
      * @param seconds about how long it is
+     * @param camera bytes of what the camera showed, in a file beside; 0 where there is none
      */
-    public record Row(String name, long bytes, long seconds) {}
+    public record Row(String name, long bytes, long seconds, long camera) {}
 
     private final Folder folder;
 
@@ -64,7 +67,9 @@ public class Sets {
             LocalDateTime last = LocalDateTime.ofInstant(
                     Files.getLastModifiedTime(file).toInstant(), java.time.ZoneId.systemDefault());
             long seconds = Math.max(0, java.time.Duration.between(began, last).toSeconds());
-            return Optional.of(new Row(bare, Files.size(file), seconds));
+            Path camera = CameraShot.beside(file);
+            long shown = Files.isRegularFile(camera) ? Files.size(camera) : 0;
+            return Optional.of(new Row(bare, Files.size(file), seconds, shown));
         } catch (IOException e) {
             return Optional.empty();
         }
@@ -90,13 +95,21 @@ public class Sets {
         return file;
     }
 
+    /** What the camera showed in one; {@link Refused} where there is nothing. */
+    public Path camera(String show, String name) {
+        Path camera = CameraShot.beside(file(show, name));
+        if (!Files.isRegularFile(camera)) throw new Refused("The camera was not recorded in that set.");
+        return camera;
+    }
+
     /** Takes one away, for {@value #KEPT_DAYS} days in a way that can be taken back; those that went before that go for good. */
     public void remove(String show, String name) {
         Path file = file(show, name);
         try {
             forget(show);
-            Files.setLastModifiedTime(
-                    Files.move(file, gone(file)), java.nio.file.attribute.FileTime.from(java.time.Instant.now()));
+            FileTime now = FileTime.from(java.time.Instant.now());
+            for (Path each : new Path[] {CameraShot.beside(file), file})
+                if (Files.exists(each)) Files.setLastModifiedTime(Files.move(each, gone(each)), now);
         } catch (IOException e) {
             throw new Refused("The set could not be removed: " + e.getMessage());
         }
@@ -107,6 +120,8 @@ public class Sets {
         Path file = name.matches(NAMED) ? home(show).resolve(name + ENDING) : null;
         if (file == null || !Files.isRegularFile(gone(file))) throw new Refused("That set is not there any more.");
         try {
+            Path camera = CameraShot.beside(file);
+            if (Files.exists(gone(camera))) Files.move(gone(camera), camera);
             Files.move(gone(file), file);
         } catch (IOException e) {
             throw new Refused("The set could not be brought back: " + e.getMessage());
