@@ -19,14 +19,14 @@ import gloaming.step.StepInfo;
         find =
                 "film grain noise dust analogue analog texture rough old film static snow grainy dirty 16mm super 8 video noise",
         notice = "The middle tones are alive, black and white stay clean.",
-        example = "puppet > * amount=0.35 size=0.012",
+        example = "puppet > * amount=0.2 size=0.012",
         sets = {
             "Fine stock: amount=0.12 size=0.004",
             "Pushed two stops: amount=0.4 size=0.008",
             "Television at night: amount=1 size=0.01 rate=50"
         })
 public record Grain(
-        @Id("amount") @Range(min = 0, max = 1, initial = 0.25, says = "How strong it is.")
+        @Id("amount") @Range(min = 0, max = 1, initial = 0.15, says = "How strong it is.")
         double amount,
 
         @Id("size")

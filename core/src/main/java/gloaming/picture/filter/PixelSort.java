@@ -18,7 +18,7 @@ import java.util.Arrays;
         notice = "Colours run out into streaks that stop at dark edges.",
         example = "puppet > * low==0.3+0.25*sin(t*0.8) along=up",
         sets = {
-            "Run down: along=up order=dark-first low=0.3",
+            "Run down: along=up low=0.3",
             "Torn sideways: along=across low=0.4 longest=0.5",
             "Silk: along=up low=0.05"
         })
@@ -42,7 +42,7 @@ public record PixelSort(
                 says = "Pixels farther apart than this do not change places.")
         double longest,
 
-        @Id("order") @Choice(initial = "light-first", says = "What comes first, from the left or from above.")
+        @Id("order") @Choice(initial = "light-first", says = "What comes first, from the left or from below.")
         Order order)
         implements Operation<Picture, Picture, Void> {
 
