@@ -2,6 +2,8 @@
 /** Sends what this page's camera sees to the program, a JPEG at a time and never more than one ahead. */
 const WIDTH = 640;
 const EVERY = 1000 / 30;
+/** Milliseconds until it is tried anew. */
+const AGAIN = 1000;
 
 export class Camera {
   constructor() {
@@ -24,11 +26,21 @@ export class Camera {
     this.canvas = document.createElement('canvas');
     this.canvas.width = Math.min(WIDTH, this.video.videoWidth);
     this.canvas.height = Math.round((this.canvas.width * this.video.videoHeight) / this.video.videoWidth);
-    this.socket = new WebSocket(`ws://${location.host}/camera`);
-    this.socket.onopen = () => { this.open = true; this.onState(true); this.send(); };
-    this.socket.onclose = () => this.close();
+    for (const track of this.stream.getTracks()) track.onended = () => this.close();
+    this.open = true;
+    this.onState(true);
+    this.connect();
+  }
+
+  /** Comes back by itself when the program was started anew: nobody thinks of the camera then. */
+  connect() {
+    if (!this.open) return;
+    const socket = new WebSocket(`ws://${location.host}/camera`);
+    this.socket = socket;
+    socket.onopen = () => this.send();
+    socket.onclose = () => setTimeout(() => { if (this.socket === socket) this.connect(); }, AGAIN);
     // The program answers each picture when it has taken it.
-    this.socket.onmessage = () => setTimeout(() => this.send(), Math.max(0, EVERY - (performance.now() - (this.sent ?? 0))));
+    socket.onmessage = () => setTimeout(() => this.send(), Math.max(0, EVERY - (performance.now() - (this.sent ?? 0))));
   }
 
   send() {
@@ -40,10 +52,9 @@ export class Camera {
 
   close() {
     this.stream?.getTracks().forEach((track) => track.stop());
+    const was = this.open;
+    this.open = false;
     this.socket?.close();
-    if (this.open) {
-      this.open = false;
-      this.onState(false);
-    }
+    if (was) this.onState(false);
   }
 }

@@ -1,4 +1,7 @@
 // @ts-check
+/** Milliseconds until it is tried anew. */
+const AGAIN = 1000;
+
 /** This page's microphone as the sound of the show: its samples go to the program as they come. */
 export class Microphone {
   constructor() {
@@ -26,12 +29,22 @@ export class Microphone {
     await this.context.audioWorklet.addModule('/js/microphone-worklet.js');
     const source = this.context.createMediaStreamSource(this.stream);
     const node = new AudioWorkletNode(this.context, 'gloaming-microphone', { numberOfOutputs: 0 });
-    const socket = new WebSocket(`ws://${location.host}/microphone?rate=${this.context.sampleRate}`);
-    this.socket = socket;
-    node.port.onmessage = (event) => { if (socket.readyState === WebSocket.OPEN && socket.bufferedAmount < 65536) socket.send(event.data); };
+    node.port.onmessage = (event) => {
+      const socket = this.socket;
+      if (socket?.readyState === WebSocket.OPEN && socket.bufferedAmount < 65536) socket.send(event.data);
+    };
+    this.connect(this.context.sampleRate);
     source.connect(node);
     await this.context.resume();
     if (!this.on) this.stop();
+  }
+
+  /** Comes back by itself when the program was started anew. @param {number} rate */
+  connect(rate) {
+    if (!this.on) return;
+    const socket = new WebSocket(`ws://${location.host}/microphone?rate=${rate}`);
+    this.socket = socket;
+    socket.onclose = () => setTimeout(() => { if (this.socket === socket) this.connect(rate); }, AGAIN);
   }
 
   stop() {

@@ -263,6 +263,9 @@ class MediaTest extends PageTest {
             const c = canvas.getContext('2d');
             setInterval(() => { c.fillStyle = '#20c040'; c.fillRect(0, 0, 64, 48); }, 30);
             navigator.mediaDevices.getUserMedia = async () => canvas.captureStream(30);
+            const Plain = WebSocket;
+            window.sockets = [];
+            window.WebSocket = class extends Plain { constructor(url) { super(url); window.sockets.push(this); } };
             """);
         browser.findElement(By.id("camera")).click();
         Browser.until(
@@ -279,6 +282,14 @@ class MediaTest extends PageTest {
                 return false;
             }
         });
+        // As when the program is started anew: nobody thinks of the camera then.
+        long before = program.get(House.class).camera().now().number();
+        browser.executeScript("window.sockets.forEach((s) => s.close())");
+        Browser.until(
+                browser,
+                "it comes back by itself",
+                () -> ((Long) browser.executeScript("return window.sockets.length")) > 1
+                        && program.get(House.class).camera().now().number() > before + 3);
         browser.findElement(By.id("camera")).click();
         Browser.until(
                 browser,

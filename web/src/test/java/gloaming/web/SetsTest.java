@@ -250,7 +250,10 @@ class SetsTest {
                 SocketPage output = new SocketPage(program, "").say("{'do':'watch','most':4096}")) {
             page.hear("evening", e -> e.path("ready").asBoolean());
             page.say("{'do':'go'}");
-            page.hear("evening", e -> e.path("recording").asString("").contains("camera 0."));
+            Program.until(
+                    "the camera is written",
+                    () -> !sets.of(guests).isEmpty()
+                            && sets.of(guests).getFirst().camera() > 0);
             acknowledged(output, 60);
             page.say("{'do':'end-evening'}");
             page.hear(

@@ -21,13 +21,16 @@ final class CameraRecording implements AutoCloseable {
     private static final int MOST_WAITING = 64;
 
     private final ArrayBlockingQueue<CameraFeed.Shot> waiting = new ArrayBlockingQueue<>(MOST_WAITING);
-    private final FileChannel channel;
+    private final Path file;
+    /** Null before the first picture. */
+    private FileChannel channel;
+
     private volatile boolean over;
     private volatile long size;
 
     /** Beside a set that begins. */
-    CameraRecording(Path set) throws IOException {
-        channel = FileChannel.open(CameraShot.beside(set), StandardOpenOption.CREATE_NEW, StandardOpenOption.WRITE);
+    CameraRecording(Path set) {
+        file = CameraShot.beside(set);
     }
 
     /** Takes a picture that came; on any thread, and nobody waits. */
@@ -39,6 +42,8 @@ final class CameraRecording implements AutoCloseable {
     void write(SetFile.Writer set) {
         try {
             for (CameraFeed.Shot shot = waiting.poll(); shot != null && !over; shot = waiting.poll()) {
+                if (channel == null)
+                    channel = FileChannel.open(file, StandardOpenOption.CREATE_NEW, StandardOpenOption.WRITE);
                 long at = size;
                 for (ByteBuffer bytes = ByteBuffer.wrap(shot.jpeg()); bytes.hasRemaining(); ) channel.write(bytes);
                 size = at + shot.jpeg().length;
@@ -52,17 +57,22 @@ final class CameraRecording implements AutoCloseable {
     }
 
     void sync() throws IOException {
-        channel.force(false);
+        if (channel != null) channel.force(false);
     }
 
-    /** How it is, in a few words. */
-    String says() {
-        return over ? ", the camera not any more" : size == 0 ? "" : ", camera %.1f MB".formatted(size / 1e6);
+    /** Bytes so far. */
+    long size() {
+        return size;
+    }
+
+    /** Whether it ended before its set. */
+    boolean over() {
+        return over;
     }
 
     @Override
     public void close() throws IOException {
         over = true;
-        channel.close();
+        if (channel != null) channel.close();
     }
 }

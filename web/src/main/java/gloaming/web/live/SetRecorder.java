@@ -251,8 +251,9 @@ class SetRecorder {
         if (!trouble.isEmpty()) return trouble;
         Recording now = recording;
         if (now == null) return "";
-        String set = size < 1e6 ? "recording %d KB".formatted(size / 1000) : "recording %.1f MB".formatted(size / 1e6);
-        return now.camera == null ? set : set + now.camera.says();
+        long all = now.camera == null ? size : size + now.camera.size();
+        String says = all < 1e6 ? "recording %d KB".formatted(all / 1000) : "recording %.1f MB".formatted(all / 1e6);
+        return now.camera != null && now.camera.over() ? says + ", no camera" : says;
     }
 
     private void run() {
