@@ -123,13 +123,17 @@ public final class Matter {
 
     /** Whether any picture lies on it. */
     public boolean mapped() {
+        return heightMap != null || painted();
+    }
+
+    /** Whether a picture lies on it that is not only its height. */
+    public boolean painted() {
         return colourMap != null
                 || roughMap != null
                 || metalMap != null
                 || glowMap != null
                 || normalMap != null
-                || openMap != null
-                || heightMap != null;
+                || openMap != null;
     }
 
     /** Whether something behind it can be seen through it. */

@@ -231,6 +231,29 @@ final class Face {
 
     private final float[] coefficients = new float[24];
 
+    /**
+     * Writes the weights of the corners at a place of the picture, what they grow by with each {@code step} across, and the corners' texture places,
+     * across then up: twelve numbers.
+     */
+    void texture(float[] to, double x, double y, double step) {
+        for (int k = 0; k < 3; k++) {
+            to[k] = (float) (q[3 * k] * x + q[3 * k + 1] * y + q[3 * k + 2]);
+            to[3 + k] = (float) (q[3 * k] * step);
+            to[6 + k] = (float) u[k];
+            to[9 + k] = (float) v[k];
+        }
+    }
+
+    /** Whether a height picture stands in it. */
+    boolean carved() {
+        return material.heightMap != null;
+    }
+
+    /** Whether its corners have colours. */
+    boolean coloured() {
+        return coloured;
+    }
+
     /** Writes places and normals of a row of {@code n} fragments that begins at a place of the picture and goes on by {@code step}. */
     void row(Fragments f, int i, int n, double x, double y, double step) {
         for (int k = 0; k < 3; k++) {

@@ -111,6 +111,14 @@ final class Fragments {
     final float[] aside = new float[ROOM];
     final float[] above = new float[ROOM];
 
+    /** What a face writes of a place. */
+    private final float[][] placed = {x, y, z, nx, ny, nz, fx, fy, fz, red, green, blue};
+
+    /** Brings what a face writes of {@code many} places to others. */
+    void move(int from, int to, int many) {
+        for (float[] column : placed) System.arraycopy(column, from, column, to, many);
+    }
+
     void clear() {
         carved.clear();
         waxen = false;

@@ -19,7 +19,7 @@ public final class Renderer implements SeesSpace {
 
     private final ThreadLocal<Shading> shadings = ThreadLocal.withInitial(Shading::new);
     private final ThreadLocal<float[]> ways = ThreadLocal.withInitial(() -> new float[0]);
-    final ThreadLocal<ReliefRay> relief = ThreadLocal.withInitial(ReliefRay::new);
+    final ThreadLocal<ReliefRays> relief = ThreadLocal.withInitial(ReliefRays::new);
     private final Draughts solid = new Draughts();
     private final Draughts clear = new Draughts();
     private float[] nearness = {};

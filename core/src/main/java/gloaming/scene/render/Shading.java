@@ -12,6 +12,7 @@ final class Shading {
     private final Fragments f = new Fragments();
     private final Lighting lighting = new Lighting(f);
     private final Face face = new Face();
+    private final Panes panes = new Panes();
     private final float[] texel = new float[4];
     private Renderer renderer;
     private Picture out;
@@ -58,8 +59,13 @@ final class Shading {
         f.pixel[i] = pixel;
         f.weight[i] = weight;
         face.write(f, i);
+        if (face.carved()) {
+            carve(x, y, 1, pixel, weight, 1);
+            return;
+        }
         f.open[i] = renderer.corners.at(pixel);
-        if (made(i)) f.n++;
+        Matter m = face.material;
+        if (made(i, m, face.u() * m.tilesAcross, face.v() * m.tilesUp)) f.n++;
     }
 
     /**
@@ -68,7 +74,8 @@ final class Shading {
     void row(Draughts all, int number, float x, float y, int pixel, int n) {
         take(all, number);
         float step = renderer.samples;
-        if (n < SHORT || face.uneven()) {
+        boolean carved = face.carved() && !face.coloured();
+        if (n < SHORT || face.uneven() && !carved) {
             for (int k = 0; k < n; k++) {
                 if (full(1)) flush(false);
                 add(all, number, x + k * step, y, pixel + k, 1);
@@ -79,8 +86,11 @@ final class Shading {
             if (full(1)) flush(false);
             int k = Math.min(n, Fragments.MOST - f.n);
             face.row(f, f.n, k, x, y, step);
-            alike(f.n, k, pixel);
-            f.n += k;
+            if (carved) carve(x, y, step, pixel, 1, k);
+            else {
+                alike(f.n, k, pixel);
+                f.n += k;
+            }
             n -= k;
             pixel += k;
             x += k * step;
@@ -148,9 +158,58 @@ final class Shading {
         lately = null;
     }
 
-    /** Fills in what a place is made of; false where there is nothing of it after all. */
-    private boolean made(int i) {
+    private static boolean repeats(Matter m) {
+        return m.repeats || m.tilesAcross != 1 || m.tilesUp != 1;
+    }
+
+    /**
+     * Adds {@code n} places of a row, whose places and normals stand behind the last fragment, as the relief in their face is seen there; those
+     * where the eye's ray leaves it are left out.
+     */
+    private void carve(float x, float y, float step, int pixel, float weight, int n) {
         Matter m = face.material;
+        boolean repeats = repeats(m);
+        Heights heights = renderer.texture(m.heightMap).heights();
+        ReliefRays rays = renderer.relief.get();
+        int at = f.n;
+        rays.row(face, f, at, n, x, y, step, renderer.view, heights, m, repeats);
+        for (int k = 0; k < n; ) {
+            int end = repeats ? n : rays.inside(k, n);
+            if (end == k) {
+                k++;
+                continue;
+            }
+            if (f.n != at + k) f.move(at + k, f.n, end - k);
+            if (n > 1 && !m.painted()) {
+                alike(f.n, end - k, pixel + k);
+                f.carved.add(f.n, rays, k, end - k, heights, repeats);
+                f.n += end - k;
+            } else dress(x + k * step, y, step, pixel + k, weight, rays, k, end - k);
+            k = end;
+        }
+    }
+
+    /** Adds those of a row in a relief that pictures lie on: {@code n} whose places stand behind the last fragment, {@code k} of what rays found. */
+    private void dress(float x, float y, float step, int pixel, float weight, ReliefRays rays, int k, int n) {
+        Matter m = face.material;
+        Heights heights = renderer.texture(m.heightMap).heights();
+        boolean repeats = repeats(m);
+        int begin = f.n;
+        for (int j = 0; j < n; j++) {
+            int i = f.n;
+            if (i != begin + j) f.move(begin + j, i, 1);
+            f.pixel[i] = pixel + j;
+            f.weight[i] = weight;
+            f.open[i] = renderer.corners.at(pixel + j);
+            if (n > 1) face.at(x + j * step, y);
+            if (!made(i, m, rays.u[k + j], rays.v[k + j])) continue;
+            f.carved.add(i, rays, k + j, 1, heights, repeats);
+            f.n++;
+        }
+    }
+
+    /** Fills in what a place is made of, by its texture place; false where there is nothing of it after all. */
+    private boolean made(int i, Matter m, double u, double v) {
         float cover = m.cover;
         f.roughness[i] = m.roughness;
         f.metal[i] = m.metal;
@@ -162,16 +221,7 @@ final class Shading {
         float glowGreen = m.glowGreen * face.colour[1];
         float glowBlue = m.glowBlue * face.colour[2];
         if (m.mapped()) {
-            double u = face.u() * m.tilesAcross;
-            double v = face.v() * m.tilesUp;
-            boolean repeats = m.repeats || m.tilesAcross != 1 || m.tilesUp != 1;
-            if (m.heightMap != null) {
-                ReliefRay relief = renderer.relief.get();
-                if (!relief.march(face, f, i, renderer.view, renderer.texture(m.heightMap), m, u, v, repeats))
-                    return false;
-                u = relief.u;
-                v = relief.v;
-            }
+            boolean repeats = repeats(m);
             if (m.colourMap != null) {
                 texel(m.colourMap, m, u, v, repeats);
                 cover *= texel[3];
@@ -218,40 +268,6 @@ final class Shading {
         f.outGreen[i] = glowGreen;
         f.outBlue[i] = glowBlue;
         return cover > 0;
-    }
-
-    private final float[] tintRed = new float[Fragments.MOST];
-    private final float[] tintGreen = new float[Fragments.MOST];
-    private final float[] tintBlue = new float[Fragments.MOST];
-
-    /**
-     * What is seen through glass: what stands in the picture already, aside by where its normal points in the picture, as much as is not
-     * thrown back (Schlick 1994). Its own colour is the tint and gets no light.
-     */
-    private void through() {
-        View view = renderer.view;
-        Texture behind = renderer.behind();
-        for (int i = 0; i < f.n; i++) {
-            if (!f.glass[i]) continue;
-            float right = f.nx[i] * view.right[0] + f.ny[i] * view.right[1] + f.nz[i] * view.right[2];
-            float up = f.nx[i] * view.up[0] + f.ny[i] * view.up[1] + f.nz[i] * view.up[2];
-            float facing = Math.min(1, Math.abs(f.nx[i] * f.vx[i] + f.ny[i] * f.vy[i] + f.nz[i] * f.vz[i]));
-            float edge = 1 - facing;
-            float fresnel = f.shine[i] + (1 - f.shine[i]) * edge * edge * edge * edge * edge;
-            int y = f.pixel[i] / out.width;
-            int x = f.pixel[i] - y * out.width;
-            // Aside by the slope of the face, in parts of the height.
-            float far = 0.25f * f.aside[i] * out.height;
-            float u = (x + 0.5f - far * right) / out.width;
-            float v = (y + 0.5f - far * up) / out.height;
-            float blur = f.roughness[i] <= 0.03f ? 1 : 1 + f.roughness[i] * f.roughness[i] * 0.12f * out.height;
-            behind.at(Math.clamp(u, 0f, 1f), Math.clamp(v, 0f, 1f), blur, false, texel);
-            float part = 1 - fresnel;
-            tintRed[i] = part * f.red[i] * texel[0];
-            tintGreen[i] = part * f.green[i] * texel[1];
-            tintBlue[i] = part * f.blue[i] * texel[2];
-            f.red[i] = f.green[i] = f.blue[i] = 0;
-        }
     }
 
     private final double[] across = new double[3];
@@ -302,7 +318,7 @@ final class Shading {
     void flush(boolean over) {
         if (f.n == 0) return;
         LightKernels.face(f, 0, renderer.view);
-        if (over) through();
+        if (over) panes.take(f, renderer.view, renderer.behind(), out);
         lighting.work(renderer, null);
         Haze fog = renderer.scene.fog();
         if (fog.density > 0)
@@ -319,9 +335,9 @@ final class Shading {
                 // Where nothing is behind it glass covers as much as it throws back.
                 float left = 1 - w;
                 float light = Math.max(f.outRed[i], Math.max(f.outGreen[i], f.outBlue[i]));
-                r[p] = r[p] * left + w * (f.outRed[i] + tintRed[i]);
-                g[p] = g[p] * left + w * (f.outGreen[i] + tintGreen[i]);
-                b[p] = b[p] * left + w * (f.outBlue[i] + tintBlue[i]);
+                r[p] = r[p] * left + w * (f.outRed[i] + panes.red[i]);
+                g[p] = g[p] * left + w * (f.outGreen[i] + panes.green[i]);
+                b[p] = b[p] * left + w * (f.outBlue[i] + panes.blue[i]);
                 a[p] = Math.max(a[p], Math.min(1, w * light));
             } else if (over) {
                 float left = 1 - w;

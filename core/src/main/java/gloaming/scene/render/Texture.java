@@ -38,71 +38,16 @@ final class Texture {
         }
     }
 
-    /** Texels along a side of a block whose highest place is known. */
-    static final int BLOCK = 8;
+    private final Heights heights = new Heights();
 
-    private float[] heights = {};
-    private float[] highest = {};
-    private int blocksAcross;
-
-    /** Works out the light of each pixel, 0 to 1, as a height, and the highest of each block and what touches it. */
+    /** Makes the light of its pixels ready as heights. */
     void carve(Crew crew) {
-        int w = width[0];
-        int h = height[0];
-        if (heights.length < w * h) heights = new float[w * h];
-        float[] r = planes[0][0];
-        float[] g = planes[0][1];
-        float[] b = planes[0][2];
-        crew.each(h, 32, (from, to) -> {
-            for (int i = from * w; i < to * w; i++)
-                heights[i] = Math.max(0, Math.min(1, 0.2126f * r[i] + 0.7152f * g[i] + 0.0722f * b[i]));
-        });
-        blocksAcross = (w + BLOCK - 1) / BLOCK;
-        int up = (h + BLOCK - 1) / BLOCK;
-        if (highest.length < blocksAcross * up) highest = new float[blocksAcross * up];
-        crew.each(up, 1, (from, to) -> {
-            for (int i = from * blocksAcross; i < to * blocksAcross; i++)
-                highest[i] = highest(i % blocksAcross * BLOCK, i / blocksAcross * BLOCK);
-        });
+        heights.take(planes[0][0], planes[0][1], planes[0][2], width[0], height[0], crew);
     }
 
-    private float highest(int x0, int y0) {
-        float most = 0;
-        for (int y = y0 - 1; y <= y0 + BLOCK; y++) {
-            int row = Math.floorMod(y, height[0]) * width[0];
-            for (int x = x0 - 1; x <= x0 + BLOCK; x++) most = Math.max(most, heights[row + Math.floorMod(x, width[0])]);
-        }
-        return most;
-    }
-
-    /** The highest place of the block that holds a texel, and of what touches it. */
-    float highestNear(int x, int y) {
-        return highest[Math.clamp(y, 0, height[0] - 1) / BLOCK * blocksAcross + Math.clamp(x, 0, width[0] - 1) / BLOCK];
-    }
-
-    /** The height of a texel. */
-    float heightOf(int x, int y) {
-        return heights[Math.clamp(y, 0, height[0] - 1) * width[0] + Math.clamp(x, 0, width[0] - 1)];
-    }
-
-    /** The height at a texture place. */
-    float height(double u, double v, boolean repeats) {
-        int w = width[0];
-        int h = height[0];
-        float x = (float) (u * w - 0.5);
-        float y = (float) (v * h - 0.5);
-        if (!(Math.abs(x) < 1e7f && Math.abs(y) < 1e7f)) return 0;
-        int ix = (int) x - (x < 0 ? 1 : 0);
-        int iy = (int) y - (y < 0 ? 1 : 0);
-        float px = x - ix;
-        float py = y - iy;
-        int left = bring(ix, w, repeats);
-        int right = bring(ix + 1, w, repeats);
-        int low = bring(iy, h, repeats) * w;
-        int high = bring(iy + 1, h, repeats) * w;
-        float a = heights[low + left] + (heights[low + right] - heights[low + left]) * px;
-        float b = heights[high + left] + (heights[high + right] - heights[high + left]) * px;
-        return a + (b - a) * py;
+    /** Its light as heights, where it was made ready. */
+    Heights heights() {
+        return heights;
     }
 
     void forget() {

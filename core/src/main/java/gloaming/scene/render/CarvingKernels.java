@@ -1,0 +1,182 @@
+package gloaming.scene.render;
+
+import gloaming.flow.Kernel;
+import gloaming.flow.VectorMath;
+import gloaming.flow.Vectors;
+import jdk.incubator.vector.FloatVector;
+import jdk.incubator.vector.IntVector;
+import jdk.incubator.vector.VectorMask;
+import jdk.incubator.vector.VectorOperators;
+
+/** Rays that go into a face until they meet the heights that stand in it, and the light that comes to them there. */
+@Kernel
+final class CarvingKernels {
+    private static final int LANES = Vectors.LANES;
+    private static final FloatVector INDEX =
+            FloatVector.zero(FloatVector.SPECIES_PREFERRED).addIndex(1);
+
+    private CarvingKernels() {}
+
+    /**
+     * Where rays begin on a face, and how they go on for its whole depth. {@code c} holds the weights of three corners at the first place and what
+     * they grow by, the corners' texture places, across then up, how the texture place changes along the world's axes over the depth, across then
+     * up, and the eye, or the way to it where {@code parallel}.
+     */
+    static void rays(Fragments f, int at, int n, float[] c, boolean parallel, ReliefRays r) {
+        for (int i = 0; i < n; i += LANES) {
+            FloatVector x = INDEX.add((float) i);
+            FloatVector a = x.mul(c[3]).add(c[0]);
+            FloatVector b = x.mul(c[4]).add(c[1]);
+            FloatVector d = x.mul(c[5]).add(c[2]);
+            FloatVector over = Vectors.all(1).div(a.add(b).add(d));
+            a.mul(c[6]).add(b.mul(c[7])).add(d.mul(c[8])).mul(over).intoArray(r.u, i);
+            a.mul(c[9]).add(b.mul(c[10])).add(d.mul(c[11])).mul(over).intoArray(r.v, i);
+            FloatVector vx = Vectors.all(c[18]);
+            FloatVector vy = Vectors.all(c[19]);
+            FloatVector vz = Vectors.all(c[20]);
+            if (!parallel) {
+                vx = vx.sub(Vectors.load(f.x, at + i));
+                vy = vy.sub(Vectors.load(f.y, at + i));
+                vz = vz.sub(Vectors.load(f.z, at + i));
+            }
+            FloatVector straight = vx.mul(Vectors.load(f.fx, at + i))
+                    .add(vy.mul(Vectors.load(f.fy, at + i)))
+                    .add(vz.mul(Vectors.load(f.fz, at + i)))
+                    .abs();
+            FloatVector length = vx.mul(vx).add(vy.mul(vy)).add(vz.mul(vz)).sqrt();
+            // Seen from behind, or all but along the face.
+            FloatVector back =
+                    Vectors.all(-1).div(straight.max(length.mul(0.05f)).max(1e-20f));
+            vx.mul(c[12]).add(vy.mul(c[13])).add(vz.mul(c[14])).mul(back).intoArray(r.du, i);
+            vx.mul(c[15]).add(vy.mul(c[16])).add(vz.mul(c[17])).mul(back).intoArray(r.dv, i);
+        }
+    }
+
+    /** Finds the four texels round texture places that lie a little aside, and where between them those lie. */
+    static void around(Heights h, ReliefRays r, int n, boolean repeats, float eu, float ev) {
+        float w = h.width;
+        float high = h.height;
+        for (int i = 0; i < n; i += LANES) {
+            FloatVector x = Parts.within(Vectors.load(r.u, i).add(eu).mul(w).sub(0.5f), w, repeats);
+            FloatVector y = Parts.within(Vectors.load(r.v, i).add(ev).mul(high).sub(0.5f), high, repeats);
+            FloatVector ix = VectorMath.floorSmall(x);
+            FloatVector iy = VectorMath.floorSmall(y);
+            x.sub(ix).intoArray(r.px, i);
+            y.sub(iy).intoArray(r.py, i);
+            FloatVector jx = Parts.next(ix, w, repeats);
+            FloatVector jy = Parts.next(iy, high, repeats);
+            Parts.keep(ix, iy, h.width, r.index, 4 * i);
+            Parts.keep(jx, iy, h.width, r.index, 4 * i + LANES);
+            Parts.keep(ix, jy, h.width, r.index, 4 * i + 2 * LANES);
+            Parts.keep(jx, jy, h.width, r.index, 4 * i + 3 * LANES);
+        }
+    }
+
+    /** The heights at places that lie between four texels each, less what stands in {@code less}, times something. */
+    static void between(ReliefRays r, int n, float[] less, float times, float[] to) {
+        for (int i = 0; i < n; i += LANES) {
+            FloatVector px = Vectors.load(r.px, i);
+            FloatVector a = Vectors.load(r.seen, 4 * i);
+            FloatVector b = Vectors.load(r.seen, 4 * i + LANES).sub(a).mul(px).add(a);
+            FloatVector c = Vectors.load(r.seen, 4 * i + 2 * LANES);
+            FloatVector d =
+                    Vectors.load(r.seen, 4 * i + 3 * LANES).sub(c).mul(px).add(c);
+            d.sub(b)
+                    .mul(Vectors.load(r.py, i))
+                    .add(b)
+                    .sub(Vectors.load(less, i))
+                    .mul(times)
+                    .intoArray(to, i);
+        }
+    }
+
+    /** Turns normals by how heights rise across and up; {@code c} holds how texture places change along the world's axes, across then up. */
+    static void turn(ReliefRays r, int n, float[] c, Fragments f, int at) {
+        for (int i = 0; i < n; i += LANES) {
+            FloatVector across = Vectors.load(r.slopeX, i);
+            FloatVector up = Vectors.load(r.slopeY, i);
+            FloatVector x = Vectors.load(f.nx, at + i).sub(across.mul(c[0])).sub(up.mul(c[3]));
+            FloatVector y = Vectors.load(f.ny, at + i).sub(across.mul(c[1])).sub(up.mul(c[4]));
+            FloatVector z = Vectors.load(f.nz, at + i).sub(across.mul(c[2])).sub(up.mul(c[5]));
+            FloatVector over = Vectors.all(1)
+                    .div(x.mul(x).add(y.mul(y)).add(z.mul(z)).sqrt().max(1e-20f));
+            x.mul(over).intoArray(f.nx, at + i);
+            y.mul(over).intoArray(f.ny, at + i);
+            z.mul(over).intoArray(f.nz, at + i);
+        }
+    }
+
+    /**
+     * How rays to a lamp go from {@code n} places of a relief up to its top. {@code c} holds how texture places change along the world's axes over the
+     * relief's depth, across then up.
+     */
+    static void toLamp(Fragments f, int at, int n, float[] height, int from, float[] c, ReliefRays r) {
+        for (int i = 0; i < n; i += LANES) {
+            FloatVector lx = Vectors.load(f.lx, at + i);
+            FloatVector ly = Vectors.load(f.ly, at + i);
+            FloatVector lz = Vectors.load(f.lz, at + i);
+            FloatVector straight = lx.mul(Vectors.load(f.fx, at + i))
+                    .add(ly.mul(Vectors.load(f.fy, at + i)))
+                    .add(lz.mul(Vectors.load(f.fz, at + i)));
+            FloatVector rise = Vectors.all(1).sub(Vectors.load(height, from + i));
+            FloatVector over = rise.div(straight.max(0.05f));
+            lx.mul(c[0]).add(ly.mul(c[1])).add(lz.mul(c[2])).mul(over).intoArray(r.du, i);
+            lx.mul(c[3]).add(ly.mul(c[4])).add(lz.mul(c[5])).mul(over).intoArray(r.dv, i);
+            Vectors.all(0).intoArray(r.most, i);
+        }
+    }
+
+    /** The texel at a part of the way to the lamp. */
+    static void look(Heights h, float[] u, float[] v, int from, int n, boolean repeats, float part, ReliefRays r) {
+        float w = h.width;
+        float high = h.height;
+        for (int i = 0; i < n; i += LANES) {
+            FloatVector x = Vectors.load(r.du, i).mul(part).add(Vectors.load(u, from + i));
+            FloatVector y = Vectors.load(r.dv, i).mul(part).add(Vectors.load(v, from + i));
+            if (repeats) {
+                x = x.sub(VectorMath.floorSmall(x));
+                y = y.sub(VectorMath.floorSmall(y));
+            }
+            FloatVector column = VectorMath.floorSmall(x.mul(w)).max(0).min(w - 1);
+            FloatVector row = VectorMath.floorSmall(y.mul(high)).max(0).min(high - 1);
+            VectorMask<Float> beyond = x.sub(0.5f).abs().max(y.sub(0.5f).abs()).compare(VectorOperators.GT, 0.5f);
+            // Behind the last row lies one texel that is as low as one can be.
+            Parts.keep(column.blend(0, beyond), row.blend(high, beyond), h.width, r.index, i);
+        }
+    }
+
+    /** How far the highest so far stands over the rays, with what was looked up at a part of their way. */
+    static void stands(float[] height, int from, int n, float part, ReliefRays r) {
+        for (int i = 0; i < n; i += LANES) {
+            FloatVector own = Vectors.load(height, from + i);
+            FloatVector ray = Vectors.all(1).sub(own).mul(part).add(own).add(0.01f);
+            Vectors.load(r.most, i).max(Vectors.load(r.seen, i).sub(ray)).intoArray(r.most, i);
+        }
+    }
+
+    /** What the loops above share; a class of its own because it is to be inlined. */
+    @Kernel.Part
+    static final class Parts {
+        private Parts() {}
+
+        /** Columns and rows, whole numbers, as indices. */
+        static void keep(FloatVector column, FloatVector row, int width, int[] index, int i) {
+            IntVector x = (IntVector) column.convert(VectorOperators.F2I, 0);
+            IntVector y = (IntVector) row.convert(VectorOperators.F2I, 0);
+            y.mul(width).add(x).intoArray(index, i);
+        }
+
+        /** A place between texels, brought into a picture that lies side by side with itself, or ends. */
+        static FloatVector within(FloatVector x, float side, boolean repeats) {
+            if (!repeats) return x.max(0).min(side - 1);
+            return x.sub(VectorMath.floorSmall(x.mul(1 / side)).mul(side))
+                    .max(0)
+                    .min(side - 1e-3f);
+        }
+
+        static FloatVector next(FloatVector i, float side, boolean repeats) {
+            FloatVector next = i.add(1);
+            return repeats ? next.blend(0, next.compare(VectorOperators.GE, side)) : next.min(side - 1);
+        }
+    }
+}
