@@ -5,7 +5,6 @@ import gloaming.library.Fit;
 import gloaming.look.Limits;
 import gloaming.look.Refused;
 import java.nio.ByteBuffer;
-import java.nio.file.Path;
 
 /**
  * A picture of the camera in a set: a JPEG in the file beside, in which one follows the other.
@@ -20,12 +19,6 @@ public record CameraShot(long number, long at, int length, Cut cut) {
     public static final int LONGEST = 4 << 20;
 
     private static final int BYTES = 8 + 8 + 4 + 4 + 4 + 8 + 1;
-
-    /** The file of the pictures beside a set. */
-    public static Path beside(Path set) {
-        String name = set.getFileName().toString();
-        return set.resolveSibling(name.replaceFirst("\\.set$", "") + ".mjpeg");
-    }
 
     byte[] bytes() {
         return ByteBuffer.allocate(BYTES)

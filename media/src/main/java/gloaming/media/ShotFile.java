@@ -20,9 +20,15 @@ public final class ShotFile implements CameraFile {
         this.decoder = decoder;
     }
 
+    /** The file of the pictures beside a set. */
+    public static Path beside(Path set) {
+        String name = set.getFileName().toString();
+        return set.resolveSibling(name.replaceFirst("\\.set$", "") + ".mjpeg");
+    }
+
     /** Those of a set, or null where it has none. */
     public static CameraFile of(Path set, Decoder decoder) {
-        Path file = CameraShot.beside(set);
+        Path file = beside(set);
         return Files.isRegularFile(file) ? new ShotFile(file, decoder) : null;
     }
 

@@ -1,6 +1,7 @@
 package gloaming.web.live;
 
 import gloaming.media.CameraFeed;
+import gloaming.media.ShotFile;
 import gloaming.tape.CameraShot;
 import gloaming.tape.SetFile;
 import java.io.IOException;
@@ -30,7 +31,7 @@ final class CameraRecording implements AutoCloseable {
 
     /** Beside a set that begins. */
     CameraRecording(Path set) {
-        file = CameraShot.beside(set);
+        file = ShotFile.beside(set);
     }
 
     /** Takes a picture that came; on any thread, and nobody waits. */

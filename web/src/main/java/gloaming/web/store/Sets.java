@@ -1,7 +1,7 @@
 package gloaming.web.store;
 
 import gloaming.look.Refused;
-import gloaming.tape.CameraShot;
+import gloaming.media.ShotFile;
 import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.nio.file.Files;
@@ -67,7 +67,7 @@ public class Sets {
             LocalDateTime last = LocalDateTime.ofInstant(
                     Files.getLastModifiedTime(file).toInstant(), java.time.ZoneId.systemDefault());
             long seconds = Math.max(0, java.time.Duration.between(began, last).toSeconds());
-            Path camera = CameraShot.beside(file);
+            Path camera = ShotFile.beside(file);
             long shown = Files.isRegularFile(camera) ? Files.size(camera) : 0;
             return Optional.of(new Row(bare, Files.size(file), seconds, shown));
         } catch (IOException e) {
@@ -97,7 +97,7 @@ public class Sets {
 
     /** What the camera showed in one; {@link Refused} where there is nothing. */
     public Path camera(String show, String name) {
-        Path camera = CameraShot.beside(file(show, name));
+        Path camera = ShotFile.beside(file(show, name));
         if (!Files.isRegularFile(camera)) throw new Refused("The camera was not recorded in that set.");
         return camera;
     }
@@ -108,7 +108,7 @@ public class Sets {
         try {
             forget(show);
             FileTime now = FileTime.from(java.time.Instant.now());
-            for (Path each : new Path[] {CameraShot.beside(file), file})
+            for (Path each : new Path[] {ShotFile.beside(file), file})
                 if (Files.exists(each)) Files.setLastModifiedTime(Files.move(each, gone(each)), now);
         } catch (IOException e) {
             throw new Refused("The set could not be removed: " + e.getMessage());
@@ -120,7 +120,7 @@ public class Sets {
         Path file = name.matches(NAMED) ? home(show).resolve(name + ENDING) : null;
         if (file == null || !Files.isRegularFile(gone(file))) throw new Refused("That set is not there any more.");
         try {
-            Path camera = CameraShot.beside(file);
+            Path camera = ShotFile.beside(file);
             if (Files.exists(gone(camera))) Files.move(gone(camera), camera);
             Files.move(gone(file), file);
         } catch (IOException e) {
