@@ -36,6 +36,7 @@ final class CameraTape {
         private long number;
         private boolean comes;
         private boolean missed;
+        private boolean counts = true;
         private Cut wanted;
         /** What was looked up last, and for which cut. */
         private Seen seen = Seen.NOTHING;
@@ -52,6 +53,11 @@ final class CameraTape {
             this.comes = comes;
         }
 
+        /** Whether it is looked at from now on what is missing. */
+        void counts(boolean on) {
+            counts = on;
+        }
+
         /** Whether one was asked for that is not there as it was. */
         boolean missed() {
             return missed;
@@ -64,7 +70,7 @@ final class CameraTape {
 
         @Override
         public Seen now() {
-            missed |= number > 0 && (file == null || !shots.containsKey(number));
+            missed |= counts && number > 0 && (file == null || !shots.containsKey(number));
             // One that is missing is the one before it, as near as there is.
             var shot = file == null || number == 0 ? null : shots.floorEntry(number);
             if (shot == null) return Seen.NOTHING;

@@ -105,6 +105,7 @@ public final class SetReplay {
         CameraTape shots = new CameraTape(camera);
         for (SetFile.Piece piece : pieces) if (piece.kind() == SetFile.Kind.CAMERA) shots.add(piece.bytes());
         for (int player : aired) players.put(player, new TapePlayer(crew, library, all, shots, width, height));
+        for (TapePlayer player : players.values()) player.counts(begins);
         for (SetFile.Piece piece : pieces) {
             boolean own = piece.kind() == SetFile.Kind.TAPE || piece.kind() == SetFile.Kind.LOOK;
             TapePlayer player = own ? players.get(piece.player()) : null;

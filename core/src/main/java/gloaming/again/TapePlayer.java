@@ -52,6 +52,10 @@ public final class TapePlayer {
     private LiveTape.Heard live;
     private Picture picture;
     private double time;
+    private long from = Long.MIN_VALUE;
+    /** Whether the frame that is made counts. */
+    private boolean counted;
+
     private boolean exact = true;
     private Compared compared = Compared.NONE;
 
@@ -81,6 +85,11 @@ public final class TapePlayer {
                 return camera;
             }
         };
+    }
+
+    /** Only from a moment of the recording's clock on is it looked at whether pictures are as they were: what led there nobody saw. */
+    void counts(long from) {
+        this.from = from;
     }
 
     /** Takes up the next piece of its tape. */
@@ -170,6 +179,8 @@ public final class TapePlayer {
     private void play(TapeEvent.Frame f, Runnable seen) {
         if (look == null) return;
         time = f.time();
+        counted = f.nanos() >= from;
+        camera.counts(counted);
         Moment moment = new Moment(f.index(), f.time(), f.dt(), f.sound());
         double fits = Math.min((double) width / look.width(), (double) height / look.height());
         int w = width > 0 ? Math.max(1, (int) Math.round(look.width() * fits)) : f.width();
@@ -181,7 +192,7 @@ public final class TapePlayer {
     }
 
     private void compare(TapeEvent.Print print) {
-        if (width > 0 || picture == null) return;
+        if (width > 0 || picture == null || !counted) return;
         boolean same = (print.asBefore() ? Print.asBefore(picture) : Print.of(picture)) == print.value();
         boolean first = !same && Double.isNaN(compared.firstOther());
         compared = new Compared(
