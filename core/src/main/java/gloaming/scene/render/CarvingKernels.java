@@ -90,8 +90,9 @@ final class CarvingKernels {
         }
     }
 
-    /** Turns normals by how heights rise across and up; {@code c} holds how texture places change along the world's axes, across then up. */
-    static void turn(ReliefRays r, int n, float[] c, Fragments f, int at) {
+    /** Turns normals by how heights rise across and up. */
+    static void turn(ReliefRays r, int n, Fragments f, int at) {
+        float[] c = r.ways;
         for (int i = 0; i < n; i += LANES) {
             FloatVector across = Vectors.load(r.slopeX, i);
             FloatVector up = Vectors.load(r.slopeY, i);

@@ -12,6 +12,8 @@ import gloaming.scene.Matter;
 final class ReliefRays {
     /** So many texels aside heights are looked at for how they lie. */
     private static final float ASIDE = 0.75f;
+    /** So few rays go by themselves. */
+    private static final int FEW = 4;
 
     /** Texture places: where rays begin, and then where they meet a height. */
     final float[] u = new float[Fragments.ROOM];
@@ -41,14 +43,10 @@ final class ReliefRays {
 
     final float[] slopeY = new float[Fragments.ROOM];
 
-    /** So few rays go by themselves. */
-    private static final int FEW = 4;
-
     private final March march = new March();
     private final double[] across = new double[3];
     private final double[] up = new double[3];
     private final float[] c = new float[21];
-    private final float[] slopes = new float[6];
 
     /**
      * Finds what is seen of a relief at {@code n} fragments whose places and normals are there, along a row that begins at a place of the picture
@@ -75,8 +73,6 @@ final class ReliefRays {
             c[12 + k] = ways[k] = (float) (across[k] * deep * m.tilesAcross);
             c[15 + k] = ways[3 + k] = (float) (up[k] * deep * m.tilesUp);
             c[18 + k] = view.parallel ? view.back[k] : view.eye[k];
-            slopes[k] = (float) (across[k] * deep * m.tilesAcross);
-            slopes[3 + k] = (float) (up[k] * deep * m.tilesUp);
         }
         CarvingKernels.rays(f, at, n, c, view.parallel, this);
         if (deep == 0) {
@@ -86,7 +82,7 @@ final class ReliefRays {
         march(heights, n, repeats);
         slope(heights, n, repeats, ASIDE / heights.width, 0, slopeX);
         slope(heights, n, repeats, 0, ASIDE / heights.height, slopeY);
-        CarvingKernels.turn(this, n, slopes, f, at);
+        CarvingKernels.turn(this, n, f, at);
     }
 
     /** How heights rise from a little before where rays met them to a little behind. */
