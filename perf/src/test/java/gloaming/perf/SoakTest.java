@@ -7,6 +7,8 @@ import gloaming.perf.soak.fuzz.CloudFuzz;
 import gloaming.perf.soak.fuzz.DocumentFuzz;
 import gloaming.perf.soak.fuzz.OscFuzz;
 import gloaming.perf.soak.fuzz.ShaderFuzz;
+import java.io.PrintWriter;
+import java.io.StringWriter;
 import java.nio.charset.StandardCharsets;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -17,15 +19,20 @@ import picocli.CommandLine;
 class SoakTest {
     @Test
     void theProgramBearsAShareOfEverythingNobodyShouldSend() {
-        assertThat(new CommandLine(new Soak()).execute("--share", "0.01", "--minutes", "0", "--seed", "4"))
-                .as("see the table above")
-                .isZero();
+        soak("--share", "0.01", "--minutes", "0", "--seed", "4");
     }
 
     @Test
     void itBearsTheFirstDozenShaderBombs() {
-        assertThat(new CommandLine(new Soak()).execute("--only", "bombs", "--share", "0.2", "--minutes", "0"))
-                .isZero();
+        soak("--only", "bombs", "--share", "0.2", "--minutes", "0");
+    }
+
+    private static void soak(String... how) {
+        StringWriter table = new StringWriter();
+        int code =
+                new CommandLine(new Soak()).setOut(new PrintWriter(table, true)).execute(how);
+        System.out.println(table);
+        assertThat(code).as("%s", table).isZero();
     }
 
     /** What the fuzzers found, or might have. */

@@ -1,5 +1,6 @@
 package gloaming.perf.soak;
 
+import java.io.PrintWriter;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -8,7 +9,9 @@ import java.util.Map;
 import java.util.concurrent.Callable;
 import picocli.CommandLine;
 import picocli.CommandLine.Command;
+import picocli.CommandLine.Model.CommandSpec;
 import picocli.CommandLine.Option;
+import picocli.CommandLine.Spec;
 
 /** {@code soak}: attacks the program, lets it run for long, and prints a table of what became of it. */
 @Command(name = "soak", description = "Attacks the program and lets it run for long.", mixinStandardHelpOptions = true)
@@ -28,6 +31,9 @@ public final class Soak implements Callable<Integer> {
     @Option(names = "--only", description = "One attack: documents, zips, files, messages, osc, bombs or pages.")
     String only;
 
+    @Spec
+    CommandSpec spec;
+
     private static final double STALL_S = 2;
 
     private interface Attack {
@@ -36,6 +42,10 @@ public final class Soak implements Callable<Integer> {
 
     public static void main(String[] args) {
         System.exit(new CommandLine(new Soak()).execute(args));
+    }
+
+    private PrintWriter out() {
+        return spec.commandLine().getOut();
     }
 
     private int times(int full) {
@@ -58,7 +68,7 @@ public final class Soak implements Callable<Integer> {
     }
 
     private boolean attacks(Target target) throws Exception {
-        Thread.sleep(8_000);
+        target.warm();
         Attacks attacks = new Attacks(target);
         long heap = Target.heap();
         target.stall.set(0);
@@ -77,54 +87,54 @@ public final class Soak implements Callable<Integer> {
         table(all);
         double stall = target.stall.get() / 1e9;
         long after = Target.heap();
-        System.out.printf(
-                Locale.ROOT,
-                "%nstack traces %d, answers from 500 on %d, longest time without a frame %.2f s, heap %.1f MB before and %.1f MB after%n",
-                target.traces.get(),
-                target.faults.get(),
-                stall,
-                heap / 1048576.0,
-                after / 1048576.0);
-        if (!target.firstTrace.isEmpty()) System.out.println("the first trace: " + target.firstTrace);
+        out().printf(
+                        Locale.ROOT,
+                        "%nstack traces %d, answers from 500 on %d, longest time without a frame %.2f s, heap %.1f MB before and %.1f MB after%n",
+                        target.traces.get(),
+                        target.faults.get(),
+                        stall,
+                        heap / 1048576.0,
+                        after / 1048576.0);
+        if (!target.firstTrace.isEmpty()) out().println("the first trace: " + target.firstTrace);
         return target.traces.get() == 0
                 && target.faults.get() == 0
                 && stall < STALL_S
                 && all.stream().allMatch(o -> o.wrong() == 0);
     }
 
-    private static void table(List<Outcome> outcomes) {
-        System.out.println("| attack | tried | refused or cut off | wrong | the first |\n|---|---|---|---|---|");
+    private void table(List<Outcome> outcomes) {
+        out().println("| attack | tried | refused or cut off | wrong | the first |\n|---|---|---|---|---|");
         for (Outcome o : outcomes)
-            System.out.printf("| %s | %d | %d | %d | %s |%n", o.name(), o.tried(), o.refused(), o.wrong(), o.first());
+            out().printf("| %s | %d | %d | %d | %s |%n", o.name(), o.tried(), o.refused(), o.wrong(), o.first());
     }
 
     private boolean evening(Target target) throws InterruptedException {
         Evening evening = new Evening(target);
         target.stall.set(0);
         evening.run(minutes);
-        System.out.println("\n| look | frames | median ms | p99 ms | p99 / median |\n|---|---|---|---|---|");
+        out().println("\n| look | frames | median ms | p99 ms | p99 / median |\n|---|---|---|---|---|");
         double worst = 0;
         for (Evening.Row row : evening.rows) {
             double ratio = row.p99() / row.median();
             worst = Math.max(worst, ratio);
-            System.out.printf(
-                    Locale.ROOT,
-                    "| %s | %d | %.1f | %.1f | %.2f |%n",
-                    row.look(),
-                    row.frames(),
-                    row.median(),
-                    row.p99(),
-                    ratio);
+            out().printf(
+                            Locale.ROOT,
+                            "| %s | %d | %.1f | %.1f | %.2f |%n",
+                            row.look(),
+                            row.frames(),
+                            row.median(),
+                            row.p99(),
+                            ratio);
         }
-        System.out.println("\n| minutes | heap MB | threads |\n|---|---|---|");
+        out().println("\n| minutes | heap MB | threads |\n|---|---|---|");
         for (Evening.Sample s : evening.samples)
-            System.out.printf(Locale.ROOT, "| %.1f | %.1f | %d |%n", s.minutes(), s.heap() / 1048576.0, s.threads());
-        System.out.printf(
-                Locale.ROOT,
-                "%nthe worst p99 is %.2f times its median; longest time without a frame %.2f s; stack traces %d%n",
-                worst,
-                target.stall.get() / 1e9,
-                target.traces.get());
+            out().printf(Locale.ROOT, "| %.1f | %.1f | %d |%n", s.minutes(), s.heap() / 1048576.0, s.threads());
+        out().printf(
+                        Locale.ROOT,
+                        "%nthe worst p99 is %.2f times its median; longest time without a frame %.2f s; stack traces %d%n",
+                        worst,
+                        target.stall.get() / 1e9,
+                        target.traces.get());
         return target.traces.get() == 0;
     }
 }

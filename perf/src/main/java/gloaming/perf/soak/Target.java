@@ -29,12 +29,15 @@ import org.springframework.context.ConfigurableApplicationContext;
 final class Target implements AutoCloseable {
     private static final Pattern TOKEN = Pattern.compile("name=\"_csrf\"[^>]*value=\"([^\"]+)\"");
 
+    private static final long TICK_NS = 10_000_000;
+    private static final long EVEN_NS = 250_000_000;
+
     final Path data;
     final ConfigurableApplicationContext context;
     final int port;
     final AtomicInteger traces = new AtomicInteger();
     final AtomicInteger faults = new AtomicInteger();
-    /** The longest time without a frame so far, in nanoseconds. */
+    /** The longest time without a frame so far, in nanoseconds; what the machine gave nobody, the watch neither, is not in it. */
     final AtomicLong stall = new AtomicLong();
 
     volatile String firstTrace = "";
@@ -82,17 +85,30 @@ final class Target implements AutoCloseable {
     private void watch() {
         long made = -1;
         long since = System.nanoTime();
+        long last = since;
         try {
             while (!closed) {
-                Thread.sleep(10);
+                Thread.sleep(TICK_NS / 1_000_000);
                 long now = house().player().made();
                 long at = System.nanoTime();
-                if (now != made) since = at;
+                since = now != made ? at : since + Math.max(0, at - last - 3 * TICK_NS);
+                last = at;
                 made = now;
                 stall.accumulateAndGet(at - since, Math::max);
             }
         } catch (InterruptedException e) {
             closed = true;
+        }
+    }
+
+    /** Waits until the stage has made forty frames evenly, or a minute: how slow a program is that just started is not an attack's doing. */
+    void warm() throws InterruptedException {
+        long end = System.nanoTime() + 60_000_000_000L;
+        for (int even = 0; even < 40 && System.nanoTime() < end; ) {
+            long before = house().player().made();
+            long from = System.nanoTime();
+            while (house().player().made() == before && System.nanoTime() < end) Thread.sleep(2);
+            even = System.nanoTime() - from < EVEN_NS ? even + 1 : 0;
         }
     }
 
