@@ -30,7 +30,7 @@ final class Target implements AutoCloseable {
     private static final Pattern TOKEN = Pattern.compile("name=\"_csrf\"[^>]*value=\"([^\"]+)\"");
 
     private static final long TICK_NS = 10_000_000;
-    private static final long EVEN_NS = 250_000_000;
+    private static final long EVEN_NS = 60_000_000;
 
     final Path data;
     final ConfigurableApplicationContext context;
@@ -101,8 +101,12 @@ final class Target implements AutoCloseable {
         }
     }
 
-    /** Waits until the stage has made forty frames evenly, or a minute: how slow a program is that just started is not an attack's doing. */
+    /**
+     * Waits until the stage has made forty frames evenly at half its size, or a minute: how slow a program is that just
+     * started, and what it does when its size grows, is not an attack's doing.
+     */
     void warm() throws InterruptedException {
+        house().player().scale(0.5);
         long end = System.nanoTime() + 60_000_000_000L;
         for (int even = 0; even < 40 && System.nanoTime() < end; ) {
             long before = house().player().made();
