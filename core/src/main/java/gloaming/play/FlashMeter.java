@@ -1,5 +1,7 @@
 package gloaming.play;
 
+import gloaming.flow.Srgb;
+
 /**
  * Counts the flashes of a picture as WCAG 2.2 (success criterion 2.3.1) defines them, before the picture leaves.
  *
@@ -34,14 +36,6 @@ public final class FlashMeter {
 
     private static final int LEVELS = KEPT / 2;
     private static final long SECOND_NS = 1_000_000_000;
-    private static final float[] LIGHT = new float[256];
-
-    static {
-        for (int i = 0; i < 256; i++) {
-            double c = i / 255.0;
-            LIGHT[i] = (float) (c <= 0.04045 ? c / 12.92 : Math.pow((c + 0.055) / 1.055, 2.4));
-        }
-    }
 
     /** The changes of one sort, of each cell. */
     private static final class Changes {
@@ -208,9 +202,9 @@ public final class FlashMeter {
             for (int i = 0; i < SAMPLES; i++) {
                 int x = (int) ((column + (i + 0.5f) / SAMPLES) * width / COLUMNS);
                 int p = (y * width + x) * 3;
-                r += LIGHT[rgb[p] & 255];
-                g += LIGHT[rgb[p + 1] & 255];
-                b += LIGHT[rgb[p + 2] & 255];
+                r += Srgb.ofByte(rgb[p]);
+                g += Srgb.ofByte(rgb[p + 1]);
+                b += Srgb.ofByte(rgb[p + 2]);
             }
         }
         float part = light / (SAMPLES * SAMPLES);

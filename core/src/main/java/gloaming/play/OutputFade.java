@@ -1,28 +1,12 @@
 package gloaming.play;
 
 import gloaming.flow.Picture;
+import gloaming.flow.Srgb;
 
 /** Mixes two pictures as bytes in linear light, as two lamps on one wall would. */
 public final class OutputFade {
-    private static final int FINE = 4096;
     /** The part of the way through black on which it is black: nobody sees a single black picture. */
     private static final double DARK = 0.12;
-
-    private static final float[] LIGHT = new float[256];
-    private static final byte[] CODE = new byte[FINE + 1];
-
-    static {
-        for (int i = 0; i < 256; i++) {
-            double c = i / 255.0;
-            LIGHT[i] = (float) (c <= 0.04045 ? c / 12.92 : Math.pow((c + 0.055) / 1.055, 2.4));
-        }
-        // The square root of light is spread about as evenly as its code.
-        for (int i = 0; i <= FINE; i++) {
-            double light = (double) i / FINE * i / FINE;
-            double c = light <= 0.0031308 ? light * 12.92 : 1.055 * Math.pow(light, 1 / 2.4) - 0.055;
-            CODE[i] = (byte) Math.round(255 * c);
-        }
-    }
 
     private OutputFade() {}
 
@@ -86,9 +70,9 @@ public final class OutputFade {
                 int p = fitted.place(x, y);
                 int q = (y * width + x) * 3;
                 for (int c = 0; c < 3; c++) {
-                    float was = p < 0 ? 0 : LIGHT[before[p + c] & 255];
-                    float light = was + (LIGHT[next[q + c] & 255] - was) * weight;
-                    out[q + c] = CODE[(int) (FINE * Math.sqrt(light) + 0.5)];
+                    float was = p < 0 ? 0 : Srgb.ofByte(before[p + c]);
+                    float light = was + (Srgb.ofByte(next[q + c]) - was) * weight;
+                    out[q + c] = Srgb.toByte(light);
                 }
             }
         }
@@ -100,8 +84,8 @@ public final class OutputFade {
             int covered = cover[i] & 255;
             if (covered == 0 || covered == 255) continue;
             for (int c = 3 * i; c < 3 * i + 3; c++) {
-                double light = Math.min(1, LIGHT[rgb[c] & 255] * 255.0 / covered);
-                rgb[c] = CODE[(int) (FINE * Math.sqrt(light) + 0.5)];
+                double light = Math.min(1, Srgb.ofByte(rgb[c]) * 255.0 / covered);
+                rgb[c] = Srgb.toByte((float) light);
             }
         }
     }
@@ -135,9 +119,9 @@ public final class OutputFade {
             int row = y * width * 3;
             for (int x = 0; x < into.width; x++, at++) {
                 int p = same ? row + 3 * x : fitted.place(x, y);
-                r[at] = p < 0 ? 0 : LIGHT[rgb[p] & 255];
-                g[at] = p < 0 ? 0 : LIGHT[rgb[p + 1] & 255];
-                b[at] = p < 0 ? 0 : LIGHT[rgb[p + 2] & 255];
+                r[at] = p < 0 ? 0 : Srgb.ofByte(rgb[p]);
+                g[at] = p < 0 ? 0 : Srgb.ofByte(rgb[p + 1]);
+                b[at] = p < 0 ? 0 : Srgb.ofByte(rgb[p + 2]);
             }
         }
     }
@@ -170,7 +154,7 @@ public final class OutputFade {
                     float upper = plane[above + a] + (plane[above + b] - plane[above + a]) * part[x];
                     float light = lower + (upper - lower) * up;
                     float shown = light > 0 ? Math.min(1, light) : 0;
-                    rgb[(y * width + x) * 3 + c] = CODE[(int) (FINE * Math.sqrt(shown) + 0.5)];
+                    rgb[(y * width + x) * 3 + c] = Srgb.toByte(shown);
                 }
             }
         }
@@ -183,7 +167,7 @@ public final class OutputFade {
                 for (int c = 0; c < 3; c++) {
                     float light = from.plane(c)[row + x];
                     float shown = light > 0 ? Math.min(1, light) : 0;
-                    rgb[(y * from.width + x) * 3 + c] = CODE[(int) (FINE * Math.sqrt(shown) + 0.5)];
+                    rgb[(y * from.width + x) * 3 + c] = Srgb.toByte(shown);
                 }
             }
         }
@@ -191,7 +175,7 @@ public final class OutputFade {
 
     private static float[] light(double part) {
         float[] all = new float[256];
-        for (int i = 0; i < 256; i++) all[i] = (float) (part * LIGHT[i]);
+        for (int i = 0; i < 256; i++) all[i] = (float) (part * Srgb.ofByte((byte) i));
         return all;
     }
 
@@ -230,7 +214,7 @@ public final class OutputFade {
                 int q = (y * width + x) * 3;
                 for (int c = 0; c < 3; c++) {
                     float light = b[next[q + c] & 255] + (p < 0 ? 0 : a[before[p + c] & 255]);
-                    out[q + c] = CODE[(int) (FINE * Math.sqrt(Math.min(1, light)) + 0.5)];
+                    out[q + c] = Srgb.toByte(Math.min(1, light));
                 }
             }
         }

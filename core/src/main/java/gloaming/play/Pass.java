@@ -57,7 +57,7 @@ final class Pass {
             try {
                 now = rows[i].run(now, scratch, from, to);
             } catch (VirtualMachineError | RuntimeException e) {
-                steps[i].trouble = "is passed over: " + Player.sentence(e);
+                steps[i].trouble = "is passed over: " + LaneWork.sentence(e);
                 if (now == null) {
                     scratch.clear(from, to);
                     now = scratch;

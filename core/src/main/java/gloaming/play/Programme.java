@@ -1,5 +1,6 @@
 package gloaming.play;
 
+import gloaming.venue.Venue;
 import java.util.concurrent.atomic.AtomicReference;
 
 /**
@@ -68,6 +69,18 @@ public final class Programme {
     private volatile boolean frozen;
     private volatile boolean calm;
     private volatile Film film;
+    private volatile Shown shown = Shown.PLAIN;
+
+    /**
+     * Where the picture is shown.
+     *
+     * @param venue the surfaces it is laid on, or null where it leaves as it is
+     * @param test whether a test picture is there in its place
+     * @param one the surface that is set up just then, the others are dim; empty is none
+     */
+    public record Shown(Venue venue, boolean test, String one) {
+        static final Shown PLAIN = new Shown(null, false, "");
+    }
 
     public Programme(LivePlayer first) {
         state = new State(first, null, System.nanoTime(), 0, 0, Crossing.FADE, null);
@@ -107,6 +120,15 @@ public final class Programme {
 
     public boolean calm() {
         return calm;
+    }
+
+    /** Where the picture is shown from now on. */
+    public void show(Shown where) {
+        shown = where;
+    }
+
+    public Shown shown() {
+        return shown;
     }
 
     /** The audience sees a film from its first picture on, or with null what is on air. */

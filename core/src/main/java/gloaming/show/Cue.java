@@ -1,8 +1,10 @@
 package gloaming.show;
 
+import com.fasterxml.jackson.annotation.JsonCreator;
 import com.fasterxml.jackson.annotation.JsonInclude;
 import gloaming.look.Limits;
 import gloaming.look.Refused;
+import gloaming.venue.Venue;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.regex.Pattern;
@@ -28,6 +30,7 @@ import java.util.regex.Pattern;
  * @param then the cue that comes after it; empty is the following one
  * @param ways other cues that may come after it, each with a key
  * @param settings of the look that is there with it, and what they are then; after the snapshot
+ * @param venue that all is shown in from then on, {@link Venue#NONE} for none; empty leaves it
  */
 @JsonInclude(JsonInclude.Include.NON_NULL)
 public record Cue(
@@ -48,7 +51,8 @@ public record Cue(
         boolean skipped,
         String then,
         List<Way> ways,
-        List<CueSetting> settings) {
+        List<CueSetting> settings,
+        String venue) {
     /** Settings that a cue sets, at most. */
     public static final int SETTINGS = 32;
 
@@ -77,6 +81,7 @@ public record Cue(
         }
     }
 
+    @JsonCreator
     public Cue {
         id = given(id);
         name = text("A cue's name", name, Limits.NAME);
@@ -97,6 +102,32 @@ public record Cue(
         settings = settings == null ? List.of() : List.copyOf(settings);
         if (settings.size() > SETTINGS)
             throw new Refused("A cue sets " + SETTINGS + " settings at most; a snapshot has more.");
+        venue = venue == null || venue.isEmpty() ? "" : given(venue);
+    }
+
+    /** One that leaves the venue. */
+    public Cue(
+            String id,
+            String name,
+            String note,
+            int mark,
+            String look,
+            String snapshot,
+            boolean anew,
+            Double light,
+            Double tempo,
+            Hears sound,
+            Transition change,
+            Start start,
+            double length,
+            double height,
+            boolean skipped,
+            String then,
+            List<Way> ways,
+            List<CueSetting> settings) {
+        this(
+                id, name, note, mark, look, snapshot, anew, light, tempo, sound, change, start, length, height, skipped,
+                then, ways, settings, "");
     }
 
     /** A cue that brings a look, with all else as it is. */
@@ -123,16 +154,12 @@ public record Cue(
     }
 
     Cue withWays(String then, List<Way> ways) {
-        return new Cue(
-                id, name, note, mark, look, snapshot, anew, light, tempo, sound, change, start, length, height, skipped,
-                then, ways, settings);
+        return with(look, change, then, ways, settings, venue);
     }
 
     /** The same with another way of coming. */
     public Cue by(Transition change) {
-        return new Cue(
-                id, name, note, mark, look, snapshot, anew, light, tempo, sound, change, start, length, height, skipped,
-                then, ways, settings);
+        return with(look, change, then, ways, settings, venue);
     }
 
     /** The same that gives this to its setting, in place of what it gave it. */
@@ -147,15 +174,23 @@ public record Cue(
 
     /** The same, setting others. */
     public Cue setting(List<CueSetting> settings) {
-        return new Cue(
-                id, name, note, mark, look, snapshot, anew, light, tempo, sound, change, start, length, height, skipped,
-                then, ways, settings);
+        return with(look, change, then, ways, settings, venue);
     }
 
     Cue withLook(String look) {
+        return with(look, change, then, ways, settings, venue);
+    }
+
+    /** The same in another venue. */
+    public Cue in(String venue) {
+        return with(look, change, then, ways, settings, venue);
+    }
+
+    private Cue with(
+            String look, Transition change, String then, List<Way> ways, List<CueSetting> settings, String venue) {
         return new Cue(
                 id, name, note, mark, look, snapshot, anew, light, tempo, sound, change, start, length, height, skipped,
-                then, ways, settings);
+                then, ways, settings, venue);
     }
 
     private static String given(String id) {

@@ -1,6 +1,7 @@
 package gloaming.show;
 
 import gloaming.look.Refused;
+import gloaming.venue.Venue;
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
@@ -19,6 +20,8 @@ import java.util.function.UnaryOperator;
  * @param camera whether sets have what the camera showed beside them
  * @param booth how photographs are taken
  * @param changes ways from one picture to the next that the artist has written
+ * @param venues where it is shown
+ * @param venue the one of them that it is shown in where no cue says another; empty is none
  */
 public record RunSheet(
         List<Cue> cues,
@@ -28,7 +31,9 @@ public record RunSheet(
         boolean calm,
         boolean camera,
         Booth booth,
-        List<OwnChange> changes) {
+        List<OwnChange> changes,
+        List<Venue> venues,
+        String venue) {
     public static final int MOST = 500;
     public static final RunSheet EMPTY = of(List.of(), "", 0.5);
 
@@ -39,6 +44,9 @@ public record RunSheet(
         changes = changes == null ? List.of() : List.copyOf(changes);
         if (changes.size() > OwnChange.MOST)
             throw new Refused("A run sheet has room for " + OwnChange.MOST + " changes of one's own.");
+        venues = venues == null ? List.of() : List.copyOf(venues);
+        venue = Objects.requireNonNullElse(venue, "");
+        if (venues.size() > Venue.MOST) throw new Refused("A run sheet has room for " + Venue.MOST + " venues.");
         if (cues.size() > MOST) throw new Refused("A run sheet has room for " + MOST + " cues.");
         if (!(guard >= 0 && guard <= 10)) throw new Refused("The guard of the key goes from 0 to 10 seconds.");
         if (bar < 1 || bar > 32) throw new Refused("A bar has 1 to 32 beats.");
@@ -47,17 +55,33 @@ public record RunSheet(
         ids.clear();
         for (OwnChange own : changes)
             if (!ids.add(own.id())) throw new Refused("Two changes have the id '" + own.id() + "'.");
+        ids.clear();
+        for (Venue one : venues)
+            if (!ids.add(one.id())) throw new Refused("Two venues have the id '" + one.id() + "'.");
     }
 
     /** Cues with a bar of four beats, and all else as it is by itself. */
     public static RunSheet of(List<Cue> cues, String safe, double guard) {
-        return new RunSheet(cues, safe, guard, 4, false, false, Booth.PLAIN, List.of());
+        return new RunSheet(cues, safe, guard, 4, false, false, Booth.PLAIN, List.of(), List.of(), "");
     }
 
     /** One of its own changes, or null. */
     public OwnChange change(String id) {
         for (OwnChange own : changes) if (own.id().equals(id)) return own;
         return null;
+    }
+
+    /** One of its venues, or null. */
+    public Venue venue(String id) {
+        for (Venue one : venues) if (one.id().equals(id)) return one;
+        return null;
+    }
+
+    /** Where a cue is shown: what it says, or the last before it that says it, or the sheet; null is nowhere else than on the output. */
+    public Venue venueAt(String id) {
+        for (int i = id == null ? -1 : place(id); i >= 0; i--)
+            if (!cues.get(i).venue().isEmpty()) return venue(cues.get(i).venue());
+        return venue(venue);
     }
 
     /** The cue of an id, or null. */
@@ -131,7 +155,16 @@ public record RunSheet(
                 SheetEdit.Set is = new SheetEdit.Set(safe, guard, bar, calm, camera, booth);
                 SheetEdit.Set set = given.was() == null ? given : Merged.of(is, given.was(), given);
                 yield new RunSheet(
-                        cues, set.safe(), set.guard(), set.bar(), set.calm(), set.camera(), set.booth(), changes);
+                        cues,
+                        set.safe(),
+                        set.guard(),
+                        set.bar(),
+                        set.calm(),
+                        set.camera(),
+                        set.booth(),
+                        changes,
+                        venues,
+                        venue);
             }
             case SheetEdit.PutChange put -> {
                 List<OwnChange> all = new ArrayList<>(changes);
@@ -149,6 +182,26 @@ public record RunSheet(
                                 ? cue.by(cue.change().withoutOwn())
                                 : cue);
             }
+            case SheetEdit.PutVenue put -> {
+                List<Venue> all = new ArrayList<>(venues);
+                Venue is = venue(put.venue().id());
+                if (is == null) all.add(put.venue());
+                else all.set(all.indexOf(is), put.was() == null ? put.venue() : Merged.of(is, put.was(), put.venue()));
+                // The first one is there to be used.
+                yield withVenues(all, venues.isEmpty() ? put.venue().id() : venue);
+            }
+            case SheetEdit.UseVenue use -> {
+                if (!use.venue().isEmpty() && venue(use.venue()) == null)
+                    throw new Refused("That venue is not there any more.");
+                yield withVenues(venues, use.venue());
+            }
+            case SheetEdit.RemoveVenue gone -> {
+                Venue one = venue(gone.venue());
+                if (one == null) throw new Refused("That venue is not there any more.");
+                List<Venue> rest = venues.stream().filter(v -> v != one).toList();
+                yield withVenues(rest, venue.equals(one.id()) ? "" : venue)
+                        .mapped(cue -> cue.venue().equals(one.id()) ? cue.in("") : cue);
+            }
         };
     }
 
@@ -156,7 +209,8 @@ public record RunSheet(
     public RunSheet called(Map<String, String> looks) {
         List<Cue> all = new ArrayList<>();
         for (Cue cue : cues) all.add(cue.withLook(looks.getOrDefault(cue.look(), cue.look())));
-        return new RunSheet(all, looks.getOrDefault(safe, safe), guard, bar, calm, camera, booth, changes);
+        return new RunSheet(
+                all, looks.getOrDefault(safe, safe), guard, bar, calm, camera, booth, changes, venues, venue);
     }
 
     private static Cue without(Cue cue, String gone) {
@@ -172,11 +226,15 @@ public record RunSheet(
     }
 
     private RunSheet with(List<Cue> all) {
-        return new RunSheet(all, safe, guard, bar, calm, camera, booth, changes);
+        return new RunSheet(all, safe, guard, bar, calm, camera, booth, changes, venues, venue);
     }
 
     private RunSheet withChanges(List<OwnChange> all) {
-        return new RunSheet(cues, safe, guard, bar, calm, camera, booth, all);
+        return new RunSheet(cues, safe, guard, bar, calm, camera, booth, all, venues, venue);
+    }
+
+    private RunSheet withVenues(List<Venue> all, String venue) {
+        return new RunSheet(cues, safe, guard, bar, calm, camera, booth, changes, all, venue);
     }
 
     private RunSheet mapped(UnaryOperator<Cue> each) {

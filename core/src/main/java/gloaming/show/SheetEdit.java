@@ -4,6 +4,7 @@ import com.fasterxml.jackson.annotation.JsonTypeInfo;
 import com.fasterxml.jackson.annotation.JsonTypeName;
 import gloaming.curve.Key;
 import gloaming.look.Refused;
+import gloaming.venue.Venue;
 import java.util.List;
 
 /** A change of a run sheet. */
@@ -70,6 +71,29 @@ public sealed interface SheetEdit {
 
     @JsonTypeName("remove-change")
     record RemoveChange(String change) implements SheetEdit {}
+
+    /**
+     * A venue, new or as it is to be from now on.
+     *
+     * @param was as whoever changed it saw it: what others have changed since stays; null takes it as it is
+     */
+    @JsonTypeName("put-venue")
+    record PutVenue(Venue venue, Venue was) implements SheetEdit {
+        public PutVenue {
+            if (venue == null) throw new Refused("Which venue that is about is missing.");
+        }
+    }
+
+    /** The venue that it is shown in where no cue says another; empty is none. */
+    @JsonTypeName("use-venue")
+    record UseVenue(String venue) implements SheetEdit {
+        public UseVenue {
+            venue = venue == null ? "" : venue;
+        }
+    }
+
+    @JsonTypeName("remove-venue")
+    record RemoveVenue(String venue) implements SheetEdit {}
 
     private static void there(Cue cue) {
         if (cue == null) throw new Refused("Which cue that is about is missing.");

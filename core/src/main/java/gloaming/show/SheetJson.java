@@ -9,7 +9,7 @@ import tools.jackson.databind.node.ObjectNode;
 
 /** Reads and writes run sheets and their edits as JSON, format {@value #VERSION}; see docs/file-format.md. */
 public final class SheetJson {
-    public static final int VERSION = 4;
+    public static final int VERSION = 5;
     private static final String FORMAT = "gloaming-run-sheet";
     /** Characters of one, at most. */
     private static final int LARGEST = 2 << 20;

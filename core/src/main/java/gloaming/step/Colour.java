@@ -1,5 +1,7 @@
 package gloaming.step;
 
+import gloaming.flow.Srgb;
+
 /** A colour in linear light, not premultiplied; written as {@code #rrggbb} in sRGB (IEC 61966-2-1). */
 public record Colour(float r, float g, float b) {
 
@@ -18,12 +20,12 @@ public record Colour(float r, float g, float b) {
 
     /** sRGB to linear light. */
     public static double toLinear(double encoded) {
-        return encoded <= 0.04045 ? encoded / 12.92 : Math.pow((encoded + 0.055) / 1.055, 2.4);
+        return Srgb.light(encoded);
     }
 
     /** Linear light to sRGB. */
     public static double toSrgb(double linear) {
-        return linear <= 0.0031308 ? linear * 12.92 : 1.055 * Math.pow(linear, 1 / 2.4) - 0.055;
+        return Srgb.code(linear);
     }
 
     /** Luminance of linear light (ITU-R BT.709). */

@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import gloaming.curve.Key;
 import gloaming.look.Refused;
+import gloaming.venue.Venue;
 import java.util.List;
 import java.util.Map;
 import java.util.Random;
@@ -34,7 +35,7 @@ class RunSheetTest {
 
     @Test
     void twoHandsThatChangeOneCueWithoutSeeingEachOtherBothKeepWhatTheyDid() {
-        RunSheet sheet = new RunSheet(List.of(FULL), "", 1, 3, false, false, null, null);
+        RunSheet sheet = new RunSheet(List.of(FULL), "", 1, 3, false, false, null, null, null, null);
         Cue named = SheetJson.read(SheetJson.write(sheet).replace("Down the race", "The race"))
                 .cues()
                 .getFirst();
@@ -65,7 +66,8 @@ class RunSheetTest {
 
     @Test
     void aSheetIsTheSameAfterItWasWrittenAndRead() {
-        RunSheet sheet = new RunSheet(List.of(Cue.of("c1", "a"), FULL), "safe", 1, 3, false, false, null, null);
+        RunSheet sheet =
+                new RunSheet(List.of(Cue.of("c1", "a"), FULL), "safe", 1, 3, false, false, null, null, null, null);
         assertThat(SheetJson.read(SheetJson.write(sheet))).isEqualTo(sheet);
         assertThat(SheetJson.read(SheetJson.write(RunSheet.EMPTY))).isEqualTo(RunSheet.EMPTY);
     }
@@ -89,7 +91,7 @@ class RunSheetTest {
                 .isInstanceOf(Refused.class);
         assertThatThrownBy(() -> new OwnChange("o1", "", "x".repeat(OwnChange.LONGEST + 1)))
                 .isInstanceOf(Refused.class);
-        assertThatThrownBy(() -> new RunSheet(List.of(), "", 0, 4, false, false, null, List.of(iris, iris)))
+        assertThatThrownBy(() -> new RunSheet(List.of(), "", 0, 4, false, false, null, List.of(iris, iris), null, null))
                 .isInstanceOf(Refused.class);
     }
 
@@ -212,5 +214,45 @@ class RunSheetTest {
         List<Key> never = List.of(Key.of(Double.NaN, 0, Key.Join.LINEAR));
         assertThatThrownBy(() -> sheet.apply(new SheetEdit.Course("c1", "s1", "keys", never)))
                 .isInstanceOf(Refused.class);
+    }
+
+    @Test
+    void aCueIsShownWhereItSaysOrTheLastBeforeItSaidOrTheSheetSays() {
+        Venue hall = new Venue("v1", "hall", 16, 9, List.of(), "");
+        Venue gable = new Venue("v2", "gable", 4, 3, List.of(), "");
+        RunSheet sheet = RunSheet.of(
+                        List.of(
+                                Cue.of("c1", "a"),
+                                Cue.of("c2", "b").in("v2"),
+                                Cue.of("c3", "c"),
+                                Cue.of("c4", "d").in(Venue.NONE)),
+                        "",
+                        0)
+                .apply(new SheetEdit.PutVenue(hall, null))
+                .apply(new SheetEdit.PutVenue(gable, null));
+        assertThat(sheet.venue()).as("the first one is used").isEqualTo("v1");
+        assertThat(sheet.venueAt(null)).isEqualTo(hall);
+        assertThat(sheet.venueAt("c1")).isEqualTo(hall);
+        assertThat(sheet.venueAt("c3")).isEqualTo(gable);
+        assertThat(sheet.venueAt("c4")).isNull();
+        assertThat(SheetJson.read(SheetJson.write(sheet))).isEqualTo(sheet);
+
+        RunSheet without = sheet.apply(new SheetEdit.RemoveVenue("v2"));
+        assertThat(without.venueAt("c3")).isEqualTo(hall);
+        assertThat(without.find("c2").venue()).isEmpty();
+        assertThat(sheet.apply(new SheetEdit.UseVenue("")).venueAt("c1")).isNull();
+        assertThatThrownBy(() -> sheet.apply(new SheetEdit.UseVenue("v9"))).isInstanceOf(Refused.class);
+    }
+
+    @Test
+    void twoHandsAtOneVenueBothKeepWhatTheyDid() {
+        Venue saw = new Venue("v1", "hall", 16, 9, List.of(), "");
+        Venue named = new Venue("v1", "great hall", 16, 9, List.of(), "");
+        Venue shaped = new Venue("v1", "hall", 4, 3, List.of(), "");
+        RunSheet sheet = RunSheet.EMPTY
+                .apply(new SheetEdit.PutVenue(saw, null))
+                .apply(new SheetEdit.PutVenue(named, saw))
+                .apply(new SheetEdit.PutVenue(shaped, saw));
+        assertThat(sheet.venues()).containsExactly(new Venue("v1", "great hall", 4, 3, List.of(), ""));
     }
 }

@@ -1,5 +1,7 @@
 package gloaming.media;
 
+import gloaming.flow.Srgb;
+
 /** From the numbers files hold to linear light (IEC 61966-2-1), by table. */
 final class Light {
     static final float[] OF_BYTE = table(256);
@@ -11,7 +13,7 @@ final class Light {
         float[] table = new float[n];
         for (int i = 0; i < n; i++) {
             double v = i / (n - 1.0);
-            table[i] = (float) (v <= 0.04045 ? v / 12.92 : Math.pow((v + 0.055) / 1.055, 2.4));
+            table[i] = (float) Srgb.light(v);
         }
         return table;
     }

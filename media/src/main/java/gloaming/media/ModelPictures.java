@@ -1,6 +1,7 @@
 package gloaming.media;
 
 import gloaming.flow.Picture;
+import gloaming.flow.Srgb;
 import gloaming.library.Sculpture;
 import java.awt.image.BufferedImage;
 import java.io.ByteArrayInputStream;
@@ -99,8 +100,6 @@ final class ModelPictures {
     }
 
     private static float number(int value, boolean light) {
-        float c = value / 255f;
-        if (!light) return c;
-        return c <= 0.04045f ? c / 12.92f : (float) Math.pow((c + 0.055) / 1.055, 2.4);
+        return light ? Srgb.ofByte((byte) value) : value / 255f;
     }
 }

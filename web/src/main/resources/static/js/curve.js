@@ -276,9 +276,9 @@ export function curveEditor(host, told) {
       place = at;
       hand.tick(at, scale());
       const line = svg.querySelector('.now');
+      if (Number.isFinite(at) !== Boolean(line)) draw();
       if (!line || !Number.isFinite(at)) return;
-      line.setAttribute('x1', String(x(at)));
-      line.setAttribute('x2', String(x(at)));
+      for (const end of ['x1', 'x2']) line.setAttribute(end, String(x(at)));
     },
     /** Whether a press draws while time goes on, and does not select. @param {boolean} on */
     arm(on) { hand.armed = on; svg.classList.toggle('armed', on); },

@@ -21,7 +21,7 @@ export function eveningParts(page) {
   return {
     lost: false,
     sheet: /** @type {import('./messages.js').RunSheet} */ ({
-      cues: [], safe: '', guard: 0.5, bar: 4, calm: false, camera: false, changes: [],
+      cues: [], safe: '', guard: 0.5, bar: 4, calm: false, camera: false, changes: [], venues: [], venue: '',
       booth: { format: 'png', width: 1920, folder: '', countdown: 0, flash: 0, alpha: false, made: 'full' },
     }),
     choices: /** @type {Omit<import('./messages.js').ToPageChoices, 'is'>} */ ({ looks: [], sounds: [], pictures: [], starts: [] }),

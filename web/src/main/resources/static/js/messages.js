@@ -1,16 +1,16 @@
 // @ts-check
 // Generated from the program's records by MessageJsonTest; not to be changed by hand.
 
-/** @typedef {FromPageAlways|FromPageSheetChange|FromPageAct|FromPageChange|FromPageQuestion|FromPageTransport|FromPageHands} FromPage */
+/** @typedef {FromPageAlways|FromPageSheetChange|FromPageAct|FromPageTrial|FromPageChange|FromPageQuestion|FromPageTransport|FromPageHands} FromPage */
 /** @typedef {FromPageAck|FromPageWatch|FromPagePing} FromPageAlways */
 /** @typedef {{do: 'ack'}} FromPageAck */
 /** @typedef {{do: 'watch', subject?: string|null, most?: number, round?: number|null, high?: number|null}} FromPageWatch */
 /** @typedef {{do: 'ping', at?: number}} FromPagePing */
 /** @typedef {FromPageSheet|FromPageSheetBack} FromPageSheetChange */
 /** @typedef {{do: 'sheet', n?: number, change: SheetEdit}} FromPageSheet */
-/** @typedef {SheetEditAdd|SheetEditPut|SheetEditCourse|SheetEditMove|SheetEditRemove|SheetEditSet|SheetEditPutChange|SheetEditRemoveChange} SheetEdit */
+/** @typedef {SheetEditAdd|SheetEditPut|SheetEditCourse|SheetEditMove|SheetEditRemove|SheetEditSet|SheetEditPutChange|SheetEditRemoveChange|SheetEditPutVenue|SheetEditUseVenue|SheetEditRemoveVenue} SheetEdit */
 /** @typedef {{edit: 'add', cue: Cue, place: number}} SheetEditAdd */
-/** @typedef {{id: string, name: string, note: string, mark: number, look: string, snapshot: string, anew: boolean, light: number, tempo: number, sound: CueHears, change: Transition, start: Start, length: number, height: number, skipped: boolean, then: string, ways: CueWay[], settings: CueSetting[]}} Cue */
+/** @typedef {{id: string, name: string, note: string, mark: number, look: string, snapshot: string, anew: boolean, light: number, tempo: number, sound: CueHears, change: Transition, start: Start, length: number, height: number, skipped: boolean, then: string, ways: CueWay[], settings: CueSetting[], venue: string}} Cue */
 /** @typedef {{medium: string, from: number}} CueHears */
 /** @typedef {{way: TransitionWay, over: Span, curve: SnapshotsWay, picture: string, soft: number, own: string}} Transition */
 /** @typedef {'cut'|'fade'|'black'|'along'|'own'} TransitionWay */
@@ -35,6 +35,14 @@
 /** @typedef {{edit: 'put-change', change: OwnChange}} SheetEditPutChange */
 /** @typedef {{id: string, name: string, code: string}} OwnChange */
 /** @typedef {{edit: 'remove-change', change: string}} SheetEditRemoveChange */
+/** @typedef {{edit: 'put-venue', venue: Venue, was: Venue}} SheetEditPutVenue */
+/** @typedef {{id: string, name: string, wide: number, high: number, surfaces: Surface[], photo: string}} Venue */
+/** @typedef {{id: string, name: string, corners: Place[], part: Part, flip: Flip, soft: number, light: number, outline: Place[], off: boolean}} Surface */
+/** @typedef {{x: number, y: number}} Place */
+/** @typedef {{left: number, top: number, right: number, bottom: number}} Part */
+/** @typedef {'none'|'across'|'down'|'both'} Flip */
+/** @typedef {{edit: 'use-venue', venue: string}} SheetEditUseVenue */
+/** @typedef {{edit: 'remove-venue', venue: string}} SheetEditRemoveVenue */
 /** @typedef {{do: 'sheet-back', n?: number, again?: boolean}} FromPageSheetBack */
 /** @typedef {FromPageGo|FromPageGoTo|FromPageChoose|FromPageCross|FromPageGoBackOne|FromPageHold|FromPageFreeze|FromPageSafe|FromPageLight|FromPagePhotograph|FromPageEndEvening|FromPageRecord|FromPageShowAgain|FromPageEndAgain} FromPageAct */
 /** @typedef {{do: 'go'}} FromPageGo */
@@ -51,6 +59,9 @@
 /** @typedef {{do: 'record', on?: boolean}} FromPageRecord */
 /** @typedef {{do: 'show-again', set: string, from?: number, to?: number|null}} FromPageShowAgain */
 /** @typedef {{do: 'end-again'}} FromPageEndAgain */
+/** @typedef {FromPageTryVenue|FromPageTestPicture} FromPageTrial */
+/** @typedef {{do: 'try-venue', venue: Venue}} FromPageTryVenue */
+/** @typedef {{do: 'test-picture', on?: boolean, surface?: string|null}} FromPageTestPicture */
 /** @typedef {FromPageEdit|FromPageUndo|FromPageRedo|FromPageAddStep|FromPageExample|FromPageWrap|FromPageKeepKit|FromPageLayKit|FromPageRenewKit|FromPageRemember|FromPageThrow|FromPageRecall|FromPageUseSet|FromPageUnwrap|FromPageOwnKit|FromPageTakeStrip|FromPageKnob|FromPageBendKnob|FromPageRead|FromPageBring|FromPageDuplicateStep|FromPageDuplicateLane|FromPagePaste|FromPageAddLayer|FromPageFollow|FromPageFollowLayer|FromPageKeys|FromPageDrawKeys|FromPageDrawPath|FromPageTakeKeys|FromPageWrite|FromPageGoBack|FromPageFormula|FromPageBind|FromPageUnbind|FromPageChangeBinding|FromPageLift|FromPageArrange} FromPageChange */
 /** @typedef {{do: 'edit', n?: number, gesture?: number, edit: Edit}} FromPageEdit */
 /** @typedef {EditRename|EditFormat|EditAddLane|EditRemoveLane|EditMoveLane|EditRenameLane|EditSetClock|EditSetLookClock|EditSetDesk|EditAddStep|EditRemoveStep|EditMoveStep|EditLabelStep|EditBypass|EditSet|EditWrite|EditSetFollow|EditSetFormula|EditSetRead|EditAddLayer|EditRemoveLayer|EditMoveLayer|EditChangeLayer|EditAddSnapshot|EditRemoveSnapshot|EditMoveSnapshot|EditChangeSnapshot|EditSetApart|EditSetField|EditAddKit|EditRemoveKit|EditChangeKit|EditRebuild|EditSeveral} Edit */
@@ -218,11 +229,11 @@
 /** @typedef {{osc: number, oscIn: number, oscOut: number, clock: boolean, trouble: string|null, packets: number, malformed: number, fault: string|null, midi: MidiPort[], outs: string[], midiTroubles: string[]}} Ports */
 /** @typedef {{port: string, messages: number}} MidiPort */
 /** @typedef {{is: 'sheet', version: number, n: number, canUndo: boolean, canRedo: boolean, sheet: RunSheet, troubles: Named[]}} ToPageSheet */
-/** @typedef {{cues: Cue[], safe: string, guard: number, bar: number, calm: boolean, camera: boolean, booth: Booth, changes: OwnChange[]}} RunSheet */
+/** @typedef {{cues: Cue[], safe: string, guard: number, bar: number, calm: boolean, camera: boolean, booth: Booth, changes: OwnChange[], venues: Venue[], venue: string}} RunSheet */
 /** @typedef {{id: string, name: string}} Named */
 /** @typedef {{is: 'choices', looks: CueLook[], sounds: Named[], pictures: Named[], starts: OwnChange[]}} ToPageChoices */
 /** @typedef {{id: string, name: string, snapshots: Named[]}} CueLook */
-/** @typedef {{is: 'evening', now: string, next: string, playing: string, other: boolean, waiting: number, ready: boolean, held: boolean, crossed: number, frozen: boolean, light: number, wanted: number, section: number, show: number, since: string, tempo: number, beat: number, bar: number, frameMs: number, budgetMs: number, scale: number, flashes: number, reds: number, clock: string, photo: string, records: boolean, recording: string, again: string, says: string, trouble: string}} ToPageEvening */
+/** @typedef {{is: 'evening', now: string, next: string, playing: string, other: boolean, waiting: number, ready: boolean, held: boolean, crossed: number, frozen: boolean, light: number, wanted: number, section: number, show: number, since: string, tempo: number, beat: number, bar: number, frameMs: number, budgetMs: number, scale: number, flashes: number, reds: number, clock: string, photo: string, records: boolean, recording: string, again: string, venue: string, test: boolean, says: string, trouble: string}} ToPageEvening */
 /** @typedef {{is: 'times', all: Named[]}} ToPageTimes */
 /** @typedef {{is: 'countdown', left: number}} ToPageCountdown */
 /** @typedef {{is: 'flash', after: number, seconds: number}} ToPageFlash */

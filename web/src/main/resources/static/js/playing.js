@@ -15,7 +15,7 @@ const svg = /** @type {SVGSVGElement} */ (root.querySelector('.tide svg'));
 const NOWHERE = /** @type {import('./messages.js').ToPageEvening} */ ({
   is: 'evening', now: '', next: '', playing: '', other: false, waiting: -1, ready: false, held: false, frozen: false, light: 1, wanted: 1,
   section: -1, show: -1, since: '', tempo: 96, beat: 0, bar: 1, frameMs: 0, budgetMs: 33, scale: 1, flashes: 0, reds: 0, clock: '', photo: '',
-  records: false, recording: '', again: '', crossed: 0,
+  records: false, recording: '', again: '', crossed: 0, venue: '', test: false,
   says: '', trouble: '',
 });
 /** What goes on all the time is painted, and is no news to the rest of the page. */
@@ -110,12 +110,17 @@ Alpine.data('playing', () => ({
   },
 
   get began() { return this.state.show >= 0; },
-  get fine() { return this.state.wanted > 0 && !this.state.frozen; },
+  get fine() { return this.state.wanted > 0 && !this.state.frozen && !this.state.test; },
   get dark() { return this.state.wanted < 0.5; },
-  get sign() { return this.lost ? 'not answering' : this.state.again ? 'a set' : this.dark ? 'black' : this.state.frozen ? 'frozen' : 'on air'; },
+  get sign() {
+    if (this.lost) return 'not answering';
+    if (this.state.test) return 'test picture';
+    return this.state.again ? 'a set' : this.dark ? 'black' : this.state.frozen ? 'frozen' : 'on air';
+  },
   get frameClass() { return this.state.frozen ? 'frozen' : this.dark ? 'dark' : ''; },
   get over() {
     if (this.lost) return 'The program does not answer; the last picture is shown.';
+    if (this.state.test) return 'A test picture is shown in its place: the Venue page wants it';
     if (this.state.again) return `The audience sees ${this.state.again}`;
     return this.dark ? 'Black: the audience sees nothing' : this.state.frozen ? 'Frozen' : '';
   },

@@ -123,6 +123,16 @@ export function cueCurves(show) {
       editor?.take(this.track().keys);
       this.showTracks();
     },
+    /**
+     * Where it is played now, where a section of its look is on and begins at a known time of it.
+     * @this {any} @param {import('./messages.js').ToPageEvening} m
+     */
+    playCurve(m) {
+      if (!this.curveCue) return;
+      const section = this.sectionsBehind.find((/** @type {any} */ s) => s.cue === m.now);
+      const unit = this.track()?.unit;
+      editor?.playing(section && unit && m.section >= 0 ? (section.from + m.section) / unit : NaN);
+    },
     /** The cue leaves the curve as it stands in the look. @this {any} */
     leaveCurve() {
       drawn = null;

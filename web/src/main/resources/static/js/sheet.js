@@ -30,10 +30,13 @@ Alpine.data('sheet', () => ({
     this.startEvening(() => this.draw());
     live.hear('evening', (m) => {
       if (m.now !== this.now || m.next !== this.next) { this.now = m.now; this.next = m.next; this.draw(); }
+      this.playCurve(m);
     });
     live.hear('refused', (m) => { this.says = m.says; this.again(); });
     live.hear('unsaved', (m) => { this.saving = m.text; });
     addEventListener('resize', () => this.draw());
+    // Whoever comes back from the Bench may have drawn there.
+    addEventListener('focus', () => this.freshCurves());
     addEventListener('pagehide', () => this.tellCurve());
   },
   /** @param {import('./messages.js').ToPageSheet} m */
@@ -87,7 +90,7 @@ Alpine.data('sheet', () => ({
         id, name: '', note: '', mark: 0, look: '', snapshot: '', anew: false,
         change: { way: 'fade', over: { n: 2, unit: 'seconds' }, curve: 'soft', picture: '', soft: 0.2, own: '' },
         start: { by: 'key', control: '', after: { n: 8, unit: 'seconds' }, at: 0, on: 'at-once' },
-        length: 0, height: 0.5, skipped: false, then: '', ways: [], settings: [],
+        length: 0, height: 0.5, skipped: false, then: '', ways: [], settings: [], venue: '',
       }),
     });
   },

@@ -4,12 +4,11 @@ package gloaming.scene.render;
 final class Carved {
     /** Rows of fragments that lie side by side in one relief, at most; what there is beyond gets no shadow of its own. */
     private static final int ROWS = Fragments.MOST;
-    /** Places that a ray to a lamp looks at. */
-    private static final int STEPS = 14;
-    /** How quickly a height that stands in the way darkens: by a tenth of the relief all is gone. */
-    private static final float HARD = 10;
-    /** What stands as high lies in nobody's shadow. */
-    private static final float TOP = 0.99f;
+
+    /** So much higher than a place a ray to it may meet a height that is still the place itself. */
+    private static final float NEAR = 0.006f;
+    /** How quickly what is met before darkens: hills have a soft edge, walls a sharp one. */
+    private static final float HARD = 60;
 
     int n;
     private int rows;
@@ -65,24 +64,14 @@ final class Carved {
         rows++;
     }
 
-    /** Takes light away from what other heights stand before, on the way to the lamp that the fragments know of now. */
+    /** Takes light away from what other heights stand before, on the way from the lamp that the fragments know of now. */
     void shade(Fragments f, ReliefRays r) {
         for (int i = 0; i < rows; i++) {
-            int at = first[i];
-            int from = begins[i];
-            int n = many[i];
-            CarvingKernels.toLamp(f, at, n, height, from, ways[i], r);
-            for (int s = 1; s <= STEPS; s++) {
-                // Closer together at first: what stands near throws the shadow that is seen.
-                float part = (float) s * s / (STEPS * STEPS);
-                CarvingKernels.look(heights[i], u, v, from, n, repeats[i], part, r);
-                heights[i].look(r.index, r.seen, ReliefRays.whole(n));
-                CarvingKernels.stands(height, from, n, part, r);
-            }
-            for (int k = 0; k < n; k++) {
-                float straight =
-                        f.fx[at + k] * f.lx[at + k] + f.fy[at + k] * f.ly[at + k] + f.fz[at + k] * f.lz[at + k];
-                if (straight > 0 && height[from + k] <= TOP) f.light[at + k] *= Math.max(0, 1 - HARD * r.most[k]);
+            CarvingKernels.fromLamp(f, first[i], many[i], u, v, height, begins[i], ways[i], r);
+            r.march(heights[i], many[i], repeats[i]);
+            for (int k = 0; k < many[i]; k++) {
+                float before = r.height[k] - height[begins[i] + k] - NEAR;
+                if (before > 0) f.light[first[i] + k] *= Math.max(0, 1 - HARD * before);
             }
         }
     }

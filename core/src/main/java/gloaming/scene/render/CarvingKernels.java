@@ -5,7 +5,6 @@ import gloaming.flow.VectorMath;
 import gloaming.flow.Vectors;
 import jdk.incubator.vector.FloatVector;
 import jdk.incubator.vector.IntVector;
-import jdk.incubator.vector.VectorMask;
 import jdk.incubator.vector.VectorOperators;
 
 /** Rays that go into a face until they meet the heights that stand in it, and the light that comes to them there. */
@@ -14,6 +13,9 @@ final class CarvingKernels {
     private static final int LANES = Vectors.LANES;
     private static final FloatVector INDEX =
             FloatVector.zero(FloatVector.SPECIES_PREFERRED).addIndex(1);
+
+    /** Lower than this no lamp stands over a face, by the cosine. */
+    private static final float LOW = 0.05f;
 
     private CarvingKernels() {}
 
@@ -108,10 +110,11 @@ final class CarvingKernels {
     }
 
     /**
-     * How rays to a lamp go from {@code n} places of a relief up to its top. {@code c} holds how texture places change along the world's axes over the
-     * relief's depth, across then up.
+     * How rays from a lamp come down through the relief to {@code n} places in it: from where they enter it at its top. {@code c} holds how texture
+     * places change along the world's axes over the relief's depth, across then up.
      */
-    static void toLamp(Fragments f, int at, int n, float[] height, int from, float[] c, ReliefRays r) {
+    static void fromLamp(
+            Fragments f, int at, int n, float[] u, float[] v, float[] height, int from, float[] c, ReliefRays r) {
         for (int i = 0; i < n; i += LANES) {
             FloatVector lx = Vectors.load(f.lx, at + i);
             FloatVector ly = Vectors.load(f.ly, at + i);
@@ -119,39 +122,16 @@ final class CarvingKernels {
             FloatVector straight = lx.mul(Vectors.load(f.fx, at + i))
                     .add(ly.mul(Vectors.load(f.fy, at + i)))
                     .add(lz.mul(Vectors.load(f.fz, at + i)));
+            // From behind the face none comes: those go straight down.
+            FloatVector over = Vectors.all(1).div(straight.max(LOW)).blend(0, straight.compare(VectorOperators.LE, 0));
+            FloatVector across =
+                    lx.mul(c[0]).add(ly.mul(c[1])).add(lz.mul(c[2])).mul(over);
+            FloatVector up = lx.mul(c[3]).add(ly.mul(c[4])).add(lz.mul(c[5])).mul(over);
             FloatVector rise = Vectors.all(1).sub(Vectors.load(height, from + i));
-            FloatVector over = rise.div(straight.max(0.05f));
-            lx.mul(c[0]).add(ly.mul(c[1])).add(lz.mul(c[2])).mul(over).intoArray(r.du, i);
-            lx.mul(c[3]).add(ly.mul(c[4])).add(lz.mul(c[5])).mul(over).intoArray(r.dv, i);
-            Vectors.all(0).intoArray(r.most, i);
-        }
-    }
-
-    /** The texel at a part of the way to the lamp. */
-    static void look(Heights h, float[] u, float[] v, int from, int n, boolean repeats, float part, ReliefRays r) {
-        float w = h.width;
-        float high = h.height;
-        for (int i = 0; i < n; i += LANES) {
-            FloatVector x = Vectors.load(r.du, i).mul(part).add(Vectors.load(u, from + i));
-            FloatVector y = Vectors.load(r.dv, i).mul(part).add(Vectors.load(v, from + i));
-            if (repeats) {
-                x = x.sub(VectorMath.floorSmall(x));
-                y = y.sub(VectorMath.floorSmall(y));
-            }
-            FloatVector column = VectorMath.floorSmall(x.mul(w)).max(0).min(w - 1);
-            FloatVector row = VectorMath.floorSmall(y.mul(high)).max(0).min(high - 1);
-            VectorMask<Float> beyond = x.sub(0.5f).abs().max(y.sub(0.5f).abs()).compare(VectorOperators.GT, 0.5f);
-            // Behind the last row lies one texel that is as low as one can be.
-            Parts.keep(column.blend(0, beyond), row.blend(high, beyond), h.width, r.index, i);
-        }
-    }
-
-    /** How far the highest so far stands over the rays, with what was looked up at a part of their way. */
-    static void stands(float[] height, int from, int n, float part, ReliefRays r) {
-        for (int i = 0; i < n; i += LANES) {
-            FloatVector own = Vectors.load(height, from + i);
-            FloatVector ray = Vectors.all(1).sub(own).mul(part).add(own).add(0.01f);
-            Vectors.load(r.most, i).max(Vectors.load(r.seen, i).sub(ray)).intoArray(r.most, i);
+            across.mul(rise).add(Vectors.load(u, from + i)).intoArray(r.u, i);
+            up.mul(rise).add(Vectors.load(v, from + i)).intoArray(r.v, i);
+            across.neg().intoArray(r.du, i);
+            up.neg().intoArray(r.dv, i);
         }
     }
 

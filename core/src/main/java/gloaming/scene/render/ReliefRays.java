@@ -29,8 +29,6 @@ final class ReliefRays {
     final int[] index = new int[4 * Fragments.ROOM];
 
     final float[] seen = new float[4 * Fragments.ROOM];
-    /** How far the highest stands over a ray to a lamp. */
-    final float[] most = new float[Fragments.ROOM];
     /** How texture places change along the world's axes over the depth of the last relief: across, then up. */
     final float[] ways = new float[6];
 

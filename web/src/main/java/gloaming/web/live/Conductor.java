@@ -46,6 +46,7 @@ public class Conductor {
     private final EveningMemory memory;
     private final SetRecorder recorder;
     private final SetStage stage;
+    private final VenueRoom venues;
     private final ArrayBlockingQueue<Runnable> asked = new ArrayBlockingQueue<>(MOST_ACTS);
     private final Thread thread;
     private volatile Stand stand = Stand.NOTHING;
@@ -82,7 +83,9 @@ public class Conductor {
             Photographs photographs,
             EveningMemory memory,
             SetRecorder recorder,
-            SetStage stage) {
+            SetStage stage,
+            VenueRoom venues) {
+        this.venues = venues;
         this.stage = stage;
         this.recorder = recorder;
         this.photographs = photographs;
@@ -205,10 +208,16 @@ public class Conductor {
                 guarded(act);
                 number++;
             }
+            guarded(this::lay);
             if (show == null) continue;
             guarded(this::tick);
             guarded(this::say);
         }
+    }
+
+    private void lay() {
+        if (run.now() == null) venues.round();
+        else venues.round(show, sheet, run.now());
     }
 
     /** Whatever fails is said, and stops nothing of what comes after it. */

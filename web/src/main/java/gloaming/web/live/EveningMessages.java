@@ -1,6 +1,7 @@
 package gloaming.web.live;
 
 import gloaming.play.LivePlayer;
+import gloaming.play.Programme;
 import gloaming.show.Cue;
 import gloaming.show.Run;
 import gloaming.web.message.ToPage;
@@ -86,6 +87,7 @@ class EveningMessages {
         boolean waits = run.waiting() != null;
         LocalTime time = LocalTime.now();
         double rate = on == null ? 30 : on.look().rate();
+        Programme.Shown shown = house.programme().shown();
         return new ToPage.Evening(
                 run.now() == null ? "" : run.now(),
                 next == null ? "" : next.id(),
@@ -118,6 +120,8 @@ class EveningMessages {
                 recorder.records(stand.show()),
                 recorder.says(),
                 stage.says(),
+                shown.venue() == null ? "" : shown.venue().id(),
+                shown.test(),
                 stand.says(),
                 trouble(player));
     }

@@ -298,10 +298,10 @@ public class FrameBroadcaster {
             // A look that begins may have media to read first.
             if (own != null)
                 Thread.ofVirtual().name("bench").start(() -> {
-                    if (house.bench(own)) changed();
+                    if (house.benches().begin(own)) changed();
                 });
         }
-        house.keepBenches(looked);
+        house.benches().keep(looked);
     }
 
     private void document(Viewer viewer, OpenLook look) {

@@ -22,7 +22,6 @@ import gloaming.web.store.MediaStore;
 import gloaming.web.store.OpenLook;
 import gloaming.web.store.Shows;
 import jakarta.annotation.PreDestroy;
-import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Set;
@@ -30,7 +29,6 @@ import java.util.concurrent.locks.LockSupport;
 import java.util.concurrent.locks.ReentrantLock;
 import java.util.function.Consumer;
 import java.util.function.Supplier;
-import java.util.stream.Collectors;
 import org.springframework.stereotype.Component;
 
 /** Who plays what: the one look that is on air, and those that are at benches. Only {@link #take} changes what is on air. */
@@ -40,15 +38,6 @@ public class House {
     static final String ON_AIR = "on-stage";
 
     private static final String SCALE = "scale ";
-    /** So many looks play at benches at once. */
-    static final int MOST_BENCHES = 4;
-
-    /** So many looks are made ready to come on air. */
-    static final int MOST_READY = 4;
-
-    /** A bench that nobody has looked at for so long is let go; whoever loads a page again finds it as it was. */
-    private static final long GRACE_NS = 10_000_000_000L;
-
     /**
      * Held while what plays changes, which takes as long as a look needs for its first picture. Whoever carries pictures to the audience
      * never waits for it.
@@ -67,11 +56,8 @@ public class House {
     private final Programme programme;
     private final Players players = new Players();
     private final BoundActs acts;
+    private final Benches benches;
     private final Takes takes;
-    /** The looks that pages work on, as the courier told last. */
-    private volatile Set<String> looked = Set.of();
-    /** Those that are to come on air next, and play already so that they can at once. */
-    private volatile Set<String> ready = Set.of();
     /** Controls that the run sheet waits for. */
     private volatile Set<String> expected = Set.of();
 
@@ -86,11 +72,31 @@ public class House {
         sounds = new ShowSounds(shows, rows, media, decoder, players::of);
         // Until the first look is on air, somebody who plays nothing is.
         programme = new Programme(new LivePlayer(Catalogue.all(), 1));
-        takes = new Takes(players, programme, changing, benches());
+        benches = new Benches(players, changing, hall());
+        takes = new Takes(players, programme, changing, needs());
     }
 
-    private Takes.Benches benches() {
-        return new Takes.Benches() {
+    private Benches.Hall hall() {
+        return new Benches.Hall() {
+            @Override
+            public Players.Playing begin(OpenLook look) {
+                return House.this.begin(look);
+            }
+
+            @Override
+            public void end(List<Players.Playing> gone) {
+                House.this.end(gone);
+            }
+
+            @Override
+            public boolean holds(Players.Playing bench) {
+                return takes.holds(bench);
+            }
+        };
+    }
+
+    private Takes.Needs needs() {
+        return new Takes.Needs() {
             @Override
             public Players.Playing begin(OpenLook look) {
                 return House.this.begin(look);
@@ -108,7 +114,7 @@ public class House {
 
             @Override
             public boolean wants(String look) {
-                return looked.contains(look) || ready.contains(look);
+                return benches.wants(look);
             }
 
             @Override
@@ -116,6 +122,11 @@ public class House {
                 House.this.end(gone);
             }
         };
+    }
+
+    /** Which looks play at benches. */
+    Benches benches() {
+        return benches;
     }
 
     public Programme programme() {
@@ -162,46 +173,6 @@ public class House {
     /** All looks that play, the one on air first. */
     public List<OpenLook> looks() {
         return players.all().stream().map(p -> p.look).toList();
-    }
-
-    /** Lets a look play at a bench, unless it plays already; false where there is no room for one more, or just not now. */
-    boolean bench(OpenLook look) {
-        Players.Playing playing = players.find(look.id);
-        if (playing != null) {
-            playing.seen = System.nanoTime();
-            return true;
-        }
-        if (!room() || !changing.tryLock()) return false;
-        try {
-            if (players.find(look.id) == null && room()) players.put(begin(look));
-            return players.find(look.id) != null;
-        } finally {
-            changing.unlock();
-        }
-    }
-
-    private boolean room() {
-        return players.atBenches().stream()
-                        .filter(bench -> !ready.contains(bench.look.id))
-                        .count()
-                < MOST_BENCHES;
-    }
-
-    /**
-     * Lets looks that are to come next play at benches of their own, at most {@value #MOST_READY}, the first before the others; those before are
-     * not kept for it any more.
-     */
-    void ready(List<OpenLook> next) {
-        List<OpenLook> wanted = next.subList(0, Math.min(MOST_READY, next.size()));
-        ready = wanted.stream().map(look -> look.id).collect(Collectors.toSet());
-        changing.lock();
-        try {
-            for (OpenLook look : wanted) if (players.find(look.id) == null) players.put(begin(look));
-            String first = wanted.isEmpty() ? "" : wanted.getFirst().id;
-            players.all().forEach(p -> p.player.comesNext(p.look.id.equals(first)));
-        } finally {
-            changing.unlock();
-        }
     }
 
     /** Controls that the run sheet waits for are kept room for. */
@@ -305,30 +276,6 @@ public class House {
                 changing.unlock();
             }
         });
-    }
-
-    /** Keeps the benches of these looks, and lets others go that nobody has looked at for a while. */
-    void keepBenches(Set<String> looked) {
-        this.looked = looked;
-        if (!changing.tryLock()) return;
-        try {
-            letGo(looked);
-        } finally {
-            changing.unlock();
-        }
-    }
-
-    private void letGo(Set<String> looked) {
-        long now = System.nanoTime();
-        List<Players.Playing> gone = new ArrayList<>();
-        for (Players.Playing bench : players.atBenches()) {
-            boolean wanted = looked.contains(bench.look.id) || ready.contains(bench.look.id);
-            if (wanted) bench.seen = Math.max(bench.seen, now);
-            else if (now - bench.seen > GRACE_NS && !takes.holds(bench)) gone.add(bench);
-        }
-        if (gone.isEmpty()) return;
-        gone.forEach(bench -> players.remove(bench.look.id));
-        end(gone);
     }
 
     /** Who is woken when a picture is ready. */

@@ -43,6 +43,7 @@ class LiveSocket extends AbstractWebSocketHandler {
     private final DeskRoom desk;
     private final Conductor conductor;
     private final SheetRoom sheets;
+    private final VenueRoom venues;
     private final EveningMessages evenings;
     private final Map<String, Viewer> viewers = new ConcurrentHashMap<>();
 
@@ -57,6 +58,7 @@ class LiveSocket extends AbstractWebSocketHandler {
             DeskRoom desk,
             Conductor conductor,
             SheetRoom sheets,
+            VenueRoom venues,
             EveningMessages evenings,
             Journal journal,
             Guests guests) {
@@ -71,6 +73,7 @@ class LiveSocket extends AbstractWebSocketHandler {
         this.desk = desk;
         this.conductor = conductor;
         this.sheets = sheets;
+        this.venues = venues;
         this.evenings = evenings;
         guests.onLeft(gone ->
                 viewers.values().stream().filter(v -> gone.equals(v.guest)).forEach(Viewer::close));
@@ -99,7 +102,7 @@ class LiveSocket extends AbstractWebSocketHandler {
         if (look != null) {
             try {
                 OpenLook open = open(look);
-                house.bench(open);
+                house.benches().begin(open);
                 viewer.tell(messages.hello(open, viewer.page));
                 // At once: with the next numbers it would come a frame or two later.
                 viewer.tellDocument(open, messages);
@@ -171,9 +174,8 @@ class LiveSocket extends AbstractWebSocketHandler {
         if (viewer.evening != null) {
             switch (message) {
                 case FromPage.Act act -> conductor.act(viewer.evening, act);
-                case FromPage.SheetChange change -> {
-                    changeSheet(viewer, change);
-                }
+                case FromPage.SheetChange change -> changeSheet(viewer, change);
+                case FromPage.Trial trial -> venues.show(viewer.evening, trial);
                 default -> {}
             }
             return;
@@ -183,6 +185,7 @@ class LiveSocket extends AbstractWebSocketHandler {
         switch (message) {
             case FromPage.Act act -> {}
             case FromPage.SheetChange change -> {}
+            case FromPage.Trial trial -> {}
             case FromPage.Change change -> changes.make(viewer, open, change);
             case FromPage.Question question -> questions.answer(viewer, open, question);
             case FromPage.Transport act -> transport.act(open, act);

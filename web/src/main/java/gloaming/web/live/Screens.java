@@ -45,6 +45,7 @@ final class Screens {
         boolean begun = true;
 
         JpegEncoder encoder;
+        final OnVenue venue = new OnVenue();
         final FlashMeter flashes = new FlashMeter();
         /** Whether it is there for photographs, and nobody watches. */
         final boolean booth;
@@ -297,10 +298,13 @@ final class Screens {
             photographs.picture(rgb, cover, width, height, programme.light().now());
             return;
         }
-        screen.encoder = Feed.fitting(screen.encoder, width, height);
+        byte[] leaves = screen.venue.lay(programme.shown(), rgb, width, height, screen.most, state);
+        int wide = screen.venue.width();
+        int high = screen.venue.height();
+        screen.encoder = Feed.fitting(screen.encoder, wide, high);
         encodes++;
         ByteBuffer message = Feed.picture(
-                Feed.FRAME, screen.encoder.encode(rgb), programme.light().now(), width, height);
+                Feed.FRAME, screen.encoder.encode(leaves), programme.light().now(), wide, high);
         for (Viewer viewer : viewers) if (viewer.most == screen.most) viewer.picture(message);
     }
 

@@ -96,6 +96,6 @@ final class Standby {
                 LOG.warn("What comes next cannot be made ready: {}", e.getMessage());
             }
         }
-        house.ready(open);
+        house.benches().ready(open);
     }
 }

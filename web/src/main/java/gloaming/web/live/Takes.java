@@ -18,7 +18,7 @@ final class Takes {
     private static final long FIRST_PICTURE_NS = 2_000_000_000L;
 
     /** What takes need of who plays. */
-    interface Benches {
+    interface Needs {
         /** A player that begins with a look, at a bench for now. */
         Players.Playing begin(OpenLook look);
 
@@ -37,31 +37,31 @@ final class Takes {
 
     private final Players players;
     private final Programme programme;
-    private final Benches benches;
+    private final Needs needs;
     private final ReentrantLock changing;
     /** What a hand brings over what is on air, or null. */
     private volatile Players.Playing handed;
     /** What fades out now, or null. */
     private Players.Playing fading;
 
-    Takes(Players players, Programme programme, ReentrantLock changing, Benches benches) {
+    Takes(Players players, Programme programme, ReentrantLock changing, Needs needs) {
         this.players = players;
         this.programme = programme;
         this.changing = changing;
-        this.benches = benches;
+        this.needs = needs;
     }
 
     /** Puts a look on air; false where it was there already. */
     boolean take(OpenLook look, double seconds, Crossing crossing) {
         Players.Playing before = players.onAir();
         if (before != null && before.look == look) return false;
-        Players.Playing next = players.isAtBench(look.id) ? players.remove(look.id) : benches.begin(look);
+        Players.Playing next = players.isAtBench(look.id) ? players.remove(look.id) : needs.begin(look);
         if (before != null) waitForPicture(next.player);
         handed = null;
         // Set first: what is on air leads itself.
         players.air(next);
         next.player.onAir();
-        benches.airs(next);
+        needs.airs(next);
         LivePlayer was = programme.player();
         programme.take(next.player, before == null ? 0 : seconds, crossing);
         // A fade that was going on holds its picture from here on; whoever faded out is not needed for it.
@@ -72,7 +72,7 @@ final class Takes {
             players.put(before);
         }
         players.atBenches().forEach(bench -> {
-            if (bench != before) benches.place(bench);
+            if (bench != before) needs.place(bench);
         });
         settle(programme.state(), before == null ? was : null);
         return true;
@@ -105,7 +105,7 @@ final class Takes {
 
     private void letGo() {
         programme.take(players.onAir().player, 0, Crossing.FADE);
-        benches.place(handed);
+        needs.place(handed);
         handed = null;
     }
 
@@ -147,11 +147,11 @@ final class Takes {
     /** A look that is not on air any more stays at its bench if somebody works on it. */
     private void release(Players.Playing gone) {
         if (gone == players.onAir()) return;
-        if (benches.wants(gone.look.id)) {
-            benches.place(gone);
+        if (needs.wants(gone.look.id)) {
+            needs.place(gone);
             return;
         }
         if (players.find(gone.look.id) == gone) players.remove(gone.look.id);
-        benches.end(List.of(gone));
+        needs.end(List.of(gone));
     }
 }

@@ -44,7 +44,7 @@ class TransportActs {
 
     private LivePlayer own(OpenLook open) {
         LivePlayer own = house.player(open.id);
-        if (own == null) throw new Refused("This look does not play; " + House.MOST_BENCHES + " others do at benches.");
+        if (own == null) throw new Refused("This look does not play; " + Benches.MOST + " others do at benches.");
         return own;
     }
 }

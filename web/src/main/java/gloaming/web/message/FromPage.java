@@ -27,6 +27,9 @@ public sealed interface FromPage {
     /** Plays the evening of the page's show. */
     sealed interface Act extends FromPage {}
 
+    /** Shows something where the page's show is shown, for a moment, that is kept nowhere. */
+    sealed interface Trial extends FromPage, Builds {}
+
     /**
      * Changes the document: numbered by the page from 1, and done once however often it is sent. Changes of one
      * {@code gesture}, other than 0, are one step of undo.
@@ -439,4 +442,14 @@ public sealed interface FromPage {
     /** The audience sees what is on air again. */
     @JsonTypeName("end-again")
     record EndAgain() implements Act {}
+
+    // The venue
+
+    /** A venue as a hand has it just now. */
+    @JsonTypeName("try-venue")
+    record TryVenue(gloaming.venue.Venue venue) implements Trial {}
+
+    /** A test picture in place of the one on air, with one surface bright, for some seconds unless it is said again; or not any more. */
+    @JsonTypeName("test-picture")
+    record TestPicture(boolean on, @Maybe String surface) implements Trial {}
 }

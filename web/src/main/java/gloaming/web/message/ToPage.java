@@ -328,6 +328,8 @@ public sealed interface ToPage {
             boolean records,
             String recording,
             String again,
+            String venue,
+            boolean test,
             String says,
             String trouble)
             implements ToPage {}

@@ -1,0 +1,57 @@
+package gloaming.venue;
+
+import gloaming.flow.Srgb;
+import java.util.Arrays;
+
+/** Lays pictures of one size onto the surfaces of a venue, in linear light; what no surface lights is black. */
+public final class VenueMap {
+    /** What leaves is so wide and high at most, in pixels. */
+    public static final int LARGEST = 4096;
+
+    public final Venue venue;
+    public final int width;
+    public final int height;
+    private final int fromWidth;
+    private final int fromHeight;
+    private final Lit[] lit;
+    private final float[] row;
+
+    /**
+     * One for pictures of a size.
+     *
+     * @param width pixels of what leaves, which has the venue's shape; at most {@value #LARGEST}, and so is its height
+     */
+    public VenueMap(Venue venue, int fromWidth, int fromHeight, int width) {
+        double shape = venue.high() / venue.wide();
+        this.venue = venue;
+        this.width = (int) Math.clamp(Math.min(width, LARGEST / Math.max(1, shape)), 8, LARGEST);
+        height = Math.clamp(Math.round(this.width * shape), 8, LARGEST);
+        this.fromWidth = fromWidth;
+        this.fromHeight = fromHeight;
+        row = new float[3 * this.width];
+        lit = venue.surfaces().stream()
+                .filter(surface -> !surface.off())
+                .map(surface -> new Lit(surface, this.width, height, fromWidth, fromHeight))
+                .toArray(Lit[]::new);
+    }
+
+    /** Whether it is made for pictures of such a size. */
+    public boolean takes(int fromWidth, int fromHeight) {
+        return fromWidth == this.fromWidth && fromHeight == this.fromHeight;
+    }
+
+    /**
+     * Lays a picture down.
+     *
+     * @param rgb it, as 8-bit sRGB, top row first
+     * @param out what leaves, likewise; all of it is written
+     */
+    public void lay(byte[] rgb, byte[] out) {
+        for (int y = 0; y < height; y++) {
+            Arrays.fill(row, 0);
+            for (Lit surface : lit) surface.row(y, rgb, row);
+            int at = 3 * y * width;
+            for (int i = 0; i < row.length; i++) out[at + i] = Srgb.toByte(Math.min(1, row[i]));
+        }
+    }
+}
