@@ -29,6 +29,16 @@ public final class Srgb {
         return LIGHT[code & 255];
     }
 
+    /** Which of the fine steps a light is in, from 0 to 1 and cut off beyond: for {@link #ofFine}, in loops of its own. */
+    public static int fine(float light) {
+        return (int) (FINE * (float) Math.sqrt(Math.max(0, Math.min(1, light))) + 0.5f);
+    }
+
+    /** The code in 8 bits of a fine step. */
+    public static byte ofFine(int step) {
+        return CODE[step];
+    }
+
     /** The code of a light from 0 to 1 in 8 bits. */
     public static byte toByte(float light) {
         return CODE[(int) (FINE * Math.sqrt(light) + 0.5)];

@@ -1,6 +1,5 @@
 package gloaming.venue;
 
-import gloaming.flow.Srgb;
 import java.awt.Color;
 import java.awt.Graphics2D;
 import java.awt.RenderingHints;
@@ -18,19 +17,14 @@ final class Lit {
 
     private final Surface surface;
     private final int width;
-    private final int fromWidth;
     private final Homography to;
     /** Lines along the edges: {@code nx x + ny y + n} is how far within a place lies, in pixels. */
     private final double[] nx = new double[CORNERS];
 
     private final double[] ny = new double[CORNERS];
     private final double[] n = new double[CORNERS];
-    private final float left;
-    private final float top;
-    private final float across;
-    private final float down;
-    private final float right;
-    private final float bottom;
+    private final LitRow.Span across;
+    private final LitRow.Span down;
     private final float light;
     private final int places;
     /** How much of each pixel lies within the outline, or null where there is none. */
@@ -40,19 +34,18 @@ final class Lit {
     Lit(Surface surface, int width, int height, int fromWidth, int fromHeight) {
         this.surface = surface;
         this.width = width;
-        this.fromWidth = fromWidth;
         to = Homography.to(surface.corners(), width, height);
         edges(width, height);
         Part part = surface.part();
-        left = (float) (part.left() * fromWidth);
-        top = (float) (part.top() * fromHeight);
-        right = (float) (part.right() * fromWidth);
-        bottom = (float) (part.bottom() * fromHeight);
-        across = right - left;
-        down = bottom - top;
+        across = LitRow.Span.of(part.left() * fromWidth, part.right() * fromWidth, surface.flip().across);
+        down = LitRow.Span.of(part.top() * fromHeight, part.bottom() * fromHeight, surface.flip().down);
         light = (float) surface.light();
         double pixels = Math.max(1, area(surface.corners()) * width * height);
-        places = Math.clamp((int) Math.round(Math.sqrt(across * down / pixels)), 1, MOST);
+        places = Math.clamp(
+                (int) Math.round(Math.sqrt(
+                        (part.right() - part.left()) * (part.bottom() - part.top()) * fromWidth * fromHeight / pixels)),
+                1,
+                MOST);
         outline = surface.outline().isEmpty() ? null : within(surface.outline(), width, height);
     }
 
@@ -112,10 +105,8 @@ final class Lit {
      * Lays its part of a row over what is there.
      *
      * @param y the row, from the top
-     * @param rgb the picture as 8-bit sRGB, top row first
-     * @param row light of the row, three numbers a pixel
      */
-    void row(int y, byte[] rgb, float[] row) {
+    void row(int y, LitRow row) {
         double middle = y + 0.5;
         double first = 0.5;
         double last = width - 0.5;
@@ -126,79 +117,23 @@ final class Lit {
             } else if (nx[k] > 0) first = Math.max(first, -rest / nx[k]);
             else last = Math.min(last, -rest / nx[k]);
         }
-        int end = Math.min(width - 1, (int) Math.floor(last - 0.5));
-        for (int x = Math.max(0, (int) Math.ceil(first - 0.5)); x <= end; x++) {
-            double in = 1;
-            for (int k = 0; k < CORNERS; k++) in = Math.min(in, nx[k] * (x + 0.5) + ny[k] * middle + n[k] + 0.5);
-            if (in <= 0) continue;
-            float cover = (float) in * edge(x + 0.5, middle);
-            if (outline != null) cover *= (outline[y * width + x] & 255) / 255f;
-            if (cover > 0) sample(x, y, rgb, cover, row);
+        int from = Math.max(0, (int) Math.ceil(first - 0.5));
+        int many = Math.min(width - 1, (int) Math.floor(last - 0.5)) + 1 - from;
+        if (many <= 0) return;
+        row.begin(from, many);
+        for (int k = 0; k < CORNERS; k++)
+            row.within((float) nx[k], (float) (nx[k] * (from + 0.5) + ny[k] * middle + n[k] + 0.5));
+        if (surface.soft() > 0) {
+            row.place(to, from + 0.5, middle);
+            row.soften((float) surface.soft());
         }
-    }
-
-    /** How much there is of it at a place for the softness of its edges. */
-    private float edge(double x, double y) {
-        double soft = surface.soft();
-        if (soft <= 0) return 1;
-        double u = to.u(x, y);
-        double v = to.v(x, y);
-        return (float) (smooth(Math.min(u, 1 - u) / soft) * smooth(Math.min(v, 1 - v) / soft));
-    }
-
-    /** Two edges that lie over each other and go opposite ways make an even light. */
-    private static double smooth(double part) {
-        double t = Math.clamp(part, 0.0, 1.0);
-        return t * t * (3 - 2 * t);
-    }
-
-    private void sample(int x, int y, byte[] rgb, float cover, float[] row) {
-        float r = 0;
-        float g = 0;
-        float b = 0;
+        if (outline != null) row.cut(outline, y * width + from);
         for (int j = 0; j < places; j++) {
-            double py = y + (j + 0.5) / places;
             for (int i = 0; i < places; i++) {
-                double px = x + (i + 0.5) / places;
-                double w = 1 / (to.g() * px + to.h() * py + to.i());
-                float u = (float) Math.clamp((to.a() * px + to.b() * py + to.c()) * w, 0.0, 1.0);
-                float v = (float) Math.clamp((to.d() * px + to.e() * py + to.f()) * w, 0.0, 1.0);
-                if (surface.flip().across) u = 1 - u;
-                if (surface.flip().down) v = 1 - v;
-                // Between the middles of the outermost pixels of its part.
-                float sx = Math.max(
-                        0, Math.clamp(left + u * across, left + 0.5f, Math.max(left + 0.5f, right - 0.5f)) - 0.5f);
-                float sy =
-                        Math.max(0, Math.clamp(top + v * down, top + 0.5f, Math.max(top + 0.5f, bottom - 0.5f)) - 0.5f);
-                int column = (int) sx;
-                int line = (int) sy;
-                float fx = sx - column;
-                float fy = sy - line;
-                int p = (line * fromWidth + column) * 3;
-                int q = fx > 0 ? p + 3 : p;
-                int down = fy > 0 ? fromWidth * 3 : 0;
-                float a00 = (1 - fx) * (1 - fy);
-                float a10 = fx * (1 - fy);
-                float a01 = (1 - fx) * fy;
-                float a11 = fx * fy;
-                r += a00 * Srgb.ofByte(rgb[p])
-                        + a10 * Srgb.ofByte(rgb[q])
-                        + a01 * Srgb.ofByte(rgb[p + down])
-                        + a11 * Srgb.ofByte(rgb[q + down]);
-                g += a00 * Srgb.ofByte(rgb[p + 1])
-                        + a10 * Srgb.ofByte(rgb[q + 1])
-                        + a01 * Srgb.ofByte(rgb[p + down + 1])
-                        + a11 * Srgb.ofByte(rgb[q + down + 1]);
-                b += a00 * Srgb.ofByte(rgb[p + 2])
-                        + a10 * Srgb.ofByte(rgb[q + 2])
-                        + a01 * Srgb.ofByte(rgb[p + down + 2])
-                        + a11 * Srgb.ofByte(rgb[q + down + 2]);
+                row.place(to, from + (i + 0.5) / places, y + (j + 0.5) / places);
+                row.look(across, down);
             }
         }
-        float part = cover * light / (places * places);
-        int at = 3 * x;
-        row[at] = row[at] * (1 - cover) + r * part;
-        row[at + 1] = row[at + 1] * (1 - cover) + g * part;
-        row[at + 2] = row[at + 2] * (1 - cover) + b * part;
+        row.lay(light / (places * places));
     }
 }

@@ -1,8 +1,5 @@
 package gloaming.venue;
 
-import gloaming.flow.Srgb;
-import java.util.Arrays;
-
 /** Lays pictures of one size onto the surfaces of a venue, in linear light; what no surface lights is black. */
 public final class VenueMap {
     /** What leaves is so wide and high at most, in pixels. */
@@ -14,7 +11,7 @@ public final class VenueMap {
     private final int fromWidth;
     private final int fromHeight;
     private final Lit[] lit;
-    private final float[] row;
+    private final LitRow row;
 
     /**
      * One for pictures of a size.
@@ -28,7 +25,7 @@ public final class VenueMap {
         height = Math.clamp(Math.round(this.width * shape), 8, LARGEST);
         this.fromWidth = fromWidth;
         this.fromHeight = fromHeight;
-        row = new float[3 * this.width];
+        row = new LitRow(this.width, fromWidth, fromHeight);
         lit = venue.surfaces().stream()
                 .filter(surface -> !surface.off())
                 .map(surface -> new Lit(surface, this.width, height, fromWidth, fromHeight))
@@ -47,11 +44,11 @@ public final class VenueMap {
      * @param out what leaves, likewise; all of it is written
      */
     public void lay(byte[] rgb, byte[] out) {
+        row.take(rgb);
         for (int y = 0; y < height; y++) {
-            Arrays.fill(row, 0);
-            for (Lit surface : lit) surface.row(y, rgb, row);
-            int at = 3 * y * width;
-            for (int i = 0; i < row.length; i++) out[at + i] = Srgb.toByte(Math.min(1, row[i]));
+            row.clear();
+            for (Lit surface : lit) surface.row(y, row);
+            row.write(out, 3 * y * width);
         }
     }
 }

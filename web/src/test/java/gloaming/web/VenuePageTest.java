@@ -49,11 +49,20 @@ class VenuePageTest extends PageTest {
         field.sendKeys(Keys.chord(Keys.CONTROL, "a"), text, Keys.TAB);
     }
 
+    /** Presses what is offered of a surface once it is selected. */
     private static void press(int row, String text) {
-        new Actions(browser)
-                .moveToElement(browser.findElements(By.cssSelector(".faces li")).get(row))
-                .perform();
-        browser.findElements(By.cssSelector(".faces li")).get(row).findElements(By.cssSelector(".add")).stream()
+        until(
+                "row " + row,
+                () -> browser.findElements(By.cssSelector(".faces li")).size() > row);
+        browser.findElements(By.cssSelector(".faces li"))
+                .get(row)
+                .findElement(By.cssSelector(".mono"))
+                .click();
+        until(
+                text,
+                () -> browser.findElements(By.cssSelector(".faces li.is .add")).stream()
+                        .anyMatch(b -> b.getText().equals(text)));
+        browser.findElements(By.cssSelector(".faces li.is .add")).stream()
                 .filter(b -> b.getText().equals(text))
                 .findFirst()
                 .orElseThrow()

@@ -32,10 +32,13 @@ final class OnVenue {
                 height = ofHeight;
                 return;
             }
-            if (map == null || !same || !map.takes(ofWidth, ofHeight)) {
+            // The test picture is as large as what leaves, however small those of the look are just then.
+            int wide = now.test() ? Math.max(ofWidth, FINE) : ofWidth;
+            int high = Math.max(1, Math.round((float) ofHeight * wide / ofWidth));
+            if (map == null || !same || !map.takes(wide, high)) {
                 Venue venue = now.test() ? now.venue().dimBut(now.one()) : now.venue();
-                map = new VenueMap(venue, ofWidth, ofHeight, Math.max(ofWidth, Math.min(most, FINE)));
-                test = now.test() ? TestPicture.of(ofWidth, ofHeight) : null;
+                map = new VenueMap(venue, wide, high, Math.max(ofWidth, Math.min(most, FINE)));
+                test = now.test() ? TestPicture.of(wide, high) : null;
                 if (out.length != 3 * map.width * map.height) out = new byte[3 * map.width * map.height];
             }
             map.lay(test == null ? picture : test, out);

@@ -13,6 +13,7 @@ import java.util.Map;
 import java.util.concurrent.ArrayBlockingQueue;
 import java.util.concurrent.BlockingQueue;
 import java.util.concurrent.ConcurrentHashMap;
+import java.util.concurrent.locks.LockSupport;
 import org.springframework.web.socket.BinaryMessage;
 import org.springframework.web.socket.CloseStatus;
 import org.springframework.web.socket.TextMessage;
@@ -27,6 +28,11 @@ final class Viewer {
     private static final int QUEUE = 128;
     /** Frames that may be on their way before the page says it has drawn one. */
     private static final int CREDIT = 2;
+
+    /** Behind the last message. */
+    private static final TextMessage END = new TextMessage("");
+    /** A page that is cut off has so long to take what is said to it last. */
+    private static final long LAST_NS = 2_000_000_000L;
 
     private static final int MOST_TRIES = 20;
     private static final long BETWEEN_NS = 100_000_000;
@@ -148,7 +154,9 @@ final class Viewer {
 
     private void run() {
         try {
-            while (!closed) session.sendMessage(queue.take());
+            for (WebSocketMessage<?> next = queue.take(); !closed && next != END; next = queue.take())
+                session.sendMessage(next);
+            closed = true;
         } catch (IOException | RuntimeException e) {
             close();
         } catch (InterruptedException e) {
@@ -165,13 +173,13 @@ final class Viewer {
         thread.interrupt();
     }
 
-    /** Sends what waits, and then cuts the page off. */
+    /** Sends what waits, and then cuts the page off; one that takes it too slowly is cut off before. */
     void close(ToPage last) {
         tell(last);
+        send(END);
         Thread.ofVirtual().start(() -> {
-            long until = System.nanoTime() + 2_000_000_000L;
-            while (!queue.isEmpty() && System.nanoTime() < until) Thread.yield();
-            close();
+            LockSupport.parkNanos(LAST_NS);
+            if (!closed) close();
         });
     }
 
@@ -185,7 +193,7 @@ final class Viewer {
                 System.getLogger("gloaming").log(System.Logger.Level.DEBUG, "A page could not be cut off yet.", e);
                 // It was interrupted to end; that must not end the waiting.
                 Thread.interrupted();
-                java.util.concurrent.locks.LockSupport.parkNanos(BETWEEN_NS);
+                LockSupport.parkNanos(BETWEEN_NS);
             }
         }
     }
