@@ -111,10 +111,19 @@ final class CarvingKernels {
 
     /**
      * How rays from a lamp come down through the relief to {@code n} places in it: from where they enter it at its top. {@code c} holds how texture
-     * places change along the world's axes over the relief's depth, across then up.
+     * places change along the world's axes over the relief's depth, across then up. The last of their way, {@code near} of the depth, they do not go.
      */
     static void fromLamp(
-            Fragments f, int at, int n, float[] u, float[] v, float[] height, int from, float[] c, ReliefRays r) {
+            Fragments f,
+            int at,
+            int n,
+            float[] u,
+            float[] v,
+            float[] height,
+            int from,
+            float[] c,
+            float near,
+            ReliefRays r) {
         for (int i = 0; i < n; i += LANES) {
             FloatVector lx = Vectors.load(f.lx, at + i);
             FloatVector ly = Vectors.load(f.ly, at + i);
@@ -122,8 +131,7 @@ final class CarvingKernels {
             FloatVector straight = lx.mul(Vectors.load(f.fx, at + i))
                     .add(ly.mul(Vectors.load(f.fy, at + i)))
                     .add(lz.mul(Vectors.load(f.fz, at + i)));
-            // From behind the face none comes: those go straight down.
-            FloatVector over = Vectors.all(1).div(straight.max(LOW)).blend(0, straight.compare(VectorOperators.LE, 0));
+            FloatVector over = Vectors.all(1).div(straight.max(LOW));
             FloatVector across =
                     lx.mul(c[0]).add(ly.mul(c[1])).add(lz.mul(c[2])).mul(over);
             FloatVector up = lx.mul(c[3]).add(ly.mul(c[4])).add(lz.mul(c[5])).mul(over);
@@ -132,6 +140,8 @@ final class CarvingKernels {
             up.mul(rise).add(Vectors.load(v, from + i)).intoArray(r.v, i);
             across.neg().intoArray(r.du, i);
             up.neg().intoArray(r.dv, i);
+            // From behind the face none comes.
+            rise.sub(near).blend(0, straight.compare(VectorOperators.LE, 0)).intoArray(r.until, i);
         }
     }
 

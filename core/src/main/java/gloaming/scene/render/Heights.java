@@ -16,6 +16,13 @@ final class Heights {
     /** Blocks and patches that a ray goes through at most. */
     static final int STEPS = 1_000;
 
+    /** Suns whose shadows are worked out for all of the picture. */
+    private static final int SUNS = 16;
+    /** How finely sides are told apart, as a part of a texel: what is worked out goes by that, so all who ask for one get the same. */
+    private static final float FINE = 32;
+
+    private final Horizon[] horizons = new Horizon[SUNS];
+    private int suns;
     int width;
     int height;
     /** Row by row, and behind them one that is as low as one can be. */
@@ -35,6 +42,7 @@ final class Heights {
     void take(float[] r, float[] g, float[] b, int w, int h, Crew crew) {
         width = w;
         height = h;
+        suns = 0;
         if (texels.length <= w * h) texels = new float[w * h + 1];
         texels[w * h] = 0;
         crew.each(h, 32, (from, to) -> {
@@ -102,15 +110,16 @@ final class Heights {
      *
      * @param x,y where it begins, in texels from the middle of the first
      * @param sx,sy how far it goes on its way through the whole depth
+     * @param until how deep it goes at most
      */
-    float meet(float x, float y, float sx, float sy, boolean repeats) {
+    float meet(float x, float y, float sx, float sy, float until, boolean repeats) {
         // Depth for a texel, and a hair of it, so that what was passed over is behind for certain.
         float overX = 1 / (Math.abs(sx) > 1e-9f ? sx : 1e-9f);
         float overY = 1 / (Math.abs(sy) > 1e-9f ? sy : 1e-9f);
         float hair = 2e-3f * Math.min(1, Math.min(Math.abs(overX), Math.abs(overY)));
         float t = 0;
         int bits = BLOCK_BITS;
-        for (int s = 0; s < STEPS && t < 1; s++) {
+        for (int s = 0; s < STEPS && t < until; s++) {
             float px = x + sx * t;
             float py = y + sy * t;
             if (repeats) {
@@ -121,7 +130,7 @@ final class Heights {
             int cy = floor(py) >> bits;
             float left = (((overX > 0 ? cx + 1 : cx) << bits) - px) * overX;
             float up = (((overY > 0 ? cy + 1 : cy) << bits) - py) * overY;
-            float end = Math.min(1, t + Math.min(left, up) + hair);
+            float end = Math.min(until, t + Math.min(left, up) + hair);
             if (bits == 0) {
                 float met = inPatch(px, py, sx, sy, t, end, repeats);
                 if (met >= 0) return met;
@@ -140,7 +149,20 @@ final class Heights {
             if (out && bits < GROUP_BITS) bits = wider;
             t = end;
         }
-        return Math.min(1, t);
+        return t;
+    }
+
+    /** The shadows of light from one side, in texels to where it has risen by all of the depth; null where there are too many sides. */
+    synchronized Horizon horizon(float alongX, float alongY, boolean repeats) {
+        float x = Math.round(alongX * FINE) / FINE;
+        float y = Math.round(alongY * FINE) / FINE;
+        for (int i = 0; i < suns; i++) if (horizons[i].of(x, y, repeats)) return horizons[i];
+        if (suns == SUNS) return null;
+        if (horizons[suns] == null) horizons[suns] = new Horizon();
+        Horizon next = horizons[suns];
+        next.take(this, x, y, repeats);
+        suns++;
+        return next;
     }
 
     /** Looks up {@code n} texels. */

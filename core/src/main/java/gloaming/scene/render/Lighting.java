@@ -93,7 +93,7 @@ final class Lighting {
             Shadow shadow = renderer.lights.shadow(l);
             if (f.waxen && shadow != null) Wax.light(f, lamp, shadow);
             if (shadow != null) shadow.shade(f, turn, taps);
-            if (f.carved.n > 0) f.carved.shade(f, renderer.relief.get());
+            if (f.carved.n > 0) f.carved.shade(f, renderer.relief.get(), lamp.form == LightSource.Form.SUN);
             band();
             if (fibres != null) {
                 fibres.add(f, lamp);

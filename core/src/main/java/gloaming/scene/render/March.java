@@ -22,6 +22,9 @@ final class March {
 
     final float[] x = new float[CHUNK];
     final float[] y = new float[CHUNK];
+    /** As deep as they go. */
+    final float[] stop = new float[CHUNK];
+
     final float[] size = new float[CHUNK];
     /** How deep they are where they leave that; for those that are in no patch, -1 by then. */
     final float[] end = new float[CHUNK];
@@ -49,6 +52,7 @@ final class March {
             MarchKernels.begin(heights, rays, from, part, this);
             int many = (part + Vectors.LANES - 1) / Vectors.LANES;
             for (int k = 0; k < many; k++) alive[k] = k * Vectors.LANES;
+            many = MarchKernels.alive(this, many);
             for (int s = 0; s < Heights.STEPS && many > 0; s++) many = step(heights, many, repeats);
             MarchKernels.end(rays, from, part, this);
         }

@@ -29,7 +29,11 @@ final class MarchKernels {
             Vectors.all(1).div(sx.abs().max(1e-9f)).intoArray(m.overX, i);
             Vectors.all(1).div(sy.abs().max(1e-9f)).intoArray(m.overY, i);
             Vectors.all(0).intoArray(m.t, i);
-            Vectors.all(Heights.BLOCK).intoArray(m.size, i);
+            FloatVector stop = Vectors.load(r.until, from + i);
+            stop.intoArray(m.stop, i);
+            Vectors.all(0)
+                    .blend(Heights.BLOCK, stop.compare(VectorOperators.GT, 0))
+                    .intoArray(m.size, i);
         }
     }
 
@@ -38,9 +42,10 @@ final class MarchKernels {
         int left = 0;
         for (int k = 0; k < many; k++) {
             int i = m.alive[k];
-            VectorMask<Float> on = Vectors.load(m.size, i)
-                    .compare(VectorOperators.GT, 0)
-                    .and(Vectors.load(m.t, i).compare(VectorOperators.LT, 1));
+            FloatVector size = Vectors.load(m.size, i);
+            VectorMask<Float> on = size.compare(VectorOperators.GT, 0)
+                    .and(Vectors.load(m.t, i).compare(VectorOperators.LT, Vectors.load(m.stop, i)));
+            Vectors.all(0).blend(size, on).intoArray(m.size, i);
             if (on.anyTrue()) m.alive[left++] = i;
         }
         return left;
@@ -69,7 +74,7 @@ final class MarchKernels {
                     .min(Parts.leave(y, size, sy).mul(overY));
             // A hair farther, so that what was passed over is behind for certain.
             FloatVector hair = overX.min(overY).min(1).mul(2e-3f);
-            left.add(hair).add(t).min(1).intoArray(m.end, i);
+            left.add(hair).add(t).min(Vectors.load(m.stop, i)).intoArray(m.end, i);
         }
     }
 
@@ -105,7 +110,7 @@ final class MarchKernels {
             FloatVector size = Vectors.load(m.size, i);
             FloatVector end = Vectors.load(m.end, i);
             FloatVector deep = Vectors.all(1).sub(Vectors.load(m.seen, k * LANES));
-            VectorMask<Float> coarse = size.compare(VectorOperators.GT, 1).and(t.compare(VectorOperators.LT, 1));
+            VectorMask<Float> coarse = size.compare(VectorOperators.GT, 1);
             VectorMask<Float> dig = coarse.and(deep.compare(VectorOperators.LT, end));
             VectorMask<Float> over = coarse.and(deep.compare(VectorOperators.GE, end));
             FloatVector part = end.sub(t);
@@ -115,7 +120,7 @@ final class MarchKernels {
                     Vectors.load(m.alongX, i).mul(part),
                     Vectors.load(m.alongY, i).mul(part),
                     size));
-            VectorMask<Float> fine = size.compare(VectorOperators.EQ, 1).and(t.compare(VectorOperators.LT, 1));
+            VectorMask<Float> fine = size.compare(VectorOperators.EQ, 1);
             t.blend(deep.max(t), dig).blend(end, over).intoArray(m.t, i);
             size.blend(size.mul(Heights.BLOCK).min(Heights.GROUP), out)
                     .blend(size.mul(1f / Heights.BLOCK), dig)

@@ -12,6 +12,8 @@ import gloaming.scene.Matter;
 final class ReliefRays {
     /** So many texels aside heights are looked at for how they lie. */
     private static final float ASIDE = 0.75f;
+    /** Of so many triangles, a box. */
+    private static final int FACES = 12;
     /** So few rays go by themselves. */
     private static final int FEW = 4;
 
@@ -25,12 +27,17 @@ final class ReliefRays {
     final float[] du = new float[Fragments.ROOM];
 
     final float[] dv = new float[Fragments.ROOM];
+    /** How deep rays go at most, 0 to 1. */
+    final float[] until = new float[Fragments.ROOM];
     /** Where numbers are to be looked up, and what was found there. */
     final int[] index = new int[4 * Fragments.ROOM];
 
     final float[] seen = new float[4 * Fragments.ROOM];
     /** How texture places change along the world's axes over the depth of the last relief: across, then up. */
     final float[] ways = new float[6];
+
+    /** Whether the last relief is on something of so few faces that light from far away comes to each from one side. */
+    boolean simple;
 
     /** Where between four texels a place lies. */
     final float[] px = new float[Fragments.ROOM];
@@ -64,6 +71,7 @@ final class ReliefRays {
             boolean repeats) {
         double unit = face.gradients(across, up);
         double deep = unit > 0 ? Math.max(0, m.relief) * unit : 0;
+        simple = face.of.copies <= 1 && face.of.shape.triangles() <= FACES;
         face.texture(c, x, y, step);
         for (int k = 0; k < 3; k++) {
             c[6 + k] *= m.tilesAcross;
@@ -77,6 +85,7 @@ final class ReliefRays {
             java.util.Arrays.fill(height, 0, n, 1);
             return;
         }
+        java.util.Arrays.fill(until, 0, whole(n), 1);
         march(heights, n, repeats);
         slope(heights, n, repeats, ASIDE / heights.width, 0, slopeX);
         slope(heights, n, repeats, 0, ASIDE / heights.height, slopeY);
@@ -106,7 +115,7 @@ final class ReliefRays {
         return (n + Vectors.LANES - 1) / Vectors.LANES * Vectors.LANES;
     }
 
-    /** How high each of the first {@code n} rays meets a height, and where that is. */
+    /** How high each of the first {@code n} rays meets a height, or has gone as deep as it is to, and where that is. */
     void march(Heights heights, int n, boolean repeats) {
         if (n > FEW) march.run(heights, this, n, repeats);
         else plain(heights, n, repeats);
@@ -117,7 +126,7 @@ final class ReliefRays {
         int w = heights.width;
         int h = heights.height;
         for (int i = 0; i < n; i++) {
-            float t = heights.meet(u[i] * w - 0.5f, v[i] * h - 0.5f, du[i] * w, dv[i] * h, repeats);
+            float t = heights.meet(u[i] * w - 0.5f, v[i] * h - 0.5f, du[i] * w, dv[i] * h, until[i], repeats);
             height[i] = 1 - t;
             u[i] += du[i] * t;
             v[i] += dv[i] * t;

@@ -81,6 +81,7 @@ class ReliefRaysTest {
             rays.du[i] = (float) (far * Math.cos(way));
             rays.dv[i] = (float) (far * Math.sin(way));
         }
+        java.util.Arrays.fill(rays.until, 1);
         if (plain) rays.plain(heights, n, repeats);
         else rays.march(heights, n, repeats);
         int near = 0;
@@ -126,6 +127,7 @@ class ReliefRaysTest {
             rays.du[i] = (float) (0.5 * Math.cos(i));
             rays.dv[i] = (float) (0.5 * Math.sin(i));
         }
+        java.util.Arrays.fill(rays.until, 1);
         rays.march(heights, 100, false);
         for (int i = 0; i < 100; i++) {
             assertThat(rays.height[i]).isCloseTo(0.25f, offset(1e-5f));
