@@ -10,6 +10,8 @@
 const NAMES = ['upper left', 'upper right', 'lower right', 'lower left'];
 /** Corners of other surfaces catch one that comes so near, in pixels. */
 const CATCHES = 7;
+/** So much of a name stands in the picture. */
+const LETTERS = 26;
 const SVG = 'http://www.w3.org/2000/svg';
 /** How far a key moves, as a part of what leaves; with Shift ten times as far. */
 const STEP = 0.0005;
@@ -91,7 +93,7 @@ export function venueHand(svg, hands) {
       const x = face.corners.reduce((a, p) => a + p.x, 0) / 4;
       const y = face.corners.reduce((a, p) => a + p.y, 0) / 4;
       const name = node('text', { x: x * width, y: y * height + 4 });
-      name.textContent = face.name;
+      name.textContent = face.name.length > LETTERS ? `${face.name.slice(0, LETTERS)}…` : face.name;
       parts.push(name);
     }
     const face = venue.surfaces.find((f) => f.id === hands.face());

@@ -149,6 +149,7 @@ Alpine.data('venue', () => ({
     if (id === this.face) return;
     this.face = id;
     this.draw();
+    /** @type {any} */ (this).$nextTick(() => root.querySelector(`.faces [data-face="${id}"]`)?.scrollIntoView({ block: 'nearest' }));
     if (this.test) this.tellTest();
   },
   setTest() {
