@@ -84,6 +84,7 @@ Alpine.data('venue', () => ({
   get isUsed() { return !!this.venue && this.sheet.venue === this.venue.id; },
   get isShown() { return !!this.venue && this.shown === this.venue.id; },
   get photo() { return this.venue?.photo ? `/venue/${page.show}/photo.jpg?ref=${encodeURIComponent(this.venue.photo)}` : ''; },
+  photoGone() { this.says = 'The picture of the place is not among the media any more; choose another.'; },
   get photoStyle() { return { filter: `brightness(${this.dusk})` }; },
   get over() {
     if (this.lost) return 'The program does not answer; the last picture is shown.';

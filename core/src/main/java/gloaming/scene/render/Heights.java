@@ -21,6 +21,9 @@ final class Heights {
     /** How finely sides are told apart, as a part of a texel: what is worked out goes by that, so all who ask for one get the same. */
     private static final float FINE = 32;
 
+    /** Of a picture of more texels none are. */
+    private static final int LARGEST = 4 << 20;
+
     private final Horizon[] horizons = new Horizon[SUNS];
     private int suns;
     int width;
@@ -152,12 +155,12 @@ final class Heights {
         return t;
     }
 
-    /** The shadows of light from one side, in texels to where it has risen by all of the depth; null where there are too many sides. */
+    /** The shadows of light from one side, in texels to where it has risen by all of the depth; null where there are too many sides, or texels. */
     synchronized Horizon horizon(float alongX, float alongY, boolean repeats) {
         float x = Math.round(alongX * FINE) / FINE;
         float y = Math.round(alongY * FINE) / FINE;
         for (int i = 0; i < suns; i++) if (horizons[i].of(x, y, repeats)) return horizons[i];
-        if (suns == SUNS) return null;
+        if (suns == SUNS || width * height > LARGEST) return null;
         if (horizons[suns] == null) horizons[suns] = new Horizon();
         Horizon next = horizons[suns];
         next.take(this, x, y, repeats);
