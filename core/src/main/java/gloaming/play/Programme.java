@@ -76,9 +76,9 @@ public final class Programme {
      *
      * @param venue the surfaces it is laid on, or null where it leaves as it is
      * @param test whether a test picture is there in its place
-     * @param one the surface that is set up just then, the others are dim; empty is none
+     * @param bright the surface that is set up just then, the others are dim; empty is none
      */
-    public record Shown(Venue venue, boolean test, String one) {
+    public record Shown(Venue venue, boolean test, String bright) {
         static final Shown PLAIN = new Shown(null, false, "");
     }
 

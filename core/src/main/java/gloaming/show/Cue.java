@@ -1,6 +1,5 @@
 package gloaming.show;
 
-import com.fasterxml.jackson.annotation.JsonCreator;
 import com.fasterxml.jackson.annotation.JsonInclude;
 import gloaming.look.Limits;
 import gloaming.look.Refused;
@@ -81,7 +80,6 @@ public record Cue(
         }
     }
 
-    @JsonCreator
     public Cue {
         id = given(id);
         name = text("A cue's name", name, Limits.NAME);
@@ -105,31 +103,6 @@ public record Cue(
         venue = venue == null || venue.isEmpty() ? "" : given(venue);
     }
 
-    /** One that leaves the venue. */
-    public Cue(
-            String id,
-            String name,
-            String note,
-            int mark,
-            String look,
-            String snapshot,
-            boolean anew,
-            Double light,
-            Double tempo,
-            Hears sound,
-            Transition change,
-            Start start,
-            double length,
-            double height,
-            boolean skipped,
-            String then,
-            List<Way> ways,
-            List<CueSetting> settings) {
-        this(
-                id, name, note, mark, look, snapshot, anew, light, tempo, sound, change, start, length, height, skipped,
-                then, ways, settings, "");
-    }
-
     /** A cue that brings a look, with all else as it is. */
     public static Cue of(String id, String look) {
         return new Cue(
@@ -150,7 +123,8 @@ public record Cue(
                 false,
                 "",
                 List.of(),
-                List.of());
+                List.of(),
+                "");
     }
 
     Cue withWays(String then, List<Way> ways) {

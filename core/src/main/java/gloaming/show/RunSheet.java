@@ -186,7 +186,7 @@ public record RunSheet(
                 List<Venue> all = new ArrayList<>(venues);
                 Venue is = venue(put.venue().id());
                 if (is == null) all.add(put.venue());
-                else all.set(all.indexOf(is), put.was() == null ? put.venue() : Merged.of(is, put.was(), put.venue()));
+                else all.set(all.indexOf(is), put.over(is));
                 // The first one is there to be used.
                 yield withVenues(all, venues.isEmpty() ? put.venue().id() : venue);
             }

@@ -4,7 +4,9 @@ import com.fasterxml.jackson.annotation.JsonTypeInfo;
 import com.fasterxml.jackson.annotation.JsonTypeName;
 import gloaming.curve.Key;
 import gloaming.look.Refused;
+import gloaming.venue.Surface;
 import gloaming.venue.Venue;
+import java.util.ArrayList;
 import java.util.List;
 
 /** A change of a run sheet. */
@@ -81,6 +83,29 @@ public sealed interface SheetEdit {
     record PutVenue(Venue venue, Venue was) implements SheetEdit {
         public PutVenue {
             if (venue == null) throw new Refused("Which venue that is about is missing.");
+        }
+
+        /** What becomes of a venue as it is now: what was changed of it, each surface by itself. */
+        Venue over(Venue is) {
+            if (was == null) return venue;
+            List<Surface> surfaces = new ArrayList<>();
+            boolean same = ids(was).equals(ids(venue));
+            for (Surface one : (same ? is : venue).surfaces()) {
+                Surface now = is.surface(one.id());
+                Surface saw = was.surface(one.id());
+                Surface made = venue.surface(one.id());
+                if (now != null && saw != null && made != null) surfaces.add(Merged.of(now, saw, made));
+                // What somebody took off meanwhile stays off, unless it was changed here.
+                else if (now != null || saw == null || !saw.equals(made)) surfaces.add(one);
+            }
+            // What others have put there meanwhile.
+            for (Surface one : is.surfaces())
+                if (!same && was.surface(one.id()) == null && venue.surface(one.id()) == null) surfaces.add(one);
+            return Merged.of(is, was, venue).with(surfaces);
+        }
+
+        private static List<String> ids(Venue venue) {
+            return venue.surfaces().stream().map(Surface::id).toList();
         }
     }
 

@@ -51,6 +51,17 @@ public record Venue(String id, String name, double wide, double high, List<Surfa
         List<Surface> all = surfaces.stream()
                 .map(s -> s.id().equals(id) ? s : s.withLight(s.light() / 4))
                 .toList();
-        return new Venue(this.id, name, wide, high, all, photo);
+        return with(all);
+    }
+
+    /** The same with other surfaces. */
+    public Venue with(List<Surface> surfaces) {
+        return new Venue(id, name, wide, high, surfaces, photo);
+    }
+
+    /** One of its surfaces, or null. */
+    public Surface surface(String id) {
+        for (Surface one : surfaces) if (one.id().equals(id)) return one;
+        return null;
     }
 }

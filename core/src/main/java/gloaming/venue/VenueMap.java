@@ -10,8 +10,8 @@ public final class VenueMap {
     public final int height;
     private final int fromWidth;
     private final int fromHeight;
-    private final Lit[] lit;
-    private final LitRow row;
+    private final SurfacePixels[] lit;
+    private final OutputRow row;
 
     /**
      * One for pictures of a size.
@@ -25,11 +25,11 @@ public final class VenueMap {
         height = Math.clamp(Math.round(this.width * shape), 8, LARGEST);
         this.fromWidth = fromWidth;
         this.fromHeight = fromHeight;
-        row = new LitRow(this.width, fromWidth, fromHeight);
+        row = new OutputRow(this.width, fromWidth, fromHeight);
         lit = venue.surfaces().stream()
                 .filter(surface -> !surface.off())
-                .map(surface -> new Lit(surface, this.width, height, fromWidth, fromHeight))
-                .toArray(Lit[]::new);
+                .map(surface -> new SurfacePixels(surface, this.width, height, fromWidth, fromHeight))
+                .toArray(SurfacePixels[]::new);
     }
 
     /** Whether it is made for pictures of such a size. */
@@ -47,7 +47,7 @@ public final class VenueMap {
         row.take(rgb);
         for (int y = 0; y < height; y++) {
             row.clear();
-            for (Lit surface : lit) surface.row(y, row);
+            for (SurfacePixels surface : lit) surface.row(y, row);
             row.write(out, 3 * y * width);
         }
     }

@@ -5,6 +5,8 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import gloaming.curve.Key;
 import gloaming.look.Refused;
+import gloaming.venue.Place;
+import gloaming.venue.Surface;
 import gloaming.venue.Venue;
 import java.util.List;
 import java.util.Map;
@@ -31,7 +33,8 @@ class RunSheetTest {
             false,
             "c1",
             List.of(new Cue.Way("c2", "if the flute stays out")),
-            List.of(new CueSetting("s4", "amount", 0.25), new CueSetting("s4", "across", 0, "0 0 linear; 2 1 hold")));
+            List.of(new CueSetting("s4", "amount", 0.25), new CueSetting("s4", "across", 0, "0 0 linear; 2 1 hold")),
+            "");
 
     @Test
     void twoHandsThatChangeOneCueWithoutSeeingEachOtherBothKeepWhatTheyDid() {
@@ -254,5 +257,28 @@ class RunSheetTest {
                 .apply(new SheetEdit.PutVenue(named, saw))
                 .apply(new SheetEdit.PutVenue(shaped, saw));
         assertThat(sheet.venues()).containsExactly(new Venue("v1", "great hall", 4, 3, List.of(), ""));
+    }
+
+    private static Surface wall(String id, double light) {
+        List<Place> corners = List.of(new Place(0, 0), new Place(1, 0), new Place(1, 1), new Place(0, 1));
+        return new Surface(id, id, corners, null, null, 0, light, null, false);
+    }
+
+    @Test
+    void surfacesOfOneVenueAreChangedEachByItself() {
+        Venue saw = new Venue("v1", "hall", 16, 9, List.of(wall("f1", 1), wall("f2", 1), wall("f3", 1)), "");
+        RunSheet sheet = RunSheet.EMPTY.apply(new SheetEdit.PutVenue(saw, null));
+        // One hand dims the first, another the second; a third takes the third off and puts one there.
+        Venue first = saw.with(List.of(wall("f1", 0.5), wall("f2", 1), wall("f3", 1)));
+        Venue second = saw.with(List.of(wall("f1", 1), wall("f2", 0.2), wall("f3", 1)));
+        Venue third = saw.with(List.of(wall("f1", 1), wall("f2", 1), wall("f4", 1)));
+        sheet = sheet.apply(new SheetEdit.PutVenue(first, saw))
+                .apply(new SheetEdit.PutVenue(third, saw))
+                .apply(new SheetEdit.PutVenue(second, saw));
+        assertThat(sheet.venue("v1").surfaces()).containsExactly(wall("f1", 0.5), wall("f2", 0.2), wall("f4", 1));
+        // Who reorders keeps what another has put there.
+        Venue turned = saw.with(List.of(wall("f3", 1), wall("f2", 1), wall("f1", 1)));
+        assertThat(sheet.apply(new SheetEdit.PutVenue(turned, saw)).venue("v1").surfaces())
+                .containsExactly(wall("f2", 0.2), wall("f1", 0.5), wall("f4", 1));
     }
 }

@@ -38,7 +38,8 @@ class RunTest {
                 false,
                 "",
                 List.of(),
-                List.of());
+                List.of(),
+                "");
     }
 
     private static Start by(Start.By by, double seconds, Start.Grid on) {
@@ -175,7 +176,8 @@ class RunTest {
     void cuesAreSkippedLoopedAndChosenAndOneGoesBack() {
         Cue c = keys("c").cues().getFirst();
         Cue skipped = new Cue(
-                "b", "", "", 0, "", "", false, null, null, null, null, null, 0, 0.5, true, "", List.of(), List.of());
+                "b", "", "", 0, "", "", false, null, null, null, null, null, 0, 0.5, true, "", List.of(), List.of(),
+                "");
         RunSheet sheet = sheet(cue("a", Start.KEY), skipped, c.withWays("a", List.of(new Cue.Way("b", "if it rains"))));
         Run run = Run.BEFORE.go(sheet, at(0)).run();
         run = run.go(sheet, at(1)).run();

@@ -26,7 +26,8 @@ class SectionsTest {
                 skipped,
                 "",
                 List.of(),
-                List.of());
+                List.of(),
+                "");
     }
 
     private static List<Double> places(RunSheet sheet, String look) {

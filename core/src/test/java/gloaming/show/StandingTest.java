@@ -27,7 +27,8 @@ class StandingTest {
                 false,
                 "",
                 List.of(),
-                List.of());
+                List.of(),
+                "");
     }
 
     private static final RunSheet SHEET = RunSheet.of(

@@ -145,7 +145,8 @@ class EveningGoesOnTest {
                 false,
                 "",
                 List.of(),
-                List.of());
+                List.of(),
+                "");
     }
 
     @Test

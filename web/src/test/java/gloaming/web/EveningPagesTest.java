@@ -430,7 +430,8 @@ class EveningPagesTest extends PageTest {
                     false,
                     "",
                     List.of(new Cue.Way("c0", "when it rains")),
-                    List.of()));
+                    List.of(),
+                    ""));
         }
         Sheets sheets = program.get(Sheets.class);
         sheets.put(show, RunSheet.of(cues, "", 0));

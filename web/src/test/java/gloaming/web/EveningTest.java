@@ -124,7 +124,7 @@ class EveningTest {
     private static Cue cue(String id, String look, Transition change, Start start) {
         return new Cue(
                 id, "", "", 0, look, "", false, null, null, null, change, start, 0, 0.5, false, "", List.of(),
-                List.of());
+                List.of(), "");
     }
 
     private static Transition over(Transition.Way way, double seconds) {
@@ -381,7 +381,8 @@ class EveningTest {
                 false,
                 "",
                 List.of(),
-                List.of());
+                List.of(),
+                "");
         sheet(first, cue("c2", blue, Transition.CUT, by(Start.By.SIGNAL, "stroke", 0, Start.Grid.AT_ONCE)));
         try (SocketPage page = page()) {
             ready(page, "c1");
@@ -476,7 +477,8 @@ class EveningTest {
                 false,
                 "",
                 List.of(),
-                List.of());
+                List.of(),
+                "");
         Cue goesOn = new Cue(
                 "c2",
                 "",
@@ -495,7 +497,8 @@ class EveningTest {
                 false,
                 "",
                 List.of(),
-                List.of());
+                List.of(),
+                "");
         sheet(begins, goesOn, cue("c3", blue, Transition.CUT, Start.KEY));
         try (SocketPage page = page()) {
             ready(page, "c1");
@@ -796,7 +799,8 @@ class EveningTest {
                 false,
                 "",
                 List.of(),
-                List.of());
+                List.of(),
+                "");
         sheet(glides);
         try (SocketPage page = page();
                 Output output = new Output()) {

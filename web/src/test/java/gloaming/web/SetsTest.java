@@ -96,7 +96,7 @@ class SetsTest {
                 "");
         return new Cue(
                 id, name, "", 0, look, "", false, null, null, null, change, Start.KEY, 0, 0.5, false, "", List.of(),
-                List.of());
+                List.of(), "");
     }
 
     private static SetReplay replay(Crew crew, int width, int height) throws IOException {

@@ -1,7 +1,6 @@
 package gloaming.web.live;
 
 import gloaming.play.LivePlayer;
-import gloaming.play.Programme;
 import gloaming.show.Cue;
 import gloaming.show.Run;
 import gloaming.web.message.ToPage;
@@ -25,6 +24,7 @@ class EveningMessages {
     private final Alarms alarms;
     private final SetRecorder recorder;
     private final SetStage stage;
+    private final VenueRoom venues;
     private long next;
     private long nextTimes;
 
@@ -36,7 +36,9 @@ class EveningMessages {
             Photographs photographs,
             Alarms alarms,
             SetRecorder recorder,
-            SetStage stage) {
+            SetStage stage,
+            VenueRoom venues) {
+        this.venues = venues;
         this.stage = stage;
         this.recorder = recorder;
         this.photographs = photographs;
@@ -87,7 +89,6 @@ class EveningMessages {
         boolean waits = run.waiting() != null;
         LocalTime time = LocalTime.now();
         double rate = on == null ? 30 : on.look().rate();
-        Programme.Shown shown = house.programme().shown();
         return new ToPage.Evening(
                 run.now() == null ? "" : run.now(),
                 next == null ? "" : next.id(),
@@ -120,8 +121,8 @@ class EveningMessages {
                 recorder.records(stand.show()),
                 recorder.says(),
                 stage.says(),
-                shown.venue() == null ? "" : shown.venue().id(),
-                shown.test(),
+                venues.of(stand.show()),
+                house.programme().shown().test(),
                 stand.says(),
                 trouble(player));
     }

@@ -36,7 +36,7 @@ final class OnVenue {
             int wide = now.test() ? Math.max(ofWidth, FINE) : ofWidth;
             int high = Math.max(1, Math.round((float) ofHeight * wide / ofWidth));
             if (map == null || !same || !map.takes(wide, high)) {
-                Venue venue = now.test() ? now.venue().dimBut(now.one()) : now.venue();
+                Venue venue = now.test() ? now.venue().dimBut(now.bright()) : now.venue();
                 map = new VenueMap(venue, wide, high, Math.max(ofWidth, Math.min(most, FINE)));
                 test = now.test() ? TestPicture.of(wide, high) : null;
                 if (out.length != 3 * map.width * map.height) out = new byte[3 * map.width * map.height];

@@ -23,7 +23,7 @@ class VenueRoom {
 
     private record Tried(String show, Venue venue, long until) {}
 
-    private record Test(String show, String one, long until) {}
+    private record Test(String show, String bright, long until) {}
 
     private final House house;
     private final Shows shows;
@@ -31,6 +31,8 @@ class VenueRoom {
     private volatile Tried tried;
     private volatile Test test;
     private volatile boolean stale = true;
+    /** The show that is shown. */
+    private volatile String of = "";
 
     // The conductor's thread's: the look on air, and the show that it is of.
     private String look = "";
@@ -57,6 +59,12 @@ class VenueRoom {
         }
     }
 
+    /** The id of the venue that a show is shown in just now; empty where it is none, or another show is shown. */
+    String of(String show) {
+        Venue venue = house.programme().shown().venue();
+        return venue == null || !of.equals(show) ? "" : venue.id();
+    }
+
     /** Comes round where no evening is played: the show is that of the look on air. On the conductor's thread, as the other. */
     void round() {
         OpenLook on = house.onAir();
@@ -71,20 +79,21 @@ class VenueRoom {
     }
 
     /** Comes round while an evening is played, in a cue. */
-    void round(String of, RunSheet played, String cue) {
+    void round(String show, RunSheet played, String cue) {
+        of = show;
         long now = System.nanoTime();
         Venue venue = played.venueAt(cue);
         Tried trying = tried;
-        if (trying != null && venue != null && now < trying.until && tries(trying, of, venue)) venue = trying.venue;
+        if (trying != null && venue != null && now < trying.until && tries(trying, show, venue)) venue = trying.venue;
         Test testing = test;
-        boolean tests = testing != null && now < testing.until && testing.show.equals(of) && venue != null;
-        String one = tests ? testing.one : "";
+        boolean tests = testing != null && now < testing.until && testing.show.equals(show) && venue != null;
+        String bright = tests ? testing.bright : "";
         Programme.Shown is = house.programme().shown();
-        if (is.venue() != venue || is.test() != tests || !is.one().equals(one))
-            house.programme().show(new Programme.Shown(venue, tests, one));
+        if (is.venue() != venue || is.test() != tests || !is.bright().equals(bright))
+            house.programme().show(new Programme.Shown(venue, tests, bright));
     }
 
-    private static boolean tries(Tried trying, String of, Venue venue) {
-        return trying.show.equals(of) && trying.venue.id().equals(venue.id());
+    private static boolean tries(Tried trying, String show, Venue venue) {
+        return trying.show.equals(show) && trying.venue.id().equals(venue.id());
     }
 }

@@ -4,7 +4,7 @@ import gloaming.flow.Srgb;
 import java.util.Arrays;
 
 /** One row of what leaves while surfaces are laid on it: columns of numbers, in plain loops that the compiler makes vectors of. */
-final class LitRow {
+final class OutputRow {
     /** From which place of a picture to which a surface shows it, in pixels. */
     record Span(float from, float by, float least, float most) {
         /** Between the middles of the outermost pixels; turned over it goes back. */
@@ -41,7 +41,7 @@ final class LitRow {
     private int from;
     private int many;
 
-    LitRow(int width, int fromWidth, int fromHeight) {
+    OutputRow(int width, int fromWidth, int fromHeight) {
         this.fromWidth = fromWidth;
         int picture = fromWidth * fromHeight + fromWidth + 1;
         red = new float[picture];

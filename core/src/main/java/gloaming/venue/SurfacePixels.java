@@ -9,7 +9,7 @@ import java.awt.image.DataBufferByte;
 import java.util.List;
 
 /** One surface in pixels: which of them it lights, and with what of a picture. */
-final class Lit {
+final class SurfacePixels {
     /** Places in a pixel's width that are looked at, at most, where a picture is laid down smaller than it is. */
     private static final int MOST = 4;
 
@@ -23,22 +23,22 @@ final class Lit {
 
     private final double[] ny = new double[CORNERS];
     private final double[] n = new double[CORNERS];
-    private final LitRow.Span across;
-    private final LitRow.Span down;
+    private final OutputRow.Span across;
+    private final OutputRow.Span down;
     private final float light;
     private final int places;
     /** How much of each pixel lies within the outline, or null where there is none. */
     private final byte[] outline;
 
     /** @param fromWidth how large the pictures are */
-    Lit(Surface surface, int width, int height, int fromWidth, int fromHeight) {
+    SurfacePixels(Surface surface, int width, int height, int fromWidth, int fromHeight) {
         this.surface = surface;
         this.width = width;
         to = Homography.to(surface.corners(), width, height);
         edges(width, height);
         Part part = surface.part();
-        across = LitRow.Span.of(part.left() * fromWidth, part.right() * fromWidth, surface.flip().across);
-        down = LitRow.Span.of(part.top() * fromHeight, part.bottom() * fromHeight, surface.flip().down);
+        across = OutputRow.Span.of(part.left() * fromWidth, part.right() * fromWidth, surface.flip().across);
+        down = OutputRow.Span.of(part.top() * fromHeight, part.bottom() * fromHeight, surface.flip().down);
         light = (float) surface.light();
         double pixels = Math.max(1, area(surface.corners()) * width * height);
         places = Math.clamp(
@@ -106,7 +106,7 @@ final class Lit {
      *
      * @param y the row, from the top
      */
-    void row(int y, LitRow row) {
+    void row(int y, OutputRow row) {
         double middle = y + 0.5;
         double first = 0.5;
         double last = width - 0.5;
