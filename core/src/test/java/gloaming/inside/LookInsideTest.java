@@ -220,7 +220,7 @@ class LookInsideTest {
                 new Lane("l2", "Lamp", Clock.SHOW, List.of(Step.of("s2", "fill").with("brightness", Value.of(3))))));
         SnapshotEdits snapshots = new SnapshotEdits(Catalogue.all());
         Look lit = Edits.apply(dark, new Edit.Set("s1", "brightness", Value.of(1)));
-        lit = Edits.apply(lit, snapshots.take(lit, List.of(), List.of(), "SurfacePixels", ""));
+        lit = Edits.apply(lit, snapshots.take(lit, List.of(), List.of(), "Lit", ""));
         looks.put("a", Edits.apply(lit, new Edit.Set("s1", "brightness", Value.of(0.25))));
         float whole = frame(player(showing("a")), 0).g()[0];
         assertThat(whole).isPositive();

@@ -2,9 +2,9 @@ package gloaming.step;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import gloaming.Published;
 import gloaming.flow.Kind;
 import java.io.IOException;
-import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.Objects;
@@ -50,8 +50,7 @@ class StepListTest {
 
     @Test
     void thePublishedListIsTheCatalogue() throws IOException {
-        if (Boolean.getBoolean("gloaming.publish")) Files.writeString(PUBLISHED, list());
-        assertThat(Files.readString(PUBLISHED)).isEqualTo(list());
+        Published.asItIs(PUBLISHED, list());
     }
 
     @Test

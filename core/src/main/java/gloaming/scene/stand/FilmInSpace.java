@@ -49,7 +49,7 @@ public record FilmInSpace(
         @Id("cover") @Range(min = 0, max = 1, initial = 1, says = "How much it hides what is behind.")
         double cover,
 
-        @Id("lit") @Choice(initial = "false", says = "SurfacePixels by the lamps like paper, or as bright as it is.")
+        @Id("lit") @Choice(initial = "false", says = "Lit by the lamps like paper, or as bright as it is.")
         boolean lit)
         implements Operation<Nothing, Scene, FilmInSpace.Memory> {
 
