@@ -3,7 +3,6 @@ package gloaming.scene.render;
 import gloaming.flow.Crew;
 import gloaming.flow.Picture;
 import gloaming.flow.SeesSpace;
-import gloaming.scene.Matter;
 import gloaming.scene.Scene;
 import java.util.Arrays;
 
@@ -17,18 +16,15 @@ public final class Renderer implements SeesSpace {
     /** Lamps that throw shadows, at most. */
     public static final int SHADOWS = 16;
 
-    private final ThreadLocal<Shading> shadings = ThreadLocal.withInitial(Shading::new);
+    final ThreadLocal<Shading> shadings = ThreadLocal.withInitial(Shading::new);
     private final ThreadLocal<float[]> ways = ThreadLocal.withInitial(() -> new float[0]);
     final ThreadLocal<ReliefRays> relief = ThreadLocal.withInitial(ReliefRays::new);
     private final Draughts solid = new Draughts();
-    private final Draughts clear = new Draughts();
+    private final SeeThrough clear = new SeeThrough();
     private float[] nearness = {};
     private int[] numbers = {};
     final Lights lights = new Lights();
     private final Textures textures = new Textures();
-    private long[] order = {};
-    private final Texture through = new Texture();
-    private Picture behindGlass;
     private final SpeckRoom specks = new SpeckRoom();
     private final Shafts shafts = new Shafts();
     final SkyPicture skyPicture = new SkyPicture();
@@ -91,7 +87,7 @@ public final class Renderer implements SeesSpace {
                 shading.end();
             });
             background(out, crew);
-            seeThrough(out, crew);
+            clear.draw(this, scene, nearness, out, crew);
             specks.draw(this, nearness, out, crew);
             shafts.lay(this, nearness, out, crew);
             why = reason();
@@ -126,8 +122,7 @@ public final class Renderer implements SeesSpace {
     private String reason() {
         for (int i = 0; i < solid.count(); i++)
             if (solid.batch(i).count > 0) return Why.dark(scene, lights.lamps, lights.sky);
-        for (int i = 0; i < clear.count(); i++)
-            if (clear.batch(i).count > 0) return Why.dark(scene, lights.lamps, lights.sky);
+        if (clear.any()) return Why.dark(scene, lights.lamps, lights.sky);
         if (specks.any()) return null;
         return Why.nothing(scene, view);
     }
@@ -218,52 +213,12 @@ public final class Renderer implements SeesSpace {
         });
     }
 
-    private boolean glass() {
-        for (int i = 0; i < scene.things(); i++) if (scene.thing(i).material.model == Matter.Model.GLASS) return true;
-        return false;
-    }
-
-    /** Keeps what stands in the picture now, for what is seen through glass. */
-    private void behind(Picture out, Crew crew) {
-        if (behindGlass == null || behindGlass.width != out.width || behindGlass.height != out.height)
-            behindGlass = new Picture(out.width, out.height);
-        behindGlass.copyFrom(out);
-        through.take(behindGlass, crew);
-    }
-
     Texture texture(Picture picture) {
         return textures.of(picture);
     }
 
+    /** What is seen through glass. */
     Texture behind() {
-        return through;
-    }
-
-    private void seeThrough(Picture out, Crew crew) {
-        clear.prepare(scene, view, Draughts.What.CLEAR, crew);
-        int n = 0;
-        for (int i = 0; i < clear.count(); i++) n += clear.batch(i).count;
-        if (n == 0) return;
-        if (order.length < n) order = new long[n + n / 2];
-        n = 0;
-        for (int i = 0; i < clear.count(); i++) {
-            Batch batch = clear.batch(i);
-            for (int t = 0; t < batch.count; t++) {
-                float[] c = batch.corners;
-                float middle = c[9 * t + 2] + c[9 * t + 5] + c[9 * t + 8];
-                // Positive floats are in the order of their bits.
-                order[n++] = (long) Float.floatToIntBits(Math.max(0, middle)) << 32 | (i << Batch.BITS | t);
-            }
-        }
-        Arrays.sort(order, 0, n);
-        if (glass()) behind(out, crew);
-        int all = n;
-        crew.each(out.height, 16, (from, to) -> {
-            Shading shading = shadings.get();
-            shading.begin(this, out);
-            for (int i = 0; i < all; i++)
-                Veil.draw(shading, clear, (int) order[i], view, samples, nearness, out, from, to);
-            shading.end();
-        });
+        return clear.behind();
     }
 }

@@ -8,7 +8,6 @@ import gloaming.flow.Picture;
 import gloaming.flow.Shape;
 import gloaming.scene.LightSource;
 import gloaming.scene.Matrix;
-import gloaming.scene.Matter;
 import gloaming.scene.Scene;
 import gloaming.scene.Specks;
 import gloaming.scene.Thing;
@@ -254,48 +253,6 @@ class MeasuredTest {
         for (float f : out.r()) assertThat(f).isFinite();
         assertThat(org.assertj.core.api.Assertions.catchThrowable(() -> specks.room(Specks.MOST + 1)))
                 .hasMessageContaining("there can be");
-    }
-
-    @Test
-    void throughClearGlassThatBendsNothingIsSeenWhatIsBehindAndThroughATintedOneLessOfIt() {
-        Scene scene = new Scene().clear();
-        Thing back = scene.add(wall(4));
-        back.move[11] = -1;
-        back.material.model = Matter.Model.UNLIT;
-        back.material.red = 0.8f;
-        back.material.green = 0.4f;
-        Thing pane = scene.add(wall(0.5));
-        Renderer renderer = new Renderer();
-        camera(renderer, 0, 4, 1);
-        pane.material.model = Matter.Model.GLASS;
-        pane.material.red = pane.material.blue = 1;
-        pane.material.green = 0.5f;
-        pane.material.shine = 0;
-        Arrays.fill(scene.sky().above, 0);
-        Arrays.fill(scene.sky().horizon, 0);
-        Arrays.fill(scene.sky().below, 0);
-        scene.sky().set = true;
-        Picture out = renderer.draw(scene, 1, 64, new Picture(W, H), ALONE);
-        int middle = H / 2 * W + W / 2;
-        assertThat(out.r()[middle]).isCloseTo(0.8f, within(0.005f));
-        assertThat(out.g()[middle]).isCloseTo(0.2f, within(0.005f));
-        assertThat(out.g()[H / 2 * W + 2]).isCloseTo(0.4f, within(0.005f));
-        // Bent, a pane that is turned shows what lies beside: a white stripe comes over.
-        Thing stripe = scene.add(wall(0.2));
-        stripe.move[3] = 0.5f;
-        stripe.move[11] = -0.9f;
-        stripe.material.model = Matter.Model.UNLIT;
-        stripe.material.red = stripe.material.green = stripe.material.blue = 1;
-        Matrix.pose(pane.move, 1, 0, 0, -0.08, 0, 0, 0);
-        pane.material.bend = 1.5f;
-        camera(renderer, 0, 4, 1);
-        Picture bent = renderer.draw(scene, 1, 64, new Picture(W, H), ALONE);
-        pane.material.bend = 0;
-        camera(renderer, 0, 4, 1);
-        Picture straight = renderer.draw(scene, 1, 64, new Picture(W, H), ALONE);
-        double most = 0;
-        for (int i = 0; i < W * H; i++) most = Math.max(most, Math.abs(bent.b()[i] - straight.b()[i]));
-        assertThat(most).isGreaterThan(0.25);
     }
 
     @Test
