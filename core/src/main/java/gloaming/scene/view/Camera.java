@@ -18,7 +18,7 @@ import gloaming.step.StepInfo;
         name = "Camera",
         does = "Looks at a scene through a camera that orbits it, and gives the picture.",
         ifBlack = "nothing of the scene stands before the camera, or no light reaches it",
-        find = "camera 3d render perspective parallel orthographic orbit view lens draw scene look shoot",
+        find = "camera 3d space render perspective parallel orthographic orbit view lens draw scene look shoot",
         notice = "Drag it on the monitor; perspective or parallel.",
         example = "block rounding=0.2 detail=4 > * round==0.06*t")
 @Beside(
