@@ -23,6 +23,9 @@ final class Lighting {
     private final Fragments f;
     private final Taps taps = new Taps();
     private final int[] turn = new int[Fragments.MOST];
+    /** How strong a lamp's light was before shadows took of it. */
+    private final float[] unshaded = new float[Fragments.MOST];
+
     private final float[] texel = new float[4];
     private final Thrown thrown = new Thrown();
     private final Coat coat = new Coat();
@@ -91,8 +94,13 @@ final class Lighting {
             LightSource lamp = renderer.lights.lamps.get(l);
             if (!reach(lamp)) continue;
             Shadow shadow = renderer.lights.shadow(l);
-            if (f.waxen && shadow != null) Wax.light(f, lamp, shadow);
+            boolean waxen = f.waxen && shadow != null;
+            if (waxen) {
+                Wax.light(f, lamp, shadow);
+                System.arraycopy(f.light, 0, unshaded, 0, f.n);
+            }
             if (shadow != null) shadow.shade(f, turn, taps);
+            if (waxen) Wax.beside(f, lamp, shadow, unshaded, turn);
             if (f.carved.n > 0) f.carved.shade(f, renderer.relief.get(), lamp.form == LightSource.Form.SUN);
             band();
             if (fibres != null) {

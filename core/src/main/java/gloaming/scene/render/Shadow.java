@@ -13,6 +13,8 @@ import gloaming.scene.Scene;
 final class Shadow {
     /** How many texels the half shadow may be wide. */
     private static final float WIDEST = 24;
+    /** How many texels about a place are looked at for the light that goes sideways within things. */
+    private static final float WIDEST_ROUND = 96;
 
     final View[] views = {new View(), new View(), new View(), new View(), new View(), new View()};
     /** What is seen of things alone, and of all that throws a shadow. */
@@ -137,6 +139,39 @@ final class Shadow {
         if (at < 0) return 0;
         float first = things[side][at];
         return first == 0 ? 0 : Math.max(0, depth - view.depth(first));
+    }
+
+    /**
+     * The part, 0 to 1, of the faces round about a place that this lamp's light comes to; below 0 where there are none.
+     *
+     * @param wide how far about it, in units; what stands farther than that before its place throws a shadow there
+     * @param turn how the places looked at are turned, 0 to {@link ShadowKernels#TURNS}
+     */
+    float around(float x, float y, float z, float wide, int turn) {
+        int side = side(x, y, z);
+        View view = views[side];
+        float depth = depth(view, x, y, z);
+        if (!(depth > view.near)) return -1;
+        float[] m = view.m;
+        float over = view.parallel ? 1 : 1 / depth;
+        float px = (m[0] * x + m[1] * y + m[2] * z + m[3]) * over;
+        float py = (m[4] * x + m[5] * y + m[6] * z + m[7]) * over;
+        float reach = Math.min(WIDEST_ROUND, wide / texel * over);
+        int lit = 0;
+        int there = 0;
+        // Two spirals, the other turned by half a turn.
+        for (int i = 0; i < 2 * ShadowKernels.TAPS; i++) {
+            int by = i < ShadowKernels.TAPS ? turn : turn ^ ShadowKernels.TURNS / 2;
+            int k = ShadowKernels.TAPS * by + i % ShadowKernels.TAPS;
+            int column = (int) Math.clamp(px + reach * ShadowKernels.ACROSS[k], 0f, size - 1f);
+            int row = (int) Math.clamp(py + reach * ShadowKernels.UP[k], 0f, size - 1f);
+            float first = things[side][row * size + column];
+            float before = first == 0 ? Float.NEGATIVE_INFINITY : depth - view.depth(first);
+            if (before < -wide) continue;
+            there++;
+            if (before < wide) lit++;
+        }
+        return there == 0 ? -1 : (float) lit / there;
     }
 
     private int side(float x, float y, float z) {

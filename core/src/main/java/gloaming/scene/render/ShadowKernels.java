@@ -18,9 +18,9 @@ final class ShadowKernels {
     private static final int LANES = Vectors.LANES;
     private static final VectorSpecies<Integer> I = IntVector.SPECIES_PREFERRED;
     /** Across, then up, of the places for each way of turning. */
-    private static final float[] ACROSS = spiral(0);
+    static final float[] ACROSS = spiral(0);
 
-    private static final float[] UP = spiral(-Math.PI / 2);
+    static final float[] UP = spiral(-Math.PI / 2);
 
     private ShadowKernels() {}
 

@@ -63,6 +63,63 @@ class WaxTest {
         }
     }
 
+    /** A slab before whose right half a board keeps the sun from its middle. */
+    private static Picture besideABoard(float red, float deep) {
+        Scene scene = under(0);
+        Matter m = scene.add(made("block", Map.of("width", Value.of(4), "height", Value.of(3), "depth", Value.of(0.2))))
+                .material;
+        m.red = m.green = m.blue = 0.8f;
+        m.shine = 0;
+        m.roughness = 1;
+        m.deep = deep;
+        m.deepRed = red;
+        m.deepGreen = m.deepBlue = 0;
+        Thing board = scene.add(
+                made("block", Map.of("width", Value.of(0.8), "height", Value.of(3), "depth", Value.of(0.01))));
+        board.move[3] = 0.4f;
+        board.move[11] = 1.1f;
+        LightSource sun = scene.lamp();
+        sun.x = 3;
+        sun.z = 3;
+        sun.wide = 0;
+        sun.lookAt(0, 0, 0);
+        return seen(scene);
+    }
+
+    @Test
+    void lightGoesSidewaysIntoAShadowAndNoneOfItIsLost() {
+        Picture wax = besideABoard(1, 0.3f);
+        Picture stone = besideABoard(1, 0);
+        double unit = H / 2.0 / (4 * Math.tan(Math.PI * 0.12));
+        // The shadow lies from -1 to -0.2.
+        int edge = MIDDLE + (int) Math.round(-0.2 * unit);
+        int near = edge - (int) (0.1 * unit);
+        int far = edge - (int) (0.4 * unit);
+        int lit = edge + (int) (0.1 * unit);
+        assertThat(stone.r()[near]).isZero();
+        assertThat(wax.r()[near]).isBetween(0.02f, 0.3f);
+        assertThat(wax.r()[far]).isZero();
+        assertThat(wax.r()[lit]).isLessThan(0.97f * stone.r()[lit]);
+        assertThat(wax.g()).isEqualTo(stone.g());
+        double with = 0;
+        double without = 0;
+        for (int y = H / 3; y < 2 * H / 3; y++)
+            for (int x = (int) (W / 2.0 - 1.4 * unit); x < W / 2.0; x++) {
+                with += wax.r()[y * W + x];
+                without += stone.r()[y * W + x];
+            }
+        assertThat(with).isCloseTo(without, within(0.04 * without));
+    }
+
+    @Test
+    void anEvenlyLitFaceStaysAsItIs() {
+        Picture wax = besideABoard(1, 0.3f);
+        Picture stone = besideABoard(1, 0);
+        double unit = H / 2.0 / (4 * Math.tan(Math.PI * 0.12));
+        for (int x = (int) (W / 2.0 + 1.2 * unit); x < W / 2.0 + 1.6 * unit; x++)
+            assertThat(wax.r()[H / 2 * W + x]).isCloseTo(stone.r()[H / 2 * W + x], within(1e-4f));
+    }
+
     @Test
     void noLightComesThroughStoneNorWhereNoShadowTellsHowFarItHadToGo() {
         Scene stone = slab(0.2);
