@@ -19,6 +19,7 @@ public final class Moments implements Frame {
     public int width = 160;
     public int height = 90;
     public double renderScale = 1;
+    public boolean sparing;
     public double dt = 1 / 60.0;
     public double time;
     public long index;
@@ -51,6 +52,11 @@ public final class Moments implements Frame {
         time += dt;
         index++;
         return this;
+    }
+
+    @Override
+    public boolean sparing() {
+        return sparing;
     }
 
     @Override

@@ -185,6 +185,8 @@ public final class TapePlayer {
         double fits = Math.min((double) width / look.width(), (double) height / look.height());
         int w = width > 0 ? Math.max(1, (int) Math.round(look.width() * fits)) : f.width();
         int h = height > 0 ? Math.max(1, (int) Math.round(look.height() * fits)) : f.height();
+        // At another size it is as fine as can be.
+        player.sparing(f.sparing() && width == 0);
         Picture made = player.play(moment, w, h, sound, onlooker(f.seen()));
         if (!f.seen()) return;
         picture = made;

@@ -161,6 +161,7 @@ final class FrameMaker {
         Moment at = new Moment(head.frame(), pace.time, dt, pace.sound);
         Sound heard = tape.hears(now.sound());
         player.library(tape.sees(now.library()));
+        player.sparing(sitting == 0 && now.scale() == 0 && !rehearses && keeper.sparing());
         tape.frame(begun, at, width, height, heard, look, eyes);
         player.outbox(now.onAir() ? live.outbox() : Outbox.NOWHERE);
         Picture mix = player.play(at, width, height, heard, eyes);

@@ -84,6 +84,7 @@ final class FrameReport {
         b.exitMs = exitMs;
         b.framesPerSecond = fps;
         b.scale = scale;
+        b.spared = player.spared();
         b.width = mix.width;
         b.height = mix.height;
         b.outputLight = now.onAir() ? live.light().now() : 1;

@@ -70,6 +70,8 @@ public final class FrameStats extends Relay {
     public double framesPerSecond;
     /** Part of the look's size that is worked out. */
     public double scale;
+    /** Whether what only makes pictures finer is left out. */
+    public boolean spared;
 
     public int width;
     public int height;

@@ -114,7 +114,7 @@ final class FrameTape {
         if (moved) tape.beats(player.beats());
         moved = false;
         watching(eyes);
-        tape.frame(nanos, at.index(), at.time(), at.dt(), at.sound(), width, height, eyes.sees());
+        tape.frame(nanos, at.index(), at.time(), at.dt(), at.sound(), width, height, player.isSparing(), eyes.sees());
     }
 
     private void saw(LiveCamera.Seen seen) {

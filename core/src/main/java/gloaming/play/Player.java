@@ -40,6 +40,8 @@ public final class Player {
     final Map<Class<?>, Object> common = new HashMap<>();
 
     private long frames;
+    private boolean sparing;
+    private boolean spared;
     Library library = Library.EMPTY;
     Inbox inbox = Inbox.EMPTY;
     private Outside outside = Outside.NOTHING;
@@ -199,12 +201,34 @@ public final class Player {
         return beats;
     }
 
+    /** From the next frame on it leaves out what only makes pictures finer, or makes it again. */
+    public Player sparing(boolean on) {
+        sparing = on;
+        return this;
+    }
+
+    boolean isSparing() {
+        return sparing;
+    }
+
+    /** A step asks whether it is to do so. */
+    boolean spares() {
+        spared |= sparing;
+        return sparing;
+    }
+
+    /** Whether something was left out of the last frame so. */
+    boolean spared() {
+        return spared;
+    }
+
     /**
      * Works out one frame at {@code width} by {@code height}; the picture is the player's and valid until the next call. While the onlooker
      * sees none it is the last that was seen.
      */
     public Picture play(Moment moment, int width, int height, Sound sound, Onlooker onlooker) {
         frames++;
+        spared = false;
         boolean seen = onlooker.sees();
         work.begin(seen);
         pool.resize(width, height);

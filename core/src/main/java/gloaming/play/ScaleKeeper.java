@@ -9,12 +9,18 @@ package gloaming.play;
  * up within two, as far as there is room by far, and is whole within three. It begins at the smallest size and climbs a size a second until it has once been too
  * much.
  *
+ * <p>Below the smallest size there is one rung more, on which what only makes pictures finer is left out.
+ *
  * <p>What a larger size would take is reckoned by its pixels at first. Each change tells how much of a frame has nothing to do with them,
  * such as moving particles; as long as it has not been told that of a look, it tries a size for which half the time is left even
  * if by pixels that would be a bit too little.
  */
 final class ScaleKeeper {
     static final double[] SIZES = {1, 0.75, 0.5, 1 / 3.0};
+    /** The rung on which smooth edges and the like are left out, and what a picture with them takes there of the one without, about. */
+    private static final int SPARING = SIZES.length;
+
+    private static final double FINER = 1.5;
     /** Seconds after which a change has shown what it costs. */
     private static final double SHOWN = 1;
 
@@ -63,7 +69,7 @@ final class ScaleKeeper {
 
     /** The size with which it would come before an audience, which bears {@code largest}, as a frame takes a part of its time now. */
     double wouldBegin(double part, int largest) {
-        return SIZES[atOnce(part, largest)];
+        return size(atOnce(part, largest));
     }
 
     private int atOnce(double part, int largest) {
@@ -73,7 +79,16 @@ final class ScaleKeeper {
     }
 
     double scale() {
-        return SIZES[at];
+        return size(at);
+    }
+
+    private static double size(int rung) {
+        return SIZES[Math.min(rung, SIZES.length - 1)];
+    }
+
+    /** Whether what only makes pictures finer is to be left out. */
+    boolean sparing() {
+        return at == SPARING;
     }
 
     /** Tells how long the last frame took of {@code budgetMs}; {@code seconds} have passed since the frame before. */
@@ -86,7 +101,7 @@ final class ScaleKeeper {
         if (since > SHOWN) reckon();
         rest = Math.max(0, rest - seconds);
         over = part > 0.92 ? over + seconds * (part > 1.5 ? 3 : 1) : 0;
-        if (over > 0.5 && at < SIZES.length - 1) {
+        if (over > 0.5 && at < SPARING) {
             change(at + 1);
             rest = 10;
             patience = 2;
@@ -109,7 +124,9 @@ final class ScaleKeeper {
 
     private void change(int to) {
         // What was too much may have become so just now, so that the least is of something lighter.
-        before = least == Double.MAX_VALUE ? 0 : to > at ? mean : least;
+        // What is left out says nothing of the pixels.
+        boolean tells = least < Double.MAX_VALUE && to != SPARING && at != SPARING;
+        before = !tells ? 0 : to > at ? mean : least;
         from = at;
         at = to;
         since = 0;
@@ -120,8 +137,9 @@ final class ScaleKeeper {
 
     /** How many times the pixels of one size another has. */
     private static double pixels(int of, int other) {
-        double larger = SIZES[other] / SIZES[of];
-        return larger * larger;
+        double larger = size(other) / size(of);
+        double finer = of == other ? 1 : of == SPARING ? FINER : other == SPARING ? 1 / FINER : 1;
+        return larger * larger * finer;
     }
 
     /** Finds out from the last change how much of a frame does not depend on the size: the least times, as others are chance. */

@@ -159,6 +159,11 @@ final class StepFrame implements Frame {
     }
 
     @Override
+    public boolean sparing() {
+        return player.spares();
+    }
+
+    @Override
     public Picture picture() {
         Picture picture = player.pool.borrow();
         lent.add(picture);

@@ -73,6 +73,14 @@ public interface Frame {
         return 1;
     }
 
+    /**
+     * Whether there is no time for what only makes a picture finer, such as smooth edges: at the smallest size such things give way before the
+     * rate does.
+     */
+    default boolean sparing() {
+        return false;
+    }
+
     /** What a lane that a formula speaks of gives, or null when it gives no signal. */
     default Signal lane(String id) {
         return null;

@@ -159,9 +159,18 @@ public final class Tape implements Inbox.Follower {
 
     /** A frame begins; all that was told before is true in it. */
     public void frame(
-            long nanos, long index, double time, double dt, double sound, int width, int height, boolean seen) {
+            long nanos,
+            long index,
+            double time,
+            double dt,
+            double sound,
+            int width,
+            int height,
+            boolean sparing,
+            boolean seen) {
         if (!begin(TapeEvent.FRAME)) return;
         int flags = seen ? TapeEvent.SEEN : 0;
+        if (sparing) flags |= TapeEvent.SPARING;
         if (time == this.time + this.dt) flags |= TapeEvent.TIME_GOES_ON;
         if (dt == this.dt) flags |= TapeEvent.SAME_STEP;
         if (sound == this.sound + this.dt) flags |= TapeEvent.SOUND_GOES_ON;

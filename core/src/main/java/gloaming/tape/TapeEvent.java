@@ -27,6 +27,7 @@ public sealed interface TapeEvent {
     int SAME_STEP = 8;
     int SOUND_GOES_ON = 16;
     int SAME_SIZE = 32;
+    int SPARING = 64;
 
     /** @param number the look's among those of the player */
     record LookIs(int number, boolean anew, double seconds, boolean beats, int way, double ahead)
@@ -45,8 +46,20 @@ public sealed interface TapeEvent {
 
     record Watched(Set<String> lanes) implements TapeEvent {}
 
-    /** @param nanos when it began, by the clock of the machine that recorded it */
-    record Frame(long nanos, long index, double time, double dt, double sound, int width, int height, boolean seen)
+    /**
+     * @param nanos when it began, by the clock of the machine that recorded it
+     * @param sparing whether what only makes a picture finer was left out
+     */
+    record Frame(
+            long nanos,
+            long index,
+            double time,
+            double dt,
+            double sound,
+            int width,
+            int height,
+            boolean sparing,
+            boolean seen)
             implements TapeEvent {}
 
     /**

@@ -104,7 +104,9 @@ public final class TapeReader {
             width = (int) number();
             height = (int) number();
         }
-        return new TapeEvent.Frame(stamp, index, time, dt, sound, width, height, (flags & TapeEvent.SEEN) != 0);
+        boolean sparing = (flags & TapeEvent.SPARING) != 0;
+        boolean seen = (flags & TapeEvent.SEEN) != 0;
+        return new TapeEvent.Frame(stamp, index, time, dt, sound, width, height, sparing, seen);
     }
 
     private long number() {

@@ -45,6 +45,40 @@ class ScaleKeeperTest {
         assertThat(settle(keeper, 20, 200)).isEqualTo(1);
     }
 
+    /** Frames that take so long at the smallest size, and a part of it where what is finer is left out. */
+    private static void spare(ScaleKeeper keeper, double thirdMs, double spared, int frames) {
+        for (int i = 0; i < frames; i++) {
+            double larger = keeper.scale() * keeper.scale() * 9;
+            keeper.saw(thirdMs * larger * (keeper.sparing() ? spared : 1), 33.3, 0.0333);
+        }
+    }
+
+    @Test
+    void belowTheSmallestSizeWhatIsFinerIsLeftOutAndComesBackFirst() {
+        ScaleKeeper keeper = new ScaleKeeper();
+        assertThat(keeper.sparing()).isFalse();
+        spare(keeper, 45, 0.6, 60);
+        assertThat(keeper.sparing()).isTrue();
+        assertThat(keeper.scale()).isEqualTo(1 / 3.0);
+        spare(keeper, 45, 0.6, 900);
+        assertThat(keeper.sparing()).isTrue();
+        spare(keeper, 18, 0.6, 200);
+        assertThat(keeper.sparing()).isFalse();
+        assertThat(keeper.scale()).isEqualTo(1 / 3.0);
+        spare(keeper, 2, 1, 400);
+        assertThat(keeper.scale()).isEqualTo(1);
+    }
+
+    @Test
+    void aLookThatHasNothingToLeaveOutIsNotTakenForOneThatHasNothingToDoWithPixels() {
+        ScaleKeeper keeper = new ScaleKeeper();
+        spare(keeper, 45, 1, 60);
+        assertThat(keeper.sparing()).isTrue();
+        // At half the size it would take 45 ms.
+        spare(keeper, 20, 1, 900);
+        assertThat(keeper.scale()).isEqualTo(1 / 3.0);
+    }
+
     @Test
     void whatWouldComeOnAirIsToldAndChangesNothing() {
         ScaleKeeper keeper = new ScaleKeeper();

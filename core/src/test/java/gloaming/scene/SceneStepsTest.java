@@ -33,6 +33,8 @@ import java.util.List;
 import java.util.Map;
 import java.util.TreeMap;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.ValueSource;
 
 /** What the steps of scenes do, one by one and in lanes. */
 class SceneStepsTest {
@@ -93,6 +95,17 @@ class SceneStepsTest {
         assertThat(place(thing, 2, 0, 1, 0)).containsExactly(new double[] {2 * k, 2 * k, 2 * k}, within(1e-5));
         // A heading of no length leaves it upright.
         assertThat(place(thing, 3, 0, 1, 0)).containsExactly(new double[] {0, 2, 0}, within(1e-5));
+    }
+
+    @ParameterizedTest
+    @ValueSource(strings = {"scene-camera", "camera-at-face", "camera-on-path"})
+    void whereTimeIsSparedEdgesAreAsHardAsTheyCanBeChosen(String camera) {
+        Scene scene = standing(run(null, "ball"));
+        Picture smooth = run(scene, camera);
+        Picture hard = run(scene, camera, "edges", "hard");
+        frame.sparing = true;
+        Picture spared = run(scene, camera);
+        assertThat(spared.r()).isEqualTo(hard.r()).isNotEqualTo(smooth.r());
     }
 
     @Test

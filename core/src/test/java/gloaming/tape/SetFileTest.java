@@ -44,12 +44,12 @@ class SetFileTest {
         tape.look(Look.empty("Weir"), true, 0, false, 0, 0);
         tape.sound(Sound.SILENCE);
         tape.watched(List.of("l1", "l7"));
-        tape.frame(1_000, 0, 0, 0.04, 0, 960, 540, true);
-        tape.frame(40_001_000, 1, 0.04, 0.04, 0.04, 960, 540, true);
+        tape.frame(1_000, 0, 0, 0.04, 0, 960, 540, false, true);
+        tape.frame(40_001_000, 1, 0.04, 0.04, 0.04, 960, 540, true, true);
         tape.print(-77);
         tape.look(Look.empty("Weir by night"), false, 1.5, true, 2, 0.5);
         tape.forget();
-        tape.frame(39_000_000, 500, 12.5, 0, 7.25, 480, 270, false);
+        tape.frame(39_000_000, 500, 12.5, 0, 7.25, 480, 270, false, false);
         return tape;
     }
 
@@ -66,12 +66,12 @@ class SetFileTest {
                         new TapeEvent.LookIs(0, true, 0, false, 0, 0),
                         new TapeEvent.SoundIs("Silence", 1),
                         new TapeEvent.Watched(Set.of("l1", "l7")),
-                        new TapeEvent.Frame(1_000, 0, 0, 0.04, 0, 960, 540, true),
-                        new TapeEvent.Frame(40_001_000, 1, 0.04, 0.04, 0.04, 960, 540, true),
+                        new TapeEvent.Frame(1_000, 0, 0, 0.04, 0, 960, 540, false, true),
+                        new TapeEvent.Frame(40_001_000, 1, 0.04, 0.04, 0.04, 960, 540, true, true),
                         new TapeEvent.Print(-77, false),
                         new TapeEvent.LookIs(1, false, 1.5, true, 2, 0.5),
                         new TapeEvent.Forget(),
-                        new TapeEvent.Frame(39_000_000, 500, 12.5, 0, 7.25, 480, 270, false));
+                        new TapeEvent.Frame(39_000_000, 500, 12.5, 0, 7.25, 480, 270, false, false));
         SetFile.Looks looks = new SetFile.Looks();
         for (SetFile.Piece piece : pieces) if (piece.kind() == SetFile.Kind.LOOK) looks.add(piece.bytes());
         assertThat(looks.take(1)).isEqualTo(Look.empty("Weir by night"));
@@ -84,7 +84,7 @@ class SetFileTest {
         Tape tape = new Tape();
         double time = 0;
         for (int i = 0; i < 30; i++) {
-            tape.frame(i * 33_333_333L, i, time, 1 / 30.0, time, 960, 540, true);
+            tape.frame(i * 33_333_333L, i, time, 1 / 30.0, time, 960, 540, false, true);
             time += 1 / 30.0;
         }
         assertThat(tape.take()).hasSizeLessThan(300);
@@ -137,21 +137,23 @@ class SetFileTest {
         tape.heard(90_000, true);
         tape.saw(7, true);
         for (long i = 0; i < Tape.ROOM; i++)
-            tape.frame(1_000 + i * 40_000_000, i, i / 25.0, 0.04, i / 25.0, 960, 540, true);
+            tape.frame(1_000 + i * 40_000_000, i, i / 25.0, 0.04, i / 25.0, 960, 540, false, true);
         assertThat(tape.take()).as("it was cut").isNull();
         tape.anew();
         assertThat(tape.asked()).isTrue();
         tape.fromTheMiddle();
         tape.heard(96_000, true);
         tape.saw(9, true);
-        tape.frame(5_000_000_000_000L, 700_000, 28_000.5, 0.04, 28_000.25, 960, 540, true);
-        tape.frame(5_000_040_000_000L, 700_001, 28_000.54, 0.04, 28_000.29, 960, 540, false);
+        tape.frame(5_000_000_000_000L, 700_000, 28_000.5, 0.04, 28_000.25, 960, 540, false, true);
+        tape.frame(5_000_040_000_000L, 700_001, 28_000.54, 0.04, 28_000.29, 960, 540, false, false);
         assertThat(events(tape.take()))
                 .containsExactly(
                         new TapeEvent.Middle(),
                         new TapeEvent.Heard(96_000, true),
                         new TapeEvent.Saw(9, true),
-                        new TapeEvent.Frame(5_000_000_000_000L, 700_000, 28_000.5, 0.04, 28_000.25, 960, 540, true),
-                        new TapeEvent.Frame(5_000_040_000_000L, 700_001, 28_000.54, 0.04, 28_000.29, 960, 540, false));
+                        new TapeEvent.Frame(
+                                5_000_000_000_000L, 700_000, 28_000.5, 0.04, 28_000.25, 960, 540, false, true),
+                        new TapeEvent.Frame(
+                                5_000_040_000_000L, 700_001, 28_000.54, 0.04, 28_000.29, 960, 540, false, false));
     }
 }

@@ -45,7 +45,7 @@ final class RecordedHour {
                 nanos += 33_333_333 + random.nextInt(-400_000, 400_000);
                 for (int p = 0; p < PLAYERS; p++) {
                     inboxes[p].follow(shared, tapes[p]);
-                    tapes[p].frame(nanos + p * 1_000, f, time, 1 / 30.0, time, 960, 540, true);
+                    tapes[p].frame(nanos + p * 1_000, f, time, 1 / 30.0, time, 960, 540, false, true);
                     if (f % 30 == 0) tapes[p].print(random.nextInt());
                 }
                 time += 1 / 30.0;

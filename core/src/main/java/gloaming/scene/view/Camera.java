@@ -143,7 +143,7 @@ public record Camera(
     @Override
     public Picture run(Scene in, Renderer renderer, Frame frame) {
         Picture out = frame.picture();
-        int samples = edges == Edges.SMOOTH ? 2 : 1;
+        int samples = Shot.samples(edges, frame);
         double t = frame.time();
         double aside = shake * 0.01 * Tremble.at(t, 1);
         double above = shake * 0.01 * Tremble.at(t, 2);

@@ -117,7 +117,7 @@ public record CameraAtFace(
     @Override
     public Picture run(Scene in, Renderer renderer, Frame frame) {
         Picture out = frame.picture();
-        int samples = edges == Camera.Edges.SMOOTH ? 2 : 1;
+        int samples = Shot.samples(edges, frame);
         boolean flat = face == Face.TOP || face == Face.BOTTOM;
         boolean side = face == Face.LEFT || face == Face.RIGHT;
         double across = side ? depth : width;

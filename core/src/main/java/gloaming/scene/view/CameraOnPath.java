@@ -145,7 +145,7 @@ public record CameraOnPath(
         Picture out = frame.picture();
         Points path = frame.read("path", Points.class);
         Points target = frame.read("target", Points.class);
-        int samples = edges == Camera.Edges.SMOOTH ? 2 : 1;
+        int samples = Shot.samples(edges, frame);
         double[] at = memory.at;
         double[] to = memory.to;
         if (path == null || path.n() == 0) {

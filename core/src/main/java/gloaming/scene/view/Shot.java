@@ -42,6 +42,11 @@ final class Shot {
         return out;
     }
 
+    /** Places a pixel from side to side: 2 for smooth edges, unless there is no time for them. */
+    static int samples(Camera.Edges edges, Frame frame) {
+        return edges == Camera.Edges.SMOOTH && !frame.sparing() ? 2 : 1;
+    }
+
     /** At a lower size of the picture shadows are smaller, too. */
     private static int texels(int shadows, Frame frame) {
         return Math.max(64, (int) Math.round(shadows * Math.min(1, frame.renderScale())));

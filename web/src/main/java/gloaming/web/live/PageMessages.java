@@ -67,6 +67,7 @@ class PageMessages {
                 round(board.budgetMs),
                 round(board.framesPerSecond),
                 board.scale,
+                board.spared,
                 player.scaleByHand(),
                 board.width,
                 board.height,

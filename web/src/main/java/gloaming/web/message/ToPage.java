@@ -115,6 +115,7 @@ public sealed interface ToPage {
             double budget,
             double fps,
             double scale,
+            boolean spared,
             double scaleByHand,
             int width,
             int height,

@@ -68,6 +68,7 @@ class MessageJsonTest {
                 33,
                 30,
                 1,
+                false,
                 0,
                 960,
                 540,
