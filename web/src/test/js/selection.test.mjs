@@ -18,14 +18,29 @@ function opened() {
   return { p, b };
 }
 
-test('at first the end of the last lane is selected', () => {
-  const { b } = opened();
+test('at first the end of the foremost layer is selected, that what is sought next fits what one sees', () => {
+  const { p, b } = opened();
+  assert.equal(b.stepId, 's4');
+  assert.equal(b.name(b.chosen), 'Mask');
+  const hidden = look();
+  hidden.mix[0].hidden = true;
+  b.stepId = '';
+  p.live.say(told(hidden, 2));
+  assert.equal(b.stepId, 's2');
+});
+
+test('where nothing is mixed it is the end of the last lane', () => {
+  const { p, b } = opened();
+  const dark = look();
+  dark.mix = [];
+  b.stepId = '';
+  p.live.say(told(dark, 2));
   assert.equal(b.stepId, 's5');
-  assert.equal(b.name(b.chosen), 'Beat');
 });
 
 test('what is gone is not selected any more, and what was added is', () => {
   const { p, b } = opened();
+  b.select('s5');
   const shorter = look();
   shorter.lanes.pop();
   p.live.say(told(shorter, 2));
@@ -39,6 +54,7 @@ test('what is gone is not selected any more, and what was added is', () => {
 
 test('arrows go from step to step and stay within the look', () => {
   const { b } = opened();
+  b.select('s5');
   b.walk(0, -1);
   assert.equal(b.stepId, 's3');
   b.walk(1, 0);

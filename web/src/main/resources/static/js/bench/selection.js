@@ -26,7 +26,7 @@ export function selection(page) {
       });
       page.live.hear('look', () => this.keepSelection());
     },
-    /** What was added is selected, what is gone is not, and at first the end of the last lane is. */
+    /** What was added is selected, what is gone is not, and at first the end of what stands in front is. */
     keepSelection() {
       document.title = `${this.look.name} · Gloaming`;
       if (this.wantSelect && this.find(this.wantSelect)) {
@@ -44,9 +44,18 @@ export function selection(page) {
       if (this.stepId && !this.find(this.stepId)) this.stepId = '';
       if (this.laneId && !this.laneById(this.laneId)) this.laneId = '';
       if (this.layerId && !this.chosenLayer) this.layerId = '';
-      const last = this.lanesHere.at(-1);
-      if (!this.stepId && !this.laneId && !this.layerId && last && !this.usePath) this.select(last.steps.at(-1)?.id ?? '');
+      if (!this.stepId && !this.laneId && !this.layerId && !this.usePath) this.begin(this.foremost?.steps.at(-1)?.id ?? '');
       this.$nextTick(() => this.wire());
+    },
+    /** @param {string} id what is selected where nothing was, or empty */
+    begin(id) {
+      this.select(id);
+      if (id) this.reach(id, intoSight);
+    },
+    /** The lane of the foremost layer that is seen; where nothing is mixed the last. */
+    get foremost() {
+      const seen = this.look.mix.filter((layer) => !layer.hidden).map((layer) => this.laneById(layer.lane));
+      return seen.find((lane) => lane?.steps.length) ?? this.lanesHere.at(-1);
     },
     get chosen() { return this.find(this.stepId); },
     get chosenLane() { return this.laneId ? this.laneById(this.laneId) : null; },
