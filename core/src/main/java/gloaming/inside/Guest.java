@@ -41,6 +41,9 @@ final class Guest {
     private Look playing;
     private String refused;
     private List<Strip.Entry> entries = List.of();
+    /** What is said where other things lie on the look's strip than its steps know of, or null. */
+    private String changed;
+
     private boolean sets;
     private Outside outside = Outside.NOTHING;
     private long frames;
@@ -119,6 +122,7 @@ final class Guest {
             }
         }
         if (refused != null) frame.trouble("goes on as it was: " + refused);
+        else if (changed != null) frame.trouble(changed);
         return made;
     }
 
@@ -162,6 +166,10 @@ final class Guest {
             else player.begin(part);
             playing = now;
             shown = showing;
+            // Who takes nothing from it need not know.
+            changed = entries.isEmpty() || Strip.holds(now, entries)
+                    ? null
+                    : "knows the strip of '" + now.name() + "' as it was; beside 'Its strip', take what lies on it now";
             refused = null;
             return true;
         } catch (Refused e) {

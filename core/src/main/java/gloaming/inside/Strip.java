@@ -16,6 +16,8 @@ import gloaming.step.Setting;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
+import java.util.stream.Collectors;
 
 /**
  * The settings on the strip of a look that is shown in another, as settings of the step that shows it.
@@ -93,6 +95,15 @@ public final class Strip implements DynamicSettings.From {
             if (line != null) text.append(text.isEmpty() ? "" : "\n").append(line);
         }
         return text.toString();
+    }
+
+    /** Whether these are what lies on the strip of a look, in whatever order. */
+    static boolean holds(Look look, List<Entry> entries) {
+        return ids(entries).equals(ids(entries(of(look, Catalogue.all()))));
+    }
+
+    private static Set<String> ids(List<Entry> entries) {
+        return entries.stream().map(e -> e.setting.id()).collect(Collectors.toSet());
     }
 
     private static String line(Look look, Lifted lifted, Catalogue catalogue) {

@@ -172,6 +172,31 @@ class LookInsideTest {
     }
 
     @Test
+    void thatOtherThingsLieOnItsStripNowIsSaidToWhoeverTookIt() {
+        looks.put("a", onStrip());
+        String strip = Strip.of(onStrip(), Catalogue.all());
+        Player knows = player(showing("a", "strip", strip));
+        Player without = player(showing("a"));
+        frame(knows, 0);
+        assertThat(knows.troubles()).isEmpty();
+        // Another order, another name and another value are no other things.
+        List<Lifted> lifted = new ArrayList<>(onStrip().desk().strip().reversed());
+        lifted.set(2, new Lifted("s1", "brightness", "Light", 0.0, 2.0));
+        looks.put("a", onStrip().withDesk(new Desk(List.of(), lifted)));
+        frame(knows, 1);
+        assertThat(knows.troubles()).isEmpty();
+        lifted.add(new Lifted("s2", "contrast", ""));
+        looks.put("a", onStrip().withDesk(new Desk(List.of(), lifted)));
+        frame(knows, 2);
+        frame(without, 0);
+        assertThat(knows.troubles()).singleElement().asString().contains("knows the strip of", "as it was");
+        assertThat(without.troubles()).isEmpty();
+        knows.load(showing("a", "strip", Strip.of(looks.get("a"), Catalogue.all())));
+        frame(knows, 3);
+        assertThat(knows.troubles()).isEmpty();
+    }
+
+    @Test
     void aKnobOfAKitOnItsStripTurnsAllThatItFeeds() {
         Look bare = look(64, 36, 1, Step.of("s1", "fill").with("brightness", Value.of(0.25)));
         Look wrapped = Edits.apply(bare, new KitWrap(Catalogue.all()).wrap(bare, List.of(), List.of("s1"), "Lamp"));

@@ -2,7 +2,6 @@ package gloaming.web;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
-import gloaming.look.Look;
 import gloaming.look.Value;
 import gloaming.web.live.FrameBroadcaster;
 import gloaming.web.live.House;
@@ -23,22 +22,9 @@ import org.openqa.selenium.WindowType;
 import org.openqa.selenium.interactions.Actions;
 
 /** The real pages in a real browser against the real program. */
-class BenchTest extends PageTest {
+class BenchTest extends ByHand {
     private static Object script(String text, Object... arguments) {
         return ((JavascriptExecutor) browser).executeScript(text, arguments);
-    }
-
-    /** Opens a fresh look of the demo show on the Bench. */
-    private static OpenLook bench(String name) {
-        gloaming.web.store.Shows shows = program.get(gloaming.web.store.Shows.class);
-        String show = shows.shows().getFirst().id();
-        String id = shows.addLook(show, Look.empty(name));
-        browser.get(program.bench(id));
-        until(
-                "the Bench is there",
-                () -> !browser.findElements(By.cssSelector(".hint")).isEmpty()
-                        && browser.findElement(By.cssSelector(".hint")).isDisplayed());
-        return program.get(gloaming.web.store.Journal.class).opened(id);
     }
 
     private static void add(String opener, String words, String type) {
@@ -53,31 +39,6 @@ class BenchTest extends PageTest {
         input.sendKeys(Keys.ENTER);
     }
 
-    private static void addAndSelect(OpenLook open, String opener, String words, String type) {
-        long before = open.look().steps().count();
-        add(opener, words, type);
-        until(type + " is in the look", () -> open.look().steps().count() == before + 1);
-        until(
-                type + " is selected",
-                () -> browser.findElements(By.cssSelector(".step.sel")).stream()
-                        .anyMatch(e -> open.look()
-                                .step(e.getDomAttribute("id").substring(5))
-                                .map(s -> s.type().equals(type))
-                                .orElse(false)));
-    }
-
-    /** Mean level of the middle of the monitor, 0 to 255 a channel. */
-    @SuppressWarnings("unchecked")
-    private static List<Number> middle() {
-        return (List<Number>) script("""
-            const c = document.querySelector('canvas.picture');
-            const d = c.getContext('2d').getImageData(c.width * 0.45, c.height * 0.45, 8, 8).data;
-            const s = [0, 0, 0];
-            for (let i = 0; i < d.length; i += 4) for (let k = 0; k < 3; k++) s[k] += d[i + k] / 64;
-            return s.map(Math.round);
-            """);
-    }
-
     @Test
     void anArtistBuildsALookFromNothing() {
         OpenLook open = bench("From nothing");
@@ -85,7 +46,7 @@ class BenchTest extends PageTest {
                 "it says that it is empty",
                 () -> browser.findElement(By.cssSelector(".says")).getText().contains("press / to add a first step"));
 
-        addAndSelect(open, "n", "solid colour", "fill");
+        add(open, "n", "solid colour", "fill");
         until("the fill is on the monitor", () -> middle().get(2).intValue() > 60);
         int before = middle().get(0).intValue();
 
@@ -95,8 +56,8 @@ class BenchTest extends PageTest {
         assertThat(open.look().step("s1").orElseThrow().settings().get("brightness"))
                 .isEqualTo(Value.of(4));
 
-        addAndSelect(open, "/", "make it soft", "blur");
-        addAndSelect(open, "/", "gamma", "levels");
+        add(open, "/", "make it soft", "blur");
+        add(open, "/", "gamma", "levels");
         browser.findElement(By.id("step-s3")).sendKeys(Keys.chord(Keys.ALT, Keys.ARROW_LEFT));
         until(
                 "Levels has moved before Blur",
@@ -127,13 +88,13 @@ class BenchTest extends PageTest {
     @Test
     void aSettingFollowsTheBandAndTheMonitorMovesWithIt() {
         OpenLook open = bench("Follows");
-        addAndSelect(open, "n", "loudness of a band", "listen");
+        add(open, "n", "loudness of a band", "listen");
         until(
                 "its curve lives though nobody follows it",
                 () -> !List.of("", "0.0", "0.00")
                         .contains(browser.findElement(By.cssSelector("#step-s1 .live"))
                                 .getText()));
-        addAndSelect(open, "n", "solid colour", "fill");
+        add(open, "n", "solid colour", "fill");
         String fill = open.look()
                 .steps()
                 .filter(s -> s.type().equals("fill"))
@@ -179,8 +140,8 @@ class BenchTest extends PageTest {
     @Test
     void aLayersOpacityFollowsALane() {
         OpenLook open = bench("Layer follows");
-        addAndSelect(open, "n", "sway", "sway");
-        addAndSelect(open, "n", "solid colour", "fill");
+        add(open, "n", "sway", "sway");
+        add(open, "n", "solid colour", "fill");
         browser.findElement(By.cssSelector(".layer")).click();
         WebElement follow = browser.findElement(By.cssSelector("select[aria-label='Opacity follows']"));
         new org.openqa.selenium.support.ui.Select(follow).selectByVisibleText("oscillator");
@@ -200,7 +161,7 @@ class BenchTest extends PageTest {
     @Test
     void whatIsBeingTypedIsNotWrittenOverByAnEditFromElsewhere() {
         OpenLook open = bench("Typing");
-        addAndSelect(open, "n", "solid colour", "fill");
+        add(open, "n", "solid colour", "fill");
         WebElement number = browser.findElement(By.cssSelector("input[aria-label='Brightness as a number']"));
         number.click();
         number.sendKeys(Keys.chord(Keys.CONTROL, "a"), "2.5");
@@ -225,7 +186,7 @@ class BenchTest extends PageTest {
     @Test
     void aSliderIsDraggedAsOneStepOfUndo() {
         OpenLook open = bench("Slider");
-        addAndSelect(open, "n", "solid colour", "fill");
+        add(open, "n", "solid colour", "fill");
         WebElement slider = browser.findElement(By.cssSelector(".sl[data-setting=cover]"));
         new Actions(browser)
                 .moveToElement(slider)
@@ -247,9 +208,9 @@ class BenchTest extends PageTest {
     @Test
     void aStepIsDraggedWithTheMouse() {
         OpenLook open = bench("Dragged");
-        addAndSelect(open, "n", "solid colour", "fill");
-        addAndSelect(open, "/", "blur", "blur");
-        addAndSelect(open, "/", "levels", "levels");
+        add(open, "n", "solid colour", "fill");
+        add(open, "/", "blur", "blur");
+        add(open, "/", "levels", "levels");
         new Actions(browser)
                 .dragAndDrop(
                         browser.findElement(By.id("step-s3")),
@@ -266,8 +227,8 @@ class BenchTest extends PageTest {
     @Test
     void whatCannotBeDoneIsSaidInTheFooter() {
         OpenLook open = bench("Refused");
-        addAndSelect(open, "n", "solid colour", "fill");
-        addAndSelect(open, "/", "blur", "blur");
+        add(open, "n", "solid colour", "fill");
+        add(open, "/", "blur", "blur");
         browser.findElement(By.id("step-s1")).click();
         until(
                 "Fill is selected",
@@ -284,7 +245,7 @@ class BenchTest extends PageTest {
     @Test
     void theProbeTellsLightAboveWhite() {
         OpenLook open = bench("Probe");
-        addAndSelect(open, "n", "solid colour", "fill");
+        add(open, "n", "solid colour", "fill");
         WebElement number = browser.findElement(By.cssSelector("input[aria-label='Brightness as a number']"));
         number.sendKeys(Keys.chord(Keys.CONTROL, "a"), "20", Keys.ENTER);
         browser.findElement(By.tagName("body")).sendKeys("p");

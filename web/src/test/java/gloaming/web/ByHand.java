@@ -26,16 +26,16 @@ abstract class ByHand extends PageTest {
 
     static void add(OpenLook open, String opener, String words, String type) {
         long before = open.look().steps().count();
-        new Actions(browser).sendKeys(opener).perform();
+        keys(opener);
         until(
                 "the finder has the focus",
                 () -> browser.switchTo().activeElement().getAccessibleName().equals("Find a step"));
-        new Actions(browser).sendKeys(words).perform();
+        keys(words);
         until(type + " is found first", () -> {
             List<WebElement> found = browser.findElements(By.cssSelector(".finder li"));
             return !found.isEmpty() && type.equals(found.getFirst().getDomAttribute("data-type"));
         });
-        new Actions(browser).sendKeys(Keys.ENTER).perform();
+        keys(Keys.ENTER);
         until(type + " is in the look", () -> open.look().steps().count() == before + 1);
         until(
                 "it is selected",

@@ -51,18 +51,10 @@ class EveningPagesTest extends PageTest {
         return Long.parseLong(find(".tide .handle[data-cue=c4]").getAttribute("aria-valuenow"));
     }
 
-    private static WebElement find(String css) {
-        return browser.findElement(By.cssSelector(css));
-    }
-
     private static WebElement word(int row, String label) {
         return browser.findElements(By.cssSelector(".cue"))
                 .get(row)
                 .findElement(By.cssSelector("[aria-label='" + label + "']"));
-    }
-
-    private static void type(WebElement field, String text) {
-        field.sendKeys(Keys.chord(Keys.CONTROL, "a"), text, Keys.TAB);
     }
 
     private static String text(String css) {
@@ -196,20 +188,20 @@ class EveningPagesTest extends PageTest {
         until("the slip is said", () -> text(".wrong").contains("slip"));
         until("and on air", () -> program.get(House.class).onAir().look().name().equals("Lamp oil"));
         assertThat(text(".next .caption b")).isEqualTo("Marsh at dusk");
-        key(Keys.ARROW_RIGHT);
+        keys(Keys.ARROW_RIGHT);
         until("another is next", () -> text(".next .caption b").equals("Lantern moths"));
-        key(Keys.ESCAPE);
+        keys(Keys.ESCAPE);
         until("and no more", () -> text(".next .caption b").equals("Marsh at dusk"));
         find(".tide .section:nth-of-type(5)").click();
         until("one of the line", () -> text(".next .caption b").equals("Down the race"));
-        key(Keys.PAGE_DOWN);
+        keys(Keys.PAGE_DOWN);
         until("a pedal starts it", () -> text(".now .caption b").equals("Down the race"));
         until("its ways on", () -> browser.findElements(By.cssSelector(".way")).size() == 2);
         pause();
-        key("2");
+        keys("2");
         until("the second way", () -> text(".now .caption b").equals("Lantern moths"));
         pause();
-        key(Keys.BACK_SPACE);
+        keys(Keys.BACK_SPACE);
         until("back", () -> text(".now .caption b").equals("Down the race"));
     }
 
@@ -219,22 +211,22 @@ class EveningPagesTest extends PageTest {
         browser.get(program.url("/playing/" + show()));
         until("it is there", () -> !text(".playing .air-sign").isEmpty());
         until("the sheet", () -> find(".need button:nth-child(3)").isEnabled());
-        key("b");
+        keys("b");
         until("black", () -> text(".playing .air-sign").equals("black"));
-        key("b");
+        keys("b");
         until("light again", () -> text(".playing .air-sign").equals("on air"));
-        key("f");
+        keys("f");
         until("frozen", () -> text(".playing .air-sign").equals("frozen"));
-        key("f");
+        keys("f");
         until("going on", () -> text(".playing .air-sign").equals("on air"));
-        key("h");
+        keys("h");
         until("held", () -> text(".need button:nth-child(4)").contains("held"));
-        key("s");
+        keys("s");
         until(
                 "the safe look",
                 () -> program.get(House.class).onAir().look().name().equals("Reed bed"));
         until("which is named", () -> text(".now .caption b").equals("Reed bed"));
-        key("p");
+        keys("p");
         until("a photograph", () -> text(".need button:nth-child(6)").contains("taken at"));
     }
 
@@ -455,9 +447,5 @@ class EveningPagesTest extends PageTest {
         assertThat(((Number) browser.executeScript("return document.documentElement.scrollWidth - innerWidth"))
                         .intValue())
                 .isLessThanOrEqualTo(0);
-    }
-
-    private static void key(CharSequence key) {
-        new Actions(browser).sendKeys(key).perform();
     }
 }

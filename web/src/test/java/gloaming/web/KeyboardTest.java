@@ -3,11 +3,8 @@ package gloaming.web;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import gloaming.look.Layer;
-import gloaming.look.Look;
 import gloaming.look.Value;
-import gloaming.web.store.Journal;
 import gloaming.web.store.OpenLook;
-import gloaming.web.store.Shows;
 import java.util.List;
 import org.junit.jupiter.api.Test;
 import org.openqa.selenium.By;
@@ -16,43 +13,9 @@ import org.openqa.selenium.WebElement;
 import org.openqa.selenium.interactions.Actions;
 
 /** A whole look made, changed and shown without ever touching the mouse. */
-class KeyboardTest extends PageTest {
-    private static void press(CharSequence... keys) {
-        for (CharSequence key : keys) new Actions(browser).sendKeys(key).perform();
-    }
-
+class KeyboardTest extends ByHand {
     private static void chord(Keys modifier, CharSequence key) {
         new Actions(browser).keyDown(modifier).sendKeys(key).keyUp(modifier).perform();
-    }
-
-    private static OpenLook bench(String name) {
-        Shows shows = program.get(Shows.class);
-        String id = shows.addLook(shows.shows().getFirst().id(), Look.empty(name));
-        browser.get(program.bench(id));
-        until(
-                "the Bench is there",
-                () -> !browser.findElements(By.cssSelector(".hint")).isEmpty()
-                        && browser.findElement(By.cssSelector(".hint")).isDisplayed());
-        return program.get(Journal.class).opened(id);
-    }
-
-    private static void add(OpenLook open, String opener, String words, String type) {
-        long before = open.look().steps().count();
-        press(opener);
-        until(
-                "the finder has the focus",
-                () -> browser.switchTo().activeElement().getAccessibleName().equals("Find a step"));
-        press(words);
-        until(type + " is found first", () -> {
-            List<WebElement> found = browser.findElements(By.cssSelector(".finder li"));
-            return !found.isEmpty() && type.equals(found.getFirst().getDomAttribute("data-type"));
-        });
-        press(Keys.ENTER);
-        until(type + " is in the look", () -> open.look().steps().count() == before + 1);
-        until(
-                "it is selected",
-                () -> browser.findElements(By.cssSelector(".step.sel")).stream()
-                        .anyMatch(e -> e.getText().toLowerCase().contains(type.substring(0, 3))));
     }
 
     private static String selected() {
@@ -63,7 +26,7 @@ class KeyboardTest extends PageTest {
     /** Walks with Tab until the thing of this name has the focus. */
     private static void tabTo(String name) {
         for (int i = 0; i < 80; i++) {
-            press(Keys.TAB);
+            keys(Keys.TAB);
             if (name.equals(browser.switchTo().activeElement().getAccessibleName())) return;
         }
         throw new AssertionError("Tab never reaches '" + name + "'");
@@ -77,15 +40,15 @@ class KeyboardTest extends PageTest {
         add(open, "/", "gamma", "levels");
         assertThat(selected()).isEqualTo("s3");
 
-        press(Keys.ARROW_LEFT);
+        keys(Keys.ARROW_LEFT);
         until("the step before is selected", () -> selected().equals("s2"));
-        press("b");
+        keys("b");
         until("it is bypassed", () -> open.look().step("s2").orElseThrow().bypassed());
-        press("b");
+        keys("b");
         until("and works again", () -> !open.look().step("s2").orElseThrow().bypassed());
-        press("d");
+        keys("d");
         until("it stands twice", () -> open.look().steps().count() == 4);
-        press(Keys.DELETE);
+        keys(Keys.DELETE);
         until("the copy is gone", () -> open.look().steps().count() == 3);
         chord(Keys.CONTROL, "z");
         until("undo brings it back", () -> open.look().steps().count() == 4);
@@ -97,17 +60,17 @@ class KeyboardTest extends PageTest {
     void aLaneIsDuplicatedAgainAndAgainAndWhatWasRefusedIsNotSaidForLong() {
         OpenLook open = bench("Lane after lane");
         add(open, "n", "solid colour", "fill");
-        press("d");
+        keys("d");
         until("a source stands once in a lane", () -> said().contains("cannot stand twice"));
         browser.findElement(By.cssSelector(".lane .lh")).click();
-        press("d");
+        keys("d");
         until("a second lane", () -> open.look().lanes().size() == 2);
         until("and no word of what was refused", () -> !said().contains("cannot stand twice"));
-        press("d");
+        keys("d");
         until("a third, of the one that was made", () -> open.look().lanes().size() == 3);
         for (int n = 4; n <= 9; n++) {
             int lanes = n;
-            press("d");
+            keys("d");
             until("another", () -> open.look().lanes().size() == lanes);
         }
         until("the last that was made is in sight", () -> inSight("lane-l9"));
@@ -130,18 +93,18 @@ class KeyboardTest extends PageTest {
     @Test
     void theFinderIsLeftAndWalkedByKeys() {
         OpenLook open = bench("Finder");
-        press("n");
+        keys("n");
         until("it is open", () -> browser.findElement(By.cssSelector(".finder")).isDisplayed());
-        press(Keys.ESCAPE);
+        keys(Keys.ESCAPE);
         until(
                 "it is closed",
                 () -> !browser.findElement(By.cssSelector(".finder")).isDisplayed());
         assertThat(open.look().lanes()).isEmpty();
-        press("n");
+        keys("n");
         until(
                 "it is open again",
                 () -> browser.findElements(By.cssSelector(".finder li")).size() > 3);
-        press(Keys.ARROW_DOWN, Keys.ARROW_DOWN, Keys.ARROW_UP);
+        keys(Keys.ARROW_DOWN, Keys.ARROW_DOWN, Keys.ARROW_UP);
         until(
                 "the second is chosen",
                 () -> browser.findElements(By.cssSelector(".finder li"))
@@ -150,7 +113,7 @@ class KeyboardTest extends PageTest {
                         .contains("at"));
         String second =
                 browser.findElements(By.cssSelector(".finder li")).get(1).getDomAttribute("data-type");
-        press(Keys.ENTER);
+        keys(Keys.ENTER);
         until(
                 "that one is added",
                 () -> open.look()
@@ -165,15 +128,15 @@ class KeyboardTest extends PageTest {
         OpenLook open = bench("Slider");
         add(open, "n", "solid colour", "fill");
         tabTo("Brightness");
-        press(Keys.ARROW_RIGHT);
+        keys(Keys.ARROW_RIGHT);
         until("it moved", () -> open.look().step("s1").orElseThrow().settings().containsKey("brightness"));
         Value up = open.look().step("s1").orElseThrow().settings().get("brightness");
-        press(Keys.ARROW_LEFT, Keys.ARROW_LEFT);
+        keys(Keys.ARROW_LEFT, Keys.ARROW_LEFT);
         until("it moved down", () -> number(open) < ((Value.Num) up).number());
-        press(Keys.HOME);
+        keys(Keys.HOME);
         until("to its end", () -> number(open) == 0);
         tabTo("Brightness as a number");
-        press("2", Keys.ENTER);
+        keys("2", Keys.ENTER);
         until("typed", () -> number(open) == 2);
     }
 
@@ -196,7 +159,7 @@ class KeyboardTest extends PageTest {
                 () -> !browser.findElements(By.cssSelector(".layer.sel")).isEmpty());
         chord(Keys.ALT, Keys.ARROW_DOWN);
         until("it went back", () -> open.look().mix().getFirst().lane().equals("l1"));
-        press(Keys.DELETE);
+        keys(Keys.DELETE);
         until("it is out of the mix", () -> open.look().mix().size() == 1);
         assertThat(open.look().lanes()).hasSize(2);
     }
@@ -207,16 +170,16 @@ class KeyboardTest extends PageTest {
         add(open, "n", "solid colour", "fill");
         var stage = program.get(gloaming.web.live.House.class).player();
         var light = program.get(gloaming.web.live.House.class).programme().light();
-        press(" ");
+        keys(" ");
         until("paused", stage::paused);
-        press(" ");
+        keys(" ");
         until("it runs", () -> !stage.paused());
         chord(Keys.SHIFT, "b");
         until("black", () -> light.wanted() == 0);
         chord(Keys.SHIFT, "b");
         until("light", () -> light.wanted() == 1);
         tabTo("Own name of the step");
-        press("sb B/n", Keys.ENTER);
+        keys("sb B/n", Keys.ENTER);
         until(
                 "it has its name",
                 () -> open.look().step("s1").orElseThrow().label().equals("sb B/n"));
@@ -227,10 +190,10 @@ class KeyboardTest extends PageTest {
     @Test
     void everythingThatTakesTheFocusHasANameAndShowsThatItHasIt() {
         bench("Names");
-        press("n");
-        press(Keys.ESCAPE);
+        keys("n");
+        keys(Keys.ESCAPE);
         for (int i = 0; i < 40; i++) {
-            press(Keys.TAB);
+            keys(Keys.TAB);
             WebElement at = browser.switchTo().activeElement();
             if (at.getTagName().equals("body")) continue;
             assertThat(at.getAccessibleName())

@@ -17,15 +17,10 @@ import java.util.zip.ZipInputStream;
 import org.junit.jupiter.api.Test;
 import org.openqa.selenium.By;
 import org.openqa.selenium.JavascriptExecutor;
-import org.openqa.selenium.interactions.Actions;
 import org.openqa.selenium.support.ui.Select;
 
 /** Kits of the shelf: found, kept, brought up to a newer one when told to, and looked at in motion. */
 class KitShelfOnTheBenchTest extends ByHand {
-    private static void key(CharSequence key) {
-        new Actions(browser).sendKeys(key).perform();
-    }
-
     private static void press(String text) {
         browser.findElement(By.xpath("//div[contains(@class,'shelf-line')]//button[normalize-space(.)='" + text + "']"))
                 .click();
@@ -172,11 +167,11 @@ class KitShelfOnTheBenchTest extends ByHand {
 
     /** Opens the finder, types, and takes what is found under a selector. */
     private static void find(String key, String words, String found) {
-        key(key);
+        keys(key);
         until(
                 "the finder is open",
                 () -> browser.switchTo().activeElement().getAccessibleName().equals("Find a step"));
-        key(words);
+        keys(words);
         until(
                 "it is found",
                 () -> !browser.findElements(By.cssSelector(".finder " + found)).isEmpty());

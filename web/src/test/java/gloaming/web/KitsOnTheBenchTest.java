@@ -24,10 +24,6 @@ class KitsOnTheBenchTest extends ByHand {
                 .toList();
     }
 
-    private static void key(CharSequence key) {
-        new Actions(browser).sendKeys(key).perform();
-    }
-
     private static Step use(Look look) {
         return look.steps()
                 .filter(s -> look.kitOf(s) != null)
@@ -50,12 +46,12 @@ class KitsOnTheBenchTest extends ByHand {
         until(
                 "both are marked",
                 () -> browser.findElements(By.cssSelector(".lane.marked")).size() == 2);
-        key("k");
+        keys("k");
         until("they are one step", () -> open.look().kits().size() == 1);
         until("and one card", () -> cards().equals(List.of("kit 1")));
         until("which shows what leaves it", () -> brightest() > 60);
 
-        key("o");
+        keys("o");
         until("it is open", () -> cards().equals(List.of("Oscillator", "Fill", "Blur")));
         browser.findElement(By.cssSelector(".lane:last-of-type .step")).click();
         until(
@@ -64,20 +60,20 @@ class KitsOnTheBenchTest extends ByHand {
         WebElement outside = browser.findElement(By.cssSelector("select[aria-label='Brightness outside']"));
         new Select(outside).selectByValue("new");
         until("there is a knob", () -> open.look().kits().getFirst().knobs().size() == 1);
-        key("o");
+        keys("o");
         until("one is back in the look", () -> cards().equals(List.of("kit 1")));
 
         long steps = open.look().steps().count();
-        key("n");
+        keys("n");
         until(
                 "the finder is open",
                 () -> browser.switchTo().activeElement().getAccessibleName().equals("Find a step"));
-        key("kit");
+        keys("kit");
         until(
                 "it knows the kit",
                 () -> !browser.findElements(By.cssSelector(".finder li[data-type='kit-k1']"))
                         .isEmpty());
-        key(Keys.ENTER);
+        keys(Keys.ENTER);
         until("it is used twice", () -> open.look().steps().count() == steps + 1);
         Step second = use(open.look());
         assertThat(second.settings()).containsEntry(Kit.SEED, Value.of(1));
@@ -109,7 +105,7 @@ class KitsOnTheBenchTest extends ByHand {
         OpenLook open = bench("A kit with a mistake");
         add(open, "n", "solid colour", "fill");
         add(open, "/", "mask", "mask");
-        key("k");
+        keys("k");
         until("it is wrapped", () -> open.look().kits().size() == 1);
         until(
                 "the footer says what is missing",

@@ -137,18 +137,6 @@ class MediaTest extends PageTest {
                 () -> !browser.findElements(By.cssSelector("article")).isEmpty());
     }
 
-    /** Mean level of the middle of the monitor, 0 to 255 a channel. */
-    @SuppressWarnings("unchecked")
-    private static List<Number> middle() {
-        return (List<Number>) browser.executeScript("""
-            const c = document.querySelector('canvas.picture');
-            const d = c.getContext('2d').getImageData(c.width * 0.48, c.height * 0.48, 4, 4).data;
-            const s = [0, 0, 0];
-            for (let i = 0; i < d.length; i += 4) for (let k = 0; k < 3; k++) s[k] += d[i + k] / 16;
-            return s.map(Math.round);
-            """);
-    }
-
     @Test
     void aPictureIsChosenOnTheBenchAndReplacedWhileItPlays() throws Exception {
         add("heron.png", png(Color.RED, 30, 60));

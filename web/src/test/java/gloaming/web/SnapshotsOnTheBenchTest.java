@@ -27,10 +27,6 @@ import org.openqa.selenium.support.ui.Select;
 
 /** Snapshots with a glide between them, chance, and a look within a look, by keys. */
 class SnapshotsOnTheBenchTest extends ByHand {
-    private static void key(CharSequence key) {
-        new Actions(browser).sendKeys(key).perform();
-    }
-
     private static void number(String id, String value) {
         browser.findElement(By.id(id)).sendKeys(Keys.chord(Keys.CONTROL, "a"), value, Keys.ENTER);
     }
@@ -44,7 +40,7 @@ class SnapshotsOnTheBenchTest extends ByHand {
         OpenLook open = bench("Dusk and night");
         add(open, "n", "solid colour", "fill");
         until("there is a picture", () -> brightest() > 60);
-        key("m");
+        keys("m");
         until("it is kept", () -> open.look().snapshots().all().size() == 1);
         Snapshots.Snapshot dusk = open.look().snapshots().all().getFirst();
         assertThat(dusk.picture()).startsWith("data:image/jpeg;base64,");
@@ -59,11 +55,11 @@ class SnapshotsOnTheBenchTest extends ByHand {
                 () -> open.look().snapshots().all().getFirst().time() == 2.5);
 
         browser.findElement(By.cssSelector(".lanes")).click();
-        key("1");
+        keys("1");
         until("it is dusk in the document at once", () -> brightness(open) == null);
         until("and on the monitor by and by", () -> brightest() > 20 && brightest() < 80);
         until("until it is there", () -> brightest() > 80);
-        key("1");
+        keys("1");
         until(
                 "once more there is nothing to do, and that is said",
                 () -> browser.findElement(By.cssSelector(".says")).getText().contains("already"));
@@ -71,7 +67,7 @@ class SnapshotsOnTheBenchTest extends ByHand {
         until("one undo takes the call back", () -> Value.of(0).equals(brightness(open)));
         until("at once", () -> brightest() < 10);
         Look before = open.look();
-        key("7");
+        keys("7");
         until(
                 "what is not there is said",
                 () -> browser.findElement(By.cssSelector(".says")).getText().contains("no snapshot 7"));
@@ -83,12 +79,12 @@ class SnapshotsOnTheBenchTest extends ByHand {
         OpenLook open = bench("By chance");
         add(open, "n", "solid colour", "fill");
         Look before = open.look();
-        key("x");
+        keys("x");
         until("chance has set something", () -> !open.look().equals(before));
         Look thrown = open.look();
-        key("z");
+        keys("z");
         until("it is as it was", () -> open.look().equals(before));
-        key("z");
+        keys("z");
         until("and as it is", () -> open.look().equals(thrown));
     }
 

@@ -35,18 +35,10 @@ class VenuePageTest extends PageTest {
         return venue().surfaces().get(place);
     }
 
-    private static WebElement find(String css) {
-        return browser.findElement(By.cssSelector(css));
-    }
-
     private static WebElement word(int row, String label) {
         return browser.findElements(By.cssSelector(".faces li"))
                 .get(row)
                 .findElement(By.cssSelector("[aria-label='" + label + "']"));
-    }
-
-    private static void type(WebElement field, String text) {
-        field.sendKeys(Keys.chord(Keys.CONTROL, "a"), text, Keys.TAB);
     }
 
     /** Presses what is offered of a surface once it is selected. */

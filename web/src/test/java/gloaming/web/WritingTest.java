@@ -22,7 +22,6 @@ import org.openqa.selenium.NoSuchShadowRootException;
 import org.openqa.selenium.SearchContext;
 import org.openqa.selenium.WebElement;
 import org.openqa.selenium.WindowType;
-import org.openqa.selenium.interactions.Actions;
 
 /** Writing a shader on the Bench, by keys alone wherever keys do. */
 class WritingTest extends PageTest {
@@ -51,11 +50,6 @@ class WritingTest extends PageTest {
 
     private static WebElement content() {
         return inside().findElement(By.cssSelector(".cm-content"));
-    }
-
-    /** Where the cursor is; the driver's keys to an element would first take it to the end. */
-    private static void keys(CharSequence... keys) {
-        new Actions(browser).sendKeys(keys).perform();
     }
 
     private static String shown() {
