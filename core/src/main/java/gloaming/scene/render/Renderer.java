@@ -87,8 +87,7 @@ public final class Renderer implements SeesSpace {
                 shading.end();
             });
             background(out, crew);
-            clear.draw(this, scene, nearness, out, crew);
-            specks.draw(this, nearness, out, crew);
+            overSolid(out, crew);
             shafts.lay(this, nearness, out, crew);
             why = reason();
             return out;
@@ -98,6 +97,16 @@ public final class Renderer implements SeesSpace {
             lights.forget();
             this.scene = null;
         }
+    }
+
+    /** Dots and lines behind what can be seen through, that, and those before it. */
+    private void overSolid(Picture out, Crew crew) {
+        clear.prepare(scene, view, crew);
+        boolean some = specks.prepare(this, out, crew);
+        float[] front = some && clear.any() ? clear.front(view, crew) : null;
+        if (front != null) specks.lay(this, nearness, front, false, out, crew);
+        clear.draw(this, scene, nearness, out, crew);
+        if (some) specks.lay(this, nearness, front, true, out, crew);
     }
 
     @Override

@@ -10,10 +10,23 @@ final class SeeThrough {
     private final ClearLayers layers = new ClearLayers();
     private final Texture behind = new Texture();
     private Picture kept;
+    private float[] front = {};
 
-    /** Lays a scene's into a picture, where nothing solid is nearer. */
+    /** Sets a scene's up for a view. */
+    void prepare(Scene scene, View view, Crew crew) {
+        clear.prepare(scene, view, Draughts.What.CLEAR, crew);
+    }
+
+    /** How near the nearest of it is at each place of the view, 0 where there is none. */
+    float[] front(View view, Crew crew) {
+        int all = view.width * view.height;
+        if (front.length < all) front = new float[all];
+        clear.draw(view, front, null, crew);
+        return front;
+    }
+
+    /** Lays it into a picture, where nothing solid is nearer. */
     void draw(Renderer renderer, Scene scene, float[] nearness, Picture out, Crew crew) {
-        clear.prepare(scene, renderer.view, Draughts.What.CLEAR, crew);
         layers.sort(clear, scene, renderer.view);
         for (int l = 0; l < layers.layers(); l++) {
             if (layers.glass(l)) keep(out, crew);

@@ -9,7 +9,8 @@ import gloaming.scene.Specks;
 import java.util.Arrays;
 
 /**
- * Draws dots and thin lines over what stands in the picture, each where nothing solid is nearer.
+ * Draws dots and thin lines over what stands in the picture, each where nothing solid is nearer; those behind what can be seen through before that
+ * is laid, and the others over it.
  *
  * <p>They are laid from front to back, each under those before it, so that where all is covered nothing more is drawn. A speck that is
  * thinner than a pixel is drawn as wide as one and so much fainter.
@@ -42,13 +43,13 @@ final class SpeckRoom {
     /** Where less than this is open nothing behind is seen. */
     private static final float CLOSED = 0.004f;
 
-    /** Draws all specks of the renderer's scene. */
-    void draw(Renderer renderer, float[] nearness, Picture out, Crew crew) {
+    /** Finds where all specks of the renderer's scene are seen; false where there are none. */
+    boolean prepare(Renderer renderer, Picture out, Crew crew) {
         Scene scene = renderer.scene;
         n = 0;
         int all = 0;
         for (int k = 0; k < scene.speckSets(); k++) all += scene.specks(k).n;
-        if (all == 0) return;
+        if (all == 0) return false;
         if (soft.length < all) {
             int room = all + all / 2;
             seen = new float[8 * room];
@@ -79,6 +80,16 @@ final class SpeckRoom {
             blue = new float[pixels];
             open = new float[pixels];
         }
+        return true;
+    }
+
+    /**
+     * Draws them where they are nearer than what is solid.
+     *
+     * @param clear how near the nearest thing that can be seen through is, or null
+     * @param before whether those before it are drawn, or those behind it
+     */
+    void lay(Renderer renderer, float[] nearness, float[] clear, boolean before, Picture out, Crew crew) {
         crew.each(out.height, ROWS, (from, to) -> {
             int low = from * out.width;
             int high = to * out.width;
@@ -89,7 +100,7 @@ final class SpeckRoom {
             int strip = from / ROWS;
             for (int i = starts[strip + 1] - 1; i >= starts[strip]; i--) {
                 if ((i & 1023) == 0) crew.check();
-                draw(items[i], renderer, nearness, out, from, to);
+                draw(items[i], renderer, nearness, clear, before, out, from, to);
             }
             for (int p = low; p < high; p++) {
                 out.r()[p] = out.r()[p] * open[p] + red[p];
@@ -192,7 +203,8 @@ final class SpeckRoom {
         return true;
     }
 
-    private void draw(int i, Renderer renderer, float[] nearness, Picture out, int from, int to) {
+    private void draw(
+            int i, Renderer renderer, float[] nearness, float[] clear, boolean before, Picture out, int from, int to) {
         int o = 8 * i;
         float ax = seen[o];
         float ay = seen[o + 1];
@@ -233,7 +245,9 @@ final class SpeckRoom {
                 float dy = py - part * by;
                 float radius = seen[o + 3] + part * growth;
                 float in = radius + 0.5f - (float) Math.sqrt(dx * dx + dy * dy);
-                if (in <= 0 || seen[o + 2] + part * nearer <= nearness[behind + x * samples]) continue;
+                float near = seen[o + 2] + part * nearer;
+                if (in <= 0 || near <= nearness[behind + x * samples]) continue;
+                if (clear != null && near > clear[behind + x * samples] != before) continue;
                 float w = Math.min(1, in / (1 + soft[i] * (radius - 0.5f)));
                 if (soft[i] > 0) w = w * w * (3 - 2 * w);
                 int p = row + x;

@@ -9,7 +9,9 @@ import gloaming.flow.Shape;
 import gloaming.scene.Matrix;
 import gloaming.scene.Matter;
 import gloaming.scene.Scene;
+import gloaming.scene.Specks;
 import gloaming.scene.Thing;
+import java.util.Arrays;
 import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -159,6 +161,20 @@ class GlassTest {
             panes.at[c * Thing.FLOATS + 11] = c;
         }
         middle(drawn(scene, ALONE), 0.2, 0.8, 0.8);
+    }
+
+    @ParameterizedTest
+    @CsvSource({"0, 0.5", "1, 1"})
+    void aDotBehindGlassIsTintedByItAndOneBeforeItIsNot(double z, double left) {
+        Scene scene = Shapes.under(0);
+        sheet(scene, 4, -1, 0, 0, 0);
+        pane(scene, 0.5, 0.5f, 0.5f, 0.5f);
+        Specks dot = new Specks().room(1);
+        dot.from[2] = dot.to[2] = (float) z;
+        dot.radius[0] = 0.2f;
+        Arrays.fill(dot.colour, 1);
+        scene.add(dot);
+        middle(drawn(scene, ALONE), left, left, left);
     }
 
     @Test
