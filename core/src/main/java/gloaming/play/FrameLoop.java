@@ -75,10 +75,9 @@ final class FrameLoop {
         return maker.head().frame();
     }
 
-    /** Nanoseconds that the present frame has taken so far. */
-    long taking(long now) {
-        long since = begun;
-        return since == 0 ? 0 : now - since;
+    /** When the present frame was begun, which tells it from others; 0 between two. */
+    long begun() {
+        return begun;
     }
 
     /** Nanoseconds since the frame went on to another step. */

@@ -45,6 +45,9 @@ final class FrameMaker {
     /** The part of its time that a frame would take at this size, before the first on air; 0 from then on. */
     private double comes;
 
+    /** Whether another player is before the audience with it. */
+    private boolean shares;
+
     /** Small pictures made at a bench. */
     private int small;
 
@@ -107,8 +110,12 @@ final class FrameMaker {
     }
 
     private void size(double ms, double budget, double step) {
-        if (comes > 0) keeper.begin(comes);
+        boolean shared = live.shares;
+        if (shared && !shares) keeper.share(comes);
+        else if (shares && !shared) keeper.alone();
+        else if (comes > 0) keeper.begin(comes);
         else keeper.saw(ms, budget, step);
+        shares = shared;
         comes = 0;
     }
 

@@ -78,6 +78,9 @@ public final class LivePlayer implements AutoCloseable {
     /** Whether it has made a picture at its bench as large as it will be on air. */
     volatile boolean rehearsed;
 
+    /** Whether another player is before the audience with it, and works as much. */
+    volatile boolean shares;
+
     private volatile double sitting;
     private volatile long sittingUntil;
     volatile long made;
@@ -266,6 +269,11 @@ public final class LivePlayer implements AutoCloseable {
     public void onAir() {
         asked.updateAndGet(r -> r.places(null, null));
         loop.hurry();
+    }
+
+    /** Whether another player is before the audience with it, as in a fade: each then works at a size for which half of the machine is enough. */
+    public void shares(boolean on) {
+        shares = on;
     }
 
     /**

@@ -30,10 +30,9 @@ final class PlayerWatch {
     private volatile String trouble = "";
     private volatile long toldAt;
     private FrameLoop watched;
-    private long step;
     private long[] workers = {};
-    /** Nanoseconds that each of them had worked when the step was begun. */
-    private long[] worked = {};
+    private long[] cpu = {};
+    private final FrameProgress progress = new FrameProgress();
 
     private int failures;
 
@@ -80,14 +79,13 @@ final class PlayerWatch {
             return;
         }
         long now = System.nanoTime();
-        if (loop != watched || loop.step() != step || loop.taking(now) == 0) {
-            if (loop != watched) workers = loop.threadIds();
+        if (loop != watched) {
             watched = loop;
-            step = loop.step();
-            if (worked.length != workers.length) worked = new long[workers.length];
-            for (int i = 0; i < workers.length; i++) worked[i] = threads.getThreadCpuTime(workers[i]);
-            return;
+            workers = loop.threadIds();
+            cpu = new long[workers.length];
+            progress.another();
         }
+        if (progress.wentOn(loop.begun(), loop.step(), cpu())) return;
         long stands = loop.standing(now);
         if (stands > HALT_NS) loop.halt();
         if (stands > LEAVE_NS && stuck(loop)) anew(loop, "stood still");
@@ -96,11 +94,14 @@ final class PlayerWatch {
     private boolean stuck(FrameLoop loop) {
         boolean waits = loop.waits();
         // It may have ended its frame between the two looks, and now wait for the next.
-        if (loop.step() != step || loop.taking(System.nanoTime()) == 0) return false;
-        if (waits) return true;
-        for (int i = 0; i < workers.length; i++)
-            if (threads.getThreadCpuTime(workers[i]) - worked[i] > WORKED_NS) return true;
-        return false;
+        if (progress.wentOn(loop.begun(), loop.step(), cpu())) return false;
+        return waits || progress.worked(cpu) > WORKED_NS;
+    }
+
+    /** Nanoseconds that each of the threads has worked so far. */
+    private long[] cpu() {
+        for (int i = 0; i < workers.length; i++) cpu[i] = threads.getThreadCpuTime(workers[i]);
+        return cpu;
     }
 
     private void anew(FrameLoop loop, String why) {

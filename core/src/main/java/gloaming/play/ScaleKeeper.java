@@ -53,6 +53,10 @@ final class ScaleKeeper {
     private boolean told;
     /** The largest size it may choose, as a place in {@link #SIZES}. */
     private int largest;
+    /** The part of its time that a frame takes by itself, and at which rung, while another player has its half of the machine; 0 otherwise. */
+    private double lone;
+
+    private int loneAt;
 
     /** From now on it chooses no size above this one. */
     void largest(int place) {
@@ -64,6 +68,32 @@ final class ScaleKeeper {
     void begin(double part) {
         mean = part;
         int to = atOnce(part, largest);
+        if (to != at) change(to);
+    }
+
+    /**
+     * Another player works beside it from now on, as in a fade: at once with the size that it can be expected to hold with half of the machine.
+     *
+     * @param part what a frame takes of its time now, by itself; 0 is what frames have taken lately
+     */
+    void share(double part) {
+        double is = part > 0 ? part : mean;
+        if (is <= 0) return;
+        lone = is;
+        loneAt = at;
+        go(2 * is, at);
+    }
+
+    /** It works by itself again, at once with the size that it can be expected to hold so. */
+    void alone() {
+        if (lone > 0) go(lone, loneAt);
+        lone = 0;
+    }
+
+    private void go(double part, int base) {
+        int to = SPARING;
+        while (to > largest && expected(part, base, to - 1) < AT_ONCE) to--;
+        mean = expected(part, base, to);
         if (to != at) change(to);
     }
 
@@ -119,7 +149,11 @@ final class ScaleKeeper {
 
     /** The part of its time that a frame would take at another size, which takes a part of it now. */
     private double expected(double part, int size) {
-        return part * (fixed + (1 - fixed) * pixels(at, size));
+        return expected(part, at, size);
+    }
+
+    private double expected(double part, int base, int size) {
+        return part * (fixed + (1 - fixed) * pixels(base, size));
     }
 
     private void change(int to) {
@@ -169,6 +203,7 @@ final class ScaleKeeper {
         since = 0;
         fixed = 0;
         told = false;
+        lone = 0;
     }
 
     /** The nearest of the sizes to one chosen by hand. */

@@ -80,6 +80,43 @@ class ScaleKeeperTest {
     }
 
     @Test
+    void whileAnotherWorksBesideItItIsAsLargeAsHalfOfTheMachineBearsAndThenAtOnceAsBefore() {
+        ScaleKeeper keeper = new ScaleKeeper();
+        settle(keeper, 20, 300);
+        keeper.share(0);
+        // Twice 20 ms are too much of 33, and 22 are not.
+        assertThat(keeper.scale()).isEqualTo(0.75);
+        settle(keeper, 40, 60);
+        assertThat(keeper.scale()).isEqualTo(0.75);
+        keeper.alone();
+        assertThat(keeper.scale()).isEqualTo(1);
+        assertThat(settle(keeper, 20, 60)).isEqualTo(1);
+    }
+
+    @Test
+    void oneThatComesByAFadeBeginsSoAndIsWholeWhenItIsOver() {
+        ScaleKeeper keeper = new ScaleKeeper();
+        // A fifteenth of its time at a third of the size is 0.6 of it at the whole.
+        keeper.share(0.6 / 9);
+        assertThat(keeper.scale()).isEqualTo(0.75);
+        keeper.alone();
+        assertThat(keeper.scale()).isEqualTo(1);
+        // Of one that has made no picture yet nothing is known.
+        ScaleKeeper cold = new ScaleKeeper();
+        cold.share(0);
+        assertThat(cold.scale()).isEqualTo(1 / 3.0);
+    }
+
+    @Test
+    void whatIsTooMuchAtAnySizeSparesWhatIsFinerAtOnce() {
+        ScaleKeeper keeper = new ScaleKeeper();
+        keeper.share(0.7);
+        assertThat(keeper.sparing()).isTrue();
+        keeper.alone();
+        assertThat(keeper.sparing()).isFalse();
+    }
+
+    @Test
     void whatWouldComeOnAirIsToldAndChangesNothing() {
         ScaleKeeper keeper = new ScaleKeeper();
         keeper.largest(2);

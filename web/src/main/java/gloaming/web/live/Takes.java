@@ -62,6 +62,9 @@ final class Takes {
         players.air(next);
         next.player.onAir();
         needs.airs(next);
+        boolean fades = before != null && seconds > 0;
+        next.player.shares(fades);
+        if (before != null) before.player.shares(fades);
         LivePlayer was = programme.player();
         programme.take(next.player, before == null ? 0 : seconds, crossing);
         // A fade that was going on holds its picture from here on; whoever faded out is not needed for it.
@@ -97,6 +100,7 @@ final class Takes {
                 throw new Refused("What comes next is not ready yet; try once more in a moment.");
             handed = next;
             next.player.onAir();
+            share(true);
             programme.byHand(next.player, by.get());
         }
         programme.hand(weight);
@@ -105,8 +109,14 @@ final class Takes {
 
     private void letGo() {
         programme.take(players.onAir().player, 0, Crossing.FADE);
+        share(false);
         needs.place(handed);
         handed = null;
+    }
+
+    private void share(boolean on) {
+        handed.player.shares(on);
+        players.onAir().player.shares(on);
     }
 
     /** Whether a hand brings something over what is on air. */
@@ -135,6 +145,8 @@ final class Takes {
                 if (idle != null) idle.close();
                 // A take that another has overtaken has nothing to end any more.
                 if (fading != null && programme.state().number() == state.number()) {
+                    state.now().shares(false);
+                    fading.player.shares(false);
                     release(fading);
                     fading = null;
                 }
