@@ -111,6 +111,11 @@ final class OutputRow {
         }
     }
 
+    /** The same in one whose sides are bent. */
+    void place(BentSides bent, double px, double py) {
+        bent.row(px, py, u, v, many);
+    }
+
     /** Lets the surface fade out along its edges. Two edges that lie over each other and go opposite ways make an even light. */
     void soften(float soft) {
         float over = 1 / soft;

@@ -6,10 +6,11 @@ import java.util.List;
 import java.util.regex.Pattern;
 
 /**
- * Something flat that a part of the picture is laid on: a wall, a face of a box, a sail.
+ * Something that a part of the picture is laid on: a wall, a face of a box, a sail; bent, a column or an arch.
  *
  * @param id like {@code f1}; given once
  * @param corners where its upper left, upper right, lower right and lower left lie in what leaves
+ * @param sides where the middles of its upper, right, lower and left side lie, or none where they are straight
  * @param part of the picture that it shows
  * @param flip how that is turned over
  * @param soft how far from its edges it fades out, as a part of its width and height, 0 to 0.5
@@ -21,6 +22,7 @@ public record Surface(
         String id,
         String name,
         List<Place> corners,
+        List<Place> sides,
         Part part,
         Flip flip,
         double soft,
@@ -31,6 +33,9 @@ public record Surface(
     public static final int OUTLINE = 96;
 
     private static final Pattern ID = Pattern.compile("[a-z0-9-]{1,40}");
+    /** How far the middle of a side may lie aside, as a part of its length. */
+    private static final double BENT = 0.5;
+
     /** How large it is at least, as a part of what leaves. */
     private static final double LEAST = 1e-5;
 
@@ -44,10 +49,13 @@ public record Surface(
         part = part == null ? Part.WHOLE : part;
         flip = flip == null ? Flip.NONE : flip;
         outline = outline == null ? List.of() : List.copyOf(outline);
+        sides = sides == null ? List.of() : List.copyOf(sides);
         if (corners.size() != 4) throw new Refused("A surface has four corners.");
         if (!convex(corners))
             throw new Refused("The corners of " + (name.isEmpty() ? "a surface" : "'" + name + "'")
                     + " would cross each other, or lie in one line; each must stand out.");
+        if (!sides.isEmpty() && sides.size() != 4) throw new Refused("A bent surface has four sides.");
+        for (int k = 0; k < sides.size(); k++) bent(corners.get(k), corners.get((k + 1) % 4), sides.get(k));
         if (!(soft >= 0 && soft <= 0.5)) throw new Refused("The edge of a surface fades over 0 to 50 percent of it.");
         if (!(light >= 0 && light <= 1)) throw new Refused("The light of a surface goes from 0 to 100.");
         if (outline.size() > OUTLINE) throw new Refused("An outline has " + OUTLINE + " points at most.");
@@ -56,11 +64,23 @@ public record Surface(
 
     /** One that shows the whole picture between these corners. */
     public static Surface of(String id, String name, List<Place> corners) {
-        return new Surface(id, name, corners, Part.WHOLE, Flip.NONE, 0, 1, List.of(), false);
+        return new Surface(id, name, corners, List.of(), Part.WHOLE, Flip.NONE, 0, 1, List.of(), false);
     }
 
     Surface withLight(double light) {
-        return new Surface(id, name, corners, part, flip, soft, light, outline, off);
+        return new Surface(id, name, corners, sides, part, flip, soft, light, outline, off);
+    }
+
+    private static void bent(Place a, Place b, Place middle) {
+        double long2 = square(b.x() - a.x(), b.y() - a.y());
+        double aside2 = square(middle.x() - (a.x() + b.x()) / 2, middle.y() - (a.y() + b.y()) / 2);
+        if (aside2 > long2 * BENT * BENT)
+            throw new Refused(
+                    "A side can be bent by half of its length at most; cut the surface to an outline for more.");
+    }
+
+    private static double square(double x, double y) {
+        return x * x + y * y;
     }
 
     private static boolean convex(List<Place> corners) {

@@ -27,8 +27,10 @@ final class SurfacePixels {
     private final OutputRow.Span down;
     private final float light;
     private final int places;
-    /** How much of each pixel lies within the outline, or null where there is none. */
+    /** How much of each pixel lies within the outline and bent sides, or null where there are none. */
     private final byte[] outline;
+    /** Null where the sides are straight. */
+    private final BentSides bent;
 
     /** @param fromWidth how large the pictures are */
     SurfacePixels(Surface surface, int width, int height, int fromWidth, int fromHeight) {
@@ -46,7 +48,16 @@ final class SurfacePixels {
                         (part.right() - part.left()) * (part.bottom() - part.top()) * fromWidth * fromHeight / pixels)),
                 1,
                 MOST);
-        outline = surface.outline().isEmpty() ? null : within(surface.outline(), width, height);
+        boolean straight = surface.sides().isEmpty();
+        bent = straight ? null : new BentSides(surface, to, width, height);
+        byte[] cut = surface.outline().isEmpty() ? null : within(path(surface.outline(), width, height), width, height);
+        outline = straight ? cut : both(within(BentSides.border(surface, width, height), width, height), cut);
+    }
+
+    private static byte[] both(byte[] one, byte[] other) {
+        if (other != null)
+            for (int i = 0; i < one.length; i++) one[i] = (byte) ((one[i] & 255) * (other[i] & 255) / 255);
+        return one;
     }
 
     private static double area(List<Place> corners) {
@@ -83,8 +94,7 @@ final class SurfacePixels {
         }
     }
 
-    private static byte[] within(List<Place> places, int width, int height) {
-        BufferedImage image = new BufferedImage(width, height, BufferedImage.TYPE_BYTE_GRAY);
+    private static Path2D path(List<Place> places, int width, int height) {
         Path2D path = new Path2D.Double();
         for (Place place : places) {
             double x = place.x() * width;
@@ -93,6 +103,11 @@ final class SurfacePixels {
             else path.lineTo(x, y);
         }
         path.closePath();
+        return path;
+    }
+
+    private static byte[] within(Path2D path, int width, int height) {
+        BufferedImage image = new BufferedImage(width, height, BufferedImage.TYPE_BYTE_GRAY);
         Graphics2D pen = image.createGraphics();
         pen.setRenderingHint(RenderingHints.KEY_ANTIALIASING, RenderingHints.VALUE_ANTIALIAS_ON);
         pen.setColor(Color.WHITE);
@@ -107,6 +122,11 @@ final class SurfacePixels {
      * @param y the row, from the top
      */
     void row(int y, OutputRow row) {
+        if (bent == null) flat(y, row);
+        else bent(y, row);
+    }
+
+    private void flat(int y, OutputRow row) {
         double middle = y + 0.5;
         double first = 0.5;
         double last = width - 0.5;
@@ -123,17 +143,36 @@ final class SurfacePixels {
         row.begin(from, many);
         for (int k = 0; k < CORNERS; k++)
             row.within((float) nx[k], (float) (nx[k] * (from + 0.5) + ny[k] * middle + n[k] + 0.5));
+        lay(from, y, row);
+    }
+
+    private void bent(int y, OutputRow row) {
+        int from = 0;
+        int last = width - 1;
+        while (from <= last && outline[y * width + from] == 0) from++;
+        while (last > from && outline[y * width + last] == 0) last--;
+        if (from > last) return;
+        row.begin(from, last + 1 - from);
+        lay(from, y, row);
+    }
+
+    private void lay(int from, int y, OutputRow row) {
         if (surface.soft() > 0) {
-            row.place(to, from + 0.5, middle);
+            place(from + 0.5, y + 0.5, row);
             row.soften((float) surface.soft());
         }
         if (outline != null) row.cut(outline, y * width + from);
         for (int j = 0; j < places; j++) {
             for (int i = 0; i < places; i++) {
-                row.place(to, from + (i + 0.5) / places, y + (j + 0.5) / places);
+                place(from + (i + 0.5) / places, y + (j + 0.5) / places, row);
                 row.look(across, down);
             }
         }
         row.lay(light / (places * places));
+    }
+
+    private void place(double x, double y, OutputRow row) {
+        if (bent == null) row.place(to, x, y);
+        else row.place(bent, x, y);
     }
 }

@@ -261,7 +261,7 @@ class RunSheetTest {
 
     private static Surface wall(String id, double light) {
         List<Place> corners = List.of(new Place(0, 0), new Place(1, 0), new Place(1, 1), new Place(0, 1));
-        return new Surface(id, id, corners, null, null, 0, light, null, false);
+        return new Surface(id, id, corners, null, null, null, 0, light, null, false);
     }
 
     @Test

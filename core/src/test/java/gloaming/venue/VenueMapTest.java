@@ -52,8 +52,8 @@ class VenueMapTest {
     @Test
     void flippedItIsFlipped() {
         byte[] rgb = noise(64, 36);
-        Surface across = new Surface("f1", "", WHOLE, Part.WHOLE, Flip.ACROSS, 0, 1, List.of(), false);
-        Surface down = new Surface("f1", "", WHOLE, Part.WHOLE, Flip.DOWN, 0, 1, List.of(), false);
+        Surface across = new Surface("f1", "", WHOLE, List.of(), Part.WHOLE, Flip.ACROSS, 0, 1, List.of(), false);
+        Surface down = new Surface("f1", "", WHOLE, List.of(), Part.WHOLE, Flip.DOWN, 0, 1, List.of(), false);
         byte[] mirrored = laid(venue(across), rgb, 64, 36, 64);
         byte[] over = laid(venue(down), rgb, 64, 36, 64);
         for (int y = 0; y < 36; y++) {
@@ -106,9 +106,27 @@ class VenueMapTest {
     void twoHalvesOnTwoFacesThatMeetAreOnePicture() {
         byte[] rgb = noise(64, 36);
         Surface left = new Surface(
-                "f1", "", at(0, 0, 0.5, 0, 0.5, 1, 0, 1), new Part(0, 0, 0.5, 1), Flip.NONE, 0, 1, List.of(), false);
+                "f1",
+                "",
+                at(0, 0, 0.5, 0, 0.5, 1, 0, 1),
+                List.of(),
+                new Part(0, 0, 0.5, 1),
+                Flip.NONE,
+                0,
+                1,
+                List.of(),
+                false);
         Surface right = new Surface(
-                "f2", "", at(0.5, 0, 1, 0, 1, 1, 0.5, 1), new Part(0.5, 0, 1, 1), Flip.NONE, 0, 1, List.of(), false);
+                "f2",
+                "",
+                at(0.5, 0, 1, 0, 1, 1, 0.5, 1),
+                List.of(),
+                new Part(0.5, 0, 1, 1),
+                Flip.NONE,
+                0,
+                1,
+                List.of(),
+                false);
         assertThat(laid(venue(left, right), rgb, 64, 36, 64)).isEqualTo(rgb);
     }
 
@@ -134,6 +152,7 @@ class VenueMapTest {
                 "f1",
                 "",
                 at(-0.6, -1, 0.6, -1, 0.6, 2, -0.6, 2),
+                List.of(),
                 Part.WHOLE,
                 Flip.NONE,
                 0.2 / 1.2,
@@ -141,7 +160,16 @@ class VenueMapTest {
                 List.of(),
                 false);
         Surface right = new Surface(
-                "f1", "", at(0.4, -1, 1.6, -1, 1.6, 2, 0.4, 2), Part.WHOLE, Flip.NONE, 0.2 / 1.2, 1, List.of(), false);
+                "f1",
+                "",
+                at(0.4, -1, 1.6, -1, 1.6, 2, 0.4, 2),
+                List.of(),
+                Part.WHOLE,
+                Flip.NONE,
+                0.2 / 1.2,
+                1,
+                List.of(),
+                false);
         Venue one = new Venue("v1", "", 2, 1, List.of(left), "");
         Venue two = new Venue("v1", "", 2, 1, List.of(right), "");
         byte[] a = laid(one, white, 100, 50, 100);
@@ -157,7 +185,7 @@ class VenueMapTest {
         byte[] white = new byte[3 * 64 * 36];
         java.util.Arrays.fill(white, (byte) 255);
         List<Place> triangle = List.of(new Place(0.25, 0.25), new Place(0.75, 0.25), new Place(0.5, 0.75));
-        Surface cut = new Surface("f1", "", WHOLE, Part.WHOLE, Flip.NONE, 0, 0.5, triangle, false);
+        Surface cut = new Surface("f1", "", WHOLE, List.of(), Part.WHOLE, Flip.NONE, 0, 0.5, triangle, false);
         byte[] out = laid(venue(cut), white, 64, 36, 64);
         assertThat(Srgb.ofByte((byte) red(out, 64, 32, 14))).isCloseTo(0.5f, within(0.01f));
         assertThat(red(out, 64, 4, 4)).isZero();
@@ -177,8 +205,8 @@ class VenueMapTest {
     void aDarkSurfaceIsNotThereAndTheLaterOneLiesOver() {
         byte[] rgb = noise(64, 36);
         Surface all = Surface.of("f1", "", WHOLE);
-        Surface off = new Surface("f2", "", WHOLE, Part.WHOLE, Flip.ACROSS, 0, 1, List.of(), true);
-        Surface over = new Surface("f3", "", WHOLE, Part.WHOLE, Flip.NONE, 0, 0, List.of(), false);
+        Surface off = new Surface("f2", "", WHOLE, List.of(), Part.WHOLE, Flip.ACROSS, 0, 1, List.of(), true);
+        Surface over = new Surface("f3", "", WHOLE, List.of(), Part.WHOLE, Flip.NONE, 0, 0, List.of(), false);
         assertThat(laid(venue(all, off), rgb, 64, 36, 64)).isEqualTo(rgb);
         assertThat(laid(venue(all, over), rgb, 64, 36, 64)).containsOnly(0);
         assertThat(laid(venue(), rgb, 64, 36, 64)).containsOnly(0);

@@ -37,7 +37,7 @@
 /** @typedef {{edit: 'remove-change', change: string}} SheetEditRemoveChange */
 /** @typedef {{edit: 'put-venue', venue: Venue, was: Venue}} SheetEditPutVenue */
 /** @typedef {{id: string, name: string, wide: number, high: number, surfaces: Surface[], photo: string}} Venue */
-/** @typedef {{id: string, name: string, corners: Place[], part: Part, flip: Flip, soft: number, light: number, outline: Place[], off: boolean}} Surface */
+/** @typedef {{id: string, name: string, corners: Place[], sides: Place[], part: Part, flip: Flip, soft: number, light: number, outline: Place[], off: boolean}} Surface */
 /** @typedef {{x: number, y: number}} Place */
 /** @typedef {{left: number, top: number, right: number, bottom: number}} Part */
 /** @typedef {'none'|'across'|'down'|'both'} Flip */

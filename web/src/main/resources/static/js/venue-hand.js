@@ -8,6 +8,7 @@
  */
 
 const NAMES = ['upper left', 'upper right', 'lower right', 'lower left'];
+const SIDES = ['upper', 'right', 'lower', 'left'];
 /** Corners of other surfaces catch one that comes so near, in pixels. */
 const CATCHES = 7;
 /** So much of a name stands in the picture. */
@@ -31,15 +32,40 @@ export function convex(corners) {
 /** A surface with all of it so far elsewhere. @param {Surface} face @param {number} x @param {number} y @returns {Surface} */
 export function moved(face, x, y) {
   const to = (/** @type {Place} */ p) => ({ x: p.x + x, y: p.y + y });
-  return { ...face, corners: face.corners.map(to), outline: face.outline.map(to) };
+  return { ...face, corners: face.corners.map(to), sides: face.sides.map(to), outline: face.outline.map(to) };
 }
 
-/** A surface with one of its corners, or points of its outline, at another place; as it was where that cannot be.
- * @param {Surface} face @param {'corners' | 'outline'} of @param {number} k @param {Place} to @returns {Surface} */
+/** The middles of straight sides. @param {Place[]} corners @returns {Place[]} */
+export function middles(corners) {
+  return corners.map((c, i) => ({ x: (c.x + corners[(i + 1) % 4].x) / 2, y: (c.y + corners[(i + 1) % 4].y) / 2 }));
+}
+
+/** Sides that are bent as before between corners that have moved. @param {Surface} face @param {Place[]} corners @returns {Place[]} */
+function along(face, corners) {
+  if (!face.sides.length) return face.sides;
+  const [was, is] = [middles(face.corners), middles(corners)];
+  return face.sides.map((p, i) => ({ x: p.x + is[i].x - was[i].x, y: p.y + is[i].y - was[i].y }));
+}
+
+/** The border of a surface, with parabolas through the middles of bent sides. @param {Surface} face @param {number} wide @param {number} high */
+export function border(face, wide, high) {
+  const at = (/** @type {Place} */ p) => `${(p.x * wide).toFixed(1)} ${(p.y * high).toFixed(1)}`;
+  const straight = middles(face.corners);
+  return face.corners.map((c, i) => {
+    const next = at(face.corners[(i + 1) % 4]);
+    const p = face.sides[i];
+    const to = p ? `Q${at({ x: 2 * p.x - straight[i].x, y: 2 * p.y - straight[i].y })} ${next}` : `L${next}`;
+    return `${i ? '' : `M${at(c)}`}${to}`;
+  }).join('') + 'Z';
+}
+
+/** A surface with one of its corners, middles of sides or points of its outline at another place; as it was where that cannot be.
+ * @param {Surface} face @param {'corners' | 'sides' | 'outline'} of @param {number} k @param {Place} to @returns {Surface} */
 export function placed(face, of, k, to) {
   const at = { x: Math.min(1.5, Math.max(-0.5, to.x)), y: Math.min(1.5, Math.max(-0.5, to.y)) };
   const all = face[of].map((p, i) => (i === k ? at : p));
-  return of === 'corners' && !convex(all) ? face : { ...face, [of]: all };
+  if (of !== 'corners') return { ...face, [of]: all };
+  return convex(all) ? { ...face, corners: all, sides: along(face, all) } : face;
 }
 
 /**
@@ -88,7 +114,7 @@ export function venueHand(svg, hands) {
     const parts = [];
     for (const face of venue.surfaces) {
       const is = face.id === hands.face();
-      parts.push(node('polygon', { class: `face${is ? ' is' : ''}${face.off ? ' off' : ''}`, points: at(face.corners), 'data-face': face.id }));
+      parts.push(node('path', { class: `face${is ? ' is' : ''}${face.off ? ' off' : ''}`, d: border(face, width, height), 'data-face': face.id }));
       if (face.outline.length) parts.push(node('polygon', { class: 'outline', points: at(face.outline) }));
       const x = face.corners.reduce((a, p) => a + p.x, 0) / 4;
       const y = face.corners.reduce((a, p) => a + p.y, 0) / 4;
@@ -99,6 +125,7 @@ export function venueHand(svg, hands) {
     const face = venue.surfaces.find((f) => f.id === hands.face());
     if (face) {
       face.outline.forEach((p, k) => parts.push(handle(face, 'outline', k, p, width, height)));
+      face.sides.forEach((p, k) => parts.push(handle(face, 'sides', k, p, width, height)));
       face.corners.forEach((p, k) => parts.push(handle(face, 'corners', k, p, width, height)));
     }
     // What is there stays where it can: it may have the keys, or be in a hand.
@@ -109,11 +136,11 @@ export function venueHand(svg, hands) {
     }
   }
 
-  /** @param {Surface} face @param {'corners' | 'outline'} of @param {number} k @param {Place} p @param {number} width @param {number} height */
+  /** @param {Surface} face @param {'corners' | 'sides' | 'outline'} of @param {number} k @param {Place} p @param {number} width @param {number} height */
   function handle(face, of, k, p, width, height) {
     const x = p.x * width;
     const y = p.y * height;
-    const name = of === 'corners' ? `${NAMES[k]} corner` : `point ${k + 1} of the outline`;
+    const name = of === 'corners' ? `${NAMES[k]} corner` : of === 'sides' ? `middle of the ${SIDES[k]} side` : `point ${k + 1} of the outline`;
     const size = of === 'corners' ? 9 : 6;
     return node('g', {
       class: `corner ${of === 'corners' ? '' : 'point'}`, tabindex: 0, role: 'slider', 'data-at': `${of} ${k}`,
@@ -123,10 +150,10 @@ export function venueHand(svg, hands) {
     node('circle', { class: 'dot', cx: x, cy: y, r: 2.2 }));
   }
 
-  /** @param {Element} target @returns {['corners' | 'outline', number] | null} */
+  /** @param {Element} target @returns {['corners' | 'sides' | 'outline', number] | null} */
   function which(target) {
     const at = /** @type {HTMLElement | null} */ (target.closest('.corner'))?.dataset.at?.split(' ');
-    return at ? [/** @type {'corners' | 'outline'} */ (at[0]), Number(at[1])] : null;
+    return at ? [/** @type {'corners' | 'sides' | 'outline'} */ (at[0]), Number(at[1])] : null;
   }
 
   const selected = () => hands.venue()?.surfaces.find((f) => f.id === hands.face());

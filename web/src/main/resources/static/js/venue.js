@@ -1,7 +1,7 @@
 // @ts-check
 import Alpine from '../vendor/alpine-csp.js';
 import { evening, eveningParts } from './evening.js';
-import { moved, venueHand } from './venue-hand.js';
+import { middles, moved, venueHand } from './venue-hand.js';
 
 /**
  * @typedef {import('./messages.js').Venue} Venue
@@ -160,7 +160,7 @@ Alpine.data('venue', () => ({
   tellTest() { live.send({ do: 'test-picture', on: this.test, surface: this.faces.length > 1 ? this.face : '' }); },
   /** @param {string} id @param {string} name @param {{x: number, y: number}[]} corners @returns {Surface} */
   made(id, name, corners) {
-    return { id, name, corners, part: { left: 0, top: 0, right: 1, bottom: 1 }, flip: 'none', soft: 0, light: 1, outline: [], off: false };
+    return { id, name, corners, sides: [], part: { left: 0, top: 0, right: 1, bottom: 1 }, flip: 'none', soft: 0, light: 1, outline: [], off: false };
   },
   addFace() {
     const id = fresh('f', this.faces);
@@ -186,9 +186,14 @@ Alpine.data('venue', () => ({
     this.setFaces(rest.toSpliced(at + by, 0, f));
   },
   /** @param {Surface} f */
-  quarter(f) { this.setFace({ ...f, corners: [...f.corners.slice(1), f.corners[0]] }); },
+  quarter(f) {
+    const on = (/** @type {import('./messages.js').Place[]} */ all) => [...all.slice(1), ...all.slice(0, 1)];
+    this.setFace({ ...f, corners: on(f.corners), sides: on(f.sides) });
+  },
   /** @param {Surface} f */
-  whole(f) { this.setFace({ ...f, corners: CORNERS }); },
+  bend(f) { this.setFace({ ...f, sides: f.sides.length ? [] : middles(f.corners) }); },
+  /** @param {Surface} f */
+  whole(f) { this.setFace({ ...f, corners: CORNERS, sides: [] }); },
   /** Eight points within its corners to begin with. @param {Surface} f */
   outline(f) {
     const x = f.corners.reduce((a, p) => a + p.x, 0) / 4;

@@ -146,7 +146,6 @@ final class Takes {
                 // A take that another has overtaken has nothing to end any more.
                 if (fading != null && programme.state().number() == state.number()) {
                     state.now().shares(false);
-                    fading.player.shares(false);
                     release(fading);
                     fading = null;
                 }
@@ -159,6 +158,7 @@ final class Takes {
     /** A look that is not on air any more stays at its bench if somebody works on it. */
     private void release(Players.Playing gone) {
         if (gone == players.onAir()) return;
+        gone.player.shares(false);
         if (needs.wants(gone.look.id)) {
             needs.place(gone);
             return;
