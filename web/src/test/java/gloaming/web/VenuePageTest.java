@@ -136,6 +136,28 @@ class VenuePageTest extends PageTest {
     }
 
     @Test
+    void sidesAreBentByTheirMiddlesAndMadeStraightAgain() {
+        press(0, "bend its sides");
+        until("four", () -> face(0).sides().size() == 4);
+        until(
+                "their middles",
+                () -> browser.findElements(By.cssSelector(".corner.point")).size() == 4);
+        int height = find(".venue-place").getSize().height;
+        new Actions(browser)
+                .dragAndDropBy(find(".corner[data-at='sides 0']"), 0, height / 5)
+                .perform();
+        until("an arch", () -> Math.abs(face(0).sides().getFirst().y() - 0.2) < 0.01);
+        keys(Keys.ARROW_DOWN);
+        until("a little further", () -> face(0).sides().getFirst().y() > 0.2);
+        new Actions(browser)
+                .dragAndDropBy(find(".corner[data-at='sides 0']"), 0, 3 * height)
+                .perform();
+        until("no further than that", () -> find(".venue-words .said").getText().contains("half of its length"));
+        press(0, "straighten its sides");
+        until("straight", () -> face(0).sides().isEmpty());
+    }
+
+    @Test
     void wordsOfASurfaceAreItsFieldsAndWhatCannotBeIsSaid() {
         type(word(0, "To the right"), "50");
         new Select(word(0, "Turned over")).selectByValue("across");
