@@ -147,10 +147,11 @@ class VenuePageTest extends PageTest {
                 .dragAndDropBy(find(".corner[data-at='sides 0']"), 0, height / 5)
                 .perform();
         until("an arch", () -> Math.abs(face(0).sides().getFirst().y() - 0.2) < 0.01);
+        double y = face(0).sides().getFirst().y();
         keys(Keys.ARROW_DOWN);
-        until("a little further", () -> face(0).sides().getFirst().y() > 0.2);
+        until("a little further", () -> face(0).sides().getFirst().y() > y);
         new Actions(browser)
-                .dragAndDropBy(find(".corner[data-at='sides 0']"), 0, 3 * height)
+                .dragAndDropBy(find(".corner[data-at='sides 0']"), 0, 2 * height / 5)
                 .perform();
         until("no further than that", () -> find(".venue-words .said").getText().contains("half of its length"));
         press(0, "straighten its sides");
