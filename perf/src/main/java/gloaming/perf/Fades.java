@@ -55,7 +55,11 @@ final class Fades {
 
     private static List<Result> results(List<Fade> fades) {
         double[] parts = fades.stream().mapToDouble(Fade::part).sorted().toArray();
-        double longest = fades.stream().mapToDouble(Fade::longest).max().orElse(0);
+        List<Fade> gaps = fades.stream()
+                .sorted(Comparator.comparingDouble(Fade::longest).reversed())
+                .toList();
+        double longest = gaps.getFirst().longest();
+        double usual = gaps.get(gaps.size() / 2).longest();
         List<Result> results = new ArrayList<>(List.of(
                 new Result(
                         "rate during a fade, median of " + parts.length,
@@ -64,7 +68,14 @@ final class Fades {
                         "1 wanted",
                         1 / parts[parts.length / 2]),
                 new Result("the same, the slowest", parts[0], "of the slower look's", "1 wanted", 1 / parts[0]),
-                new Result("longest time without a picture in a fade", longest, "ms", "100 ms wanted", longest / 100)));
+                new Result(
+                        "longest time without a picture in a fade, to "
+                                + gaps.getFirst().name(),
+                        longest,
+                        "ms",
+                        "100 ms wanted",
+                        longest / 100),
+                new Result("the same, median of " + parts.length, usual, "ms", "100 ms wanted", usual / 100)));
         fades.stream()
                 .sorted(Comparator.comparingDouble(Fade::part))
                 .limit(SLOWEST)
