@@ -30,7 +30,13 @@ final class Scenes {
             results.add(suns("20,000 boxes, one sun", box(), places(20_000, 0.022f), 1, crew, gl));
             results.add(suns("100,000 boxes, one sun", box(), places(100_000, 0.012f), 1, crew, gl));
             results.add(suns("a model of 500,000 triangles, four suns", ball(500), ONCE, 4, crew, gl));
-            for (int side : new int[] {71, 224, 707}) results.add(growth(side, crew));
+            for (int side : new int[] {71, 224, 707})
+                results.add(growth("unchanged, %,d triangles".formatted(2 * side * side), ball(side), ONCE, crew));
+            for (int more : new int[] {9, 99}) {
+                String many = "%,d more triangles".formatted(more * 2 * 71 * 71);
+                results.add(growth("unchanged, " + many + " outside", ball(71), more(more, 40), crew));
+                results.add(growth("unchanged, " + many + " hidden", ball(71), more(more, 0), crew));
+            }
         }
         return results;
     }
@@ -111,9 +117,9 @@ final class Scenes {
                 "scene: " + name, mine, "ms a frame", "WebGL 2 in software %.1f ms".formatted(other), mine / other);
     }
 
-    /** A scene under a moving camera whose shadows stay, and most of it hidden or outside: what more triangles cost. */
-    private static Result growth(int side, Crew crew) {
-        Scene scene = scene(ball(side), ONCE, 1);
+    /** A scene under a moving camera whose shadows stay: what more triangles cost. */
+    private static Result growth(String name, Shape shape, float[] places, Crew crew) {
+        Scene scene = scene(shape, places, 1);
         Renderer renderer = new Renderer();
         Picture out = new Picture(W, H);
         List<Double> ours = new ArrayList<>();
@@ -124,8 +130,7 @@ final class Scenes {
             if (i >= FRAMES) ours.add((System.nanoTime() - begun) / 1e6);
         }
         double ms = median(ours);
-        return new Result(
-                "scene: unchanged, %,d triangles".formatted(2 * side * side), ms, "ms a frame", "33 ms", ms / 33);
+        return new Result("scene: " + name, ms, "ms a frame", "33 ms", ms / 33);
     }
 
     static Scene scene(Shape shape, float[] places, int suns) {
@@ -140,6 +145,17 @@ final class Scenes {
             lamp.shadow = true;
         }
         return scene;
+    }
+
+    /** Places of one, and of so many smaller ones so far off towards the camera: behind it, or at 0 hidden within the one. */
+    private static float[] more(int many, float towards) {
+        float[] places = new float[4 * (many + 1)];
+        System.arraycopy(ONCE, 0, places, 0, 4);
+        for (int i = 1; i <= many; i++) {
+            places[4 * i + 2] = towards;
+            places[4 * i + 3] = 0.3f;
+        }
+        return places;
     }
 
     /** Puts a thing on every so many-th of the places, from one of them on. */

@@ -1,6 +1,7 @@
 package gloaming.scene.render;
 
 import gloaming.flow.Crew;
+import gloaming.flow.Shape;
 import gloaming.scene.Matter;
 import gloaming.scene.Scene;
 import gloaming.scene.Thing;
@@ -17,6 +18,10 @@ final class Draughts {
     private static final long MOST = 40_000_000;
 
     private final List<Batch> batches = new ArrayList<>();
+    private final List<Grains> grains = new ArrayList<>();
+    /** Of each thing the pieces that are known in this frame, or null. */
+    private final List<Grains> knows = new ArrayList<>();
+
     private int[] thing = new int[64];
     private int[] first = new int[64];
     private int[] last = new int[64];
@@ -62,15 +67,30 @@ final class Draughts {
             divide(i, one, triangles);
         }
         while (batches.size() < count) batches.add(new Batch());
+        knows.clear();
+        // A lamp looks often in one frame, and keeps what it saw of what stays.
+        for (int i = 0; i < scene.things(); i++) knows.add(what == What.SHADOW ? null : known(i, scene.thing(i).shape));
         crew.each(count, 1, (a, b) -> {
             for (int i = a; i < b; i++) {
                 Thing one = scene.thing(thing[i]);
                 Batch batch = batches.get(i).begin(thing[i]);
                 boolean both = what == What.SHADOW || one.material.bothSides;
-                Setup.fill(batch, view, one, first[i], last[i], from[i], to[i], both);
+                Grains known = one.shape.triangles() > Batch.GRAIN ? knows.get(thing[i]) : null;
+                Setup.fill(batch, view, one, known, first[i], last[i], from[i], to[i], both);
                 batch.sort(bands, ROWS);
             }
         });
+    }
+
+    /** What is known of the pieces of a large shape, or null. */
+    private Grains known(int i, Shape shape) {
+        while (grains.size() <= i) grains.add(null);
+        if (shape.triangles() <= Batch.GRAIN) {
+            grains.set(i, null);
+            return null;
+        }
+        if (grains.get(i) == null) grains.set(i, new Grains());
+        return grains.get(i).take(shape) ? grains.get(i) : null;
     }
 
     /** What shines by itself throws none: a lamp hangs in the midst of its glass. */

@@ -10,6 +10,7 @@ final class Setup {
 
     private final float[] world = new float[Matrix.SIZE];
     private final float[] whole = new float[Matrix.SIZE];
+    private final float[] looks = new float[3];
     private float[] px = new float[64];
     private float[] py = new float[64];
     private float[] pd = new float[64];
@@ -22,12 +23,34 @@ final class Setup {
 
     private Setup() {}
 
-    /** Adds the triangles {@code from} to {@code to} of copies {@code first} to {@code last} of a thing. */
-    static void fill(Batch batch, View view, Thing thing, int first, int last, int from, int to, boolean bothSides) {
-        MINE.get().add(batch, view, thing, first, last, from, to, bothSides);
+    /**
+     * Adds the triangles {@code from} to {@code to} of copies {@code first} to {@code last} of a thing.
+     *
+     * @param grains what is known of its shape by pieces, or null
+     */
+    static void fill(
+            Batch batch,
+            View view,
+            Thing thing,
+            Grains grains,
+            int first,
+            int last,
+            int from,
+            int to,
+            boolean bothSides) {
+        MINE.get().add(batch, view, thing, grains, first, last, from, to, bothSides);
     }
 
-    private void add(Batch batch, View view, Thing thing, int first, int last, int from, int to, boolean bothSides) {
+    private void add(
+            Batch batch,
+            View view,
+            Thing thing,
+            Grains grains,
+            int first,
+            int last,
+            int from,
+            int to,
+            boolean bothSides) {
         this.view = view;
         this.batch = batch;
         this.bothSides = bothSides;
@@ -35,7 +58,10 @@ final class Setup {
         float[] at = thing.copiesAt();
         int lowest = 0;
         int highest = shape.corners();
-        if (from > 0 || to < shape.triangles()) {
+        if (grains != null) {
+            lowest = grains.lowest(from / Batch.GRAIN);
+            highest = grains.highest(from / Batch.GRAIN);
+        } else if (from > 0 || to < shape.triangles()) {
             lowest = Integer.MAX_VALUE;
             highest = 0;
             for (int i = 3 * from; i < 3 * to; i++) {
@@ -52,7 +78,7 @@ final class Setup {
         for (int c = first; c < last; c++) {
             Matrix.times(thing.move, 0, at, c * Thing.FLOATS, world, 0);
             Matrix.times(view.m, 0, world, 0, whole, 0);
-            if (!seen(shape)) continue;
+            if (!seen(shape) || grains != null && !seen(grains, from / Batch.GRAIN)) continue;
             boolean turned = mirrored(world);
             move(shape, lowest, highest);
             for (int t = from; t < to; t++) {
@@ -67,14 +93,38 @@ final class Setup {
     }
 
     private boolean seen(Shape shape) {
-        float x = shape.middle(0);
-        float y = shape.middle(1);
-        float z = shape.middle(2);
+        return seen(shape.middle(0), shape.middle(1), shape.middle(2), shape.radius());
+    }
+
+    /** Whether any of a piece may be seen. */
+    private boolean seen(Grains grains, int g) {
+        if (!seen(grains.ball(g, 0), grains.ball(g, 1), grains.ball(g, 2), grains.ball(g, 3))) return false;
+        return bothSides || !looksFrom(world) || !grains.away(g, looks, view.parallel);
+    }
+
+    /** Finds where the view looks from, or along which way it does, in the shape's own space; false where that has no depth. */
+    private boolean looksFrom(float[] m) {
+        float x = view.parallel ? -view.back[0] : view.eye[0] - m[3];
+        float y = view.parallel ? -view.back[1] : view.eye[1] - m[7];
+        float z = view.parallel ? -view.back[2] : view.eye[2] - m[11];
+        float a = m[5] * m[10] - m[6] * m[9];
+        float b = m[6] * m[8] - m[4] * m[10];
+        float c = m[4] * m[9] - m[5] * m[8];
+        float det = m[0] * a + m[1] * b + m[2] * c;
+        if (!(Math.abs(det) > 1e-12f)) return false;
+        float over = 1 / det;
+        looks[0] = over * (a * x + (m[2] * m[9] - m[1] * m[10]) * y + (m[1] * m[6] - m[2] * m[5]) * z);
+        looks[1] = over * (b * x + (m[0] * m[10] - m[2] * m[8]) * y + (m[2] * m[4] - m[0] * m[6]) * z);
+        looks[2] = over * (c * x + (m[1] * m[8] - m[0] * m[9]) * y + (m[0] * m[5] - m[1] * m[4]) * z);
+        return true;
+    }
+
+    private boolean seen(float x, float y, float z, float radius) {
         return view.sees(
                 whole[0] * x + whole[1] * y + whole[2] * z + whole[3],
                 whole[4] * x + whole[5] * y + whole[6] * z + whole[7],
                 whole[8] * x + whole[9] * y + whole[10] * z + whole[11],
-                shape.radius() * Matrix.stretch(world, 0));
+                radius * Matrix.stretch(world, 0));
     }
 
     /** Whether a move turns right into left. */
