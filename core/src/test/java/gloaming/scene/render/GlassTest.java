@@ -5,7 +5,6 @@ import static org.assertj.core.api.Assertions.within;
 
 import gloaming.flow.Crew;
 import gloaming.flow.Picture;
-import gloaming.flow.Shape;
 import gloaming.scene.Matrix;
 import gloaming.scene.Matter;
 import gloaming.scene.Scene;
@@ -30,18 +29,8 @@ class GlassTest {
         ALONE.close();
     }
 
-    private static Shape wall(double half) {
-        Shape out = new Shape();
-        out.corner(-half, -half, 0, 0, 0, 1, 0, 0);
-        out.corner(half, -half, 0, 0, 0, 1, 1, 0);
-        out.corner(half, half, 0, 0, 0, 1, 1, 1);
-        out.corner(-half, half, 0, 0, 0, 1, 0, 1);
-        out.square(0, 1, 2, 3);
-        return out.done();
-    }
-
     private static Thing sheet(Scene scene, double half, double z, float red, float green, float blue) {
-        Thing sheet = scene.add(wall(half));
+        Thing sheet = scene.add(Shapes.wall(half));
         sheet.move[11] = (float) z;
         sheet.material.model = Matter.Model.UNLIT;
         sheet.material.red = red;
@@ -78,7 +67,7 @@ class GlassTest {
     @Test
     void throughClearGlassThatBendsNothingIsSeenWhatIsBehindAndThroughATintedOneLessOfIt() {
         Scene scene = Shapes.under(0);
-        Thing back = scene.add(wall(4));
+        Thing back = scene.add(Shapes.wall(4));
         back.move[11] = -1;
         back.material.model = Matter.Model.UNLIT;
         back.material.red = 0.8f;
@@ -92,7 +81,7 @@ class GlassTest {
         assertThat(out.g()[middle]).isCloseTo(0.2f, within(0.005f));
         assertThat(out.g()[H / 2 * W + 2]).isCloseTo(0.4f, within(0.005f));
         // Bent, a pane that is turned shows what lies beside: a white stripe comes over.
-        Thing stripe = scene.add(wall(0.2));
+        Thing stripe = scene.add(Shapes.wall(0.2));
         stripe.move[3] = 0.5f;
         stripe.move[11] = -0.9f;
         stripe.material.model = Matter.Model.UNLIT;

@@ -5,7 +5,6 @@ import static org.assertj.core.api.Assertions.within;
 
 import gloaming.flow.Crew;
 import gloaming.flow.Picture;
-import gloaming.flow.Shape;
 import gloaming.scene.LightSource;
 import gloaming.scene.Matrix;
 import gloaming.scene.Scene;
@@ -28,16 +27,6 @@ class MeasuredTest {
         ALONE.close();
     }
 
-    private static Shape wall(double half) {
-        Shape out = new Shape();
-        out.corner(-half, -half, 0, 0, 0, 1, 0, 0);
-        out.corner(half, -half, 0, 0, 0, 1, 1, 0);
-        out.corner(half, half, 0, 0, 0, 1, 1, 1);
-        out.corner(-half, half, 0, 0, 0, 1, 0, 1);
-        out.square(0, 1, 2, 3);
-        return out.done();
-    }
-
     private static void camera(Renderer renderer, double round, double distance, int samples) {
         renderer.view().camera(round, 0, distance, 0.125, 0, 0, 0, false, samples * W, samples * H);
     }
@@ -46,7 +35,7 @@ class MeasuredTest {
     @ValueSource(ints = {1, 2})
     void nearnessIsTheDistanceOverTheDepthAndNormalsFaceTheCamera(int samples) {
         Scene scene = new Scene().clear();
-        scene.add(wall(0.5)).move[11] = 1;
+        scene.add(Shapes.wall(0.5)).move[11] = 1;
         Renderer renderer = new Renderer();
         camera(renderer, 0, 4, samples);
         Measured measured = renderer.measured();
@@ -67,7 +56,7 @@ class MeasuredTest {
     @Test
     void whatIsMovedAndWhatTheCameraDoesIsMeasuredInUnitsASecond() {
         Scene scene = new Scene().clear();
-        Thing thing = scene.add(wall(3));
+        Thing thing = scene.add(Shapes.wall(3));
         Renderer renderer = new Renderer();
         Measured measured = renderer.measured();
         measured.dt = 0.1;
@@ -100,7 +89,7 @@ class MeasuredTest {
     @ValueSource(floats = {0.1f, 0.5f, 1})
     void whiteMetalUnderAnEvenPictureOfASkyGivesItBack(float roughness) {
         Scene scene = new Scene().clear();
-        Thing thing = scene.add(wall(3));
+        Thing thing = scene.add(Shapes.wall(3));
         thing.material.red = thing.material.green = thing.material.blue = 1;
         thing.material.metal = 1;
         thing.material.roughness = roughness;
@@ -127,7 +116,7 @@ class MeasuredTest {
         scene.sky().picture = sky;
         scene.sky().set = true;
         scene.sky().seen = true;
-        Thing floor = scene.add(wall(2));
+        Thing floor = scene.add(Shapes.wall(2));
         // Its front faces up.
         Matrix.pose(floor.move, 1, 0, -0.25, 0, 0, 0, 0);
         floor.material.red = 1;
@@ -158,9 +147,9 @@ class MeasuredTest {
         Arrays.fill(scene.sky().horizon, 1);
         Arrays.fill(scene.sky().below, 1);
         scene.sky().set = true;
-        Thing back = scene.add(wall(2));
+        Thing back = scene.add(Shapes.wall(2));
         back.material.red = 1;
-        Thing side = scene.add(wall(2));
+        Thing side = scene.add(Shapes.wall(2));
         Matrix.pose(side.move, 1, 0, 0, 0.25, -0.8, 0, 0);
         side.material.bothSides = true;
         Renderer renderer = new Renderer();
@@ -200,10 +189,10 @@ class MeasuredTest {
         double radius = 0.3 / (4 * Math.tan(Math.PI * 0.125)) * H / 2;
         assertThat(sum).isCloseTo(Math.PI * radius * radius, within(0.04 * sum));
         assertThat(renderer.why()).isNull();
-        scene.add(wall(2)).move[11] = 0.5f;
+        scene.add(Shapes.wall(2)).move[11] = 0.5f;
         camera(renderer, 0, 4, 1);
         Picture hidden = renderer.draw(scene, 1, 64, new Picture(W, H), ALONE);
-        scene.clear().add(wall(2)).move[11] = 0.5f;
+        scene.clear().add(Shapes.wall(2)).move[11] = 0.5f;
         camera(renderer, 0, 4, 1);
         Picture alone = renderer.draw(scene, 1, 64, new Picture(W, H), ALONE);
         assertThat(hidden.r()).isEqualTo(alone.r());
@@ -258,7 +247,7 @@ class MeasuredTest {
     @Test
     void aSpotThrowsItsPictureUprightIntoItsCone() {
         Scene scene = new Scene().clear();
-        Thing wall = scene.add(wall(5));
+        Thing wall = scene.add(Shapes.wall(5));
         wall.material.red = wall.material.green = wall.material.blue = 1;
         wall.material.shine = 0;
         Arrays.fill(scene.sky().above, 0);
@@ -303,7 +292,7 @@ class MeasuredTest {
     @Test
     void aHighPartOfAReliefThrowsItsShadowOnTheLowPartAwayFromTheLamp() {
         Scene scene = new Scene().clear();
-        Thing wall = scene.add(wall(1));
+        Thing wall = scene.add(Shapes.wall(1));
         wall.material.red = 1;
         wall.material.shine = 0;
         Arrays.fill(scene.sky().above, 0);

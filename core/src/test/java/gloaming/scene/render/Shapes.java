@@ -21,6 +21,17 @@ final class Shapes {
         return step.run(null, step.memory(), new gloaming.Moments());
     }
 
+    /** A square that faces who looks, so far to each side. */
+    static Shape wall(double half) {
+        Shape out = new Shape();
+        out.corner(-half, -half, 0, 0, 0, 1, 0, 0);
+        out.corner(half, -half, 0, 0, 0, 1, 1, 0);
+        out.corner(half, half, 0, 0, 0, 1, 1, 1);
+        out.corner(-half, half, 0, 0, 0, 1, 0, 1);
+        out.square(0, 1, 2, 3);
+        return out.done();
+    }
+
     /** A scene under a sky that is alike everywhere. */
     static Scene under(float sky) {
         Scene scene = new Scene().clear();
