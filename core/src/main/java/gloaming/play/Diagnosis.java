@@ -61,6 +61,9 @@ public final class Diagnosis {
                                                 + ". Give it less to do, or lower the render scale."));
             }
         }
+        if (board.spared && board.onAir)
+            notes.add(new Note(
+                    "So that the rate holds, the picture is at its smallest size and its edges are hard.", null, null));
         return notes;
     }
 

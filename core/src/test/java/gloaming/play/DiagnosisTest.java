@@ -49,6 +49,18 @@ class DiagnosisTest {
     }
 
     @Test
+    void thatEdgesAreHardBeforeAnAudienceIsSaid() {
+        Look look = look(Step.of("s1", "fill"));
+        assertThat(of(look, b -> b.spared = true))
+                .containsExactly("So that the rate holds, the picture is at its smallest size and its edges are hard.");
+        assertThat(of(look, b -> {
+                    b.spared = true;
+                    b.onAir = false;
+                }))
+                .isEmpty();
+    }
+
+    @Test
     void nothingInTheMix() {
         assertThat(of(look(Step.of("s1", "fill")).withMix(List.of()), b -> {}))
                 .containsExactly("Nothing is in the mix, so the output is black; put a lane's picture into it.");

@@ -207,7 +207,7 @@
 /** @typedef {{is: 'says', says: string}} ToPageSays */
 /** @typedef {{is: 'air', here: boolean, plays: boolean, look: string, name: string}} ToPageAir */
 /** @typedef {{is: 'light', light: number}} ToPageLight */
-/** @typedef {{is: 'board', frame: number, time: number, beat: number, tempo: number, leader: string, confidence: number, paused: boolean, ms: number, budget: number, fps: number, scale: number, spared: boolean, scaleByHand: number, width: number, height: number, onAir: boolean, lightWanted: number, sound: string, clock: number, peak: number, waiting: string, levels: number[], steps: Record<string, StepNumbers>, tells: Record<string, string>, follows: Record<string, Followed>, notes: Note[]}} ToPageBoard */
+/** @typedef {{is: 'board', frame: number, time: number, beat: number, tempo: number, leader: string, confidence: number, paused: boolean, ms: number, budget: number, fps: number, scale: number, scaleByHand: number, width: number, height: number, onAir: boolean, lightWanted: number, sound: string, clock: number, peak: number, waiting: string, levels: number[], steps: Record<string, StepNumbers>, tells: Record<string, string>, follows: Record<string, Followed>, notes: Note[]}} ToPageBoard */
 /** @typedef {{ms: number, value?: number, count: number, place?: number, many?: number[]}} StepNumbers */
 /** @typedef {{raw: number, eased: number, setting: number}} Followed */
 /** @typedef {{says: string, step?: string, lane?: string}} Note */

@@ -67,7 +67,6 @@ class PageMessages {
                 round(board.budgetMs),
                 round(board.framesPerSecond),
                 board.scale,
-                board.spared,
                 player.scaleByHand(),
                 board.width,
                 board.height,

@@ -115,7 +115,6 @@ public sealed interface ToPage {
             double budget,
             double fps,
             double scale,
-            boolean spared,
             double scaleByHand,
             int width,
             int height,

@@ -24,7 +24,7 @@ export function transport(page) {
       page.live.hear('board', (m) => {
         microphone.wanted(m.sound === 'microphone', (says) => this.say(says));
         if (m.sound !== id) { id = m.sound; if (this.hearing) sound.play(true, id); }
-        const auto = `auto ${PARTS[m.scale] ?? '⅓'}${m.spared ? ', hard edges' : ''}`;
+        const auto = `auto ${PARTS[m.scale] ?? '⅓'}`;
         if (auto !== this.autoScale && !m.scaleByHand) this.autoScale = auto;
         if (!page.dear) this.paintHead(m);
       });

@@ -68,7 +68,6 @@ class MessageJsonTest {
                 33,
                 30,
                 1,
-                false,
                 0,
                 960,
                 540,
