@@ -52,6 +52,7 @@ public final class TapePlayer {
     private LiveTape.Heard live;
     private Picture picture;
     private double time;
+    private Moment last;
     private long from = Long.MIN_VALUE;
     /** Whether the frame that is made counts. */
     private boolean counted;
@@ -181,7 +182,8 @@ public final class TapePlayer {
         time = f.time();
         counted = f.nanos() >= from;
         camera.counts(counted);
-        Moment moment = new Moment(f.index(), f.time(), f.dt(), f.sound());
+        Moment moment = new Moment(f.index(), f.time(), f.dt(), f.sound()).after(last);
+        last = moment;
         double fits = Math.min((double) width / look.width(), (double) height / look.height());
         int w = width > 0 ? Math.max(1, (int) Math.round(look.width() * fits)) : f.width();
         int h = height > 0 ? Math.max(1, (int) Math.round(look.height() * fits)) : f.height();

@@ -52,6 +52,9 @@ final class Guest {
 
     private double time;
     private double dt;
+    /** Seconds that passed without a frame since its last picture. */
+    private double halt;
+
     /** How far its own time is ahead of the time around it, in seconds: until its next picture, where those are fewer. */
     private double ahead;
 
@@ -128,7 +131,11 @@ final class Guest {
 
     private void goOn(Object[] set, Frame frame) {
         // A lane's time goes on at the end of a frame.
-        if (made != null) ahead -= dt;
+        if (made != null) {
+            ahead -= dt;
+            double between = frame.time() - time - dt;
+            if (between > SAME) halt += between;
+        }
         time = frame.time();
         dt = frame.dt();
         seen = Within.frame(frame);
@@ -151,7 +158,9 @@ final class Guest {
         double step = dt > 0 ? Math.max(0, on - ahead) : 0;
         int height = (int) Math.max(1, Math.rint(frame.height() * showing.detail));
         int width = (int) Math.max(1, Math.rint(height * (double) playing.width() / playing.height()));
-        made = player.play(new Moment(frames++, time, step), width, height, Sound.SILENCE, Onlooker.NOBODY);
+        Moment at = new Moment(frames++, time, step, time, halt);
+        halt = 0;
+        made = player.play(at, width, height, Sound.SILENCE, Onlooker.NOBODY);
         ahead += step;
         turn = now;
     }

@@ -38,6 +38,9 @@ final class FrameMaker {
     private final FrameTape tape;
     private final Playhead head;
 
+    /** When the frame before was, or null before the first. */
+    private Moment last;
+
     private double frameMs;
     /** Milliseconds that a frame's thread works at a bench, where it works alone, whatever the machine does beside. */
     private double workMs;
@@ -165,7 +168,8 @@ final class FrameMaker {
         int height = Math.max(1, (int) Math.round(look.height() * scale));
         Pace pace = live.pace;
         head.hear(now);
-        Moment at = new Moment(head.frame(), pace.time, dt, pace.sound);
+        Moment at = new Moment(head.frame(), pace.time, dt, pace.sound).after(last);
+        last = at;
         Sound heard = tape.hears(now.sound());
         player.library(tape.sees(now.library()));
         player.sparing(sitting == 0 && now.scale() == 0 && !rehearses && keeper.sparing());

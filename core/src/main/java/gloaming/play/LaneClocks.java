@@ -15,18 +15,24 @@ final class LaneClocks {
 
     /** Seconds of the look's time in this frame; the lanes its clock depends on have run. */
     static double lookTime(Plan plan, double dt) {
-        Clock clock = plan.look.clock();
         if (plan.restart != null && plan.restarts.by(number(plan.restart.end))) {
             for (LaneRun lane : plan.lanes) if (!lane.ahead) restart(lane);
         }
-        return dt * clock.factor() * (plan.push == null ? 1 : pushed(plan.push));
+        return dt * lookSpeed(plan);
+    }
+
+    /** Seconds of the look's time in one of the show's. */
+    private static double lookSpeed(Plan plan) {
+        return plan.look.clock().factor() * (plan.push == null ? 1 : pushed(plan.push));
     }
 
     /** Lets a lane's time go on by its clock: {@code dt} seconds of the look's time, or of the show's for what that depends on. */
     static void go(Plan plan, LaneRun lane, Moment moment, double dt, BeatClock beats) {
         Clock clock = lane.lane.clock();
         boolean asTheShow = clock.plain() && (lane.ahead || plan.look.clock().plain());
-        lane.dt = dt * clock.factor() * (lane.push == null ? 1 : pushed(lane.push));
+        double speed = clock.factor() * (lane.push == null ? 1 : pushed(lane.push));
+        lane.dt = dt * speed;
+        lane.halt = 0;
         // A lane that comes in the middle of the show is in step with the others, and with the sound; one that is
         // pushed begins.
         if (Double.isNaN(lane.time)) {
@@ -36,6 +42,9 @@ final class LaneClocks {
             lane.beat = begins ? 0 : beats.beat() * factor;
             lane.showBeat = beats.beat();
             lane.inStep = asTheShow;
+        } else if (moment.halt() > 0) {
+            lane.halt = moment.halt() * speed * (lane.ahead ? 1 : lookSpeed(plan));
+            lane.time += lane.halt;
         }
         double further = clock.ahead() - lane.shift;
         lane.shift = clock.ahead();

@@ -15,6 +15,8 @@ final class LaneRun {
     double time = Double.NaN;
 
     double dt;
+    /** Seconds that its time goes on by without {@link #dt}, as no frame was made in them. */
+    double halt;
     /** Seconds that it is ahead by its clock, which are in its time already. */
     double shift;
     /** The lane's own time in beats, and the show's at the frame before. */

@@ -22,7 +22,7 @@ final class OwnTime {
             time = lane.time * opened.speed();
             beat = lane.beat * opened.speed();
             laneBeat = lane.beat;
-        }
+        } else time += lane.halt * opened.speed();
         double further = opened.ahead() - shift;
         shift = opened.ahead();
         dt = lane.dt * opened.speed() + Math.max(0, further);

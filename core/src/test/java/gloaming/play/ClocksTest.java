@@ -98,6 +98,34 @@ class ClocksTest {
         assertThat(seen.get("t3")).isZero();
     }
 
+    /** Tells its lane's seconds as its clock has them. */
+    private static Step[] clock(String id) {
+        return new Step[] {one("c" + id), Step.of(id, "formula").with("text", Value.of("t"))};
+    }
+
+    @Test
+    void clocksGoOnThroughAHaltAndMotionDoesNotLeap() {
+        player.load(look(
+                new Clock(2),
+                lane("l1", new Clock(0.5), clock("f1")),
+                lane("l2", Clock.SHOW, clock("f2")),
+                lane("l3", new Clock(0), clock("f3")),
+                lane("l4", Clock.SHOW, time("4"))));
+        Moment last = null;
+        for (int i = 0; i < 90; i++) {
+            // Five seconds in which the machine was elsewhere.
+            Moment at = new Moment(i, i / RATE + (i < 30 ? 0 : 5), 1 / RATE).after(last);
+            assertThat(at.halt()).isCloseTo(i == 30 ? 5 : 0, offset(1e-9));
+            player.play(at, 32, 18, Sound.SILENCE, eyes);
+            last = at;
+        }
+        double end = 89 / RATE + 5;
+        assertThat(seen.get("f1")).isCloseTo(end, offset(1e-9));
+        assertThat(seen.get("f2")).isCloseTo(2 * end, offset(1e-9));
+        assertThat(seen.get("f3")).isZero();
+        assertThat(seen.get("t4")).isCloseTo(6, offset(1e-9));
+    }
+
     @Test
     void aLaneStandsStillUntilASignalPushesIt() {
         Look look = look(

@@ -74,6 +74,15 @@ class OwnTimeTest {
     }
 
     @Test
+    void aHaltOfTheLaneIsOneAtItsOwnSpeed() {
+        double before = frames(10, at(3, 0));
+        lane.halt = 4;
+        lane.time += 4;
+        assertThat(frames(1, at(3, 0)) - before).isCloseTo(3 * (4 + DT / 2), within(1e-9));
+        assertThat(own.dt).as("what adds time up does not leap").isCloseTo(3 * DT / 2, within(1e-12));
+    }
+
+    @Test
     void itBeginsAnewWithItsLane() {
         frames(20, at(2, 3));
         lane.time = lane.beat = 0;
