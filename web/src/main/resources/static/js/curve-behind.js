@@ -5,14 +5,16 @@ import { make, pathOf, scaleOf } from './curve-picture.js';
  * What lies behind the curve that is drawn: other curves over the same time, each in its own range, and the shape of the sound. Times are in the
  * unit of the curve that is drawn.
  * @typedef {import('./messages.js').Key} Key
- * @typedef {{id: string, name: string, keys: Key[]}} Other
+ * @typedef {{id: string, name: string, keys: Key[], line?: number}} Other with a line of a kind of its own, or one by its place
  * @typedef {{name: string, from: number}} Section
- * @typedef {{others: Other[], sound: {seconds: number, shape: number[]} | null, sections: Section[]}} Behind
+ * @typedef {{others: Other[], sound: {seconds: number, shape: number[]} | null, sections: Section[], lit?: string}} Behind with one lifted out
  * @typedef {import('./curve-picture.js').Scale} Scale
  */
 
 /** Lines are told apart by how they are broken, as well as by their names. */
-const DASHES = ['', '9 4', '2 4', '12 3 2 3', '5 5', '1 6'];
+export const DASHES = ['', '9 4', '2 4', '12 3 2 3', '5 5', '1 6'];
+/** From more curves on their names would cover them, and the lines step back. */
+const MOST_NAMED = 8;
 /** Pixels between two names at the edge, at least. */
 const APART = 13;
 
@@ -48,18 +50,22 @@ function marks({ x, view, h }, sections) {
 }
 
 /** @param {Scale} scale @param {Behind} behind @returns {SVGElement[]} */
-export function paintBehind(scale, { others, sound, sections }) {
+export function paintBehind(scale, { others, sound, sections, lit }) {
   const parts = /** @type {Element[]} */ ([...marks(scale, sections)]);
   if (sound && sound.seconds > 0 && sound.shape.length) parts.push(make('path', { d: soundPath(scale, sound), class: 'sound' }));
+  const many = others.length > MOST_NAMED;
   const drawn = others.filter((o) => o.keys.length).map((o, i) => {
     const own = ownScale(scale, o.keys);
-    parts.push(make('path', { d: pathOf(o.keys, own), class: `other other-${i % DASHES.length}`, 'stroke-dasharray': DASHES[i % DASHES.length] }));
-    return { name: o.name, id: o.id, at: Math.min(scale.h - 30, Math.max(18, own.y(o.keys[o.keys.length - 1].value))), i };
+    const line = (o.line ?? i) % DASHES.length;
+    const back = o.id === lit ? ' lit' : many || lit ? ' back' : '';
+    parts.push(make('path', { d: pathOf(o.keys, own), class: `other other-${line}${back}`, 'stroke-dasharray': DASHES[line] }));
+    return { name: o.name, id: o.id, at: Math.min(scale.h - 30, Math.max(18, own.y(o.keys[o.keys.length - 1].value))), line };
   });
+  if (many) return /** @type {SVGElement[]} */ (parts);
   let last = -Infinity;
   for (const o of drawn.toSorted((a, b) => a.at - b.at)) {
     last = Math.max(o.at, last + APART);
-    const text = make('text', { x: scale.w - 20, y: last - 4, 'text-anchor': 'end', class: `other-name other-${o.i % DASHES.length}`, 'data-other': o.id });
+    const text = make('text', { x: scale.w - 20, y: last - 4, 'text-anchor': 'end', class: `other-name other-${o.line}`, 'data-other': o.id });
     text.textContent = o.name;
     parts.push(text);
   }

@@ -1,5 +1,6 @@
 // @ts-check
 import { curveEditor } from './curve.js';
+import { curveList } from './curve-list.js';
 import { curveTools } from './curve-tools.js';
 
 /**
@@ -28,6 +29,7 @@ export function cueCurves(show) {
   let rest = 0;
   return {
     ...curveTools(() => editor),
+    ...curveList(),
     curveCue: '', curveTrack: '', curveUnit: 'seconds', curveOfTime: true,
     tracks: /** @type {Track[]} */ ([]),
     soundBehind: /** @type {any} */ (null),
@@ -69,6 +71,8 @@ export function cueCurves(show) {
     trackKey: key,
     /** @param {Track} t */
     trackName(t) { return t.own ? `${t.name} · this cue's` : t.name; },
+    /** @this {any} @returns {import('./curve-list.js').Row[]} */
+    trackRows() { return this.tracks.map((/** @type {Track} */ t, /** @type {number} */ line) => ({ id: key(t), name: this.trackName(t), line })); },
     /** @this {any} */
     trackOwn() { return this.track()?.own ?? false; },
     /** Beats a minute, of times that are counted in beats. @this {any} */
@@ -81,13 +85,14 @@ export function cueCurves(show) {
       const own = this.track();
       if (!own) return;
       this.curveUnit = own.unit === 1 ? 'seconds' : 'beats';
-      const others = this.tracks.filter((/** @type {Track} */ t) => t !== own).map((/** @type {Track} */ t) => {
+      const others = this.tracks.flatMap((/** @type {Track} */ t, /** @type {number} */ line) => {
+        if (t === own || !this.curveSeen(key(t))) return [];
         const by = t.unit / own.unit;
         const keys = t.keys.map((k) => ({ ...k, time: k.time * by, inTime: k.inTime * by, outTime: k.outTime * by }));
-        return { id: key(t), name: this.trackName(t), keys };
+        return { id: key(t), name: this.trackName(t), keys, line };
       });
       const sound = this.soundBehind && { ...this.soundBehind, seconds: this.soundBehind.seconds / own.unit };
-      editor?.behind({ others, sound, sections: this.sectionsBehind.map((/** @type {any} */ s) => ({ ...s, from: s.from / own.unit })) });
+      editor?.behind({ others, sound, lit: this.curveLit, sections: this.sectionsBehind.map((/** @type {any} */ s) => ({ ...s, from: s.from / own.unit })) });
     },
     /** @this {any} @param {string} id */
     switchTrack(id) {

@@ -341,17 +341,14 @@ class EveningPagesTest extends PageTest {
         assertThat(sheets.of(show).sheet().cues().getFirst().settings()).isEmpty();
         until(
                 "it says so",
-                () -> new Select(find("[aria-label='The curve that is drawn']"))
-                        .getFirstSelectedOption()
-                        .getText()
-                        .equals("tide · Curve · this cue's"));
+                () -> find("[aria-label='The curve that is drawn']").getText().equals("tide · Curve · this cue's"));
         // Another of them, by its name in the picture.
         find(".drawing .other-name").click();
         new Actions(browser).sendKeys(Keys.TAB, Keys.ARROW_UP).perform();
         until("both", () -> given(show).size() == 2);
         find("[aria-label=Undo]").click();
         until("the first alone", () -> given(show).size() == 1);
-        new Select(find("[aria-label='The curve that is drawn']")).selectByVisibleText("tide · Curve · this cue's");
+        find(".curve-list [title=\"Draw tide · Curve · this cue's\"]").click();
         WebElement leave = browser.findElement(By.xpath("//button[text()='As in the look']"));
         until("it can be left", leave::isDisplayed);
         leave.click();
