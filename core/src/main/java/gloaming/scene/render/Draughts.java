@@ -14,6 +14,8 @@ final class Draughts {
     /** Rows of pixels in a band. */
     static final int ROWS = 32;
 
+    /** From so many triangles on that were not seen, it is found out whether they are hidden. */
+    private static final int WORTH = 20_000;
     /** Triangles that one view takes, at most, whatever is left of them. */
     private static final long MOST = 40_000_000;
 
@@ -29,6 +31,17 @@ final class Draughts {
     private int[] to = new int[64];
     private int count;
     private int bands;
+    private What what;
+    /** Whether anything of a batch was seen, in the frame before and in this one, and how many batches there were then. */
+    private byte[] was = {};
+
+    private byte[] seen = {};
+    private int wasCount;
+    /** Batches that are drawn behind the others, where these do not hide them. */
+    private int[] late = {};
+
+    private int lates;
+    private final Occlusion drawn = new Occlusion();
 
     /** What of a scene is to be drawn. */
     enum What {
@@ -48,7 +61,12 @@ final class Draughts {
         return batches.get(i);
     }
 
-    /** Sets up all triangles of a scene for a view. */
+    /** Something of a batch is seen: it is drawn first in the next frame too. Any thread may tell. */
+    void seen(int batch) {
+        seen[batch] = 1;
+    }
+
+    /** Sets up all triangles of a scene for a view, but those that may turn out to be hidden once these are drawn. */
     void prepare(Scene scene, View view, What what, Crew crew) {
         count = 0;
         bands = (view.height + ROWS - 1) / ROWS;
@@ -70,16 +88,45 @@ final class Draughts {
         knows.clear();
         // A lamp looks often in one frame, and keeps what it saw of what stays.
         for (int i = 0; i < scene.things(); i++) knows.add(what == What.SHADOW ? null : known(i, scene.thing(i).shape));
+        this.what = what;
+        chooseLate();
         crew.each(count, 1, (a, b) -> {
-            for (int i = a; i < b; i++) {
-                Thing one = scene.thing(thing[i]);
-                Batch batch = batches.get(i).begin(thing[i]);
-                boolean both = what == What.SHADOW || one.material.bothSides;
-                Grains known = one.shape.triangles() > Batch.GRAIN ? knows.get(thing[i]) : null;
-                Setup.fill(batch, view, one, known, first[i], last[i], from[i], to[i], both);
-                batch.sort(bands, ROWS);
-            }
+            for (int i = a; i < b; i++) if (was[i] != 0) fill(scene, view, i, null);
         });
+    }
+
+    /** Who was not seen in the frame before waits, where there are many of them. */
+    private void chooseLate() {
+        if (was.length < count) {
+            was = Arrays.copyOf(was, count + count / 2);
+            seen = Arrays.copyOf(seen, was.length);
+        }
+        byte[] before = was;
+        was = seen;
+        seen = before;
+        Arrays.fill(seen, 0, count, (byte) 0);
+        lates = 0;
+        if (late.length < count) late = new int[was.length];
+        long hidden = 0;
+        if (what == What.SOLID && wasCount == count)
+            for (int i = 0; i < count; i++) {
+                if (was[i] != 0) continue;
+                late[lates++] = i;
+                hidden += (long) (this.last[i] - first[i]) * (to[i] - from[i]);
+            }
+        wasCount = count;
+        if (hidden >= WORTH) return;
+        lates = 0;
+        Arrays.fill(was, 0, count, (byte) 1);
+    }
+
+    private void fill(Scene scene, View view, int i, Occlusion drawn) {
+        Thing one = scene.thing(thing[i]);
+        Batch batch = batches.get(i).begin(thing[i]);
+        boolean both = what == What.SHADOW || one.material.bothSides;
+        Grains known = one.shape.triangles() > Batch.GRAIN ? knows.get(thing[i]) : null;
+        Setup.fill(batch, view, drawn, one, known, first[i], last[i], from[i], to[i], both);
+        batch.sort(bands, ROWS);
     }
 
     /** What is known of the pieces of a large shape, or null. */
@@ -125,14 +172,30 @@ final class Draughts {
     }
 
     /** Draws nearness, and numbers where there is room for them. */
-    void draw(View view, float[] nearness, int[] numbers, Crew crew) {
+    void draw(Scene scene, View view, float[] nearness, int[] numbers, Crew crew) {
         crew.each(bands, 1, (a, b) -> {
             for (int band = a; band < b; band++) {
                 int low = band * ROWS * view.width;
                 int high = Math.min(view.height, (band + 1) * ROWS) * view.width;
                 Arrays.fill(nearness, low, high, 0);
-                for (int i = 0; i < count; i++) Raster.band(batches.get(i), i, band, ROWS, view, nearness, numbers);
+                for (int i = 0; i < count; i++)
+                    if (was[i] != 0) Raster.band(batches.get(i), i, band, ROWS, view, nearness, numbers);
             }
+        });
+        if (lates > 0) drawLate(scene, view, nearness, numbers, crew);
+    }
+
+    private void drawLate(Scene scene, View view, float[] nearness, int[] numbers, Crew crew) {
+        drawn.take(view, nearness, crew);
+        crew.each(lates, 1, (a, b) -> {
+            for (int k = a; k < b; k++) fill(scene, view, late[k], drawn);
+        });
+        crew.each(bands, 1, (a, b) -> {
+            for (int band = a; band < b; band++)
+                for (int k = 0; k < lates; k++) {
+                    Batch batch = batches.get(late[k]);
+                    if (batch.count > 0) Raster.band(batch, late[k], band, ROWS, view, nearness, numbers);
+                }
         });
     }
 }

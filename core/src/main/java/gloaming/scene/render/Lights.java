@@ -82,7 +82,7 @@ final class Lights {
     private void things(Shadow shadow, Crew crew) {
         for (int v = 0; v < shadow.count; v++) {
             thrown.prepare(scene, shadow.views[v], Draughts.What.SHADOW, crew);
-            thrown.draw(shadow.views[v], shadow.things[v], null, crew);
+            thrown.draw(scene, shadow.views[v], shadow.things[v], null, crew);
         }
     }
 

@@ -4,7 +4,8 @@ package gloaming.scene.render;
  * Draws triangles into rows of nearness and numbers.
  *
  * <p>A pixel belongs to a triangle when its middle lies within; one on an edge between two belongs to exactly one of them, since both work
- * the edge out from the same two corners in the same order. Where two are equally near the first stays.
+ * the edge out from the same two corners in the same order. Where two are equally near the one of the lower number is seen, whichever is drawn
+ * first. None is nearer anywhere than its nearest corner.
  */
 final class Raster {
     private Raster() {}
@@ -33,6 +34,7 @@ final class Raster {
         float area = (x1 - x0) * (y2 - y0) - (x2 - x0) * (y1 - y0);
         float across = ((k1 - k0) * (y2 - y0) - (k2 - k0) * (y1 - y0)) / area;
         float upward = ((k2 - k0) * (x1 - x0) - (k1 - k0) * (x2 - x0)) / area;
+        float most = Math.max(k0, Math.max(k1, k2));
         float ox = x0;
         float oy = y0;
         // By height, so that an edge runs upward in each of its triangles.
@@ -80,13 +82,13 @@ final class Raster {
             if (numbers == null) RasterKernels.span(nearness, row + left, right - left, k, across);
             else if (right - left < 12) {
                 for (int x = left, i = row + left; x < right; x++, i++) {
-                    float here = k + across * (x - left);
-                    if (here > nearness[i]) {
+                    float here = Math.min(k + across * (x - left), most);
+                    if (here > nearness[i] || here == nearness[i] && number < numbers[i]) {
                         nearness[i] = here;
                         numbers[i] = number;
                     }
                 }
-            } else RasterKernels.span(nearness, numbers, row + left, right - left, k, across, number);
+            } else RasterKernels.span(nearness, numbers, row + left, right - left, k, across, most, number);
         }
     }
 }

@@ -18,22 +18,26 @@ final class RasterKernels {
 
     private RasterKernels() {}
 
-    /** Where {@code k + i step} is above what is there, it and the number take its place. */
-    static void span(float[] nearness, int[] numbers, int at, int n, float k, float step, int number) {
+    /**
+     * Where {@code k + i step}, but no more than {@code most}, is above what is there, it and the number take its place; where it is the same, the lower
+     * number does.
+     */
+    static void span(float[] nearness, int[] numbers, int at, int n, float k, float step, float most, int number) {
         int i = 0;
         for (; i + LANES <= n; i += LANES) {
-            FloatVector here = INDEX.add((float) i).mul(step).add(k);
+            FloatVector here = INDEX.add((float) i).mul(step).add(k).min(most);
             FloatVector there = Vectors.load(nearness, at + i);
-            VectorMask<Float> nearer = here.compare(VectorOperators.GT, there);
+            VectorMask<Float> nearer = here.compare(VectorOperators.GE, there);
             if (!nearer.anyTrue()) continue;
+            IntVector is = IntVector.fromArray(I, numbers, at + i);
+            VectorMask<Integer> takes = nearer.cast(I)
+                    .and(here.compare(VectorOperators.GT, there).cast(I).or(is.compare(VectorOperators.GT, number)));
             there.blend(here, nearer).intoArray(nearness, at + i);
-            IntVector.fromArray(I, numbers, at + i)
-                    .blend(number, nearer.cast(I))
-                    .intoArray(numbers, at + i);
+            is.blend(number, takes).intoArray(numbers, at + i);
         }
         for (; i < n; i++) {
-            float here = i * step + k;
-            if (here > nearness[at + i]) {
+            float here = Math.min(i * step + k, most);
+            if (here > nearness[at + i] || here == nearness[at + i] && number < numbers[at + i]) {
                 nearness[at + i] = here;
                 numbers[at + i] = number;
             }

@@ -76,7 +76,7 @@ public final class Renderer implements SeesSpace {
                 nearness = new float[all];
                 numbers = new int[all];
             }
-            solid.draw(view, nearness, numbers, crew);
+            solid.draw(scene, view, nearness, numbers, crew);
             if (cornerStrength > 0) corners.work(view, samples, nearness, cornerStrength, cornerReach, crew);
             else corners.none();
             measured.write(this, nearness, numbers, solid, crew);
@@ -103,7 +103,7 @@ public final class Renderer implements SeesSpace {
     private void overSolid(Picture out, Crew crew) {
         clear.prepare(scene, view, crew);
         boolean some = specks.prepare(this, out, crew);
-        float[] front = some && clear.any() ? clear.front(view, crew) : null;
+        float[] front = some && clear.any() ? clear.front(scene, view, crew) : null;
         if (front != null) specks.lay(this, nearness, front, false, out, crew);
         clear.draw(this, scene, nearness, out, crew);
         if (some) specks.lay(this, nearness, front, true, out, crew);

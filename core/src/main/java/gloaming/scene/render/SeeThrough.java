@@ -18,10 +18,10 @@ final class SeeThrough {
     }
 
     /** How near the nearest of it is at each place of the view, 0 where there is none. */
-    float[] front(View view, Crew crew) {
+    float[] front(Scene scene, View view, Crew crew) {
         int all = view.width * view.height;
         if (front.length < all) front = new float[all];
-        clear.draw(view, front, null, crew);
+        clear.draw(scene, view, front, null, crew);
         return front;
     }
 

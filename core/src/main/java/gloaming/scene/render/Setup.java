@@ -19,6 +19,7 @@ final class Setup {
 
     private View view;
     private Batch batch;
+    private Occlusion drawn;
     private boolean bothSides;
 
     private Setup() {}
@@ -27,10 +28,12 @@ final class Setup {
      * Adds the triangles {@code from} to {@code to} of copies {@code first} to {@code last} of a thing.
      *
      * @param grains what is known of its shape by pieces, or null
+     * @param drawn what hides some of them, or null
      */
     static void fill(
             Batch batch,
             View view,
+            Occlusion drawn,
             Thing thing,
             Grains grains,
             int first,
@@ -38,12 +41,13 @@ final class Setup {
             int from,
             int to,
             boolean bothSides) {
-        MINE.get().add(batch, view, thing, grains, first, last, from, to, bothSides);
+        MINE.get().add(batch, view, drawn, thing, grains, first, last, from, to, bothSides);
     }
 
     private void add(
             Batch batch,
             View view,
+            Occlusion drawn,
             Thing thing,
             Grains grains,
             int first,
@@ -53,6 +57,7 @@ final class Setup {
             boolean bothSides) {
         this.view = view;
         this.batch = batch;
+        this.drawn = drawn;
         this.bothSides = bothSides;
         Shape shape = thing.shape;
         float[] at = thing.copiesAt();
@@ -90,6 +95,7 @@ final class Setup {
         }
         this.view = null;
         this.batch = null;
+        this.drawn = null;
     }
 
     private boolean seen(Shape shape) {
@@ -120,11 +126,11 @@ final class Setup {
     }
 
     private boolean seen(float x, float y, float z, float radius) {
-        return view.sees(
-                whole[0] * x + whole[1] * y + whole[2] * z + whole[3],
-                whole[4] * x + whole[5] * y + whole[6] * z + whole[7],
-                whole[8] * x + whole[9] * y + whole[10] * z + whole[11],
-                radius * Matrix.stretch(world, 0));
+        float px = whole[0] * x + whole[1] * y + whole[2] * z + whole[3];
+        float py = whole[4] * x + whole[5] * y + whole[6] * z + whole[7];
+        float depth = whole[8] * x + whole[9] * y + whole[10] * z + whole[11];
+        float r = radius * Matrix.stretch(world, 0);
+        return view.sees(px, py, depth, r) && (drawn == null || !drawn.hides(px, py, depth, r));
     }
 
     /** Whether a move turns right into left. */

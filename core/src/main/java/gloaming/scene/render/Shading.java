@@ -101,6 +101,7 @@ final class Shading {
     private void take(Draughts all, int number) {
         if (number == last && all == from) return;
         Batch batch = all.batch(number >>> Batch.BITS);
+        all.seen(number >>> Batch.BITS);
         int local = number & Batch.MOST - 1;
         face.take(
                 renderer.scene.thing(batch.thing),

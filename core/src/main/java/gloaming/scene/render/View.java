@@ -216,6 +216,11 @@ public final class View {
         return length;
     }
 
+    /** Pixels across a unit, times those up it. */
+    float wider() {
+        return wider;
+    }
+
     float nearness(float depth) {
         return parallel ? 1 - depth / RANGE : 1 / depth;
     }

@@ -180,7 +180,7 @@ class RendererTest {
         all.prepare(scene, view, Draughts.What.SOLID, TWO);
         float[] nearness = new float[W * H];
         int[] numbers = new int[W * H];
-        all.draw(view, nearness, numbers, TWO);
+        all.draw(scene, view, nearness, numbers, TWO);
         int alike = 0;
         int some = 0;
         double[][][] placed = placed(scene);
