@@ -160,7 +160,7 @@ final class FrameMaker {
         double step = steps / look.rate();
         double dt = now.paused() ? 0 : step;
         eyes.begin();
-        double sitting = live.sitting();
+        double sitting = live.sitting.scale();
         boolean rehearses = sitting == 0 && rehearses(now);
         double scale = sitting > 0 ? sitting : now.scale() > 0 ? now.scale() : keeper.scale();
         if (rehearses) scale = keeper.wouldBegin(part(look), LARGEST);
@@ -177,7 +177,7 @@ final class FrameMaker {
         player.outbox(now.onAir() ? live.outbox() : Outbox.NOWHERE);
         Picture mix = player.play(at, width, height, heard, eyes);
         mustGoOn();
-        heed();
+        live.heeded.take(player.plan().lanes);
         note(live.take);
         boolean seen = eyes.sees();
         if (seen) {
@@ -212,23 +212,12 @@ final class FrameMaker {
     }
 
     private void desk() {
-        if (live.obey(player.beats())) tape.moved();
+        if (live.orders.obey(player.beats())) tape.moved();
         for (BoundControl grip : player.plan().acts) {
             long presses = grip.act();
             // Two presses between two frames are still two.
             for (long i = 0; i < Math.min(presses, MOST_PRESSES); i++) live.act(grip.binding());
         }
-    }
-
-    /** Tells the number of the lane that somebody waits for. */
-    private void heed() {
-        String name = live.heeded;
-        if (name == null) return;
-        double is = Double.NaN;
-        List<LaneRun> lanes = player.plan().lanes;
-        for (int i = 0; i < lanes.size(); i++)
-            if (lanes.get(i).needed && lanes.get(i).lane.name().equals(name)) is = lanes.get(i).number;
-        live.heededIs = is;
     }
 
     /** Lets somebody know where the curve that he waits for is played. */

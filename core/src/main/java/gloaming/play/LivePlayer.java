@@ -13,10 +13,7 @@ import gloaming.sound.Sound;
 import gloaming.step.Catalogue;
 import gloaming.tape.Tape;
 import java.util.List;
-import java.util.Objects;
 import java.util.concurrent.CompletableFuture;
-import java.util.concurrent.ConcurrentLinkedQueue;
-import java.util.concurrent.atomic.AtomicInteger;
 import java.util.concurrent.atomic.AtomicReference;
 import java.util.function.Consumer;
 
@@ -28,8 +25,6 @@ import java.util.function.Consumer;
  * next one makes a longer step, so that picture and sound stay together.
  */
 public final class LivePlayer implements AutoCloseable {
-    private static final int MOST_ORDERS = 64;
-    private static final int MOST_COPIES = 16;
     private static final double LONGEST_LEAD = 120;
 
     private final Catalogue catalogue;
@@ -39,9 +34,9 @@ public final class LivePlayer implements AutoCloseable {
 
     // What is asked for.
     private final AtomicReference<Request> asked = new AtomicReference<>(Request.NOTHING);
-    final ConcurrentLinkedQueue<Consumer<BeatClock>> orders = new ConcurrentLinkedQueue<>();
-    private final AtomicInteger ordered = new AtomicInteger();
-    final ConcurrentLinkedQueue<Copy> copies = new ConcurrentLinkedQueue<>();
+    final BeatOrders orders = new BeatOrders();
+    final PointCopies copies = new PointCopies();
+    final Sitting sitting = new Sitting();
     volatile Subscriptions subscriptions = Subscriptions.NONE;
     volatile Thread courier;
     private final Inbox inbox;
@@ -59,19 +54,13 @@ public final class LivePlayer implements AutoCloseable {
     /** What comes in is written here. */
     final Tape tape = new Tape();
 
-    /** The name of the lane whose number is told, or null; and that number, not a number where there is none. */
-    volatile String heeded;
-
-    volatile double heededIs = Double.NaN;
+    final Heeded heeded = new Heeded();
 
     /** What a control does while a curve is played, or null. */
     volatile ControlTake take;
 
     /** Nanoseconds after which what a picture came to is written down once more. */
     volatile long printsEvery = 1_000_000_000;
-
-    /** The longest that frames are made for a photograph that nobody takes. */
-    private static final long SITTING_NS = 1_000_000_000;
 
     /** Whether it is to come on air next. */
     volatile boolean awaited;
@@ -81,8 +70,6 @@ public final class LivePlayer implements AutoCloseable {
     /** Whether another player is before the audience with it, and works as much. */
     volatile boolean shares;
 
-    private volatile double sitting;
-    private volatile long sittingUntil;
     volatile long made;
     volatile long pictures;
 
@@ -252,13 +239,7 @@ public final class LivePlayer implements AutoCloseable {
      * @param scale above 1 it is more than the look has
      */
     public void sit(double scale) {
-        sitting = scale;
-        sittingUntil = System.nanoTime() + SITTING_NS;
-    }
-
-    /** The part of the look's size for which somebody sits, or 0. */
-    double sitting() {
-        return sitting > 0 && System.nanoTime() < sittingUntil ? sitting : 0;
+        sitting.at(scale);
     }
 
     public double scaleByHand() {
@@ -320,14 +301,8 @@ public final class LivePlayer implements AutoCloseable {
 
     /** A copy of the points of a step as they are in the next frame that works it out; whoever gives up cancels it. */
     public CompletableFuture<Points> copy(String step) {
-        Copy copy = new Copy(step, new CompletableFuture<>());
-        copies.removeIf(c -> c.points.isDone());
-        if (copies.size() >= MOST_COPIES) copy.points.cancel(false);
-        else copies.add(copy);
-        return copy.points;
+        return copies.of(step);
     }
-
-    record Copy(String step, CompletableFuture<Points> points) {}
 
     /** Who is woken when something is ready. */
     public void courier(Thread thread) {
@@ -336,14 +311,12 @@ public final class LivePlayer implements AutoCloseable {
 
     /** From now on the number of a lane is told, by its name, as of each frame; null for none. */
     public void heed(String lane) {
-        if (Objects.equals(lane, heeded)) return;
-        heededIs = Double.NaN;
-        heeded = lane;
+        heeded.lane(lane);
     }
 
     /** What that lane gave in the last frame; not a number where there is none of that name, or it gives no signal. */
     public double heeded() {
-        return heededIs;
+        return heeded.number();
     }
 
     /** From now on it is noted what a control does while a curve is played; one at a time. */
@@ -378,20 +351,9 @@ public final class LivePlayer implements AutoCloseable {
         return held;
     }
 
-    /** Does something to the beat with the next frame; more than {@value #MOST_ORDERS} at once are not taken. */
+    /** Does something to the beat with the next frame; more than {@value BeatOrders#MOST} at once are not taken. */
     public void beats(Consumer<BeatClock> order) {
-        if (ordered.incrementAndGet() > MOST_ORDERS) ordered.decrementAndGet();
-        else orders.add(order);
-    }
-
-    /** Does what was asked of the beat; false where nothing was. */
-    boolean obey(BeatClock beats) {
-        boolean any = !orders.isEmpty();
-        for (Consumer<BeatClock> order = orders.poll(); order != null; order = orders.poll()) {
-            ordered.decrementAndGet();
-            order.accept(beats);
-        }
-        return any;
+        orders.add(order);
     }
 
     /** Beats of the show now, between frames too. */
@@ -447,7 +409,7 @@ public final class LivePlayer implements AutoCloseable {
     public void close() {
         closed = true;
         watch.close();
-        copies.forEach(c -> c.points.cancel(false));
+        copies.close();
         try {
             loop.join(500);
             // Whatever it works at now is not wanted any more.

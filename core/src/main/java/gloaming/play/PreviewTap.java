@@ -98,8 +98,7 @@ final class PreviewTap implements Onlooker {
 
     @Override
     public boolean watches(String lane) {
-        String heeded = live.heeded;
-        if (heeded != null && heeded.equals(player.plan().byId.get(lane).lane.name())) return true;
+        if (live.heeded.is(player.plan().byId.get(lane).lane.name())) return true;
         for (Tiles tiles : drawing) if (tiles.lanes.contains(lane)) return true;
         for (PictureOutput outlet : live.subscriptions.outlets) {
             if (outlet.subject != null
@@ -139,7 +138,7 @@ final class PreviewTap implements Onlooker {
             table.fill(points);
             made = true;
         }
-        if (!live.copies.isEmpty()) copy(step, points);
+        live.copies.see(step, points);
     }
 
     private void tiles(StepRun run, Noted note, Kind kind, Flow out) {
@@ -171,14 +170,6 @@ final class PreviewTap implements Onlooker {
             outlet.done();
             made = true;
         }
-    }
-
-    private void copy(String step, Points points) {
-        live.copies.removeIf(copy -> {
-            if (!copy.step().equals(step)) return copy.points().isDone();
-            copy.points().complete(new Points().copyFrom(points));
-            return true;
-        });
     }
 
     /** Looks at what is in space as the next step of its lane does that is dragged round: a camera. */

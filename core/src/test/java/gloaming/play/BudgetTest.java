@@ -209,8 +209,9 @@ class BudgetTest {
             until("the step runs", () -> trouble(stage, "s2") == null);
             mischief = what;
             long before = stage.made();
+            // What a busy machine passed over just now stands only once it is tried again.
+            until("it is begun anew with " + what, () -> stage.trouble().equals(PlayerWatch.ANEW));
             until("it goes on with " + what, () -> stage.made() > before + 20);
-            assertThat(stage.trouble()).isEqualTo(PlayerWatch.ANEW);
             until("the other lane has gone on, and not begun anew", () -> tide(stage) > 20);
             assertThat(trouble(stage, "s2")).startsWith("is passed over. It takes over a second");
             mischief = Mischief.NONE;
