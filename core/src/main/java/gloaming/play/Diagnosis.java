@@ -113,8 +113,7 @@ public final class Diagnosis {
             return;
         }
         if (seen.isEmpty()) {
-            String why = look.mix().isEmpty() ? "Nothing is in the mix" : "Every layer of the mix is hidden";
-            notes.add(new Note(why + ", so the output is black; put a lane's picture into it.", null, null));
+            notes.add(unmixed(look));
             return;
         }
         for (Layer layer : seen) {
@@ -132,6 +131,26 @@ public final class Diagnosis {
             notes.add(new Note(
                     "The whole picture is black; look along the lanes for the step where the light ends.", null, null));
         }
+    }
+
+    /** Why the output of a look is black of whose lanes none is seen, and what to do. */
+    private Note unmixed(Look look) {
+        String so = ", so the output is black; ";
+        if (!look.mix().isEmpty()) return new Note("Every layer of the mix is hidden" + so + "show one.", null, null);
+        Lane drawn = null;
+        for (Lane lane : look.lanes()) {
+            Kind gives = gives(lane);
+            if (gives == null) continue;
+            if (gives.mixes())
+                return new Note("Nothing is in the mix" + so + "put a lane's picture into it.", null, null);
+            if (drawn == null && gives.drawnBy() != null) drawn = lane;
+        }
+        if (drawn == null) return new Note("No lane gives a picture yet" + so + "press N for a new one.", null, null);
+        String by = catalogue.find(gives(drawn).drawnBy()).name();
+        return new Note(
+                "No lane gives a picture yet" + so + "add " + by + " to '" + drawn.name() + "'.",
+                last(drawn),
+                drawn.id());
     }
 
     private void lanes(FrameStats board, List<Note> notes) {

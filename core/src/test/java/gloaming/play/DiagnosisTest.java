@@ -67,6 +67,24 @@ class DiagnosisTest {
     }
 
     @Test
+    void whatIsToBeDrawnFirstIsSaid() {
+        assertThat(of(look(Step.of("s1", "ball"), Step.of("s2", "metal")).withMix(List.of()), b -> {}))
+                .containsExactly("No lane gives a picture yet, so the output is black; add Camera to 'moths'.");
+        assertThat(of(look(Step.of("s1", "grid")).withMix(List.of()), b -> {}))
+                .containsExactly("No lane gives a picture yet, so the output is black; add Draw dots to 'moths'.");
+        assertThat(of(look(Step.of("s1", "sway")).withMix(List.of()), b -> {}))
+                .containsExactly("No lane gives a picture yet, so the output is black; press N for a new one.");
+    }
+
+    @Test
+    void aMixOfWhichAllIsHidden() {
+        Look look = look(Step.of("s1", "fill"));
+        Layer hidden = new Layer("m1", "l1", Blend.OVER, 1, true, null, null);
+        assertThat(of(look.withMix(List.of(hidden)), b -> {}))
+                .containsExactly("Every layer of the mix is hidden, so the output is black; show one.");
+    }
+
+    @Test
     void aLaneThatDrawsNothing() {
         assertThat(of(look(Step.of("s1", "sow"), Step.of("s2", "draw-dots")), b -> {
                     b.count[0] = 0;
