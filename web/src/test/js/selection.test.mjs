@@ -52,6 +52,27 @@ test('what is gone is not selected any more, and what was added is', () => {
   assert.equal(b.stepId, 's9');
 });
 
+test('who selects by hand while an answer is on its way keeps what he selected', () => {
+  const { p, b } = opened();
+  const longer = look();
+  longer.lanes[0].steps.push({ id: 's9', type: 'blur' });
+  p.live.unsaved.n = 1;
+  b.select('s1');
+  p.live.say({ is: 'applied', n: 1, version: 2, select: 's9' });
+  p.live.say(told(longer, 2));
+  assert.equal(b.stepId, 's1');
+  // What is added from then on is selected again, both of two that were added at once.
+  const longest = look();
+  longest.lanes[0].steps.push({ id: 's9', type: 'blur' }, { id: 's10', type: 'blur' }, { id: 's11', type: 'blur' });
+  p.live.unsaved.n = 3;
+  p.live.say({ is: 'applied', n: 2, version: 3, select: 's10' });
+  p.live.say(told(longest, 3));
+  assert.equal(b.stepId, 's10');
+  p.live.say({ is: 'applied', n: 3, version: 4, select: 's11' });
+  p.live.say(told(longest, 4));
+  assert.equal(b.stepId, 's11');
+});
+
 test('arrows go from step to step and stay within the look', () => {
   const { b } = opened();
   b.select('s5');

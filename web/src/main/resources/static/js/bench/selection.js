@@ -18,9 +18,11 @@ export function selection(page) {
     stepId: '', laneId: '', layerId: '',
     /** A step or a lane that is to be selected as soon as it is there. */
     wantSelect: '',
+    /** The last change that was sent before somebody selected by hand: what comes of it or of earlier ones takes no selection any more. */
+    selectedAfter: 0,
     startSelection() {
       page.live.hear('applied', (m) => {
-        if (m.select) this.wantSelect = m.select;
+        if (m.select && m.n > this.selectedAfter) this.wantSelect = m.select;
         // What was refused before is no longer what there is to say.
         this.refusal = '';
       });
@@ -30,13 +32,14 @@ export function selection(page) {
     keepSelection() {
       document.title = `${this.look.name} · Gloaming`;
       if (this.wantSelect && this.find(this.wantSelect)) {
-        this.select(this.wantSelect);
+        this.become(this.wantSelect);
         this.reach(this.wantSelect, arrive);
         this.wantSelect = '';
         if (this.codeSetting) this.write();
       }
       if (this.wantSelect && this.laneById(this.wantSelect)) {
-        this.selectLane(this.wantSelect);
+        this.become('');
+        this.laneId = this.wantSelect;
         const lane = this.wantSelect;
         this.$nextTick(() => { const row = document.getElementById(`lane-${lane}`); if (row) intoSight(row); });
         this.wantSelect = '';
@@ -49,7 +52,7 @@ export function selection(page) {
     },
     /** @param {string} id what is selected where nothing was, or empty */
     begin(id) {
-      this.select(id);
+      this.become(id);
       if (id) this.reach(id, intoSight);
     },
     /** The lane of the foremost layer that is seen; where nothing is mixed the last. */
@@ -72,8 +75,15 @@ export function selection(page) {
     },
     /** @param {string} id */
     setting(id) { return this.settings.find((s) => s.id === id) ?? null; },
+    /** Somebody selects: what was added before and is not here yet no longer does. */
+    handSelects() {
+      this.selectedAfter = page.live.unsaved.n;
+      this.wantSelect = '';
+    },
     /** @param {string} id a step's, or empty */
-    select(id) {
+    select(id) { this.handSelects(); this.become(id); },
+    /** What is selected from now on, whoever wanted it. @param {string} id a step's, or empty */
+    become(id) {
       this.leaveCurve(id);
       this.leaveText(id);
       this.stepId = id; this.laneId = ''; this.layerId = '';
@@ -88,14 +98,7 @@ export function selection(page) {
     selectLayer(id) { this.selectNone(); this.layerId = id; },
     /** The look itself. */
     showLook() { this.selectNone(); },
-    selectNone() {
-      this.leaveCurve('');
-      this.leaveText('');
-      this.stepId = '';
-      this.laneId = '';
-      this.layerId = '';
-      this.$nextTick(() => this.wire());
-    },
+    selectNone() { this.handSelects(); this.become(''); },
     /** The lane whose layer new ones come in front of: what is selected, where that is in the mix. */
     get aboveLane() { return this.chosenLayer?.lane ?? (this.laneId || this.laneOf(this.stepId)?.id) ?? null; },
     /** To the next step or lane. @param {number} across @param {number} down */
