@@ -349,6 +349,21 @@ class EveningPagesTest extends PageTest {
         find("[aria-label=Undo]").click();
         until("the first alone", () -> given(show).size() == 1);
         find(".curve-list [title=\"Draw tide · Curve · this cue's\"]").click();
+        WebElement shown = find(".curve-list [aria-label^='Show ebb']");
+        shown.click();
+        until(
+                "it is put away",
+                () -> browser.findElements(By.cssSelector(".curve-host .other")).isEmpty());
+        shown.click();
+        until(
+                "it is there again",
+                () -> !browser.findElements(By.cssSelector(".curve-host .other"))
+                        .isEmpty());
+        WebElement row = find(".curve-list button[title^='Draw ']");
+        row.sendKeys(Keys.ARROW_DOWN);
+        assertThat(browser.switchTo().activeElement().getAttribute("title"))
+                .startsWith("Draw ")
+                .isNotEqualTo(row.getAttribute("title"));
         WebElement leave = browser.findElement(By.xpath("//button[text()='As in the look']"));
         until("it can be left", leave::isDisplayed);
         leave.click();
