@@ -135,6 +135,23 @@ class LookInsideTest {
         assertThat(most).isPositive();
     }
 
+    @Test
+    void aHaltAroundItIsOneWithinIt() {
+        looks.put("a", look(64, 36, 1, Step.of("s1", "fill").withFormula("brightness", "t / 10")));
+        Player outer = player(showing("a"));
+        Player alone = player(looks.get("a"));
+        Moment last = null;
+        for (int i = 0; i < 12; i++) {
+            // Five seconds without a frame.
+            Moment at = new Moment(i, i / 30.0 + (i < 6 ? 0 : 5), 1 / 30.0).after(last);
+            last = at;
+            Picture within = outer.play(at, 64, 36, new HouseBand(3, 120), Onlooker.NOBODY);
+            Picture by = alone.play(at, 64, 36, new HouseBand(3, 120), Onlooker.NOBODY);
+            assertThat(within.r()[0]).isCloseTo(by.r()[0], within(1e-4f));
+            assertThat(by.r()[0] > 0.05).isEqualTo(i >= 6);
+        }
+    }
+
     /** A fill and another, on whose strip lie the fill's brightness, the opacity of its layer and a kit's knob. */
     private static Look onStrip() {
         Look look = look(64, 36, 1, Step.of("s1", "fill").with("brightness", Value.of(0.25)), Step.of("s2", "grade"));

@@ -125,7 +125,7 @@ final class Draughts {
         Batch batch = batches.get(i).begin(thing[i]);
         boolean both = what == What.SHADOW || one.material.bothSides;
         Grains known = one.shape.triangles() > Batch.GRAIN ? knows.get(thing[i]) : null;
-        Setup.fill(batch, view, drawn, one, known, first[i], last[i], from[i], to[i], both);
+        Setup.mine().fill(batch, view, drawn, one, known, first[i], last[i], from[i], to[i], both);
         batch.sort(bands, ROWS);
     }
 

@@ -1,6 +1,7 @@
 package gloaming.scene.render;
 
 import gloaming.flow.Shape;
+import gloaming.shape.change.Places;
 
 /**
  * What is known of a shape by pieces of {@value Batch#GRAIN} triangles, so that those outside the picture, and those that all face away, cost
@@ -98,19 +99,7 @@ final class Grains {
 
     /** The normal of a triangle, by its corners alone; false where it has none, and so is never seen. */
     private static boolean normal(Shape shape, int t, double[] to) {
-        int i = shape.of()[3 * t];
-        int j = shape.of()[3 * t + 1];
-        int k = shape.of()[3 * t + 2];
-        double ax = shape.x()[j] - shape.x()[i];
-        double ay = shape.y()[j] - shape.y()[i];
-        double az = shape.z()[j] - shape.z()[i];
-        double bx = shape.x()[k] - shape.x()[i];
-        double by = shape.y()[k] - shape.y()[i];
-        double bz = shape.z()[k] - shape.z()[i];
-        to[0] = ay * bz - az * by;
-        to[1] = az * bx - ax * bz;
-        to[2] = ax * by - ay * bx;
-        double length = Math.sqrt(to[0] * to[0] + to[1] * to[1] + to[2] * to[2]);
+        double length = Places.cross(shape, t, to);
         if (!(length > 0)) return false;
         for (int a = 0; a < 3; a++) to[a] /= length;
         return true;

@@ -24,27 +24,18 @@ final class Setup {
 
     private Setup() {}
 
+    /** The one of this thread. */
+    static Setup mine() {
+        return MINE.get();
+    }
+
     /**
      * Adds the triangles {@code from} to {@code to} of copies {@code first} to {@code last} of a thing.
      *
      * @param grains what is known of its shape by pieces, or null
      * @param drawn what hides some of them, or null
      */
-    static void fill(
-            Batch batch,
-            View view,
-            Occlusion drawn,
-            Thing thing,
-            Grains grains,
-            int first,
-            int last,
-            int from,
-            int to,
-            boolean bothSides) {
-        MINE.get().add(batch, view, drawn, thing, grains, first, last, from, to, bothSides);
-    }
-
-    private void add(
+    void fill(
             Batch batch,
             View view,
             Occlusion drawn,

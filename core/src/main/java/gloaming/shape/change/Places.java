@@ -42,6 +42,23 @@ public final class Places {
         for (int k = 0; k < 3; k++) to[k] /= length;
     }
 
+    /** The way triangle {@code t} faces, as long as twice its area, into the first three of {@code to}; its length. */
+    public static double cross(Shape in, int t, double[] to) {
+        int a = in.of()[3 * t];
+        int b = in.of()[3 * t + 1];
+        int c = in.of()[3 * t + 2];
+        double ux = in.x()[b] - in.x()[a];
+        double uy = in.y()[b] - in.y()[a];
+        double uz = in.z()[b] - in.z()[a];
+        double vx = in.x()[c] - in.x()[a];
+        double vy = in.y()[c] - in.y()[a];
+        double vz = in.z()[c] - in.z()[a];
+        to[0] = uy * vz - uz * vy;
+        to[1] = uz * vx - ux * vz;
+        to[2] = ux * vy - uy * vx;
+        return Math.sqrt(to[0] * to[0] + to[1] * to[1] + to[2] * to[2]);
+    }
+
     private static boolean alike(Shape in, int a, int b) {
         return in.x()[a] == in.x()[b] && in.y()[a] == in.y()[b] && in.z()[a] == in.z()[b];
     }

@@ -1,6 +1,7 @@
 package gloaming.shape.places;
 
 import gloaming.flow.Shape;
+import gloaming.shape.change.Places;
 import gloaming.step.Randomness;
 import java.util.Arrays;
 
@@ -31,6 +32,7 @@ final class Spots {
     private int corners;
     private double[] areas = {};
     private double[] then = {};
+    private final double[] cross = new double[3];
 
     /** Places on a shape as a step wants them. */
     Spots on(Shape in, PointsOnSurface wanted, long seed) {
@@ -84,19 +86,7 @@ final class Spots {
         if (areas.length < triangles) areas = new double[triangles];
         double sum = 0;
         for (int t = 0; t < triangles; t++) {
-            int a = in.of()[3 * t];
-            int b = in.of()[3 * t + 1];
-            int c = in.of()[3 * t + 2];
-            double ux = in.x()[b] - in.x()[a];
-            double uy = in.y()[b] - in.y()[a];
-            double uz = in.z()[b] - in.z()[a];
-            double vx = in.x()[c] - in.x()[a];
-            double vy = in.y()[c] - in.y()[a];
-            double vz = in.z()[c] - in.z()[a];
-            double x = uy * vz - uz * vy;
-            double y = uz * vx - ux * vz;
-            double z = ux * vy - uy * vx;
-            sum += Math.sqrt(x * x + y * y + z * z);
+            sum += Places.cross(in, t, cross);
             areas[t] = sum;
         }
     }
