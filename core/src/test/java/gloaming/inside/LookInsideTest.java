@@ -147,8 +147,8 @@ class LookInsideTest {
             last = at;
             Picture within = outer.play(at, 64, 36, new HouseBand(3, 120), Onlooker.NOBODY);
             Picture by = alone.play(at, 64, 36, new HouseBand(3, 120), Onlooker.NOBODY);
-            assertThat(within.r()[0]).isCloseTo(by.r()[0], within(1e-4f));
-            assertThat(by.r()[0] > 0.05).isEqualTo(i >= 6);
+            assertThat(within.r()[0]).isCloseTo(by.r()[0], within(1e-6f));
+            assertThat(by.r()[0] > 0.01).isEqualTo(i >= 6);
         }
     }
 
