@@ -4,20 +4,28 @@ import java.util.Arrays;
 import java.util.concurrent.atomic.AtomicLong;
 
 /**
- * Triangles in space as columns: corners with place, normal, texture place and colour, and three corners a triangle.
+ * Triangles in space as columns: corners with place, normal, texture place, colour and any numbers by name, and three corners a triangle.
  *
  * <p>World units, y up, z towards who looks. A triangle is seen from the side on which its corners run anticlockwise. Normals have length 1
- * and point outward. Texture places run from 0 to 1, from the left and from below. Whoever fills a shape ends by {@link #done}: from then on
- * its {@link #stamp} tells it from every other content, so that what was worked out of it can be kept for as long as the stamp stays.
+ * and point outward. Texture places run from 0 to 1, from the left and from below; a second set of them are the numbers {@value #SECOND_U} and
+ * {@value #SECOND_V}. Whoever fills a shape ends by {@link #done}: from then on its {@link #stamp} tells it from every other content, so that
+ * what was worked out of it can be kept for as long as the stamp stays.
  */
 public final class Shape implements Flow {
     /** Triangles in one shape, at most. */
     public static final int MOST = 2_000_000;
 
+    /** Numbers with names that its corners carry, at most. */
+    public static final int NAMED = 16;
+
+    /** The names of the second set of texture places. */
+    public static final String SECOND_U = "u2";
+
+    public static final String SECOND_V = "v2";
+
     private static final AtomicLong STAMPS = new AtomicLong();
     private static final float[] NONE = {};
 
-    /** The columns of a corner; colours are linear light and count as 1 where there are none. */
     private float[] x = NONE;
 
     private float[] y = NONE;
@@ -25,15 +33,10 @@ public final class Shape implements Flow {
     private float[] nx = NONE;
     private float[] ny = NONE;
     private float[] nz = NONE;
-    private float[] u = NONE;
-    private float[] v = NONE;
-    private float[] red = NONE;
-    private float[] green = NONE;
-    private float[] blue = NONE;
+    private final CornerColumns carried = new CornerColumns();
     private int[] of = {};
     private int corners;
     private int triangles;
-    private boolean coloured;
     private long stamp = STAMPS.incrementAndGet();
     private final float[] middle = new float[3];
     private float radius;
@@ -42,7 +45,7 @@ public final class Shape implements Flow {
     public Shape clear() {
         corners = 0;
         triangles = 0;
-        coloured = false;
+        carried.clear();
         return this;
     }
 
@@ -57,8 +60,8 @@ public final class Shape implements Flow {
         nx[i] = (float) mx;
         ny[i] = (float) my;
         nz[i] = (float) mz;
-        u[i] = (float) tu;
-        v[i] = (float) tv;
+        u()[i] = (float) tu;
+        v()[i] = (float) tv;
         return i;
     }
 
@@ -96,9 +99,7 @@ public final class Shape implements Flow {
         nx = Arrays.copyOf(nx, room);
         ny = Arrays.copyOf(ny, room);
         nz = Arrays.copyOf(nz, room);
-        u = Arrays.copyOf(u, room);
-        v = Arrays.copyOf(v, room);
-        if (coloured) colours();
+        carried.room(room);
     }
 
     private void roomForTriangles(int n) {
@@ -129,20 +130,13 @@ public final class Shape implements Flow {
     public Shape append(Shape other) {
         int first = corners;
         int before = triangles;
-        if (other.coloured && !coloured) colours();
         int more = other.corners;
         size(corners + more, triangles + other.triangles);
-        float[][] from = {other.x, other.y, other.z, other.nx, other.ny, other.nz, other.u, other.v};
-        float[][] to = {x, y, z, nx, ny, nz, u, v};
+        float[][] from = {other.x, other.y, other.z, other.nx, other.ny, other.nz};
+        float[][] to = {x, y, z, nx, ny, nz};
         for (int k = 0; k < to.length; k++) System.arraycopy(from[k], 0, to[k], first, more);
+        carried.copy(other.carried, first, more);
         for (int i = 0; i < 3 * other.triangles; i++) of[3 * before + i] = other.of[i] + first;
-        if (!coloured) return this;
-        float[][] colours = {red, green, blue};
-        float[][] given = {other.red, other.green, other.blue};
-        for (int c = 0; c < 3; c++) {
-            if (other.coloured) System.arraycopy(given[c], 0, colours[c], first, more);
-            else Arrays.fill(colours[c], first, first + more, 1);
-        }
         return this;
     }
 
@@ -160,33 +154,56 @@ public final class Shape implements Flow {
     public Shape shareTriangles(Shape other) {
         clear();
         size(other.corners, other.triangles);
-        System.arraycopy(other.u, 0, u, 0, corners);
-        System.arraycopy(other.v, 0, v, 0, corners);
+        carried.copy(other.carried, 0, corners);
         System.arraycopy(other.of, 0, of, 0, 3 * triangles);
-        if (other.coloured) {
-            colours();
-            System.arraycopy(other.red, 0, red, 0, corners);
-            System.arraycopy(other.green, 0, green, 0, corners);
-            System.arraycopy(other.blue, 0, blue, 0, corners);
-        }
         return this;
     }
 
-    /** From now on every corner has a colour; white until it is written. */
+    /** From now on every corner has a colour, in linear light; white until it is written. */
     public Shape colours() {
-        int had = coloured ? red.length : 0;
-        coloured = true;
-        if (red.length < x.length) {
-            red = Arrays.copyOf(red, x.length);
-            green = Arrays.copyOf(green, x.length);
-            blue = Arrays.copyOf(blue, x.length);
-        }
-        if (had < red.length) {
-            Arrays.fill(red, had, red.length, 1);
-            Arrays.fill(green, had, red.length, 1);
-            Arrays.fill(blue, had, red.length, 1);
-        }
+        carried.colour();
         return this;
+    }
+
+    /** From now on corners carry all that those of another shape carry: colours, and numbers of the same names. */
+    public Shape like(Shape other) {
+        carried.like(other.carried);
+        return this;
+    }
+
+    /** A corner carries what one of another shape does, its place and normal left aside. */
+    public void carry(int to, Shape from, int i) {
+        carried.mix(to, from.carried, i, i, 0);
+    }
+
+    /** A corner carries what is {@code part} of the way from one of another shape to another of its. */
+    public void carry(int to, Shape from, int a, int b, double part) {
+        carried.mix(to, from.carried, a, b, (float) part);
+    }
+
+    /** Corners {@code into[i]} carry the mean of all corners {@code i} of another shape that go into them; {@code count} says how many those are. */
+    public void gather(Shape from, int[] into, int[] count) {
+        carried.gather(from.carried, into, count, corners);
+    }
+
+    /** A number by name, of each corner; null where corners carry none of that name. */
+    public float[] number(String name) {
+        return carried.number(name);
+    }
+
+    /** A number by name, of each corner, to be written; 0 where there was none. */
+    public float[] give(String name) {
+        return carried.give(name);
+    }
+
+    /** How many numbers with names corners carry. */
+    public int numbers() {
+        return carried.named();
+    }
+
+    /** The name of one of them. */
+    public String numberName(int i) {
+        return carried.name(i);
     }
 
     /** Ends filling: what is no number goes to the middle, the stamp is a new one, the ball around it is measured. */
@@ -234,7 +251,7 @@ public final class Shape implements Flow {
     }
 
     public boolean coloured() {
-        return coloured;
+        return carried.coloured();
     }
 
     /** The middle of the ball that holds it all: 0 across, 1 up, 2 towards who looks. */
@@ -272,23 +289,23 @@ public final class Shape implements Flow {
     }
 
     public float[] u() {
-        return u;
+        return carried.at(CornerColumns.U);
     }
 
     public float[] v() {
-        return v;
+        return carried.at(CornerColumns.V);
     }
 
     public float[] red() {
-        return red;
+        return carried.at(CornerColumns.RED);
     }
 
     public float[] green() {
-        return green;
+        return carried.at(CornerColumns.GREEN);
     }
 
     public float[] blue() {
-        return blue;
+        return carried.at(CornerColumns.BLUE);
     }
 
     /** Three numbers of corners a triangle. */
@@ -301,9 +318,9 @@ public final class Shape implements Flow {
         clear();
         int row = (parts + 1) * (parts + 2) / 2;
         size(row * in.triangles, parts * parts * in.triangles);
-        if (in.coloured) colours();
-        float[][] from = {in.x, in.y, in.z, in.nx, in.ny, in.nz, in.u, in.v};
-        float[][] to = {x, y, z, nx, ny, nz, u, v};
+        like(in);
+        float[][] from = {in.x, in.y, in.z, in.nx, in.ny, in.nz};
+        float[][] to = {x, y, z, nx, ny, nz};
         int corner = 0;
         int triangle = 0;
         for (int t = 0; t < in.triangles; t++) {
@@ -316,10 +333,7 @@ public final class Shape implements Flow {
                     float wb = (float) j / parts;
                     float wc = (float) i / parts;
                     for (int k = 0; k < to.length; k++) to[k][corner] = mean(from[k], a, b, c, wb, wc);
-                    if (!in.coloured) continue;
-                    red[corner] = mean(in.red, a, b, c, wb, wc);
-                    green[corner] = mean(in.green, a, b, c, wb, wc);
-                    blue[corner] = mean(in.blue, a, b, c, wb, wc);
+                    carried.mix(corner, in.carried, a, b, c, wb, wc);
                 }
             }
             for (int i = 0, at = first; i < parts; i++) {
@@ -336,22 +350,17 @@ public final class Shape implements Flow {
                 at = next;
             }
         }
-        upright();
-        return this;
+        return upright();
     }
 
     private static float mean(float[] column, int a, int b, int c, float wb, float wc) {
         return column[a] + (column[b] - column[a]) * wb + (column[c] - column[a]) * wc;
     }
 
-    private void upright() {
-        for (int i = 0; i < corners; i++) {
-            float length = (float) Math.sqrt(nx[i] * nx[i] + ny[i] * ny[i] + nz[i] * nz[i]);
-            if (!(length > 1e-12f)) continue;
-            nx[i] /= length;
-            ny[i] /= length;
-            nz[i] /= length;
-        }
+    /** Brings normals to the length 1. */
+    public Shape upright() {
+        Normals.upright(this);
+        return this;
     }
 
     /** The length of its longest edge. */
@@ -371,51 +380,11 @@ public final class Shape implements Flow {
     }
 
     /**
-     * Works out normals from the triangles: each corner gets the mean of those around its place, weighted by their angle (Thürmer and
-     * Wüthrich 1998). An edge stays an edge where its triangles have corners of their own.
+     * Works out normals from the triangles: the mean of those around each corner's place. An edge stays an edge where its triangles have corners
+     * of their own.
      */
     public Shape smooth() {
-        Arrays.fill(nx, 0, corners, 0);
-        Arrays.fill(ny, 0, corners, 0);
-        Arrays.fill(nz, 0, corners, 0);
-        for (int t = 0; t < triangles; t++) {
-            int a = of[3 * t];
-            int b = of[3 * t + 1];
-            int c = of[3 * t + 2];
-            addNormal(a, b, c);
-            addNormal(b, c, a);
-            addNormal(c, a, b);
-        }
-        for (int i = 0; i < corners; i++) {
-            double length = Math.sqrt((double) nx[i] * nx[i] + (double) ny[i] * ny[i] + (double) nz[i] * nz[i]);
-            if (length < 1e-12) {
-                nx[i] = 0;
-                ny[i] = 1;
-                nz[i] = 0;
-                continue;
-            }
-            nx[i] /= (float) length;
-            ny[i] /= (float) length;
-            nz[i] /= (float) length;
-        }
+        Normals.smooth(this);
         return this;
-    }
-
-    private void addNormal(int a, int b, int c) {
-        double ux = x[b] - x[a];
-        double uy = y[b] - y[a];
-        double uz = z[b] - z[a];
-        double vx = x[c] - x[a];
-        double vy = y[c] - y[a];
-        double vz = z[c] - z[a];
-        double kx = uy * vz - uz * vy;
-        double ky = uz * vx - ux * vz;
-        double kz = ux * vy - uy * vx;
-        double area = Math.sqrt(kx * kx + ky * ky + kz * kz);
-        if (!(area > 1e-20)) return;
-        double angle = Math.atan2(area, ux * vx + uy * vy + uz * vz);
-        nx[a] += (float) (kx / area * angle);
-        ny[a] += (float) (ky / area * angle);
-        nz[a] += (float) (kz / area * angle);
     }
 }

@@ -25,6 +25,41 @@ public final class VectorMath {
 
     private static final float WHOLE = 0x1p23f;
 
+    /**
+     * Constants as vectors that are there already: what is made a vector at the end of a long loop becomes an object (see {@link Vectors}).
+     */
+    private static final FloatVector OVER_PI = Vectors.all(INVERSE_PI);
+
+    private static final FloatVector TO_NEAREST = Vectors.all(NEAREST);
+    private static final FloatVector TURN_1 = Vectors.all(PI_1);
+    private static final FloatVector TURN_2 = Vectors.all(PI_2);
+    private static final FloatVector TURN_3 = Vectors.all(PI_3);
+    private static final FloatVector SINE_11 = Vectors.all(-2.3889859e-8f);
+    private static final FloatVector SINE_9 = Vectors.all(2.7525562e-6f);
+    private static final FloatVector SINE_7 = Vectors.all(-1.9840874e-4f);
+    private static final FloatVector SINE_5 = Vectors.all(8.3333310e-3f);
+    private static final FloatVector SINE_3 = Vectors.all(-1.6666667e-1f);
+    private static final FloatVector MINUS_8 = Vectors.all(-8);
+    private static final FloatVector ARC_17 = Vectors.all(2.8662257e-3f);
+    private static final FloatVector ARC_15 = Vectors.all(-1.6165737e-2f);
+    private static final FloatVector ARC_13 = Vectors.all(4.2909614e-2f);
+    private static final FloatVector ARC_11 = Vectors.all(-7.5289640e-2f);
+    private static final FloatVector ARC_9 = Vectors.all(1.0656264e-1f);
+    private static final FloatVector ARC_7 = Vectors.all(-1.4208899e-1f);
+    private static final FloatVector ARC_5 = Vectors.all(1.9993551e-1f);
+    private static final FloatVector ARC_3 = Vectors.all(-3.3333149e-1f);
+    private static final FloatVector QUARTER = Vectors.all((float) (Math.PI / 2));
+    private static final FloatVector HALF = Vectors.all((float) Math.PI);
+    private static final FloatVector EXP_7 = Vectors.all(1.5252733e-5f);
+    private static final FloatVector EXP_6 = Vectors.all(1.5403530e-4f);
+    private static final FloatVector EXP_5 = Vectors.all(1.3333558e-3f);
+    private static final FloatVector EXP_4 = Vectors.all(9.6181291e-3f);
+    private static final FloatVector EXP_3 = Vectors.all(5.5504109e-2f);
+    private static final FloatVector EXP_2 = Vectors.all(2.4022651e-1f);
+    private static final FloatVector EXP_1 = Vectors.all(6.9314718e-1f);
+    private static final FloatVector LOG_5 = Vectors.all(0.57707802f);
+    private static final FloatVector LOG_3 = Vectors.all(0.96179669f);
+
     public static IntVector truth(VectorMask<?> mask) {
         return IntVector.zero(I).blend(-1, mask.cast(I));
     }
@@ -66,21 +101,21 @@ public final class VectorMath {
      * goes into the series to the eleventh power, and an odd number of half turns changes the sign.
      */
     public static FloatVector wave(FloatVector x, float shift) {
-        FloatVector turns = x.fma(Vectors.all(INVERSE_PI), Vectors.all(shift)).add(NEAREST);
-        FloatVector back = Vectors.all(NEAREST).sub(turns).add(shift);
-        FloatVector r = back.fma(Vectors.all(PI_1), x);
-        r = back.fma(Vectors.all(PI_2), r);
-        r = back.fma(Vectors.all(PI_3), r);
+        FloatVector turns = x.fma(OVER_PI, Vectors.all(shift)).add(NEAREST);
+        FloatVector back = TO_NEAREST.sub(turns).add(shift);
+        FloatVector r = back.fma(TURN_1, x);
+        r = back.fma(TURN_2, r);
+        r = back.fma(TURN_3, r);
         FloatVector s = r.mul(r);
-        FloatVector p = s.fma(Vectors.all(-2.3889859e-8f), Vectors.all(2.7525562e-6f));
-        p = p.fma(s, Vectors.all(-1.9840874e-4f));
-        p = p.fma(s, Vectors.all(8.3333310e-3f));
-        p = p.fma(s, Vectors.all(-1.6666667e-1f));
+        FloatVector p = s.fma(SINE_11, SINE_9);
+        p = p.fma(s, SINE_7);
+        p = p.fma(s, SINE_5);
+        p = p.fma(s, SINE_3);
         FloatVector y = p.mul(s).fma(r, r);
         // Half the half turns, less what is whole of that: nothing or a half either way, so the sign is 1 or -1.
         FloatVector half = turns.sub(NEAREST).mul(0.5f);
         FloatVector odd = half.sub(half.add(NEAREST).sub(NEAREST));
-        FloatVector sign = odd.mul(odd).fma(Vectors.all(-8), Vectors.all(1));
+        FloatVector sign = odd.mul(odd).fma(MINUS_8, Vectors.ONE);
         // So far out that nothing is left of the angle, any value will do that a sine can have.
         return y.mul(sign).max(-1).min(1);
     }
@@ -92,16 +127,16 @@ public final class VectorMath {
         VectorMask<Float> steep = ay.compare(VectorOperators.GT, ax);
         FloatVector t = ax.min(ay).div(ax.max(ay).max(1e-37f));
         FloatVector s = t.mul(t);
-        FloatVector p = s.fma(Vectors.all(2.8662257e-3f), Vectors.all(-1.6165737e-2f));
-        p = p.fma(s, Vectors.all(4.2909614e-2f));
-        p = p.fma(s, Vectors.all(-7.5289640e-2f));
-        p = p.fma(s, Vectors.all(1.0656264e-1f));
-        p = p.fma(s, Vectors.all(-1.4208899e-1f));
-        p = p.fma(s, Vectors.all(1.9993551e-1f));
-        p = p.fma(s, Vectors.all(-3.3333149e-1f));
+        FloatVector p = s.fma(ARC_17, ARC_15);
+        p = p.fma(s, ARC_13);
+        p = p.fma(s, ARC_11);
+        p = p.fma(s, ARC_9);
+        p = p.fma(s, ARC_7);
+        p = p.fma(s, ARC_5);
+        p = p.fma(s, ARC_3);
         FloatVector a = p.mul(s).fma(t, t);
-        a = a.blend(Vectors.all((float) (Math.PI / 2)).sub(a), steep);
-        a = a.blend(Vectors.all((float) Math.PI).sub(a), x.compare(VectorOperators.LT, 0));
+        a = a.blend(QUARTER.sub(a), steep);
+        a = a.blend(HALF.sub(a), x.compare(VectorOperators.LT, 0));
         return signed(a, y);
     }
 
@@ -110,13 +145,13 @@ public final class VectorMath {
         FloatVector bounded = x.max(-127).min(128);
         FloatVector moved = bounded.add(NEAREST);
         FloatVector r = bounded.sub(moved.sub(NEAREST));
-        FloatVector p = r.fma(Vectors.all(1.5252733e-5f), Vectors.all(1.5403530e-4f));
-        p = p.fma(r, Vectors.all(1.3333558e-3f));
-        p = p.fma(r, Vectors.all(9.6181291e-3f));
-        p = p.fma(r, Vectors.all(5.5504109e-2f));
-        p = p.fma(r, Vectors.all(2.4022651e-1f));
-        p = p.fma(r, Vectors.all(6.9314718e-1f));
-        p = p.fma(r, Vectors.all(1));
+        FloatVector p = r.fma(EXP_7, EXP_6);
+        p = p.fma(r, EXP_5);
+        p = p.fma(r, EXP_4);
+        p = p.fma(r, EXP_3);
+        p = p.fma(r, EXP_2);
+        p = p.fma(r, EXP_1);
+        p = p.fma(r, Vectors.ONE);
         // The whole part goes to the exponent.
         IntVector whole = moved.reinterpretAsInts().lanewise(VectorOperators.LSHL, 23);
         return p.reinterpretAsInts().add(whole).reinterpretAsFloats();
@@ -132,8 +167,8 @@ public final class VectorMath {
         FloatVector s = m.sub(1).div(m.add(1));
         FloatVector t = s.mul(s);
         FloatVector p = t.mul(0.32059890f).add(0.41219859f);
-        p = p.fma(t, Vectors.all(0.57707802f));
-        p = p.fma(t, Vectors.all(0.96179669f));
+        p = p.fma(t, LOG_5);
+        p = p.fma(t, LOG_3);
         FloatVector y = p.mul(t).fma(s, s.mul(2.8853901f)).add(e);
         y = y.blend(Float.NEGATIVE_INFINITY, x.compare(VectorOperators.EQ, 0));
         return y.blend(Float.NaN, x.compare(VectorOperators.GE, 0).not());

@@ -1,7 +1,9 @@
 package gloaming.library;
 
+import gloaming.flow.MapLaying;
 import gloaming.flow.Picture;
 import gloaming.flow.Shape;
+import gloaming.flow.SurfaceMap;
 import java.util.List;
 
 /**
@@ -12,6 +14,7 @@ import java.util.List;
  * @param parents for each node the one that it hangs on, or -1
  * @param rest for each node ten numbers: where it lies, how it is turned (a quaternion, its real part last) and how large it is
  * @param weights for each node how much of each of its part's targets is there at rest; may be empty
+ * @param missing how many pictures its stuffs name that could not be read
  */
 public record Sculpture(
         int[] parents,
@@ -21,7 +24,8 @@ public record Sculpture(
         List<Skin> skins,
         List<Animation> animations,
         List<Stuff> stuffs,
-        List<Picture> pictures) {
+        List<Picture> pictures,
+        int missing) {
 
     /** Nodes, joints of a skin, numbers of all keys together and pictures, at most. */
     public static final int NODES = 20_000;
@@ -69,34 +73,38 @@ public record Sculpture(
      * What parts are made of, by the metal-rough model; colours are linear light.
      *
      * @param colours base colour and cover, then light that it gives off: seven numbers
-     * @param colour,rough,metal,normal,glow,open places among the pictures, or -1; the last says how open it lies to the light from all round
      * @param through how much light goes through it, 0 to 1
      * @param shut how much what lies less open is darker for it, 0 to 1
      * @param coat how much of it lies under a clear coat, 0 to 1, and how rough that is
+     * @param laid the pictures on it, of each {@link SurfaceMap} one at most
      */
     public record Stuff(
             float[] colours,
             float roughness,
             float metallic,
-            int colour,
-            int rough,
-            int metal,
-            int normal,
-            int glow,
-            int open,
             boolean unlit,
             boolean bothSides,
             boolean clear,
             float through,
             float shut,
             float coat,
-            float coatRoughness) {}
+            float coatRoughness,
+            List<Laid> laid) {
+        /** The picture on it that tells something of it, or null. */
+        public Laid laid(SurfaceMap tells) {
+            for (Laid one : laid) if (one.tells() == tells) return one;
+            return null;
+        }
+    }
+
+    /** A picture on a stuff: what it tells, its place among the pictures, and how it is laid. */
+    public record Laid(SurfaceMap tells, int picture, MapLaying how) {}
 
     /** Triangles alone, of no stuff of their own. */
     public static Sculpture of(Shape shape) {
         float[] rest = {0, 0, 0, 0, 0, 0, 1, 1, 1, 1};
         Part part = new Part(0, shape, -1, -1, null, null, new float[0][]);
         return new Sculpture(
-                new int[] {-1}, rest, new float[1][0], List.of(part), List.of(), List.of(), List.of(), List.of());
+                new int[] {-1}, rest, new float[1][0], List.of(part), List.of(), List.of(), List.of(), List.of(), 0);
     }
 }

@@ -117,7 +117,7 @@ final class Windows {
             FloatVector dv = Vectors.load(d, i).add(even);
             FloatVector tv = Vectors.load(t, i);
             FloatVector sv = Vectors.load(s, i);
-            FloatVector over = Vectors.all(1).div(av.mul(dv).sub(bv.mul(bv)));
+            FloatVector over = Vectors.ONE.div(av.mul(dv).sub(bv.mul(bv)));
             FloatVector x = dv.mul(tv).sub(bv.mul(sv)).mul(over);
             FloatVector y = av.mul(sv).sub(bv.mul(tv)).mul(over);
             FloatVector length = x.mul(x).add(y.mul(y)).sqrt();

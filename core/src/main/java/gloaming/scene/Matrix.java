@@ -8,7 +8,14 @@ public final class Matrix {
     private Matrix() {}
 
     public static float[] unit() {
-        return new float[] {1, 0, 0, 0, 0, 1, 0, 0, 0, 0, 1, 0};
+        float[] unit = new float[SIZE];
+        unit(unit);
+        return unit;
+    }
+
+    /** Writes the move that leaves everything where it is. */
+    public static void unit(float[] to) {
+        for (int k = 0; k < SIZE; k++) to[k] = k % 5 == 0 ? 1 : 0;
     }
 
     /** Writes {@code a} after {@code b}, that is {@code a b}, into {@code to}, which may be neither. */
@@ -20,6 +27,17 @@ public final class Matrix {
             for (int c = 0; c < 4; c++) to[at + 4 * r + c] = p * b[j + c] + q * b[j + 4 + c] + s * b[j + 8 + c];
             to[at + 4 * r + 3] += a[i + 4 * r + 3];
         }
+    }
+
+    /** Lets {@code m} be followed by {@code a}: writes {@code a m} in its place. */
+    public static void follow(float[] a, int i, float[] m, int at) {
+        for (int c = at; c < at + 4; c++) {
+            float p = m[c];
+            float q = m[c + 4];
+            float s = m[c + 8];
+            for (int r = 0; r < 12; r += 4) m[c + r] = a[i + r] * p + a[i + r + 1] * q + a[i + r + 2] * s;
+        }
+        for (int r = 3; r < 12; r += 4) m[at + r] += a[i + r];
     }
 
     /**
@@ -38,18 +56,15 @@ public final class Matrix {
         double cc = Math.cos(c);
         double sc = Math.sin(c);
         // Rows of the turns one after another: about z, then x, then y.
-        double[] m = {
-            cc * ca + sc * sb * sa,
-            -cc * sa + sc * sb * ca,
-            sc * cb,
-            cb * sa,
-            cb * ca,
-            -sb,
-            -sc * ca + cc * sb * sa,
-            sc * sa + cc * sb * ca,
-            cc * cb
-        };
-        for (int r = 0; r < 3; r++) for (int k = 0; k < 3; k++) to[4 * r + k] = (float) (scale * m[3 * r + k]);
+        to[0] = (float) (scale * (cc * ca + sc * sb * sa));
+        to[1] = (float) (scale * (-cc * sa + sc * sb * ca));
+        to[2] = (float) (scale * (sc * cb));
+        to[4] = (float) (scale * (cb * sa));
+        to[5] = (float) (scale * (cb * ca));
+        to[6] = (float) (scale * -sb);
+        to[8] = (float) (scale * (-sc * ca + cc * sb * sa));
+        to[9] = (float) (scale * (sc * sa + cc * sb * ca));
+        to[10] = (float) (scale * (cc * cb));
         to[3] = (float) x;
         to[7] = (float) y;
         to[11] = (float) z;

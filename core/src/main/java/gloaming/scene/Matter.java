@@ -1,6 +1,8 @@
 package gloaming.scene;
 
+import gloaming.flow.MapLaying;
 import gloaming.flow.Picture;
+import gloaming.flow.SurfaceMap;
 
 /**
  * What a thing is made of, by the metal-rough model: a base colour, how rough and how much of a metal it is, and what it gives off.
@@ -58,17 +60,10 @@ public final class Matter {
     /** Steps of light for {@link Model#BANDS}. */
     public int bands = 3;
 
-    /** Pictures laid on it by its texture places, or null. */
-    public Picture colourMap;
+    private final Picture[] maps = new Picture[SurfaceMap.COUNT];
 
-    public Picture roughMap;
-    public Picture metalMap;
-    public Picture glowMap;
-    /** Which way the surface faces: right, up and outward as red, green and blue from 0 to 1, a half for none. */
-    public Picture normalMap;
-    /** How open it lies to the light from all round, and how much less of that comes where it does not, 0 to 1. */
-    public Picture openMap;
-
+    private final MapLaying[] layings = new MapLaying[SurfaceMap.COUNT];
+    /** How much less of the light from all round comes where it lies less open, 0 to 1. */
     public float shut = 1;
     /** Whether its colour's picture has places where nothing is. */
     public boolean holes;
@@ -105,12 +100,8 @@ public final class Matter {
         coatRoughness = other.coatRoughness;
         bands = other.bands;
         bend = other.bend;
-        colourMap = other.colourMap;
-        roughMap = other.roughMap;
-        metalMap = other.metalMap;
-        glowMap = other.glowMap;
-        normalMap = other.normalMap;
-        openMap = other.openMap;
+        System.arraycopy(other.maps, 0, maps, 0, maps.length);
+        System.arraycopy(other.layings, 0, layings, 0, layings.length);
         shut = other.shut;
         holes = other.holes;
         repeats = other.repeats;
@@ -121,6 +112,26 @@ public final class Matter {
         return this;
     }
 
+    /** A picture laid on it by its texture places, or null. */
+    public Picture map(SurfaceMap which) {
+        return maps[which.ordinal()];
+    }
+
+    /** Lays a picture on it, or none where it is null. */
+    public void lay(SurfaceMap which, Picture picture) {
+        lay(which, picture, MapLaying.PLAIN);
+    }
+
+    public void lay(SurfaceMap which, Picture picture, MapLaying how) {
+        maps[which.ordinal()] = picture;
+        layings[which.ordinal()] = how;
+    }
+
+    /** How a picture that lies on it is laid. */
+    public MapLaying laying(SurfaceMap which) {
+        return layings[which.ordinal()];
+    }
+
     /** Whether any picture lies on it. */
     public boolean mapped() {
         return heightMap != null || painted();
@@ -128,17 +139,13 @@ public final class Matter {
 
     /** Whether a picture lies on it that is not only its height. */
     public boolean painted() {
-        return colourMap != null
-                || roughMap != null
-                || metalMap != null
-                || glowMap != null
-                || normalMap != null
-                || openMap != null;
+        for (Picture map : maps) if (map != null) return true;
+        return false;
     }
 
     /** Whether something behind it can be seen through it. */
     public boolean seeThrough() {
-        return cover < 1 || holes || model == Model.GLASS || (colourMap != null && model == Model.UNLIT);
+        return cover < 1 || holes || model == Model.GLASS || (map(SurfaceMap.COLOUR) != null && model == Model.UNLIT);
     }
 
     /** The plain grey stuff that everything is made of until somebody says otherwise. */

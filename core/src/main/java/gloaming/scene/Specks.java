@@ -46,7 +46,7 @@ public final class Specks {
             colour = new float[4 * room];
         }
         this.n = n;
-        System.arraycopy(Matrix.unit(), 0, move, 0, Matrix.SIZE);
+        Matrix.unit(move);
         return this;
     }
 

@@ -18,6 +18,8 @@ public final class Thing {
     public float[] at;
     /** Things of one number belong together: of several, copies may pick one for each point. */
     public int variant;
+    /** Units before the camera at which it fills the picture, whatever {@link #move} says; 0 for what stands in the world. */
+    public float fills;
     /** The same number as long as the copies stay as they are. */
     public long stamp;
 
@@ -44,6 +46,7 @@ public final class Thing {
         at = other.at;
         variant = other.variant;
         stamp = other.stamp;
+        fills = other.fills;
         return this;
     }
 
@@ -55,6 +58,7 @@ public final class Thing {
         at = null;
         variant = 0;
         stamp = 0;
+        fills = 0;
         return this;
     }
 }

@@ -269,7 +269,7 @@ final class Kernels {
     static void rsqrt(float[] f, int o, int a, int n) {
         for (int i = 0; i < n; i += L) {
             FloatVector x = Vectors.load(f, a + i);
-            Vectors.all(1).div(x.sqrt()).intoArray(f, o + i);
+            Vectors.ONE.div(x.sqrt()).intoArray(f, o + i);
         }
     }
 
@@ -613,7 +613,7 @@ final class Kernels {
     static void sign(float[] f, int o, int a, int n) {
         for (int i = 0; i < n; i += L) {
             FloatVector x = Vectors.load(f, a + i);
-            FloatVector one = VectorMath.signed(Vectors.all(1), x);
+            FloatVector one = VectorMath.signed(Vectors.ONE, x);
             x.blend(one, x.compare(VectorOperators.NE, 0)).intoArray(f, o + i);
         }
     }

@@ -27,10 +27,14 @@ public final class Shader {
     /** A uniform; {@code whole} tells the forms of its {@code count} scalars apart, {@code comment} is what stood behind it. */
     public record Uniform(String name, String type, boolean whole, boolean truth, int count, int at, String comment) {}
 
-    /** An input; {@code comment} is what stood behind its declaration. */
-    public record Sampler(String name, String comment) {
-        /** What lies beyond its borders, as the comment says; the edge's own pixels go on where it says nothing. */
-        Input.Edge edge() {
+    /** An input; {@code comment} is what stood behind its declaration, and what lies beyond its borders is what that says. */
+    public record Sampler(String name, String comment, Input.Edge edge) {
+        Sampler(String name, String comment) {
+            this(name, comment, edge(comment));
+        }
+
+        /** The edge's own pixels go on where a comment says nothing. */
+        private static Input.Edge edge(String comment) {
             for (Input.Edge edge : Input.Edge.values()) {
                 if (comment.matches("(?i).*\\b" + edge.name() + "\\b.*")) return edge;
             }

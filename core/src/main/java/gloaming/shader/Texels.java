@@ -118,15 +118,27 @@ final class Texels {
     }
 
     /** Finds the lower left of the four pixels round each place, and how far up and across between them it lies. */
-    @Kernel
     private void places(float[] f, int u, int su, int v, int sv, int n, Room room) {
+        fold(f, u, su, n, width, room.across);
+        fold(f, v, sv, n, height, room.up);
+        if (nearest) {
+            round(room.across, n);
+            round(room.up, n);
+        }
+        corners(room, row, n);
+    }
+
+    @Kernel
+    private static void round(float[] x, int n) {
+        for (int i = 0; i < n; i += LANES)
+            VectorMath.floor(Vectors.load(x, i).add(0.5f)).intoArray(x, i);
+    }
+
+    @Kernel
+    private static void corners(Room room, int row, int n) {
         for (int i = 0; i < n; i += LANES) {
-            FloatVector x = folded(Vectors.load(f, u + (i & su)), width, edge);
-            FloatVector y = folded(Vectors.load(f, v + (i & sv)), height, edge);
-            if (nearest) {
-                x = VectorMath.floor(x.add(0.5f));
-                y = VectorMath.floor(y.add(0.5f));
-            }
+            FloatVector x = Vectors.load(room.across, i);
+            FloatVector y = Vectors.load(room.up, i);
             FloatVector left = VectorMath.floor(x);
             FloatVector low = VectorMath.floor(y);
             x.sub(left).intoArray(room.across, i);
@@ -136,22 +148,48 @@ final class Texels {
         }
     }
 
-    /** A place in pixels from the centre of the first, brought to where the margin reaches; what is no number is the border. */
-    private static FloatVector folded(FloatVector place, int size, Input.Edge edge) {
-        FloatVector p = place.blend(0, place.compare(VectorOperators.NE, place));
-        return switch (edge) {
-            case HOLD -> p.mul(size).sub(0.5f).max(0).min(size - 1);
-            case EMPTY -> p.mul(size).sub(0.5f).max(-1).min(size);
-            case REPEAT -> {
-                FloatVector turn = p.sub(VectorMath.floor(p));
-                yield turn.mul(size).sub(0.5f).max(-0.5f).min(size - 0.5f);
-            }
-            case MIRROR -> {
-                FloatVector turn = p.sub(VectorMath.floor(p.mul(0.5f)).mul(2));
-                FloatVector back = turn.min(turn.neg().add(2));
-                yield back.mul(size).sub(0.5f).max(-0.5f).min(size - 0.5f);
-            }
-        };
+    /** Places in pixels from the centre of the first, brought to where the margin reaches; what is no number is the border. */
+    private void fold(float[] f, int x, int each, int n, int size, float[] to) {
+        switch (edge) {
+            case HOLD -> hold(f, x, each, n, size, 0, size - 1, to);
+            case EMPTY -> hold(f, x, each, n, size, -1, size, to);
+            case REPEAT -> repeat(f, x, each, n, size, to);
+            case MIRROR -> mirror(f, x, each, n, size, to);
+        }
+    }
+
+    @Kernel
+    private static void hold(float[] f, int x, int each, int n, int size, float least, float most, float[] to) {
+        for (int i = 0; i < n; i += LANES)
+            number(Vectors.load(f, x + (i & each)))
+                    .mul(size)
+                    .sub(0.5f)
+                    .max(least)
+                    .min(most)
+                    .intoArray(to, i);
+    }
+
+    @Kernel
+    private static void repeat(float[] f, int x, int each, int n, int size, float[] to) {
+        for (int i = 0; i < n; i += LANES) {
+            FloatVector p = number(Vectors.load(f, x + (i & each)));
+            FloatVector turn = p.sub(VectorMath.floor(p));
+            turn.mul(size).sub(0.5f).max(-0.5f).min(size - 0.5f).intoArray(to, i);
+        }
+    }
+
+    @Kernel
+    private static void mirror(float[] f, int x, int each, int n, int size, float[] to) {
+        for (int i = 0; i < n; i += LANES) {
+            FloatVector p = number(Vectors.load(f, x + (i & each)));
+            FloatVector turn = p.sub(VectorMath.floor(p.mul(0.5f)).mul(2));
+            FloatVector back = turn.min(turn.neg().add(2));
+            back.mul(size).sub(0.5f).max(-0.5f).min(size - 0.5f).intoArray(to, i);
+        }
+    }
+
+    private static FloatVector number(FloatVector p) {
+        return p.blend(0, p.compare(VectorOperators.NE, p));
     }
 
     /** Between the lower and the upper row, for both columns of a place at once. */

@@ -36,7 +36,7 @@ public final class Facets {
     }
 
     /**
-     * Draws a shape of the given colour, moved by a matrix of three rows of four numbers from {@code at} on.
+     * Draws a shape of the given colour, times those of its corners, moved by a matrix of three rows of four numbers from {@code at} on.
      *
      * @param parts one of so many shapes that share what may be drawn
      */
@@ -54,8 +54,18 @@ public final class Facets {
                         m[at + 4] * x + m[at + 5] * y + m[at + 6] * z + m[at + 7],
                         m[at + 8] * x + m[at + 9] * y + m[at + 10] * z + m[at + 11]);
             }
-            triangle(red, green, blue);
+            if (!shape.coloured()) triangle(red, green, blue);
+            else
+                triangle(
+                        red * mean(shape, shape.red(), t),
+                        green * mean(shape, shape.green(), t),
+                        blue * mean(shape, shape.blue(), t));
         }
+    }
+
+    private static float mean(Shape shape, float[] column, int t) {
+        int[] of = shape.of();
+        return (column[of[3 * t]] + column[of[3 * t + 1]] + column[of[3 * t + 2]]) / 3;
     }
 
     /** Draws a place as one pixel. */

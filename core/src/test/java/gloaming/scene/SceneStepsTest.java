@@ -31,6 +31,7 @@ import gloaming.step.Rules;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.SplittableRandom;
 import java.util.TreeMap;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -172,6 +173,122 @@ class SceneStepsTest {
     }
 
     @Test
+    void aTubeHasTheProfileThatIsDrawnAndIsWoundAsItsPointsSay() {
+        Points points = new Points().n(3);
+        points.put(Attribute.Z, Column.of(0, 1, 2));
+        points.put("twist", Column.of(0, 0, 0.25f));
+        points.column(Attribute.SIZE).constant(0.5f);
+        int sides = 60;
+        Shape tube = run(points, "tube", "sides", sides, "profile", "0 1 smooth; 0.5 0.4 smooth; 1 1 smooth");
+        int row = sides + 1;
+        assertThat(Math.hypot(tube.x()[0], tube.y()[0])).isCloseTo(0.5, within(1e-5));
+        assertThat(Math.hypot(tube.x()[sides / 2], tube.y()[sides / 2])).isCloseTo(0.2, within(1e-5));
+        for (int s = 1; s < sides; s++) {
+            double tx = tube.x()[s + 1] - tube.x()[s - 1];
+            double ty = tube.y()[s + 1] - tube.y()[s - 1];
+            double length = Math.hypot(tx, ty);
+            assertThat((tx * tube.nx()[s] + ty * tube.ny()[s]) / length).isCloseTo(0, within(0.02));
+            assertThat(tube.x()[s] * tube.nx()[s] + tube.y()[s] * tube.ny()[s]).isPositive();
+        }
+        // A quarter of a turn on, or back, at the last point alone.
+        assertThat(tube.x()[row]).isCloseTo(tube.x()[0], within(1e-5f));
+        double turned = tube.x()[2 * row] * tube.x()[0] + tube.y()[2 * row] * tube.y()[0];
+        assertThat(turned).isCloseTo(0, within(1e-5));
+    }
+
+    @Test
+    void linksInSpaceJoinEveryPairWithinReachOnce() {
+        SplittableRandom any = new SplittableRandom(4);
+        int n = 60;
+        Points points = new Points().n(n);
+        for (Attribute a : List.of(Attribute.X, Attribute.Y, Attribute.Z))
+            for (int i = 0; i < n; i++) points.each(a)[i] = (float) any.nextDouble(-1, 1);
+        Scene scene = run(points, "links-in-space", "within", 0.5, "most", 32, "fade", 1);
+        Specks lines = scene.specks(0);
+        int pairs = 0;
+        for (int i = 0; i < n; i++) for (int k = i + 1; k < n; k++) if (apart(points, i, k) < 0.5) pairs++;
+        assertThat(lines.n).isEqualTo(pairs).isGreaterThan(20);
+        for (int k = 0; k < lines.n; k++) {
+            double x = lines.from[3 * k] - lines.to[3 * k];
+            double y = lines.from[3 * k + 1] - lines.to[3 * k + 1];
+            double z = lines.from[3 * k + 2] - lines.to[3 * k + 2];
+            double far = Math.sqrt(x * x + y * y + z * z);
+            assertThat((double) lines.colour[4 * k + 3]).isCloseTo(1 - far / 0.5, within(1e-4));
+        }
+    }
+
+    @ParameterizedTest
+    @ValueSource(strings = {"sharp", "all"})
+    void edgesOfABlockAreLinesFromCornerToCorner(String which) {
+        Shape block = run(null, "block", "width", 1, "height", 1, "depth", 1);
+        Scene scene = run(block, "edges-in-space", "which", which, "thickness", 0.002);
+        Specks lines = scene.specks(0);
+        assertThat(scene.things()).isEqualTo(1);
+        // Twelve, and one across each of the six faces.
+        assertThat(lines.n).isEqualTo(which.equals("sharp") ? 12 : 18);
+        int straight = 0;
+        for (int k = 0; k < lines.n; k++) {
+            double far = 0;
+            for (int c = 0; c < 3; c++) {
+                assertThat(Math.abs(lines.from[3 * k + c])).isCloseTo(0.5f, within(0.0011f));
+                far += Math.pow(lines.from[3 * k + c] - lines.to[3 * k + c], 2);
+            }
+            if (Math.abs(far - 1) < 0.01) straight++;
+            else assertThat(far).isCloseTo(2, within(0.01));
+        }
+        assertThat(straight).isEqualTo(12);
+        Scene bare = run(block, "edges-in-space", "faces", false);
+        assertThat(bare.things()).isZero();
+    }
+
+    private static double apart(Points p, int i, int k) {
+        double x = p.at(Attribute.X, i) - p.at(Attribute.X, k);
+        double y = p.at(Attribute.Y, i) - p.at(Attribute.Y, k);
+        double z = p.at(Attribute.Z, i) - p.at(Attribute.Z, k);
+        return Math.sqrt(x * x + y * y + z * z);
+    }
+
+    @ParameterizedTest
+    @ValueSource(booleans = {true, false})
+    void aFilmFillsThePictureAtAnyDepthAndHidesWhatIsBehindIt(boolean parallel) {
+        Picture film = new Picture(64, 36);
+        for (int i = 0; i < film.pixels(); i++) {
+            film.r()[i] = 1 + i % 64;
+            film.g()[i] = 1 + i / 64;
+            film.a()[i] = 1;
+        }
+        frame.reads.put("picture", film);
+        for (double depth : new double[] {0.5, 2.5, 20}) {
+            Scene scene = new Scene().clear();
+            scene.add(this.<Shape>run(null, "ball", "radius", 0.3));
+            scene.add(this.<Scene>run(null, "film", "stands", "fills", "depth", depth));
+            Picture out = run(
+                    scene,
+                    "scene-camera",
+                    "round",
+                    0.13,
+                    "high",
+                    0.07,
+                    "distance",
+                    3,
+                    "lens",
+                    parallel ? "parallel" : "perspective",
+                    "edges",
+                    "hard");
+            int w = out.width;
+            for (int corner : new int[] {0, w - 1, (out.height - 1) * w, out.height * w - 1}) {
+                double x = (corner % w + 0.5) / w * 64 + 0.5;
+                double y = (corner / w + 0.5) / out.height * 36 + 0.5;
+                assertThat((double) out.r()[corner]).isCloseTo(Math.clamp(x, 1, 64), within(0.2));
+                assertThat((double) out.g()[corner]).isCloseTo(Math.clamp(y, 1, 36), within(0.2));
+            }
+            int middle = out.height / 2 * w + w / 2;
+            if (depth < 2.7) assertThat(out.r()[middle]).isCloseTo(32.5f, within(0.7f));
+            else assertThat(out.r()[middle]).isLessThan(5);
+        }
+    }
+
+    @Test
     void pointsOnASurfaceLieOnItAndEvenly() {
         Shape ball = run(null, "ball", "radius", 1, "detail", 40);
         Points points = run(ball, "on-surface", "count", 8000);
@@ -252,6 +369,28 @@ class SceneStepsTest {
         frame.troubles.clear();
         run(standing(run(null, "ball")), "scene-camera");
         assertThat(frame.troubles).isEmpty();
+        run(standing(run(null, "ball", "radius", 9)), "scene-camera", "round", 0);
+        assertThat(frame.troubles).singleElement().satisfies(t -> assertThat(t).contains("inside a thing"));
+    }
+
+    @Test
+    void aCameraSaysThatASheetHidesAllElse() {
+        look(1, 9, 1.2);
+        assertThat(frame.troubles).singleElement().satisfies(t -> assertThat(t).contains("only the sheet"));
+        frame.troubles.clear();
+        look(1, 9, -1.2);
+        look(0.2, 1, 1.2);
+        assertThat(frame.troubles).isEmpty();
+    }
+
+    /** Looks at a ball, and at a square sheet so far before it. */
+    private void look(double ball, double sheet, double before) {
+        Shape round = run(null, "ball", "radius", ball);
+        Shape flat = run(null, "panel", "width", sheet, "height", sheet);
+        Scene both = new Scene().clear();
+        both.add(round);
+        both.add(flat).move[11] = (float) before;
+        run(both, "scene-camera", "round", 0, "high", 0);
     }
 
     // In lanes

@@ -2,14 +2,13 @@ package gloaming.step;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
-import com.sun.management.ThreadMXBean;
+import gloaming.Garbage;
 import gloaming.Moments;
 import gloaming.flow.Attribute;
 import gloaming.flow.Flow;
 import gloaming.flow.Kind;
 import gloaming.flow.Picture;
 import gloaming.flow.Points;
-import java.lang.management.ManagementFactory;
 import java.util.Map;
 import java.util.SplittableRandom;
 import java.util.stream.Stream;
@@ -21,9 +20,6 @@ class SteadyFrameTest {
     private static final int N = 2_000;
     /** A few small objects that say what to do; anything for each point or each piece of them is more. */
     private static final long BYTES = 4_096;
-
-    private static final long PATIENCE = 20_000_000_000L;
-    private static final ThreadMXBean THREADS = (ThreadMXBean) ManagementFactory.getThreadMXBean();
 
     static Stream<String> steps() {
         return Catalogue.all().entries().stream()
@@ -43,15 +39,9 @@ class SteadyFrameTest {
                 (Operation<Flow, Flow, Object>) description.make(description.arguments(Map.of()));
         Object memory = step.memory();
         Flow in = given(description.takes());
-        long least = Long.MAX_VALUE;
-        // Vectors are objects until the loop they are in has been compiled.
-        long end = System.nanoTime() + PATIENCE;
-        while (least > BYTES && System.nanoTime() < end) {
-            long before = THREADS.getCurrentThreadAllocatedBytes();
-            for (int i = 0; i < 5; i++) step.run(in, memory, frame.next());
-            least = Math.min(least, (THREADS.getCurrentThreadAllocatedBytes() - before) / 5);
-        }
-        assertThat(least).as("bytes in a frame of %s", id).isLessThanOrEqualTo(BYTES);
+        assertThat(Garbage.least(BYTES, 5, () -> step.run(in, memory, frame.next())))
+                .as("bytes in a frame of %s", id)
+                .isLessThanOrEqualTo(BYTES);
     }
 
     private static Flow given(Kind kind) {

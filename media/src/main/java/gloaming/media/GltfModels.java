@@ -98,6 +98,7 @@ final class GltfModels {
             out.green()[c] = base[1] * (colours == null ? 1 : GltfNumbers.value(colours, i, 1));
             out.blue()[c] = base[2] * (colours == null ? 1 : GltfNumbers.value(colours, i, 2));
         }
+        GltfNumbers.named(part, out, first);
         for (int t = 0; t < own.triangles(); t++) {
             int a = own.of()[3 * t];
             int b = own.of()[3 * t + (mirrored ? 2 : 1)];

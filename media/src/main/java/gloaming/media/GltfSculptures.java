@@ -71,7 +71,8 @@ final class GltfSculptures {
                 skins,
                 animations,
                 stuffs.all(),
-                stuffs.pictures());
+                stuffs.pictures(),
+                stuffs.missing());
     }
 
     private void node(NodeModel node, int parent, int depth) throws Unreadable {
@@ -108,9 +109,7 @@ final class GltfSculptures {
         if (places == null) return;
         AccessorModel normals = attributes.get("NORMAL");
         MaterialModelV2 material = part.getMaterialModel() instanceof MaterialModelV2 two ? two : null;
-        GltfStuffs.Laying laying = material == null ? GltfStuffs.Laying.PLAIN : stuffs.laying(material);
-        AccessorModel textures = attributes.get("TEXCOORD_" + laying.set());
-        if (textures == null) textures = attributes.get("TEXCOORD_0");
+        AccessorModel textures = attributes.get("TEXCOORD_0");
         AccessorModel colours = attributes.get("COLOR_0");
         Shape shape = new Shape();
         if (colours != null) shape.colours();
@@ -125,13 +124,14 @@ final class GltfSculptures {
                     normals == null ? 0 : GltfNumbers.value(normals, i, 0),
                     normals == null ? 1 : GltfNumbers.value(normals, i, 1),
                     normals == null ? 0 : GltfNumbers.value(normals, i, 2),
-                    laying.u(u, v),
-                    1 - laying.v(u, v));
+                    u,
+                    1 - v);
             if (colours == null) continue;
             shape.red()[c] = GltfNumbers.value(colours, i, 0);
             shape.green()[c] = GltfNumbers.value(colours, i, 1);
             shape.blue()[c] = GltfNumbers.value(colours, i, 2);
         }
+        GltfNumbers.named(part, shape, 0);
         AccessorModel indices = part.getIndices();
         int count = indices == null ? n : indices.getCount();
         for (int t = 0; t + 2 < count; t += 3)

@@ -1,11 +1,15 @@
 package gloaming.media;
 
 import de.javagl.jgltf.impl.v2.Material;
+import de.javagl.jgltf.impl.v2.MaterialNormalTextureInfo;
+import de.javagl.jgltf.impl.v2.MaterialOcclusionTextureInfo;
 import de.javagl.jgltf.impl.v2.TextureInfo;
 import de.javagl.jgltf.model.ImageModel;
 import de.javagl.jgltf.model.TextureModel;
 import de.javagl.jgltf.model.v2.MaterialModelV2;
+import gloaming.flow.MapLaying;
 import gloaming.flow.Picture;
+import gloaming.flow.SurfaceMap;
 import gloaming.library.Sculpture;
 import java.nio.ByteBuffer;
 import java.util.ArrayList;
@@ -15,6 +19,10 @@ import java.util.Map;
 
 /** What the parts of a glTF are made of, and where pictures lie on them. */
 final class GltfStuffs {
+    private static final int BLUE = 0;
+    private static final int GREEN = 1;
+    private static final int RED = 2;
+
     private final Map<MaterialModelV2, Integer> known = new IdentityHashMap<>();
     private final List<Sculpture.Stuff> stuffs = new ArrayList<>();
     private final ModelPictures pictures = new ModelPictures();
@@ -32,6 +40,10 @@ final class GltfStuffs {
         return pictures.all();
     }
 
+    int missing() {
+        return pictures.missing();
+    }
+
     int of(MaterialModelV2 m) {
         Integer at = known.get(m);
         if (at != null) return at;
@@ -46,19 +58,14 @@ final class GltfStuffs {
                 },
                 Math.clamp(m.getRoughnessFactor(), 0f, 1f),
                 Math.clamp(m.getMetallicFactor(), 0f, 1f),
-                picture(m.getBaseColorTexture(), true, -1),
-                picture(m.getMetallicRoughnessTexture(), false, 1),
-                picture(m.getMetallicRoughnessTexture(), false, 0),
-                picture(m.getNormalTexture(), false, -1),
-                picture(m.getEmissiveTexture(), true, -1),
-                picture(m.getOcclusionTexture(), false, 2),
                 unlit,
                 m.isDoubleSided(),
                 clear,
                 number(m, "KHR_materials_transmission", "transmissionFactor", 0, 1),
                 Math.clamp(m.getOcclusionStrength(), 0f, 1f),
                 number(m, "KHR_materials_clearcoat", "clearcoatFactor", 0, 1),
-                number(m, "KHR_materials_clearcoat", "clearcoatRoughnessFactor", 0, 1)));
+                number(m, "KHR_materials_clearcoat", "clearcoatRoughnessFactor", 0, 1),
+                laid(m)));
         known.put(m, stuffs.size() - 1);
         return stuffs.size() - 1;
     }
@@ -73,44 +80,84 @@ final class GltfStuffs {
                 : otherwise;
     }
 
-    /**
-     * How a material lays its pictures: which of a part's sets of texture places it takes, and six numbers that move them, two rows of three
-     * (KHR_texture_transform); what its first picture says holds for all of them.
-     */
-    record Laying(int set, float[] move) {
-        static final Laying PLAIN = new Laying(0, new float[] {1, 0, 0, 0, 1, 0});
-
-        float u(float u, float v) {
-            return move[0] * u + move[1] * v + move[2];
-        }
-
-        float v(float u, float v) {
-            return move[3] * u + move[4] * v + move[5];
-        }
+    private List<Sculpture.Laid> laid(MaterialModelV2 m) {
+        List<Sculpture.Laid> laid = new ArrayList<>();
+        Material raw = raw(m);
+        var rough = raw == null ? null : raw.getPbrMetallicRoughness();
+        TextureInfo base = rough == null ? null : rough.getBaseColorTexture();
+        TextureInfo both = rough == null ? null : rough.getMetallicRoughnessTexture();
+        lay(laid, SurfaceMap.COLOUR, m.getBaseColorTexture(), -1, Told.of(base));
+        lay(laid, SurfaceMap.ROUGH, m.getMetallicRoughnessTexture(), GREEN, Told.of(both));
+        lay(laid, SurfaceMap.METAL, m.getMetallicRoughnessTexture(), BLUE, Told.of(both));
+        MaterialNormalTextureInfo normal = raw == null ? null : raw.getNormalTexture();
+        lay(
+                laid,
+                SurfaceMap.NORMAL,
+                m.getNormalTexture(),
+                -1,
+                normal == null ? Told.NOTHING : new Told(normal.getTexCoord(), normal.getExtensions()));
+        lay(laid, SurfaceMap.GLOW, m.getEmissiveTexture(), -1, Told.of(raw == null ? null : raw.getEmissiveTexture()));
+        MaterialOcclusionTextureInfo open = raw == null ? null : raw.getOcclusionTexture();
+        lay(
+                laid,
+                SurfaceMap.OPEN,
+                m.getOcclusionTexture(),
+                RED,
+                open == null ? Told.NOTHING : new Told(open.getTexCoord(), open.getExtensions()));
+        coat(laid, m, SurfaceMap.COAT, "clearcoatTexture", RED);
+        coat(laid, m, SurfaceMap.COAT_ROUGH, "clearcoatRoughnessTexture", GREEN);
+        return List.copyOf(laid);
     }
 
-    Laying laying(MaterialModelV2 m) {
+    private void lay(List<Sculpture.Laid> laid, SurfaceMap tells, TextureModel texture, int channel, Told told) {
+        boolean light = tells == SurfaceMap.COLOUR || tells == SurfaceMap.GLOW;
+        int place = picture(texture, light, channel);
+        if (place >= 0) laid.add(new Sculpture.Laid(tells, place, told.how()));
+    }
+
+    /** A picture of a clear coat, which the library leaves as the file has it. */
+    private void coat(List<Sculpture.Laid> laid, MaterialModelV2 m, SurfaceMap tells, String name, int channel) {
+        if (!(extension(m, "KHR_materials_clearcoat") instanceof Map<?, ?> coat)
+                || !(coat.get(name) instanceof Map<?, ?> info)
+                || !(info.get("index") instanceof Number index)) return;
+        List<TextureModel> textures = from.model().getTextureModels();
+        int at = index.intValue();
+        if (at < 0 || at >= textures.size()) return;
+        Integer set = info.get("texCoord") instanceof Number n ? Integer.valueOf(n.intValue()) : null;
+        lay(laid, tells, textures.get(at), channel, new Told(set, info.get("extensions")));
+    }
+
+    /** A material as the file has it, or null. */
+    private Material raw(MaterialModelV2 m) {
         int at = from.model().getMaterialModels().indexOf(m);
         List<Material> materials = from.raw() == null ? null : from.raw().getMaterials();
-        if (materials == null || at < 0 || at >= materials.size()) return Laying.PLAIN;
-        Material material = materials.get(at);
-        var rough = material.getPbrMetallicRoughness();
-        TextureInfo first = rough == null ? null : rough.getBaseColorTexture();
-        if (first == null && rough != null) first = rough.getMetallicRoughnessTexture();
-        if (first == null) first = material.getEmissiveTexture();
-        if (first == null) return Laying.PLAIN;
-        int set = first.getTexCoord() == null ? 0 : first.getTexCoord();
-        Object told =
-                first.getExtensions() == null ? null : first.getExtensions().get("KHR_texture_transform");
-        if (!(told instanceof Map<?, ?> map)) return new Laying(set, Laying.PLAIN.move);
-        if (map.get("texCoord") instanceof Number n) set = n.intValue();
-        double turn = map.get("rotation") instanceof Number n ? n.doubleValue() : 0;
-        float c = (float) Math.cos(turn);
-        float s = (float) Math.sin(turn);
-        float[] size = pair(map.get("scale"), 1);
-        float[] off = pair(map.get("offset"), 0);
-        // Turned the way of the clock's hands where v goes down, as the extension has it.
-        return new Laying(set, new float[] {c * size[0], s * size[1], off[0], -s * size[0], c * size[1], off[1]});
+        return materials == null || at < 0 || at >= materials.size() ? null : materials.get(at);
+    }
+
+    /** What a file tells of how a picture is laid: the set of texture places, and extensions. */
+    private record Told(Integer set, Object extensions) {
+        static final Told NOTHING = new Told(null, null);
+
+        static Told of(TextureInfo info) {
+            return info == null ? NOTHING : new Told(info.getTexCoord(), info.getExtensions());
+        }
+
+        /** By KHR_texture_transform; there v goes down, here it goes up. */
+        MapLaying how() {
+            int taken = set == null ? 0 : set;
+            if (!(extensions instanceof Map<?, ?> all) || !(all.get("KHR_texture_transform") instanceof Map<?, ?> map))
+                return taken == 1 ? new MapLaying(true, 1, 0, 0, 0, 1, 0) : MapLaying.PLAIN;
+            if (map.get("texCoord") instanceof Number n) taken = n.intValue();
+            double turn = map.get("rotation") instanceof Number n ? n.doubleValue() : 0;
+            float c = (float) Math.cos(turn);
+            float s = (float) Math.sin(turn);
+            float[] size = pair(map.get("scale"), 1);
+            float[] off = pair(map.get("offset"), 0);
+            // Turned the way of the clock's hands where v goes down.
+            float uv = s * size[1];
+            float vv = c * size[1];
+            return new MapLaying(taken == 1, c * size[0], 0 - uv, off[0] + uv, s * size[0], vv, 1 - vv - off[1]);
+        }
     }
 
     private static float[] pair(Object told, float otherwise) {

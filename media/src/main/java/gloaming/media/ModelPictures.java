@@ -11,6 +11,7 @@ import java.util.HashMap;
 import java.util.Iterator;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.function.Supplier;
 import javax.imageio.ImageIO;
 import javax.imageio.ImageReadParam;
@@ -28,6 +29,11 @@ final class ModelPictures {
 
     List<Picture> all() {
         return pictures;
+    }
+
+    /** How many of those that were asked for could not be read. */
+    int missing() {
+        return (int) images.values().stream().filter(Objects::isNull).count();
     }
 
     /**

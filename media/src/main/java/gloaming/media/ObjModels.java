@@ -9,7 +9,9 @@ import de.javagl.obj.ObjReader;
 import de.javagl.obj.ObjSplitting;
 import de.javagl.obj.ObjUtils;
 import de.javagl.obj.ReadableObj;
+import gloaming.flow.MapLaying;
 import gloaming.flow.Shape;
+import gloaming.flow.SurfaceMap;
 import gloaming.library.Sculpture;
 import gloaming.step.Colour;
 import java.io.ByteArrayInputStream;
@@ -87,34 +89,46 @@ final class ObjModels {
         }
         Sculpture one = Sculpture.of(new Shape());
         return new Sculpture(
-                one.parents(), one.rest(), one.weights(), parts, List.of(), List.of(), stuffs, pictures.all());
+                one.parents(),
+                one.rest(),
+                one.weights(),
+                parts,
+                List.of(),
+                List.of(),
+                stuffs,
+                pictures.all(),
+                pictures.missing());
     }
 
     private Sculpture.Stuff stuff(Mtl m, ModelPictures pictures) {
         float[] base = light(m.getKd(), 0.6f);
         float[] glow = light(m.getKe(), 0);
         float cover = m.getD() == null ? 1 : Math.clamp(m.getD(), 0f, 1f);
+        List<Sculpture.Laid> laid = new ArrayList<>();
+        lay(laid, SurfaceMap.COLOUR, m.getMapKd(), pictures);
+        lay(laid, SurfaceMap.ROUGH, m.getMapPr(), pictures);
+        lay(laid, SurfaceMap.METAL, m.getMapPm(), pictures);
+        lay(laid, SurfaceMap.NORMAL, m.getNorm(), pictures);
+        lay(laid, SurfaceMap.GLOW, m.getMapKe(), pictures);
         return new Sculpture.Stuff(
                 new float[] {base[0], base[1], base[2], cover, glow[0], glow[1], glow[2]},
                 m.getPr() != null ? Math.clamp(m.getPr(), 0f, 1f) : roughness(m.getNs()),
                 m.getPm() == null ? 0 : Math.clamp(m.getPm(), 0f, 1f),
-                picture(m.getMapKd(), true, -1, pictures),
-                picture(m.getMapPr(), false, -1, pictures),
-                picture(m.getMapPm(), false, -1, pictures),
-                picture(m.getNorm(), false, -1, pictures),
-                picture(m.getMapKe(), true, -1, pictures),
-                -1,
                 false,
                 false,
                 cover < 1 || m.getMapD() != null,
                 0,
                 0,
                 m.getPc() == null ? 0 : Math.clamp(m.getPc(), 0f, 1f),
-                m.getPcr() == null ? 0 : Math.clamp(m.getPcr(), 0f, 1f));
+                m.getPcr() == null ? 0 : Math.clamp(m.getPcr(), 0f, 1f),
+                laid);
     }
 
-    private int picture(String name, boolean light, int channel, ModelPictures pictures) {
-        return name == null ? -1 : pictures.place(name, () -> folder.beside(name), light, channel);
+    private void lay(List<Sculpture.Laid> laid, SurfaceMap tells, String name, ModelPictures pictures) {
+        if (name == null) return;
+        boolean light = tells == SurfaceMap.COLOUR || tells == SurfaceMap.GLOW;
+        int place = pictures.place(name, () -> folder.beside(name), light, -1);
+        if (place >= 0) laid.add(new Sculpture.Laid(tells, place, MapLaying.PLAIN));
     }
 
     /** Colours of MTL are a screen's. */

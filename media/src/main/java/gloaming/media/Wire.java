@@ -11,6 +11,8 @@ import java.io.DataInputStream;
 import java.io.DataOutputStream;
 import java.io.IOException;
 import java.nio.ByteBuffer;
+import java.util.ArrayList;
+import java.util.List;
 
 /** How requests and results travel between {@link Apart} and {@link WorkerReading}. What arrives is bounded before room is made for it. */
 final class Wire {
@@ -194,15 +196,17 @@ final class Wire {
         out.writeInt(shape.corners());
         out.writeInt(shape.triangles());
         out.writeBoolean(shape.coloured());
+        out.writeInt(shape.numbers());
+        for (int k = 0; k < shape.numbers(); k++) out.writeUTF(shape.numberName(k));
         for (float[] column : columns(shape)) floats(out, column, shape.corners());
         for (int i = 0; i < 3 * shape.triangles(); i++) out.writeInt(shape.of()[i]);
     }
 
-    private static float[][] columns(Shape s) {
-        return s.coloured()
-                ? new float[][] {s.x(), s.y(), s.z(), s.nx(), s.ny(), s.nz(), s.u(), s.v(), s.red(), s.green(), s.blue()
-                }
-                : new float[][] {s.x(), s.y(), s.z(), s.nx(), s.ny(), s.nz(), s.u(), s.v()};
+    private static List<float[]> columns(Shape s) {
+        List<float[]> columns = new ArrayList<>(List.of(s.x(), s.y(), s.z(), s.nx(), s.ny(), s.nz(), s.u(), s.v()));
+        if (s.coloured()) columns.addAll(List.of(s.red(), s.green(), s.blue()));
+        for (int k = 0; k < s.numbers(); k++) columns.add(s.number(s.numberName(k)));
+        return columns;
     }
 
     static Shape shape(DataInputStream in) throws IOException {
@@ -210,6 +214,7 @@ final class Wire {
         int corners = count(in, 3 * Shape.MOST);
         int triangles = count(in, Shape.MOST);
         if (in.readBoolean()) shape.colours();
+        for (int k = count(in, Shape.NAMED); k > 0; k--) shape.give(in.readUTF());
         shape.size(corners, triangles);
         for (float[] column : columns(shape)) floats(in, column, corners);
         for (int i = 0; i < 3 * triangles; i++) shape.of()[i] = count(in, Math.max(0, corners - 1));

@@ -1,7 +1,9 @@
 package gloaming.media;
 
+import gloaming.flow.MapLaying;
 import gloaming.flow.Picture;
 import gloaming.flow.Shape;
+import gloaming.flow.SurfaceMap;
 import gloaming.library.Sculpture;
 import java.io.DataInputStream;
 import java.io.DataOutputStream;
@@ -25,6 +27,7 @@ final class WireSculpture {
             ints(out, skin.joints());
             floats(out, skin.inverse());
         }
+        out.writeInt(s.missing());
         out.writeInt(s.pictures().size());
         for (Picture picture : s.pictures()) {
             out.writeInt(picture.width);
@@ -36,9 +39,6 @@ final class WireSculpture {
             floats(out, stuff.colours());
             out.writeFloat(stuff.roughness());
             out.writeFloat(stuff.metallic());
-            for (int i :
-                    new int[] {stuff.colour(), stuff.rough(), stuff.metal(), stuff.normal(), stuff.glow(), stuff.open()
-                    }) out.writeInt(i);
             out.writeBoolean(stuff.unlit());
             out.writeBoolean(stuff.bothSides());
             out.writeBoolean(stuff.clear());
@@ -46,6 +46,15 @@ final class WireSculpture {
             out.writeFloat(stuff.shut());
             out.writeFloat(stuff.coat());
             out.writeFloat(stuff.coatRoughness());
+            out.writeInt(stuff.laid().size());
+            for (Sculpture.Laid laid : stuff.laid()) {
+                out.writeByte(laid.tells().ordinal());
+                out.writeInt(laid.picture());
+                MapLaying how = laid.how();
+                out.writeBoolean(how.second());
+                for (float f : new float[] {how.uu(), how.uv(), how.u0(), how.vu(), how.vv(), how.v0()})
+                    out.writeFloat(f);
+            }
         }
         out.writeInt(s.parts().size());
         for (Sculpture.Part part : s.parts()) {
@@ -92,6 +101,7 @@ final class WireSculpture {
             exact(inverse.length, 12 * joints.length);
             skins.add(new Sculpture.Skin(joints, inverse));
         }
+        int missing = Wire.count(in, MOST);
         List<Picture> pictures = new ArrayList<>();
         for (int i = Wire.count(in, Sculpture.PICTURES); i > 0; i--) {
             Picture picture = new Picture(Math.max(1, Wire.count(in, SIDE)), Math.max(1, Wire.count(in, SIDE)));
@@ -116,7 +126,7 @@ final class WireSculpture {
             }
             animations.add(new Sculpture.Animation(name, seconds, tracks));
         }
-        return new Sculpture(parents, rest, weights, parts, skins, animations, stuffs, pictures);
+        return new Sculpture(parents, rest, weights, parts, skins, animations, stuffs, pictures, missing);
     }
 
     private static Sculpture.Stuff stuff(DataInputStream in, int pictures) throws IOException {
@@ -124,25 +134,36 @@ final class WireSculpture {
         exact(colours.length, 7);
         float roughness = in.readFloat();
         float metallic = in.readFloat();
-        int[] maps = new int[6];
-        for (int i = 0; i < maps.length; i++) maps[i] = within(in.readInt(), -1, pictures);
         return new Sculpture.Stuff(
                 colours,
                 roughness,
                 metallic,
-                maps[0],
-                maps[1],
-                maps[2],
-                maps[3],
-                maps[4],
-                maps[5],
                 in.readBoolean(),
                 in.readBoolean(),
                 in.readBoolean(),
                 in.readFloat(),
                 in.readFloat(),
                 in.readFloat(),
-                in.readFloat());
+                in.readFloat(),
+                laid(in, pictures));
+    }
+
+    private static List<Sculpture.Laid> laid(DataInputStream in, int pictures) throws IOException {
+        List<Sculpture.Laid> all = new ArrayList<>();
+        for (int i = Wire.count(in, SurfaceMap.COUNT); i > 0; i--) {
+            SurfaceMap tells = SurfaceMap.of(within(in.readByte(), 0, SurfaceMap.COUNT));
+            int picture = within(in.readInt(), 0, pictures);
+            MapLaying how = new MapLaying(
+                    in.readBoolean(),
+                    in.readFloat(),
+                    in.readFloat(),
+                    in.readFloat(),
+                    in.readFloat(),
+                    in.readFloat(),
+                    in.readFloat());
+            all.add(new Sculpture.Laid(tells, picture, how.equals(MapLaying.PLAIN) ? MapLaying.PLAIN : how));
+        }
+        return all;
     }
 
     private static Sculpture.Part part(DataInputStream in, int nodes, int stuffs, List<Sculpture.Skin> skins)

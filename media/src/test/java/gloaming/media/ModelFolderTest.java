@@ -4,7 +4,9 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
 
+import gloaming.flow.MapLaying;
 import gloaming.flow.Shape;
+import gloaming.flow.SurfaceMap;
 import gloaming.library.Sculpture;
 import java.awt.image.BufferedImage;
 import java.io.ByteArrayOutputStream;
@@ -15,6 +17,7 @@ import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.LinkedHashMap;
+import java.util.List;
 import java.util.Map;
 import java.util.SplittableRandom;
 import java.util.zip.ZipEntry;
@@ -30,14 +33,18 @@ class ModelFolderTest {
             "extensionsUsed":["KHR_texture_transform","KHR_materials_transmission","KHR_materials_clearcoat"],
             "images":[{"uri":"../pictures/hull%20red.png"}],"textures":[{"source":0}],
             "materials":[{"extensions":{"KHR_materials_transmission":{"transmissionFactor":0.5},
-            "KHR_materials_clearcoat":{"clearcoatFactor":0.75,"clearcoatRoughnessFactor":0.25}},
+            "KHR_materials_clearcoat":{"clearcoatFactor":0.75,"clearcoatRoughnessFactor":0.25,
+            "clearcoatTexture":{"index":0},"clearcoatRoughnessTexture":{"index":0,"texCoord":1}}},
+            "emissiveFactor":[1,1,1],"emissiveTexture":{"index":0,"extensions":{"KHR_texture_transform":{"offset":[0,0.25]}}},
             "pbrMetallicRoughness":{"baseColorTexture":{"index":0,"texCoord":1,"extensions":
             {"KHR_texture_transform":{"offset":[0.25,0.5],"rotation":1.5707963267948966,"scale":[2,4]}}}}}],
-            "meshes":[{"primitives":[{"material":0,"attributes":{"POSITION":0,"TEXCOORD_0":1,"TEXCOORD_1":2}}]}],
+            "meshes":[{"primitives":[{"material":0,"attributes":{"POSITION":0,"TEXCOORD_0":1,"TEXCOORD_1":2,"_HEAT":3,"_WAY":0}}]}],
             "accessors":[{"bufferView":0,"componentType":5126,"count":3,"type":"VEC3"},
-            {"bufferView":1,"componentType":5126,"count":3,"type":"VEC2"},{"bufferView":2,"componentType":5126,"count":3,"type":"VEC2"}],
+            {"bufferView":1,"componentType":5126,"count":3,"type":"VEC2"},{"bufferView":2,"componentType":5126,"count":3,"type":"VEC2"},
+            {"bufferView":3,"componentType":5126,"count":3,"type":"SCALAR"}],
             "bufferViews":[{"buffer":0,"byteLength":36},{"buffer":0,"byteOffset":36,"byteLength":24},
-            {"buffer":0,"byteOffset":60,"byteLength":24}],"buffers":[{"uri":"boat.bin","byteLength":84}]}""";
+            {"buffer":0,"byteOffset":60,"byteLength":24},{"buffer":0,"byteOffset":84,"byteLength":12}],
+            "buffers":[{"uri":"boat.bin","byteLength":96}]}""";
 
     @TempDir
     Path folder;
@@ -73,7 +80,7 @@ class ModelFolderTest {
         files.put("boat/hull/boat.gltf", GLTF.getBytes(StandardCharsets.UTF_8));
         files.put(
                 "boat/hull/boat.bin",
-                floats(0, 0, 0, 1, 0, 0, 0, 1, 0, 9, 9, 9, 9, 9, 9, 0.5f, 0.25f, 1, 0.25f, 0.5f, 0));
+                floats(0, 0, 0, 1, 0, 0, 0, 1, 0, 9, 9, 9, 9, 9, 9, 0.5f, 0.25f, 1, 0.25f, 0.5f, 0, 7, 8, 9));
         files.put("boat/pictures/hull red.png", red());
         return files;
     }
@@ -93,7 +100,8 @@ class ModelFolderTest {
         assertThat(shape.triangles()).isEqualTo(1);
         assertThat(shape.x()[1]).isEqualTo(1);
         assertThat(shape.y()[2]).isEqualTo(1);
-        assertThat(boat.pictures()).hasSize(1);
+        // As a colour, and as the red and the green of a coat.
+        assertThat(boat.pictures()).hasSize(3);
         assertThat(boat.pictures().getFirst().width).isEqualTo(4);
         assertThat(boat.pictures().getFirst().r()[0]).isCloseTo(1, within(1e-6f));
         assertThat(boat.stuffs().getFirst().through()).isEqualTo(0.5f);
@@ -102,14 +110,61 @@ class ModelFolderTest {
     }
 
     @Test
-    void texturePlacesAreOfTheSetThatIsNamedAndMovedAsTheFileSays() throws Exception {
-        Shape shape = read(zip(boat())).parts().getFirst().shape();
+    void eachPictureIsLaidByTheSetThatItNamesAndMovedAsItSays() throws Exception {
+        Sculpture boat = read(zip(boat()));
+        Shape shape = boat.parts().getFirst().shape();
+        assertThat(shape.u()[0]).isEqualTo(9);
+        float[] u2 = shape.number(Shape.SECOND_U);
+        float[] v2 = shape.number(Shape.SECOND_V);
+        MapLaying colour = boat.stuffs().getFirst().laid(SurfaceMap.COLOUR).how();
+        assertThat(colour.second()).isTrue();
         // A quarter turn: u' = 4 v + 0.25, v' = -2 u + 0.5, and v goes down in the file and up here.
-        assertThat(shape.u()[0]).isCloseTo(4 * 0.25f + 0.25f, within(1e-5f));
-        assertThat(shape.v()[0]).isCloseTo(1 - (-2 * 0.5f + 0.5f), within(1e-5f));
-        assertThat(shape.u()[2]).isCloseTo(0.25f, within(1e-5f));
-        assertThat(shape.u()[1]).isCloseTo(1.25f, within(1e-5f));
-        assertThat(shape.v()[1]).isCloseTo(1 - (-2 + 0.5f), within(1e-5f));
+        assertThat(colour.u(u2[0], v2[0])).isCloseTo(4 * 0.25 + 0.25, within(1e-5));
+        assertThat(colour.v(u2[0], v2[0])).isCloseTo(1 - (-2 * 0.5 + 0.5), within(1e-5));
+        assertThat(colour.u(u2[2], v2[2])).isCloseTo(0.25, within(1e-5));
+        assertThat(colour.u(u2[1], v2[1])).isCloseTo(1.25, within(1e-5));
+        assertThat(colour.v(u2[1], v2[1])).isCloseTo(1 - (-2 + 0.5), within(1e-5));
+        MapLaying glow = boat.stuffs().getFirst().laid(SurfaceMap.GLOW).how();
+        assertThat(glow).isEqualTo(new MapLaying(false, 1, 0, 0, 0, 1, -0.25f));
+        assertThat(boat.stuffs().getFirst().laid(SurfaceMap.COAT).how()).isSameAs(MapLaying.PLAIN);
+        assertThat(boat.stuffs().getFirst().laid(SurfaceMap.COAT_ROUGH).how().second())
+                .isTrue();
+        assertThat(boat.stuffs().getFirst().laid(SurfaceMap.NORMAL)).isNull();
+    }
+
+    @Test
+    void picturesThatAreNotThereOrDamagedAreCountedAndTheModelIsThereAllTheSame() throws Exception {
+        assertThat(read(zip(boat())).missing()).isZero();
+        Map<String, byte[]> without = boat();
+        without.remove("boat/pictures/hull red.png");
+        Sculpture boat = read(zip(without));
+        assertThat(boat.missing()).isEqualTo(1);
+        assertThat(boat.parts().getFirst().shape().triangles()).isEqualTo(1);
+        assertThat(boat.stuffs().getFirst().laid()).isEmpty();
+        without.put("boat/pictures/hull red.png", text("no picture"));
+        assertThat(read(zip(without)).missing()).isEqualTo(1);
+    }
+
+    @Test
+    void whatIsToBeSeenAsItIsWhateverLightsThereAreSaysSo() throws Exception {
+        assertThat(read(zip(boat())).stuffs().getFirst().unlit()).isFalse();
+        Map<String, byte[]> files = boat();
+        String told = GLTF.replace(
+                "\"extensions\":{\"KHR_materials_transmission\"",
+                "\"extensions\":{\"KHR_materials_unlit\":{},\"KHR_materials_transmission\"");
+        files.put("boat/hull/boat.gltf", told.getBytes(StandardCharsets.UTF_8));
+        assertThat(read(zip(files)).stuffs().getFirst().unlit()).isTrue();
+    }
+
+    @Test
+    void numbersOfTheFilesOwnAreNumbersOfTheCorners() throws Exception {
+        Path file = Files.write(folder.resolve("boat.zip"), zip(boat()));
+        for (Shape shape : List.of(
+                ModelFile.sculpture(file, "boat.zip").parts().getFirst().shape(), ModelFile.read(file, "boat.zip"))) {
+            assertThat(shape.number("heat")).startsWith(7, 8, 9);
+            assertThat(shape.number("way_x")).startsWith(0, 1, 0);
+            assertThat(shape.number("way_y")).startsWith(0, 0, 1);
+        }
     }
 
     @Test
@@ -145,7 +200,7 @@ class ModelFolderTest {
         Sculpture.Stuff brick = mill.stuffs().get(mill.parts().get(0).stuff());
         assertThat(brick.colours()).startsWith(1, 0, 0, 1);
         assertThat(brick.roughness()).isCloseTo((float) Math.sqrt(Math.sqrt(2 / 100.0)), within(1e-5f));
-        assertThat(brick.colour()).isZero();
+        assertThat(brick.laid(SurfaceMap.COLOUR).picture()).isZero();
         Sculpture.Stuff pane = mill.stuffs().get(mill.parts().get(1).stuff());
         assertThat(pane.clear()).isTrue();
         assertThat(pane.colours()).containsExactly(0, 0, 1, 0.25f, 2, 0, 0);

@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
 
 import gloaming.flow.Picture;
+import gloaming.flow.SurfaceMap;
 import gloaming.library.Sculpture;
 import java.awt.image.BufferedImage;
 import java.io.ByteArrayInputStream;
@@ -146,16 +147,20 @@ class SculptureTest {
         assertThat(stuff.roughness()).isCloseTo(0.4f, within(1e-6f));
         assertThat(stuff.bothSides()).isTrue();
         assertThat(stuff.clear()).isTrue();
-        Picture picture = model.pictures().get(stuff.colour());
+        Picture picture = model.pictures().get(stuff.laid(SurfaceMap.COLOUR).picture());
         // Rows go from below to above: blue and nothing, then red and green.
         assertThat(picture.b()[0]).isEqualTo(1);
         assertThat(picture.a()[1]).isZero();
         assertThat(picture.r()[2]).isEqualTo(1);
-        assertThat(model.pictures().get(stuff.rough()).r()[3]).isEqualTo(1);
-        assertThat(model.pictures().get(stuff.metal()).g()[0]).isEqualTo(1);
+        assertThat(model.pictures().get(stuff.laid(SurfaceMap.ROUGH).picture()).r()[3])
+                .isEqualTo(1);
+        assertThat(model.pictures().get(stuff.laid(SurfaceMap.METAL).picture()).g()[0])
+                .isEqualTo(1);
         assertThat(stuff.shut()).isEqualTo(0.25f);
-        assertThat(model.pictures().get(stuff.open()).g()[2]).isEqualTo(1);
-        assertThat(model.pictures().get(stuff.open()).g()[0]).isZero();
+        assertThat(model.pictures().get(stuff.laid(SurfaceMap.OPEN).picture()).g()[2])
+                .isEqualTo(1);
+        assertThat(model.pictures().get(stuff.laid(SurfaceMap.OPEN).picture()).g()[0])
+                .isZero();
     }
 
     @Test

@@ -96,7 +96,7 @@ public final class ColourKernels {
             FloatVector b = Vectors.load(blue, at + i);
             FloatVector light =
                     Vectors.load(green, at + i).mul(0.7152f).add(r.mul(0.2126f)).add(b.mul(0.0722f));
-            FloatVector inverse = Vectors.all(1).div(light.max(1e-4f));
+            FloatVector inverse = Vectors.ONE.div(light.max(1e-4f));
             FloatVector u = b.sub(light).mul(inverse).mul(0.5389f).sub(keyU);
             FloatVector v = r.sub(light).mul(inverse).mul(0.6350f).sub(keyV);
             u.mul(u).add(v.mul(v)).sqrt().mul(k).intoArray(far, i);

@@ -1,20 +1,14 @@
 package gloaming.picture.drawing;
 
-import gloaming.flow.Attribute;
-import gloaming.flow.Column;
 import gloaming.flow.Points;
 import gloaming.look.Id;
-import gloaming.points.force.Near;
+import gloaming.points.force.Links;
 import gloaming.step.ByRows;
 import gloaming.step.Frame;
 import gloaming.step.Range;
 import gloaming.step.StepInfo;
 
-/**
- * Lines between points that are near each other, each pair once, fading with distance.
- *
- * <p>A point takes the nearest of those with a later place in the cells' order first, so many at most.
- */
+/** {@link Links} between points, fading with distance. */
 @Id("draw-links")
 @StepInfo(
         name = "Draw links",
@@ -47,31 +41,11 @@ public record DrawLinks(
         @Id("brightness") @Range(min = 0, max = 50, initial = 0.6, says = "Times each point's own light.")
         double brightness)
         implements ByRows<Points, DrawLinks.Memory> {
-    /** Lines in all, at most. */
-    private static final int LINES = 150_000;
-
-    /** Who is near whom, the lines found, and how they are drawn. */
+    /** The lines found, and how they are drawn. */
     public static final class Memory {
-        final Near near = new Near();
+        final Links links = new Links();
         final Stroke stroke = new Stroke();
-        /** The places, where a column is shorter than the points are many. */
-        final Column[] spread = {new Column(16), new Column(16), new Column(16)};
-
-        int[] found = new int[0];
-        float[] far = new float[0];
-        int[] count = new int[0];
-        int[] pairs = new int[0];
-        float[] strength = new float[0];
     }
-
-    /**
-     * Places that are looked at of three cells in a row, and in a frame: many points in one place must not stop the show. No more are
-     * looked at of each row than come to so many in all.
-     */
-    private static final int CROWD = 256;
-
-    private static final int LOOKS = 32_000_000;
-    private static final int ROWS = 9;
 
     @Override
     public Memory memory() {
@@ -80,84 +54,16 @@ public record DrawLinks(
 
     @Override
     public Rows rows(Points in, Memory memory, Frame frame) {
-        int n = in.n();
-        if (memory.count.length < n || memory.found.length < n * most) {
-            int room = n + n / 2;
-            memory.count = new int[room];
-            memory.found = new int[room * most];
-            memory.far = new float[room * most];
-        }
-        float[] x = values(in, Attribute.X, memory.spread[0]);
-        float[] y = values(in, Attribute.Y, memory.spread[1]);
-        float[] z = values(in, Attribute.Z, memory.spread[2]);
-        Near near = memory.near;
-        near.sort(x, y, z, n, within, frame.crew());
-        boolean flat = in.column(Attribute.Z).length() == 1;
-        int crowd = Math.clamp(LOOKS / (long) (ROWS * Math.max(1, n)), 4, CROWD);
-        frame.crew().each(n, 256, (from, to) -> {
-            int[] runs = Near.room();
-            for (int at = from; at < to; at++)
-                look(memory, at, runs, near.runs(near.x[at], near.y[at], near.z[at], flat, runs, 0), crowd);
-        });
-        int lines = 0;
-        for (int at = 0; at < n; at++) lines += memory.count[at];
-        lines = Math.min(lines, LINES);
-        if (memory.strength.length < lines) {
-            memory.pairs = new int[lines * 3];
-            memory.strength = new float[lines * 3 / 2];
-        }
-        int line = 0;
-        float whole = (float) (within * within);
-        for (int at = 0; at < n && line < lines; at++) {
-            for (int k = 0; k < memory.count[at] && line < lines; k++, line++) {
-                memory.pairs[2 * line] = near.order[at];
-                memory.pairs[2 * line + 1] = near.order[memory.found[at * most + k]];
-                double part = 1 - Math.sqrt(memory.far[at * most + k] / whole);
-                memory.strength[line] = fade == 0 ? 1 : (float) Math.pow(part, fade);
-            }
-        }
+        Links links = memory.links.find(in, within, most, fade, frame);
         memory.stroke.pairs(
                 in,
-                memory.pairs,
-                memory.strength,
-                lines,
+                links.pairs,
+                links.strength,
+                links.lines,
                 new Stroke.Manner(size, 1, brightness, false, false, 0, true),
                 frame.width(),
                 frame.height(),
                 frame.crew());
         return (nothing, out, from, to) -> memory.stroke.rows(out, from, to);
-    }
-
-    private static float[] values(Points in, Attribute attribute, Column own) {
-        Column column = in.column(attribute);
-        return column.length() == in.n() ? column.values : own.copyFrom(column).spread(Math.max(1, in.n())).values;
-    }
-
-    /** The nearest of those that stand later in the order, nearest first. */
-    private void look(Memory memory, int at, int[] runs, int found, int crowd) {
-        Near near = memory.near;
-        float far = (float) (within * within);
-        int row = at * most;
-        int count = 0;
-        for (int run = 0; run < 2 * found; run += 2) {
-            int begin = Math.max(at + 1, runs[run]);
-            int end = Math.min(runs[run + 1], begin + crowd);
-            for (int k = begin; k < end; k++) {
-                float dx = near.x[k] - near.x[at];
-                float dy = near.y[k] - near.y[at];
-                float dz = near.z[k] - near.z[at];
-                float d = dx * dx + dy * dy + dz * dz;
-                if (!(d < far) || count == most && d >= memory.far[row + count - 1]) continue;
-                int place = count < most ? count++ : count - 1;
-                while (place > 0 && memory.far[row + place - 1] > d) {
-                    memory.far[row + place] = memory.far[row + place - 1];
-                    memory.found[row + place] = memory.found[row + place - 1];
-                    place--;
-                }
-                memory.far[row + place] = d;
-                memory.found[row + place] = k;
-            }
-        }
-        memory.count[at] = count;
     }
 }

@@ -32,13 +32,13 @@ final class GatherKernels {
                 FloatVector w = thrown.sub(taps.distances[k]).add(1).max(0).min(1);
                 w = w.div(thrown.mul(thrown).add(1));
                 all = all.add(w);
-                before = before.add(Vectors.all(0).blend(w, nearer));
+                before = before.add(Vectors.ZERO.blend(w, nearer));
                 r = w.fma(Vectors.load(s.r, from), r);
                 g = w.fma(Vectors.load(s.g, from), g);
                 b = w.fma(Vectors.load(s.b, from), b);
                 a = w.fma(Vectors.load(s.a, from), a);
             }
-            FloatVector over = Vectors.all(1).div(all.max(1e-12f));
+            FloatVector over = Vectors.ONE.div(all.max(1e-12f));
             r.mul(over).intoArray(s.outR, to + i);
             g.mul(over).intoArray(s.outG, to + i);
             b.mul(over).intoArray(s.outB, to + i);
@@ -70,7 +70,7 @@ final class GatherKernels {
                 b = w.fma(Vectors.load(s.b, from), b);
                 a = w.fma(Vectors.load(s.a, from), a);
             }
-            FloatVector over = Vectors.all(1).div(all);
+            FloatVector over = Vectors.ONE.div(all);
             r.mul(over).intoArray(s.outR, to + i);
             g.mul(over).intoArray(s.outG, to + i);
             b.mul(over).intoArray(s.outB, to + i);

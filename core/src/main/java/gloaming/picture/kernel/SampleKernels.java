@@ -6,7 +6,6 @@ import gloaming.flow.VectorMath;
 import gloaming.flow.Vectors;
 import jdk.incubator.vector.FloatVector;
 import jdk.incubator.vector.IntVector;
-import jdk.incubator.vector.VectorMask;
 import jdk.incubator.vector.VectorOperators;
 import jdk.incubator.vector.VectorSpecies;
 
@@ -23,26 +22,46 @@ public final class SampleKernels {
     /** Pixels: further off lies nothing. */
     static final float FAR = 1e7f;
 
+    /** Room for two vectors, of each thread. */
+    private static final ThreadLocal<float[]> TWO_ROWS = ThreadLocal.withInitial(() -> new float[2 * LANES]);
+
     private SampleKernels() {}
 
     /** Angles in radians and distances from the middle in place of places. */
     public static void polar(float[] x, float[] y, int n) {
+        float[] room = TWO_ROWS.get();
         for (int i = 0; i < n; i += LANES) {
-            FloatVector px = Vectors.load(x, i);
-            FloatVector py = Vectors.load(y, i);
-            VectorMath.angle(py, px).intoArray(x, i);
-            px.mul(px).add(py.mul(py)).sqrt().intoArray(y, i);
+            angle(x, y, i, room);
+            far(x, y, i);
+            System.arraycopy(room, 0, x, i, LANES);
         }
+    }
+
+    private static void angle(float[] x, float[] y, int i, float[] to) {
+        VectorMath.angle(Vectors.load(y, i), Vectors.load(x, i)).intoArray(to, 0);
+    }
+
+    private static void far(float[] x, float[] y, int i) {
+        FloatVector px = Vectors.load(x, i);
+        FloatVector py = Vectors.load(y, i);
+        px.mul(px).add(py.mul(py)).sqrt().intoArray(y, i);
     }
 
     /** Places in place of angles in radians and distances. */
     public static void cartesian(float[] angle, float[] far, int n) {
+        float[] room = TWO_ROWS.get();
         for (int i = 0; i < n; i += LANES) {
-            FloatVector a = Vectors.load(angle, i);
-            FloatVector r = Vectors.load(far, i);
-            VectorMath.wave(a, 0.5f).mul(r).intoArray(angle, i);
-            VectorMath.wave(a, 0).mul(r).intoArray(far, i);
+            wave(angle, far, i, 0.5f, room, 0);
+            wave(angle, far, i, 0, room, LANES);
+            System.arraycopy(room, 0, angle, i, LANES);
+            System.arraycopy(room, LANES, far, i, LANES);
         }
+    }
+
+    private static void wave(float[] angle, float[] far, int i, float shift, float[] to, int at) {
+        FloatVector a = Vectors.load(angle, i);
+        FloatVector r = Vectors.load(far, i);
+        VectorMath.wave(a, shift).mul(r).intoArray(to, at);
     }
 
     /**
@@ -63,14 +82,27 @@ public final class SampleKernels {
             float[] v,
             int from,
             int to) {
+        line(x0, dx, u, from, to);
+        line(y0, dy, v, from, to);
+        fold(u, u, w, border, from, to);
+        fold(v, v, h, border, from, to);
+        cells(w, h, p, u, v, from, to);
+    }
+
+    private static void line(float x0, float dx, float[] to, int from, int end) {
+        for (int i = from; i < end; i += LANES)
+            INDEX.add((float) i).mul(dx).add(x0).intoArray(to, i);
+    }
+
+    /** Of places within the picture, the lower left of four pixels each, and how far each lies towards the others. */
+    private static void cells(int w, int h, int[] p, float[] u, float[] v, int from, int to) {
         for (int i = from; i < to; i += LANES) {
-            FloatVector at = INDEX.add((float) i);
-            FloatVector x = Parts.fold(at.mul(dx).add(x0), w, border);
-            FloatVector y = Parts.fold(at.mul(dy).add(y0), h, border);
-            IntVector cx = ((IntVector) x.convert(VectorOperators.F2I, 0)).min(w - 2);
-            IntVector cy = ((IntVector) y.convert(VectorOperators.F2I, 0)).min(h - 2);
-            x.sub((FloatVector) cx.convert(VectorOperators.I2F, 0)).intoArray(u, i);
-            y.sub((FloatVector) cy.convert(VectorOperators.I2F, 0)).intoArray(v, i);
+            FloatVector x = Vectors.load(u, i);
+            FloatVector y = Vectors.load(v, i);
+            IntVector cx = VectorMath.whole(x).max(0).min(w - 2);
+            IntVector cy = VectorMath.whole(y).max(0).min(h - 2);
+            x.sub(VectorMath.number(cx)).intoArray(u, i);
+            y.sub(VectorMath.number(cy)).intoArray(v, i);
             cy.mul(w).add(cx).intoArray(p, i);
         }
     }
@@ -82,38 +114,60 @@ public final class SampleKernels {
      */
     public static boolean places(
             float[] x, float[] y, Border border, int w, int h, int[] p, float[] u, float[] v, int n) {
-        VectorMask<Float> whole = FloatVector.zero(F).compare(VectorOperators.EQ, 0f);
-        FloatVector zero = Vectors.all(0);
-        FloatVector right = Vectors.all(w - 1f);
-        FloatVector top = Vectors.all(h - 1f);
-        FloatVector one = Vectors.all(1);
-        FloatVector far = Vectors.all(FAR);
-        boolean empty = border == Border.EMPTY;
+        fold(x, u, w, border, 0, n);
+        fold(y, v, h, border, 0, n);
+        cells(w, h, p, u, v, 0, n);
+        return border == Border.EMPTY ? within(x, w - 1f, n) && within(y, h - 1f, n) : somewhere(x, y, u, v, n);
+    }
+
+    private static boolean within(float[] x, float most, int n) {
         for (int i = 0; i < n; i += LANES) {
-            FloatVector ax = Vectors.load(x, i);
-            FloatVector ay = Vectors.load(y, i);
-            FloatVector px = Parts.fold(ax, w, border);
-            FloatVector py = Parts.fold(ay, h, border);
-            IntVector cx =
-                    ((IntVector) px.convert(VectorOperators.F2I, 0)).max(0).min(w - 2);
-            IntVector cy =
-                    ((IntVector) py.convert(VectorOperators.F2I, 0)).max(0).min(h - 2);
-            FloatVector pu = px.sub((FloatVector) cx.convert(VectorOperators.I2F, 0));
-            FloatVector pv = py.sub((FloatVector) cy.convert(VectorOperators.I2F, 0));
-            pu.intoArray(u, i);
-            pv.intoArray(v, i);
-            cy.mul(w).add(cx).intoArray(p, i);
-            VectorMask<Float> fine = empty
-                    ? ax.compare(VectorOperators.GE, zero)
-                            .and(ay.compare(VectorOperators.GE, zero))
-                            .and(ax.compare(VectorOperators.LE, right))
-                            .and(ay.compare(VectorOperators.LE, top))
-                    : pu.max(pv)
-                            .compare(VectorOperators.LE, one)
-                            .and(ax.abs().max(ay.abs()).compare(VectorOperators.LT, far));
-            whole = whole.and(fine);
+            FloatVector at = Vectors.load(x, i);
+            if (!at.compare(VectorOperators.GE, 0)
+                    .and(at.compare(VectorOperators.LE, most))
+                    .allTrue()) return false;
         }
-        return whole.allTrue();
+        return true;
+    }
+
+    private static boolean somewhere(float[] x, float[] y, float[] u, float[] v, int n) {
+        for (int i = 0; i < n; i += LANES) {
+            FloatVector far = Vectors.load(x, i).abs().max(Vectors.load(y, i).abs());
+            FloatVector part = Vectors.load(u, i).max(Vectors.load(v, i));
+            if (!part.compare(VectorOperators.LE, 1)
+                    .and(far.compare(VectorOperators.LT, FAR))
+                    .allTrue()) return false;
+        }
+        return true;
+    }
+
+    /** Brings places into 0 to {@code side - 1}, or below {@code side} where a picture repeats. */
+    private static void fold(float[] x, float[] to, int side, Border border, int from, int end) {
+        switch (border) {
+            case EMPTY, HOLD -> hold(x, to, side, from, end);
+            case REPEAT -> repeat(x, to, side, from, end);
+            case MIRROR -> mirror(x, to, side, from, end);
+        }
+    }
+
+    private static void hold(float[] x, float[] to, int side, int from, int end) {
+        for (int i = from; i < end; i += LANES)
+            Vectors.load(x, i).max(0).min(side - 1).intoArray(to, i);
+    }
+
+    private static void repeat(float[] x, float[] to, int side, int from, int end) {
+        for (int i = from; i < end; i += LANES) {
+            FloatVector at = Vectors.load(x, i);
+            at.sub(VectorMath.floorSmall(at.mul(1f / side)).mul(side)).max(0).intoArray(to, i);
+        }
+    }
+
+    private static void mirror(float[] x, float[] to, int side, int from, int end) {
+        for (int i = from; i < end; i += LANES) {
+            FloatVector s = Vectors.load(x, i).add(0.5f);
+            s = s.sub(VectorMath.floorSmall(s.mul(0.5f / side)).mul(2f * side));
+            s.sub(side).abs().neg().add(side - 0.5f).max(0).min(side - 1).intoArray(to, i);
+        }
     }
 
     /**
@@ -123,9 +177,10 @@ public final class SampleKernels {
      */
     public static void sample(
             Picture s, int[] p, float[] u, float[] v, float fade, Picture out, int at, int from, int to) {
+        float[] room = TWO_ROWS.get();
         for (int i = from; i < to; i += LANES) {
             if (Parts.side(p, i)) sideBySide(s, p[i], u, v, fade, out, at, i);
-            else if (!NearKernels.sample(s, p, u, v, fade, out, at, i))
+            else if (!NearKernels.sample(s, p, u, v, fade, out, at, i, room))
                 for (int c = 0; c < 4; c++)
                     sampleEach(s.plane(c), s.width, p, u, v, fade, out.plane(c), at, i, i + LANES);
         }
@@ -200,20 +255,6 @@ public final class SampleKernels {
                             .sub(k)
                             .compare(VectorOperators.EQ, COUNT)
                             .allTrue();
-        }
-
-        /** Brings a place into 0 to n - 1, or below n where a picture repeats. */
-        static FloatVector fold(FloatVector x, int n, Border border) {
-            return switch (border) {
-                case EMPTY, HOLD -> x.max(0f).min(n - 1f);
-                case REPEAT ->
-                    x.sub(VectorMath.floorSmall(x.mul(1f / n)).mul(n)).max(0f);
-                case MIRROR -> {
-                    FloatVector s = x.add(0.5f);
-                    s = s.sub(VectorMath.floorSmall(s.mul(0.5f / n)).mul(2f * n));
-                    yield s.sub(n).abs().neg().add(n - 0.5f).max(0f).min(n - 1f);
-                }
-            };
         }
     }
 }

@@ -4,8 +4,8 @@ import gloaming.flow.Attribute;
 import gloaming.flow.Column;
 import gloaming.flow.Points;
 import gloaming.flow.Signal;
+import gloaming.formula.Assignments;
 import gloaming.formula.Formula;
-import gloaming.formula.Wrong;
 import gloaming.look.Id;
 import gloaming.points.ChangedColumns;
 import gloaming.step.Choice;
@@ -13,10 +13,8 @@ import gloaming.step.Frame;
 import gloaming.step.Operation;
 import gloaming.step.Range;
 import gloaming.step.StepInfo;
-import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
-import java.util.Locale;
 
 /**
  * Formulas worked out for every point, one after the other, each put into an attribute: {@code size = 0.01 + 0.01 * sin(i * 40 + t); y = y + a}.
@@ -51,7 +49,6 @@ public record GiveFormula(
         @Id("d") @Range(min = -100, max = 100, initial = 0, says = "Another.")
         double d)
         implements Operation<Points, Points, GiveFormula.Memory> {
-    private static final int MOST = 16;
     private static final List<String> GIVEN = List.of("i", "index", "count", "t", "beat", "a", "b", "c", "d");
     private static final List<String> ATTRIBUTES =
             Arrays.stream(Attribute.values()).map(Attribute::id).toList();
@@ -68,13 +65,7 @@ public record GiveFormula(
         final ChangedColumns altered = new ChangedColumns();
         String read;
         public String trouble;
-        /** The attributes that are read or written; as variables they come behind what is given. */
-        List<String> names = List.of();
-        /** What each formula is, and which of the names it writes. */
-        Formula.Code[] codes = {};
-
-        int[] targets = {};
-        boolean[] writes = {};
+        Assignments does = new Assignments();
         /** Of each name, the values written, or the column read. */
         float[][] columns = {};
 
@@ -93,18 +84,19 @@ public record GiveFormula(
         Points out = memory.altered.of(in);
         int n = in.n();
         if (n == 0) return out;
-        int own = memory.names.size();
+        Assignments does = memory.does;
+        int own = does.names.size();
         float[][] columns = memory.columns;
         Column[] sources = memory.sources;
         // Only what a formula writes is copied; the others are read as they are.
-        for (int k = 0; k < own; k++) columns[k] = memory.writes[k] ? memory.altered.write(memory.names.get(k)) : null;
+        for (int k = 0; k < own; k++) columns[k] = does.writes[k] ? memory.altered.write(does.names.get(k)) : null;
         for (int k = 0; k < own; k++) {
-            sources[k] = columns[k] == null ? out.column(memory.names.get(k)) : null;
+            sources[k] = columns[k] == null ? out.column(does.names.get(k)) : null;
             if (columns[k] == null && sources[k] == null)
-                frame.trouble("finds no attribute '" + memory.names.get(k) + "', which counts as 0");
+                frame.trouble("finds no attribute '" + does.names.get(k) + "', which counts as 0");
         }
-        int[] targets = memory.targets;
-        Formula.Code[] codes = memory.codes;
+        int[] targets = does.targets;
+        Formula.Code[] codes = does.codes;
         frame.crew().each(n, Points.GRAIN, (from, to) -> {
             double[] v = VARIABLES.get();
             int behind = GIVEN.size();
@@ -133,47 +125,13 @@ public record GiveFormula(
     private void read(Memory memory) {
         memory.read = formulas;
         memory.trouble = null;
-        List<String> variables = new ArrayList<>(GIVEN);
-        variables.addAll(ATTRIBUTES);
-        List<String[]> parts = new ArrayList<>();
-        for (String text : formulas.split(";")) {
-            if (text.isBlank()) continue;
-            int at = text.indexOf('=');
-            String target = at < 0 ? "" : text.substring(0, at).strip().toLowerCase(Locale.ROOT);
-            if (!target.matches("[a-z][a-z0-9_]{0,39}") || GIVEN.contains(target)) {
-                memory.trouble = "'" + text.strip() + "' is not an attribute, =, and a formula";
-                return;
-            }
-            if (!variables.contains(target)) variables.add(target);
-            parts.add(new String[] {target, text.substring(at + 1)});
-        }
-        if (parts.size() > MOST) {
-            memory.trouble = "there are more than " + MOST + " formulas";
+        try {
+            memory.does = Assignments.read(formulas, GIVEN, ATTRIBUTES, Points.NAMED);
+        } catch (IllegalArgumentException wrong) {
+            memory.trouble = wrong.getMessage();
             return;
         }
-        Formula.Code[] codes = new Formula.Code[parts.size()];
-        for (int k = 0; k < codes.length; k++) {
-            String target = parts.get(k)[0];
-            try {
-                codes[k] =
-                        Formula.over(variables, ROOM, parts.get(k)[1].strip()).code();
-            } catch (Wrong wrong) {
-                memory.trouble = target + ": " + wrong.getMessage();
-                return;
-            }
-        }
-        List<String> names = List.copyOf(variables.subList(GIVEN.size(), variables.size()));
-        int[] targets = new int[codes.length];
-        boolean[] writes = new boolean[names.size()];
-        for (int k = 0; k < codes.length; k++) {
-            targets[k] = names.indexOf(parts.get(k)[0]);
-            writes[targets[k]] = true;
-        }
-        memory.names = names;
-        memory.codes = codes;
-        memory.targets = targets;
-        memory.writes = writes;
-        memory.columns = new float[names.size()][];
-        memory.sources = new Column[names.size()];
+        memory.columns = new float[memory.does.names.size()][];
+        memory.sources = new Column[memory.does.names.size()];
     }
 }

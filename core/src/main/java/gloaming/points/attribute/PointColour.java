@@ -7,6 +7,7 @@ import gloaming.look.Id;
 import gloaming.points.ChangedColumns;
 import gloaming.step.Choice;
 import gloaming.step.Colour;
+import gloaming.step.ColourRun;
 import gloaming.step.Frame;
 import gloaming.step.OkLab;
 import gloaming.step.Operation;
@@ -46,8 +47,6 @@ public record PointColour(
         @Id("brightness") @Range(min = 0, max = 50, initial = 1, says = "Times the colour; above 1 glows.")
         double brightness)
         implements Operation<Points, Points, PointColour.Memory> {
-    private static final int STEPS = 256;
-
     /** What a run of colours goes along. */
     public enum Along {
         @Id("one")
@@ -63,8 +62,7 @@ public record PointColour(
     /** The columns this step replaces, and the run of colours in steps. */
     public static final class Memory {
         final ChangedColumns changed = new ChangedColumns();
-        final float[][] run = new float[3][STEPS + 1];
-        PointColour drawn;
+        final ColourRun run = new ColourRun();
     }
 
     @Override
@@ -77,7 +75,7 @@ public record PointColour(
         Points out = memory.changed.of(in);
         int n = in.n();
         if (n == 0) return out;
-        draw(memory);
+        ColourRun run = memory.run.of(colour, to, brightness);
         float[] r = memory.changed.afresh(Attribute.RED);
         float[] g = memory.changed.afresh(Attribute.GREEN);
         float[] b = memory.changed.afresh(Attribute.BLUE);
@@ -93,11 +91,10 @@ public record PointColour(
                     case SPEED -> (speed(in, i) - from) * over;
                     case ATTRIBUTE -> by == null ? 0 : (by.at(i) - from) * over;
                 };
-                // What is no number is at the first colour.
-                int k = part > 0 ? (int) (Math.min(1, part) * STEPS + 0.5f) : 0;
-                r[i] = memory.run[0][k];
-                g[i] = memory.run[1][k];
-                b[i] = memory.run[2][k];
+                int k = run.step(part);
+                r[i] = run.light(0, k);
+                g[i] = run.light(1, k);
+                b[i] = run.light(2, k);
             }
         });
         return out;
@@ -108,15 +105,5 @@ public record PointColour(
         float y = in.at(Attribute.VY, i);
         float z = in.at(Attribute.VZ, i);
         return (float) Math.sqrt(x * x + y * y + z * z);
-    }
-
-    private void draw(Memory memory) {
-        if (equals(memory.drawn)) return;
-        memory.drawn = this;
-        float bright = (float) brightness;
-        for (int k = 0; k <= STEPS; k++) {
-            float[] light = OkLab.between(colour, to, (double) k / STEPS);
-            for (int c = 0; c < 3; c++) memory.run[c][k] = light[c] * bright;
-        }
     }
 }

@@ -1,6 +1,7 @@
 package gloaming.scene.material;
 
 import gloaming.flow.Picture;
+import gloaming.flow.SurfaceMap;
 import gloaming.look.Id;
 import gloaming.scene.Matter;
 import gloaming.scene.Painting;
@@ -106,10 +107,10 @@ public record Material(
         m.bothSides = both;
         m.tilesAcross = (float) tilesX;
         m.tilesUp = (float) tilesY;
-        m.colourMap = frame.read("colour", Picture.class);
-        m.roughMap = frame.read("rough", Picture.class);
-        m.metalMap = frame.read("metal", Picture.class);
-        m.normalMap = frame.read("normal", Picture.class);
-        m.glowMap = glow > 0 ? frame.read("glow", Picture.class) : null;
+        m.lay(SurfaceMap.COLOUR, frame.read("colour", Picture.class));
+        m.lay(SurfaceMap.ROUGH, frame.read("rough", Picture.class));
+        m.lay(SurfaceMap.METAL, frame.read("metal", Picture.class));
+        m.lay(SurfaceMap.NORMAL, frame.read("normal", Picture.class));
+        m.lay(SurfaceMap.GLOW, glow > 0 ? frame.read("glow", Picture.class) : null);
     }
 }

@@ -1,6 +1,7 @@
 package gloaming.scene.material;
 
 import gloaming.flow.Picture;
+import gloaming.flow.SurfaceMap;
 import gloaming.look.Id;
 import gloaming.scene.Matter;
 import gloaming.scene.Painting;
@@ -68,6 +69,6 @@ public record Metal(
         m.blue = which.blue * left;
         m.metal = 1;
         m.roughness = (float) roughness;
-        m.roughMap = frame.read("rough", Picture.class);
+        m.lay(SurfaceMap.ROUGH, frame.read("rough", Picture.class));
     }
 }

@@ -1,6 +1,7 @@
 package gloaming.scene.material;
 
 import gloaming.flow.Picture;
+import gloaming.flow.SurfaceMap;
 import gloaming.look.Id;
 import gloaming.scene.Matter;
 import gloaming.scene.Painting;
@@ -44,6 +45,6 @@ public record Unlit(
         m.blue = (float) (colour.b() * strength);
         m.cover = (float) cover;
         m.bothSides = both;
-        m.colourMap = frame.read("picture", Picture.class);
+        m.lay(SurfaceMap.COLOUR, frame.read("picture", Picture.class));
     }
 }

@@ -97,6 +97,9 @@ public record ModelInSpace(
         if (now != memory.of) measure(now, memory);
         Sculpture.Animation first = animation(now, animation);
         Sculpture.Animation second = animation(now, other);
+        if (now.missing() > 0)
+            frame.trouble("shows its model without " + pictures(now.missing())
+                    + " that could not be read: bring it anew as a ZIP, with its pictures as PNG or JPEG");
         laid(memory);
         for (int m = 0; m < moments; m++) {
             double apart = (double) m / moments;
@@ -104,6 +107,10 @@ public record ModelInSpace(
             stand(now, m, memory, scene, frame);
         }
         return scene;
+    }
+
+    private static String pictures(int n) {
+        return n == 1 ? "a picture" : n + " pictures";
     }
 
     private static void stand(Sculpture now, int moment, Memory memory, Scene scene, Frame frame) {
@@ -136,7 +143,7 @@ public record ModelInSpace(
 
     private void laid(Memory memory) {
         float[] m = memory.laid;
-        System.arraycopy(Matrix.unit(), 0, m, 0, Matrix.SIZE);
+        Matrix.unit(m);
         if (asItIs || !(memory.longest > 0)) return;
         float scale = (float) (fit / memory.longest);
         for (int k = 0; k < 3; k++) {
@@ -201,17 +208,9 @@ public record ModelInSpace(
         m.coatRoughness = stuff.coatRoughness();
         m.bothSides = stuff.bothSides();
         m.holes = stuff.clear();
-        m.colourMap = picture(model, stuff.colour());
-        m.roughMap = picture(model, stuff.rough());
-        m.metalMap = picture(model, stuff.metal());
-        m.normalMap = picture(model, stuff.normal());
-        m.glowMap = picture(model, stuff.glow());
-        m.openMap = picture(model, stuff.open());
+        for (Sculpture.Laid laid : stuff.laid())
+            m.lay(laid.tells(), model.pictures().get(laid.picture()), laid.how());
         m.shut = stuff.shut();
         m.repeats = true;
-    }
-
-    private static gloaming.flow.Picture picture(Sculpture model, int i) {
-        return i < 0 ? null : model.pictures().get(i);
     }
 }

@@ -47,9 +47,8 @@ final class Backdrop {
         }
     }
 
-    /** Lays what a picture of the sky shows behind a row of a picture. */
-    static void picture(SkyPicture sky, Haze fog, View view, int samples, Picture out, int row) {
-        float[] texel = new float[4];
+    /** Lays what a picture of the sky shows behind a row of a picture; {@code texel} is room for four numbers. */
+    static void picture(SkyPicture sky, Haze fog, View view, int samples, Picture out, int row, float[] texel) {
         float[] a = out.a();
         int at = out.at(row);
         float unit = samples / view.pixels;

@@ -17,6 +17,8 @@ final class CarvingKernels {
     /** Lower than this no lamp stands over a face, by the cosine. */
     private static final float LOW = 0.05f;
 
+    private static final FloatVector MINUS = Vectors.all(-1);
+
     private CarvingKernels() {}
 
     /**
@@ -25,30 +27,34 @@ final class CarvingKernels {
      * up, and the eye, or the way to it where {@code parallel}.
      */
     static void rays(Fragments f, int at, int n, float[] c, boolean parallel, ReliefRays r) {
+        begins(n, c, r);
+        ways(f, at, n, c, parallel ? 0 : 1, r);
+    }
+
+    private static void begins(int n, float[] c, ReliefRays r) {
         for (int i = 0; i < n; i += LANES) {
             FloatVector x = INDEX.add((float) i);
             FloatVector a = x.mul(c[3]).add(c[0]);
             FloatVector b = x.mul(c[4]).add(c[1]);
             FloatVector d = x.mul(c[5]).add(c[2]);
-            FloatVector over = Vectors.all(1).div(a.add(b).add(d));
+            FloatVector over = Vectors.ONE.div(a.add(b).add(d));
             a.mul(c[6]).add(b.mul(c[7])).add(d.mul(c[8])).mul(over).intoArray(r.u, i);
             a.mul(c[9]).add(b.mul(c[10])).add(d.mul(c[11])).mul(over).intoArray(r.v, i);
-            FloatVector vx = Vectors.all(c[18]);
-            FloatVector vy = Vectors.all(c[19]);
-            FloatVector vz = Vectors.all(c[20]);
-            if (!parallel) {
-                vx = vx.sub(Vectors.load(f.x, at + i));
-                vy = vy.sub(Vectors.load(f.y, at + i));
-                vz = vz.sub(Vectors.load(f.z, at + i));
-            }
-            FloatVector straight = vx.mul(Vectors.load(f.fx, at + i))
-                    .add(vy.mul(Vectors.load(f.fy, at + i)))
-                    .add(vz.mul(Vectors.load(f.fz, at + i)))
-                    .abs();
+        }
+    }
+
+    private static void ways(Fragments f, int at, int n, float[] c, float near, ReliefRays r) {
+        for (int i = 0; i < n; i += LANES) {
+            FloatVector fx = Vectors.load(f.fx, at + i);
+            FloatVector fy = Vectors.load(f.fy, at + i);
+            FloatVector fz = Vectors.load(f.fz, at + i);
+            FloatVector vx = Vectors.load(f.x, at + i).mul(-near).add(c[18]);
+            FloatVector vy = Vectors.load(f.y, at + i).mul(-near).add(c[19]);
+            FloatVector vz = Vectors.load(f.z, at + i).mul(-near).add(c[20]);
+            FloatVector straight = vx.mul(fx).add(vy.mul(fy)).add(vz.mul(fz)).abs();
             FloatVector length = vx.mul(vx).add(vy.mul(vy)).add(vz.mul(vz)).sqrt();
             // Seen from behind, or all but along the face.
-            FloatVector back =
-                    Vectors.all(-1).div(straight.max(length.mul(0.05f)).max(1e-20f));
+            FloatVector back = MINUS.div(straight.max(length.mul(0.05f)).max(1e-20f));
             vx.mul(c[12]).add(vy.mul(c[13])).add(vz.mul(c[14])).mul(back).intoArray(r.du, i);
             vx.mul(c[15]).add(vy.mul(c[16])).add(vz.mul(c[17])).mul(back).intoArray(r.dv, i);
         }
@@ -58,19 +64,46 @@ final class CarvingKernels {
     static void around(Heights h, ReliefRays r, int n, boolean repeats, float eu, float ev) {
         float w = h.width;
         float high = h.height;
+        aside(r.u, eu, w, n, r.px);
+        aside(r.v, ev, high, n, r.py);
+        if (repeats) {
+            repeat(r.px, w, n);
+            repeat(r.py, high, n);
+        }
+        within(r.px, repeats ? w - 1e-3f : w - 1, n, r.columns);
+        within(r.py, repeats ? high - 1e-3f : high - 1, n, r.rows);
         for (int i = 0; i < n; i += LANES) {
-            FloatVector x = Parts.within(Vectors.load(r.u, i).add(eu).mul(w).sub(0.5f), w, repeats);
-            FloatVector y = Parts.within(Vectors.load(r.v, i).add(ev).mul(high).sub(0.5f), high, repeats);
-            FloatVector ix = VectorMath.floorSmall(x);
-            FloatVector iy = VectorMath.floorSmall(y);
-            x.sub(ix).intoArray(r.px, i);
-            y.sub(iy).intoArray(r.py, i);
+            FloatVector ix = Vectors.load(r.columns, i);
+            FloatVector iy = Vectors.load(r.rows, i);
             FloatVector jx = Parts.next(ix, w, repeats);
             FloatVector jy = Parts.next(iy, high, repeats);
             Parts.keep(ix, iy, h.width, r.index, 4 * i);
             Parts.keep(jx, iy, h.width, r.index, 4 * i + LANES);
             Parts.keep(ix, jy, h.width, r.index, 4 * i + 2 * LANES);
             Parts.keep(jx, jy, h.width, r.index, 4 * i + 3 * LANES);
+        }
+    }
+
+    /** Rounds places in texels down to whole ones, and leaves what is left over in their place. */
+    private static void within(float[] x, float most, int n, float[] whole) {
+        for (int i = 0; i < n; i += LANES) {
+            FloatVector at = Vectors.load(x, i).max(0).min(most);
+            FloatVector down = VectorMath.floorSmall(at);
+            down.intoArray(whole, i);
+            at.sub(down).intoArray(x, i);
+        }
+    }
+
+    /** Texture places a little aside, in texels from the middle of the first. */
+    private static void aside(float[] from, float off, float side, int n, float[] to) {
+        for (int i = 0; i < n; i += LANES)
+            Vectors.load(from, i).add(off).mul(side).sub(0.5f).intoArray(to, i);
+    }
+
+    private static void repeat(float[] x, float side, int n) {
+        for (int i = 0; i < n; i += LANES) {
+            FloatVector at = Vectors.load(x, i);
+            at.sub(VectorMath.floorSmall(at.mul(1 / side)).mul(side)).intoArray(x, i);
         }
     }
 
@@ -101,8 +134,8 @@ final class CarvingKernels {
             FloatVector x = Vectors.load(f.nx, at + i).sub(across.mul(c[0])).sub(up.mul(c[3]));
             FloatVector y = Vectors.load(f.ny, at + i).sub(across.mul(c[1])).sub(up.mul(c[4]));
             FloatVector z = Vectors.load(f.nz, at + i).sub(across.mul(c[2])).sub(up.mul(c[5]));
-            FloatVector over = Vectors.all(1)
-                    .div(x.mul(x).add(y.mul(y)).add(z.mul(z)).sqrt().max(1e-20f));
+            FloatVector over =
+                    Vectors.ONE.div(x.mul(x).add(y.mul(y)).add(z.mul(z)).sqrt().max(1e-20f));
             x.mul(over).intoArray(f.nx, at + i);
             y.mul(over).intoArray(f.ny, at + i);
             z.mul(over).intoArray(f.nz, at + i);
@@ -131,11 +164,11 @@ final class CarvingKernels {
             FloatVector straight = lx.mul(Vectors.load(f.fx, at + i))
                     .add(ly.mul(Vectors.load(f.fy, at + i)))
                     .add(lz.mul(Vectors.load(f.fz, at + i)));
-            FloatVector over = Vectors.all(1).div(straight.max(LOW));
+            FloatVector over = Vectors.ONE.div(straight.max(LOW));
             FloatVector across =
                     lx.mul(c[0]).add(ly.mul(c[1])).add(lz.mul(c[2])).mul(over);
             FloatVector up = lx.mul(c[3]).add(ly.mul(c[4])).add(lz.mul(c[5])).mul(over);
-            FloatVector rise = Vectors.all(1).sub(Vectors.load(height, from + i));
+            FloatVector rise = Vectors.ONE.sub(Vectors.load(height, from + i));
             across.mul(rise).add(Vectors.load(u, from + i)).intoArray(r.u, i);
             up.mul(rise).add(Vectors.load(v, from + i)).intoArray(r.v, i);
             across.neg().intoArray(r.du, i);
@@ -157,17 +190,10 @@ final class CarvingKernels {
             y.mul(width).add(x).intoArray(index, i);
         }
 
-        /** A place between texels, brought into a picture that lies side by side with itself, or ends. */
-        static FloatVector within(FloatVector x, float side, boolean repeats) {
-            if (!repeats) return x.max(0).min(side - 1);
-            return x.sub(VectorMath.floorSmall(x.mul(1 / side)).mul(side))
-                    .max(0)
-                    .min(side - 1e-3f);
-        }
-
+        /** The texel behind one: the last has the first behind it, or itself. */
         static FloatVector next(FloatVector i, float side, boolean repeats) {
             FloatVector next = i.add(1);
-            return repeats ? next.blend(0, next.compare(VectorOperators.GE, side)) : next.min(side - 1);
+            return next.blend(repeats ? 0 : side - 1, next.compare(VectorOperators.GE, side));
         }
     }
 }

@@ -66,6 +66,17 @@ final class Draughts {
         seen[batch] = 1;
     }
 
+    /** The only thing of which anything is seen; -1 where there are several, or none. */
+    int onlySeen() {
+        int only = -1;
+        for (int i = 0; i < count; i++) {
+            if (seen[i] == 0 || thing[i] == only) continue;
+            if (only >= 0) return -1;
+            only = thing[i];
+        }
+        return only;
+    }
+
     /** Sets up all triangles of a scene for a view, but those that may turn out to be hidden once these are drawn. */
     void prepare(Scene scene, View view, What what, Crew crew) {
         count = 0;

@@ -1,6 +1,8 @@
 package gloaming.scene.render;
 
+import gloaming.flow.MapLaying;
 import gloaming.flow.Picture;
+import gloaming.flow.SurfaceMap;
 import gloaming.scene.Matter;
 
 /** Fills in what fragments are made of: what their matter says, and the pictures that lie on it. One thread's own. */
@@ -8,9 +10,10 @@ final class Dressing {
     /** Places after which it is asked anew how large a texel is. */
     private static final int NEXT = 12;
 
-    /** The picture that was asked last, and how many of its texels go to one pixel there. */
+    /** The picture that was asked last, how it is laid, and how many of its texels go to one pixel there. */
     private Picture lately;
 
+    private MapLaying laying;
     private Texture laid;
     private double fine;
     private int since;
@@ -106,35 +109,26 @@ final class Dressing {
         float glowBlue = m.glowBlue * face.colour[2];
         if (m.mapped()) {
             boolean repeats = repeats(m);
-            if (m.colourMap != null) {
-                texel(m.colourMap, m, u, v, repeats);
+            if (texel(SurfaceMap.COLOUR, m, u, v, repeats)) {
                 cover *= texel[3];
                 float over = texel[3] > 1e-6f ? 1 / texel[3] : 0;
                 f.red[i] *= texel[0] * over;
                 f.green[i] *= texel[1] * over;
                 f.blue[i] *= texel[2] * over;
             }
-            if (m.roughMap != null) {
-                texel(m.roughMap, m, u, v, repeats);
+            if (texel(SurfaceMap.ROUGH, m, u, v, repeats))
                 f.roughness[i] = Math.clamp(m.repeats ? m.roughness * light() : light(), 0f, 1f);
-            }
-            if (m.metalMap != null) {
-                texel(m.metalMap, m, u, v, repeats);
-                f.metal[i] = Math.clamp(m.metal * light(), 0f, 1f);
-            }
-            if (m.normalMap != null) {
-                texel(m.normalMap, m, u, v, repeats);
-                bend(i);
-            }
-            if (m.openMap != null) {
-                texel(m.openMap, m, u, v, repeats);
-                f.open[i] *= Math.clamp(1 + m.shut * (texel[0] - 1), 0f, 1f);
-            }
-            if (m.glowMap != null) {
-                texel(m.glowMap, m, u, v, repeats);
+            if (texel(SurfaceMap.METAL, m, u, v, repeats)) f.metal[i] = Math.clamp(m.metal * light(), 0f, 1f);
+            if (texel(SurfaceMap.NORMAL, m, u, v, repeats)) bend(i, m.laying(SurfaceMap.NORMAL));
+            if (texel(SurfaceMap.OPEN, m, u, v, repeats)) f.open[i] *= Math.clamp(1 + m.shut * (texel[0] - 1), 0f, 1f);
+            if (texel(SurfaceMap.GLOW, m, u, v, repeats)) {
                 glowRed *= texel[0];
                 glowGreen *= texel[1];
                 glowBlue *= texel[2];
+            }
+            if (f.coat[i] > 0) {
+                if (texel(SurfaceMap.COAT, m, u, v, repeats)) f.coat[i] *= Math.clamp(light(), 0f, 1f);
+                if (texel(SurfaceMap.COAT_ROUGH, m, u, v, repeats)) f.coatRoughness[i] *= Math.clamp(light(), 0f, 1f);
             }
         }
         f.glass[i] = m.model == Matter.Model.GLASS;
@@ -154,9 +148,14 @@ final class Dressing {
         return cover > 0;
     }
 
-    /** Turns the normal of a place by a texel of a picture of normals, in the frame of the face's texture. */
-    private void bend(int i) {
-        if (face.gradients(across, up) == 0) return;
+    /** Turns the normal of a place by a texel of a picture of normals, in the frame of the face's texture as that picture is laid. */
+    private void bend(int i, MapLaying how) {
+        if (face.gradients(how.second(), across, up) == 0) return;
+        for (int r = 0; r < 3; r++) {
+            double a = across[r];
+            across[r] = how.uu() * a + how.uv() * up[r];
+            up[r] = how.vu() * a + how.vv() * up[r];
+        }
         float x = 2 * texel[0] - 1;
         float y = 2 * texel[1] - 1;
         float z = Math.max(0, 2 * texel[2] - 1);
@@ -175,15 +174,28 @@ final class Dressing {
         return 0.2126f * texel[0] + 0.7152f * texel[1] + 0.0722f * texel[2];
     }
 
-    private void texel(Picture picture, Matter m, double u, double v, boolean repeats) {
-        if (picture != lately || since++ >= NEXT) {
+    /** Looks up what a picture of its matter has at a texture place of the first set; false where no such picture lies on it. */
+    private boolean texel(SurfaceMap which, Matter m, double u, double v, boolean repeats) {
+        Picture picture = m.map(which);
+        if (picture == null) return false;
+        MapLaying how = m.laying(which);
+        if (picture != lately || how != laying || since++ >= NEXT) {
             Texture now = renderer.texture(picture);
-            double pixels = face.stretch(now.width(), now.height()) * Math.max(m.tilesAcross, m.tilesUp);
-            fine = pixels * renderer.samples;
+            double pixels = face.stretch(how.second(), now.width(), now.height()) * how.tiles();
+            fine = pixels * Math.max(m.tilesAcross, m.tilesUp) * renderer.samples;
             lately = picture;
+            laying = how;
             laid = now;
             since = 0;
         }
-        laid.at(u, v, fine, repeats, texel);
+        if (how == MapLaying.PLAIN) {
+            laid.at(u, v, fine, repeats, texel);
+            return true;
+        }
+        boolean second = how.second() && face.second();
+        double across = second ? face.u2() : u;
+        double up = second ? face.v2() : v;
+        laid.at(how.u(across, up), how.v(across, up), fine, repeats, texel);
+        return true;
     }
 }

@@ -26,6 +26,11 @@ final class Face {
     private final double[] n = new double[9];
     private final double[] u = new double[3];
     private final double[] v = new double[3];
+    /** The second set of texture places, where the shape has one. */
+    private final double[] u2 = new double[3];
+
+    private final double[] v2 = new double[3];
+    private boolean second;
     private final double[] c = new double[9];
     /** Three weights by across, up and one. */
     private final double[] q = new double[9];
@@ -60,9 +65,12 @@ final class Face {
         thing = number;
         this.copy = copy;
         triangle = t;
-        graded = false;
+        graded = NEITHER;
         Shape shape = now.shape;
         coloured = shape.coloured();
+        float[] across = shape.numbers() == 0 ? null : shape.number(Shape.SECOND_U);
+        float[] up = across == null ? null : shape.number(Shape.SECOND_V);
+        second = up != null;
         for (int k = 0; k < 3; k++) {
             int i = shape.of()[3 * t + k];
             float x = shape.x()[i];
@@ -77,6 +85,10 @@ final class Face {
                 n[3 * k + r] = normal[3 * r] * x + normal[3 * r + 1] * y + normal[3 * r + 2] * z;
             u[k] = shape.u()[i];
             v[k] = shape.v()[i];
+            if (second) {
+                u2[k] = across[i];
+                v2[k] = up[i];
+            }
             if (!coloured) continue;
             c[3 * k] = shape.red()[i];
             c[3 * k + 1] = shape.green()[i];
@@ -168,15 +180,35 @@ final class Face {
         return weight0 * v[0] + weight1 * v[1] + weight2 * v[2];
     }
 
-    /** How much the texture place changes from this pixel to the next, across or up: the larger of {@code u} times width and so on. */
-    double stretch(int width, int height) {
+    /** Whether its corners have a second set of texture places. */
+    boolean second() {
+        return second;
+    }
+
+    double u2() {
+        return weight0 * u2[0] + weight1 * u2[1] + weight2 * u2[2];
+    }
+
+    double v2() {
+        return weight0 * v2[0] + weight1 * v2[1] + weight2 * v2[2];
+    }
+
+    /**
+     * How much the texture place changes from this pixel to the next, across or up: the larger of {@code u} times width and so on; of the second
+     * set where that is asked for and there.
+     */
+    double stretch(boolean other, int width, int height) {
+        double[] u = other && second ? u2 : this.u;
+        double[] v = other && second ? v2 : this.v;
+        double ownU = other && second ? u2() : u();
+        double ownV = other && second ? v2() : v();
         double du = 0;
         double dv = 0;
         double most = 0;
         for (int d = 0; d < 2; d++) {
             double all = q[d] + q[3 + d] + q[6 + d];
-            du = (q[d] * u[0] + q[3 + d] * u[1] + q[6 + d] * u[2] - u() * all) / whole * width;
-            dv = (q[d] * v[0] + q[3 + d] * v[1] + q[6 + d] * v[2] - v() * all) / whole * height;
+            du = (q[d] * u[0] + q[3 + d] * u[1] + q[6 + d] * u[2] - ownU * all) / whole * width;
+            dv = (q[d] * v[0] + q[3 + d] * v[1] + q[6 + d] * v[2] - ownV * all) / whole * height;
             most = Math.max(most, du * du + dv * dv);
         }
         return Math.sqrt(most);
@@ -184,21 +216,25 @@ final class Face {
 
     /**
      * Writes how the texture place changes with the world's, across and up, along the face; returns how many units of the world a whole
-     * picture is high, or 0 where the face has no texture.
+     * picture is high, or 0 where the face has no texture; of the second set where that is asked for and there.
      */
-    double gradients(double[] across, double[] up) {
-        if (!graded) unit = grade();
-        graded = true;
+    double gradients(boolean other, double[] across, double[] up) {
+        int set = other && second ? 2 : 1;
+        if (graded != set) unit = set == 2 ? grade(u2, v2) : grade(u, v);
+        graded = set;
         System.arraycopy(gradients, 0, across, 0, 3);
         System.arraycopy(gradients, 3, up, 0, 3);
         return unit;
     }
 
     private final double[] gradients = new double[6];
-    private boolean graded;
+    private static final int NEITHER = 0;
+    /** Of which set of texture places the gradients are. */
+    private int graded;
+
     private double unit;
 
-    private double grade() {
+    private double grade(double[] u, double[] v) {
         double ax = p[3] - p[0];
         double ay = p[4] - p[1];
         double az = p[5] - p[2];

@@ -18,21 +18,24 @@ final class FaceKernels {
      * what they grow by to the next, and then the corners' places and normals, three by three.
      */
     static void row(Fragments f, int at, int n, float[] c) {
+        three(f.x, f.y, f.z, at, n, c, 6);
+        three(f.nx, f.ny, f.nz, at, n, c, 15);
+    }
+
+    /** Three numbers of each place, of which those of the corners stand in {@code c} from {@code k} on. */
+    private static void three(float[] x, float[] y, float[] z, int at, int n, float[] c, int k) {
         for (int i = 0; i < n; i += LANES) {
-            FloatVector x = INDEX.add((float) i);
-            FloatVector a = x.mul(c[3]).add(c[0]);
-            FloatVector b = x.mul(c[4]).add(c[1]);
-            FloatVector d = x.mul(c[5]).add(c[2]);
-            FloatVector over = Vectors.all(1).div(a.add(b).add(d));
+            FloatVector along = INDEX.add((float) i);
+            FloatVector a = along.mul(c[3]).add(c[0]);
+            FloatVector b = along.mul(c[4]).add(c[1]);
+            FloatVector d = along.mul(c[5]).add(c[2]);
+            FloatVector over = Vectors.ONE.div(a.add(b).add(d));
             a = a.mul(over);
             b = b.mul(over);
             d = d.mul(over);
-            Parts.write(f.x, at + i, a, b, d, c, 6);
-            Parts.write(f.y, at + i, a, b, d, c, 7);
-            Parts.write(f.z, at + i, a, b, d, c, 8);
-            Parts.write(f.nx, at + i, a, b, d, c, 15);
-            Parts.write(f.ny, at + i, a, b, d, c, 16);
-            Parts.write(f.nz, at + i, a, b, d, c, 17);
+            Parts.write(x, at + i, a, b, d, c, k);
+            Parts.write(y, at + i, a, b, d, c, k + 1);
+            Parts.write(z, at + i, a, b, d, c, k + 2);
         }
     }
 

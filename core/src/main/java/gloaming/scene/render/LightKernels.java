@@ -38,17 +38,17 @@ final class LightKernels {
                     ? Vectors.all(view.back[2])
                     : Vectors.load(f.z, i).neg().add(ez);
             FloatVector far = vx.mul(vx).add(vy.mul(vy)).add(vz.mul(vz)).sqrt();
-            FloatVector over = Vectors.all(1).div(far.max(1e-12f));
+            FloatVector over = Vectors.ONE.div(far.max(1e-12f));
             vx.mul(over).intoArray(f.vx, i);
             vy.mul(over).intoArray(f.vy, i);
             vz.mul(over).intoArray(f.vz, i);
-            (parallel ? Vectors.all(0) : far).intoArray(f.far, i);
+            (parallel ? Vectors.ZERO : far).intoArray(f.far, i);
             FloatVector fx = Vectors.load(f.fx, i);
             FloatVector fy = Vectors.load(f.fy, i);
             FloatVector fz = Vectors.load(f.fz, i);
             // Whoever looks from behind sees the other side.
-            FloatVector side = Vectors.all(1)
-                    .blend(-1f, fx.mul(vx).add(fy.mul(vy)).add(fz.mul(vz)).compare(VectorOperators.LT, 0));
+            FloatVector side = Vectors.ONE.blend(
+                    -1f, fx.mul(vx).add(fy.mul(vy)).add(fz.mul(vz)).compare(VectorOperators.LT, 0));
             fx.mul(side).intoArray(f.fx, i);
             fy.mul(side).intoArray(f.fy, i);
             fz.mul(side).intoArray(f.fz, i);
@@ -78,7 +78,7 @@ final class LightKernels {
             FloatVector hz = lz.add(vz);
             FloatVector length =
                     hx.mul(hx).add(hy.mul(hy)).add(hz.mul(hz)).max(1e-12f).sqrt();
-            FloatVector over = Vectors.all(1).div(length);
+            FloatVector over = Vectors.ONE.div(length);
             vx.mul(hx).add(vy.mul(hy)).add(vz.mul(hz)).mul(over).max(0).min(1).intoArray(f.vh, i);
             FloatVector nx = Vectors.load(f.nx, i);
             FloatVector ny = Vectors.load(f.ny, i);
@@ -93,15 +93,16 @@ final class LightKernels {
         for (int i = 0; i < f.n; i += LANES) {
             FloatVector strength = Vectors.load(f.light, i);
             FloatVector straight = Vectors.load(f.nl, i);
-            FloatVector nl = straight.max(0);
             FloatVector nv = Vectors.load(f.nv, i);
             FloatVector nh = Vectors.load(f.nh, i);
-            Parts.facets(Vectors.load(f.roughness, i), nl, nv, nh, strength).intoArray(f.facets, i);
-            // Light that goes round into the dark side (Green 2004, "wrap lighting").
+            FloatVector vh = Vectors.load(f.vh, i);
             FloatVector soft = Vectors.load(f.soft, i);
+            FloatVector rough = Vectors.load(f.roughness, i);
+            Parts.facets(rough, straight.max(0), nv, nh, strength).intoArray(f.facets, i);
+            // Light that goes round into the dark side (Green 2004, "wrap lighting").
             FloatVector round = straight.add(soft).div(soft.add(1)).max(0);
             round.mul(round.mul(soft).add(1).sub(soft)).mul(strength).intoArray(f.matt, i);
-            FloatVector gone = Vectors.all(1).sub(Vectors.load(f.vh, i));
+            FloatVector gone = Vectors.ONE.sub(vh);
             FloatVector squared = gone.mul(gone);
             squared.mul(squared).mul(gone).intoArray(f.aslant, i);
         }
@@ -112,20 +113,18 @@ final class LightKernels {
         for (int i = 0; i < f.n; i += LANES) {
             FloatVector base = Vectors.load(bases, i);
             FloatVector metal = Vectors.load(f.metal, i);
-            FloatVector matter = Vectors.all(1).sub(metal);
+            FloatVector matter = Vectors.ONE.sub(metal);
             FloatVector plain = Vectors.load(f.shine, i).mul(matter);
             // A surface that throws nothing back straight on does not do so aslant either.
             FloatVector aslant =
                     Vectors.load(f.aslant, i).mul(plain.add(metal).mul(25).min(1));
             FloatVector f0 = base.mul(metal).add(plain);
-            FloatVector fresnel = Vectors.all(1).sub(f0).mul(aslant).add(f0);
+            FloatVector fresnel = Vectors.ONE.sub(f0).mul(aslant).add(f0);
             FloatVector whole = Parts.whole(Vectors.load(f.roughness, i));
-            FloatVector lost = Vectors.all(1).div(whole).sub(1);
+            FloatVector lost = Vectors.ONE.div(whole).sub(1);
             FloatVector thrown =
                     fresnel.mul(Vectors.load(f.facets, i)).mul(f0.mul(lost).add(1));
-            FloatVector matt = base.mul(matter)
-                    .mul(Vectors.load(f.matt, i))
-                    .mul(Vectors.all(1).sub(fresnel));
+            FloatVector matt = base.mul(matter).mul(Vectors.load(f.matt, i)).mul(Vectors.ONE.sub(fresnel));
             Vectors.load(out, i).add(matt.add(thrown).mul(light)).intoArray(out, i);
         }
     }
@@ -172,7 +171,7 @@ final class LightKernels {
         for (int i = 0; i < f.n; i += LANES) {
             FloatVector base = Vectors.load(bases, i);
             FloatVector metal = Vectors.load(f.metal, i);
-            FloatVector matter = Vectors.all(1).sub(metal);
+            FloatVector matter = Vectors.ONE.sub(metal);
             FloatVector plain = Vectors.load(f.shine, i).mul(matter);
             FloatVector f0 = base.mul(metal).add(plain);
             FloatVector whole = Parts.whole(Vectors.load(f.roughness, i));
@@ -180,10 +179,10 @@ final class LightKernels {
             FloatVector once = f0.mul(whole.sub(edge))
                     .add(edge.mul(plain.add(metal).mul(25).min(1)));
             // What meets facets again: the mean Fresnel, and of what is left over each time.
-            FloatVector mean = Vectors.all(1).sub(f0).mul(1 / 21f).add(f0);
-            FloatVector left = mean.mul(Vectors.all(1).sub(whole));
-            FloatVector shiny = once.div(Vectors.all(1).sub(left).max(1e-3f)).min(1);
-            FloatVector matt = base.mul(matter).mul(Vectors.all(1).sub(shiny)).mul(Vectors.load(f.matt, i));
+            FloatVector mean = Vectors.ONE.sub(f0).mul(1 / 21f).add(f0);
+            FloatVector left = mean.mul(Vectors.ONE.sub(whole));
+            FloatVector shiny = once.div(Vectors.ONE.sub(left).max(1e-3f)).min(1);
+            FloatVector matt = base.mul(matter).mul(Vectors.ONE.sub(shiny)).mul(Vectors.load(f.matt, i));
             FloatVector sum = matt.add(shiny.mul(Vectors.load(f.facets, i)));
             Vectors.load(out, i).add(sum.mul(Vectors.load(f.open, i))).intoArray(out, i);
         }
@@ -197,7 +196,7 @@ final class LightKernels {
             FloatVector nh = Vectors.load(f.nh, i);
             Parts.facets(Vectors.load(f.coatRoughness, i), nl, nv, nh, Vectors.load(f.light, i))
                     .intoArray(f.facets, i);
-            FloatVector gone = Vectors.all(1).sub(Vectors.load(f.vh, i));
+            FloatVector gone = Vectors.ONE.sub(Vectors.load(f.vh, i));
             FloatVector squared = gone.mul(gone);
             squared.mul(squared).mul(gone).intoArray(f.aslant, i);
         }
@@ -229,43 +228,51 @@ final class LightKernels {
     /** Lays a coat over one colour of what lies under it, which gets what is not thrown back where the eye looks through. */
     static void lay(Fragments f, float[] out, float[] coats) {
         for (int i = 0; i < f.n; i += LANES) {
-            FloatVector gone = Vectors.all(1).sub(Vectors.load(f.nv, i));
+            FloatVector gone = Vectors.ONE.sub(Vectors.load(f.nv, i));
             FloatVector squared = gone.mul(gone);
             FloatVector fresnel =
                     squared.mul(squared).mul(gone).mul(0.96f).add(0.04f).mul(Vectors.load(f.coat, i));
-            FloatVector left = Vectors.all(1).sub(fresnel);
+            FloatVector left = Vectors.ONE.sub(fresnel);
             // Where there is none its own column may hold anything.
-            FloatVector thrown = Vectors.all(0)
-                    .blend(Vectors.load(coats, i), Vectors.load(f.coat, i).compare(VectorOperators.GT, 0));
+            FloatVector thrown = Vectors.ZERO.blend(
+                    Vectors.load(coats, i), Vectors.load(f.coat, i).compare(VectorOperators.GT, 0));
             Vectors.load(out, i).mul(left).add(thrown).intoArray(out, i);
         }
     }
 
-    /** Fog of a colour takes the place of light with distance, and where it has a height the more the lower the way there is. */
-    static void fog(
-            Fragments f, float red, float green, float blue, float density, float eyeY, float ground, float height) {
+    /** How much fog lies on the way to each place, as a power of 2 that is left of the light behind it, below 0. */
+    static void way(Fragments f, float density) {
+        for (int i = 0; i < f.n; i += LANES)
+            Vectors.load(f.far, i).mul(density * -1.442695f).intoArray(f.way, i);
+    }
+
+    /**
+     * The same where fog has a height, the more the lower the way is: by the mean of exp(-(y - ground) / height) between the eye and the place,
+     * which is reckoned by three of them (Simpson's rule). {@code eye} is that of the eye.
+     */
+    static void lowWay(Fragments f, float eyeY, float ground, float height, float eye) {
         for (int i = 0; i < f.n; i += LANES) {
-            FloatVector way = Vectors.load(f.far, i).mul(density * 1.442695f);
-            if (height > 0) {
-                // The mean of exp(-(y - ground) / height) between the eye and the place, by three of them (Simpson's
-                // rule).
-                FloatVector y = Vectors.load(f.y, i);
-                FloatVector end =
-                        VectorMath.exp2(y.sub(ground).mul(-1.442695f / height).min(8));
-                FloatVector middle = VectorMath.exp2(y.add(eyeY)
-                        .mul(0.5f)
-                        .sub(ground)
-                        .mul(-1.442695f / height)
-                        .min(8));
-                FloatVector eye = VectorMath.exp2(
-                        Vectors.all((ground - eyeY) * 1.442695f / height).min(8));
-                way = way.mul(end.add(middle.mul(4)).add(eye).mul(1 / 6f));
-            }
-            FloatVector left = VectorMath.exp2(way.neg());
-            FloatVector gone = Vectors.all(1).sub(left);
-            Vectors.load(f.outRed, i).mul(left).add(gone.mul(red)).intoArray(f.outRed, i);
-            Vectors.load(f.outGreen, i).mul(left).add(gone.mul(green)).intoArray(f.outGreen, i);
-            Vectors.load(f.outBlue, i).mul(left).add(gone.mul(blue)).intoArray(f.outBlue, i);
+            FloatVector way = Vectors.load(f.way, i);
+            FloatVector y = Vectors.load(f.y, i);
+            FloatVector end =
+                    VectorMath.exp2(y.sub(ground).mul(-1.442695f / height).min(8));
+            FloatVector middle = VectorMath.exp2(
+                    y.add(eyeY).mul(0.5f).sub(ground).mul(-1.442695f / height).min(8));
+            way.mul(end.add(middle.mul(4)).add(eye).mul(1 / 6f)).intoArray(f.way, i);
+        }
+    }
+
+    /** Fog of a colour takes the place of what is not left of the light. */
+    static void fog(Fragments f, float red, float green, float blue) {
+        for (int i = 0; i < f.n; i += LANES) {
+            FloatVector outRed = Vectors.load(f.outRed, i);
+            FloatVector outGreen = Vectors.load(f.outGreen, i);
+            FloatVector outBlue = Vectors.load(f.outBlue, i);
+            FloatVector left = VectorMath.exp2(Vectors.load(f.way, i));
+            FloatVector gone = Vectors.ONE.sub(left);
+            outRed.mul(left).add(gone.mul(red)).intoArray(f.outRed, i);
+            outGreen.mul(left).add(gone.mul(green)).intoArray(f.outGreen, i);
+            outBlue.mul(left).add(gone.mul(blue)).intoArray(f.outBlue, i);
         }
     }
 
@@ -280,7 +287,7 @@ final class LightKernels {
             FloatVector a2 = rough.mul(rough).max(2e-3f);
             a2 = a2.mul(a2);
             FloatVector d = nh.mul(nh).mul(a2.sub(1)).add(1);
-            FloatVector one = Vectors.all(1).sub(a2);
+            FloatVector one = Vectors.ONE.sub(a2);
             FloatVector mask = nl.mul(nv.mul(nv).mul(one).add(a2).sqrt())
                     .add(nv.mul(nl.mul(nl).mul(one).add(a2).sqrt()));
             return a2.mul(nl).mul(strength).mul(0.5f).div(d.mul(d).mul(mask.max(1e-6f)));
@@ -293,7 +300,7 @@ final class LightKernels {
 
         /** The part that is thrown back whatever F0 is, the more the more aslant: the fit's second number. */
         static FloatVector edge(FloatVector rough, FloatVector nv) {
-            FloatVector x = Vectors.all(1).sub(rough);
+            FloatVector x = Vectors.ONE.sub(rough);
             FloatVector falls = VectorMath.exp2(nv.mul(-9.28f));
             FloatVector a = x.mul(x).min(falls).mul(x).add(rough.mul(-0.0275f)).add(0.0425f);
             return a.mul(1.04f).add(rough.mul(0.022f)).sub(0.04f).max(0);

@@ -44,6 +44,10 @@ final class March {
     final float[] first = new float[CHUNK];
     final float[] last = new float[CHUNK];
     final float[] middle = new float[CHUNK];
+    /** How far they are over the heights there. */
+    final float[] gap = new float[CHUNK];
+    /** 1 for those that leave what their block is in, too, where they leave it. */
+    final float[] beyond = new float[CHUNK];
 
     /** Goes along the first {@code n} rays until each meets a height, or the ground. */
     void run(Heights heights, ReliefRays rays, int n, boolean repeats) {

@@ -43,6 +43,10 @@ final class ReliefRays {
     final float[] px = new float[Fragments.ROOM];
 
     final float[] py = new float[Fragments.ROOM];
+    /** And the texel at the lower left of them. */
+    final float[] columns = new float[Fragments.ROOM];
+
+    final float[] rows = new float[Fragments.ROOM];
     /** How heights rise where rays met them, across and up. */
     final float[] slopeX = new float[Fragments.ROOM];
 
@@ -69,7 +73,7 @@ final class ReliefRays {
             Heights heights,
             Matter m,
             boolean repeats) {
-        double unit = face.gradients(across, up);
+        double unit = face.gradients(false, across, up);
         double deep = unit > 0 ? Math.max(0, m.relief) * unit : 0;
         simple = face.of.copies <= 1 && face.of.shape.triangles() <= FACES;
         face.texture(c, x, y, step);

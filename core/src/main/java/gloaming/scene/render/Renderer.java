@@ -66,6 +66,7 @@ public final class Renderer implements SeesSpace {
         this.scene = scene;
         this.samples = samples;
         try {
+            Filling.stand(scene, view);
             lights.take(scene);
             lights.shadows(shadowSize, crew);
             skyPicture.take(lights.sky, crew);
@@ -129,8 +130,11 @@ public final class Renderer implements SeesSpace {
     }
 
     private String reason() {
-        for (int i = 0; i < solid.count(); i++)
-            if (solid.batch(i).count > 0) return Why.dark(scene, lights.lamps, lights.sky);
+        for (int i = 0; i < solid.count(); i++) {
+            if (solid.batch(i).count == 0) continue;
+            String dark = Why.dark(scene, lights.lamps, lights.sky);
+            return dark != null || clear.any() || specks.any() ? dark : Why.hidden(scene, view, solid, nearness);
+        }
         if (clear.any()) return Why.dark(scene, lights.lamps, lights.sky);
         if (specks.any()) return null;
         return Why.nothing(scene, view);
@@ -214,9 +218,10 @@ public final class Renderer implements SeesSpace {
         crew.each(out.height, 8, (from, to) -> {
             float[] way = ways.get();
             if (way.length < out.width) ways.set(way = new float[out.width]);
+            float[] texel = new float[4];
             for (int row = from; row < to; row++) {
                 if (lights.sky.seen && skyPicture.there())
-                    Backdrop.picture(skyPicture, scene.fog(), view, samples, out, row);
+                    Backdrop.picture(skyPicture, scene.fog(), view, samples, out, row, texel);
                 Backdrop.row(scene, view, samples, lights.sky.seen && !skyPicture.there(), out, row, way);
             }
         });

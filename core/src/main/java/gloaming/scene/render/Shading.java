@@ -167,9 +167,7 @@ final class Shading {
         if (over) panes.take(f, renderer.view, renderer.behind(), out);
         lighting.work(renderer, null);
         Haze fog = renderer.scene.fog();
-        if (fog.density > 0)
-            LightKernels.fog(
-                    f, fog.red, fog.green, fog.blue, fog.density, renderer.view.eye[1], fog.ground, fog.height);
+        if (fog.density > 0) fog(fog);
         float[] r = out.r();
         float[] g = out.g();
         float[] b = out.b();
@@ -199,5 +197,15 @@ final class Shading {
             }
         }
         f.clear();
+    }
+
+    private void fog(Haze fog) {
+        float eyeY = renderer.view.eye[1];
+        LightKernels.way(f, fog.density);
+        if (fog.height > 0) {
+            float eye = (float) Math.min(256, Math.exp((fog.ground - eyeY) / fog.height));
+            LightKernels.lowWay(f, eyeY, fog.ground, fog.height, eye);
+        }
+        LightKernels.fog(f, fog.red, fog.green, fog.blue);
     }
 }

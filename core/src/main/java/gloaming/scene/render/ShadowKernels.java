@@ -39,6 +39,13 @@ final class ShadowKernels {
      * in perspective at depth 1.
      */
     static void place(Taps t, Fragments f, float[] m, boolean parallel, float texel) {
+        float far = parallel ? 0 : 1;
+        lift(t, f, far * m[8], far * m[9], far * m[10], parallel ? 1 : m[11], texel);
+        project(t, f.n, m, far);
+    }
+
+    /** Lays places off their faces by a hair, as wide as a texel is there; the last five say how wide that is, by the place. */
+    private static void lift(Taps t, Fragments f, float deepX, float deepY, float deepZ, float deep, float texel) {
         for (int i = 0; i < f.n; i += LANES) {
             FloatVector x = Vectors.load(f.x, i);
             FloatVector y = Vectors.load(f.y, i);
@@ -46,26 +53,34 @@ final class ShadowKernels {
             FloatVector fx = Vectors.load(f.fx, i);
             FloatVector fy = Vectors.load(f.fy, i);
             FloatVector fz = Vectors.load(f.fz, i);
-            FloatVector wide = Vectors.all(texel);
-            if (!parallel)
-                wide = x.mul(m[8]).add(y.mul(m[9])).add(z.mul(m[10])).add(m[11]).mul(texel);
             FloatVector straight = fx.mul(Vectors.load(f.lx, i))
                     .add(fy.mul(Vectors.load(f.ly, i)))
                     .add(fz.mul(Vectors.load(f.lz, i)));
-            FloatVector off = Vectors.all(1)
+            FloatVector wide =
+                    x.mul(deepX).add(y.mul(deepY)).add(z.mul(deepZ)).add(deep).mul(texel);
+            wide.intoArray(t.allTexel, i);
+            FloatVector off = Vectors.ONE
                     .sub(straight.mul(straight))
                     .max(0)
                     .sqrt()
                     .mul(1.6f)
                     .add(0.6f)
                     .mul(wide);
-            wide.intoArray(t.allTexel, i);
-            x = x.add(fx.mul(off));
-            y = y.add(fy.mul(off));
-            z = z.add(fz.mul(off));
+            x.add(fx.mul(off)).intoArray(t.allX, i);
+            y.add(fy.mul(off)).intoArray(t.allY, i);
+            z.add(fz.mul(off)).intoArray(t.allDepth, i);
+        }
+    }
+
+    /** Brings places into the view, in texels; {@code far} is 1 where what lies farther off is smaller there, and 0 where it is not. */
+    private static void project(Taps t, int n, float[] m, float far) {
+        for (int i = 0; i < n; i += LANES) {
+            FloatVector x = Vectors.load(t.allX, i);
+            FloatVector y = Vectors.load(t.allY, i);
+            FloatVector z = Vectors.load(t.allDepth, i);
             FloatVector depth = x.mul(m[8]).add(y.mul(m[9])).add(z.mul(m[10])).add(m[11]);
             depth.intoArray(t.allDepth, i);
-            FloatVector over = parallel ? Vectors.all(1) : Vectors.all(1).div(depth);
+            FloatVector over = Vectors.ONE.div(depth.mul(far).add(1 - far));
             x.mul(m[0]).add(y.mul(m[1])).add(z.mul(m[2])).add(m[3]).mul(over).intoArray(t.allX, i);
             x.mul(m[4]).add(y.mul(m[5])).add(z.mul(m[6])).add(m[7]).mul(over).intoArray(t.allY, i);
         }
@@ -96,7 +111,7 @@ final class ShadowKernels {
                 FloatVector there = Vectors.load(seen, k);
                 VectorMask<Float> nearer = there.compare(VectorOperators.GT, own);
                 found += nearer.trueCount();
-                sum += Vectors.all(0).blend(there, nearer).reduceLanes(VectorOperators.ADD);
+                sum += Vectors.ZERO.blend(there, nearer).reduceLanes(VectorOperators.ADD);
             }
             t.found[i] = found;
             t.sum[i] = sum;

@@ -2,6 +2,7 @@ package gloaming.scene.render;
 
 import gloaming.flow.Crew;
 import gloaming.flow.Picture;
+import gloaming.flow.SurfaceMap;
 import gloaming.scene.LightSource;
 import gloaming.scene.Scene;
 import java.util.ArrayList;
@@ -25,12 +26,7 @@ final class Textures {
         for (int l = 0; l < lamps.size(); l++) lay(lamps.get(l).picture, crew);
         for (int i = 0; i < scene.things(); i++) {
             var m = scene.thing(i).material;
-            lay(m.colourMap, crew);
-            lay(m.roughMap, crew);
-            lay(m.metalMap, crew);
-            lay(m.glowMap, crew);
-            lay(m.openMap, crew);
-            lay(m.normalMap, crew);
+            for (int k = 0; k < SurfaceMap.COUNT; k++) lay(m.map(SurfaceMap.of(k)), crew);
             lay(m.heightMap, crew);
             if (m.heightMap != null) of(m.heightMap).carve(crew);
         }

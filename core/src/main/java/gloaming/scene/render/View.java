@@ -29,6 +29,11 @@ public final class View {
     /** Of a parallel view: pixels across a unit, times those up it. */
     private float wider = 1;
 
+    /** Pixels across a unit, times those up it. */
+    float across() {
+        return parallel ? wider : 1;
+    }
+
     /**
      * A camera that orbits a place as the camera of points does.
      *

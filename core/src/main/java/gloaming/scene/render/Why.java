@@ -18,6 +18,7 @@ final class Why {
         boolean before = false;
         boolean near = false;
         boolean large = false;
+        boolean within = false;
         float[] whole = new float[Matrix.SIZE];
         for (int i = 0; i < scene.things(); i++) {
             Thing thing = scene.thing(i);
@@ -33,6 +34,8 @@ final class Why {
                 float radius = thing.shape.radius() * Matrix.stretch(whole, 0);
                 float depth = m[8] * p[0] + m[9] * p[1] + m[10] * p[2] + m[11];
                 before |= depth + radius > view.near;
+                double away = Math.hypot(Math.hypot(view.eye[0] - p[0], view.eye[1] - p[1]), view.eye[2] - p[2]);
+                within |= !view.parallel && away < radius;
                 float x = m[0] * p[0] + m[1] * p[1] + m[2] * p[2] + m[3];
                 float y = m[4] * p[0] + m[5] * p[1] + m[6] * p[2] + m[7];
                 boolean sees = view.sees(x, y, depth, radius);
@@ -46,8 +49,29 @@ final class Why {
         if (!before) return "sees nothing: all things lie behind it. Take it farther away, or turn it round.";
         if (!near) return "sees nothing: all things lie beside what it looks at. Turn it, or take it farther away.";
         if (!large) return "sees nothing: all things are smaller than a pixel.";
+        if (within)
+            return "sees nothing: it is inside a thing, whose faces look outward. Take it farther away, or choose Both sides in the material.";
         return "sees nothing: the faces before it look away. Choose Both sides in the material, or go round.";
     }
+
+    /** Says that one sheet before the camera hides all else, or null where that is not so. */
+    static String hidden(Scene scene, View view, Draughts solid, float[] nearness) {
+        if (scene.things() < 2) return null;
+        int only = solid.onlySeen();
+        if (only < 0 || scene.thing(only).shape.triangles() > SHEET) return null;
+        for (int y = 0; y < LOOKS; y++)
+            for (int x = 0; x < LOOKS; x++)
+                if (nearness[
+                                (2 * y + 1) * view.height / (2 * LOOKS) * view.width
+                                        + (2 * x + 1) * view.width / (2 * LOOKS)]
+                        == 0) return null;
+        return "sees only the sheet that stands before all else. Take it away, or move it back.";
+    }
+
+    /** Triangles of a flat sheet, and places in a row of the picture that are looked at. */
+    private static final int SHEET = 2;
+
+    private static final int LOOKS = 8;
 
     /** Why all that is seen is black, or null where light falls into the scene. */
     static String dark(Scene scene, List<LightSource> lamps, Dome sky) {

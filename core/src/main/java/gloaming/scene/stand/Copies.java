@@ -141,23 +141,21 @@ public record Copies(
         if (memory.at[t] == null || memory.at[t].length < all * Thing.FLOATS)
             memory.at[t] = new float[all * Thing.FLOATS * 3 / 2];
         float[] at = memory.at[t];
-        float[] move = thing.move.clone();
         frame.crew().each(some, 256, (from, to) -> {
-            float[] inner = new float[Matrix.SIZE];
             for (int k = from; k < to; k++)
                 for (int c = 0; c < had; c++)
-                    copy(memory.poses, memory.picked[k], before, c, move, inner, at, k * had + c);
+                    copy(memory.poses, memory.picked[k], before, c, thing.move, at, k * had + c);
         });
         thing.at = at;
         thing.copies = all;
-        System.arraycopy(Matrix.unit(), 0, thing.move, 0, Matrix.SIZE);
+        Matrix.unit(thing.move);
         thing.stamp = stamp(at, all * Thing.FLOATS);
     }
 
-    private static void copy(
-            float[] poses, int i, float[] before, int c, float[] move, float[] inner, float[] at, int to) {
-        Matrix.times(move, 0, before, c * Thing.FLOATS, inner, 0);
-        Matrix.times(poses, i * Thing.FLOATS, inner, 0, at, to * Thing.FLOATS);
+    private static void copy(float[] poses, int i, float[] before, int c, float[] move, float[] at, int to) {
+        System.arraycopy(before, c * Thing.FLOATS, at, to * Thing.FLOATS, Matrix.SIZE);
+        Matrix.follow(move, 0, at, to * Thing.FLOATS);
+        Matrix.follow(poses, i * Thing.FLOATS, at, to * Thing.FLOATS);
         for (int k = Matrix.SIZE; k < Thing.FLOATS; k++)
             at[to * Thing.FLOATS + k] = poses[i * Thing.FLOATS + k] * before[c * Thing.FLOATS + k];
     }

@@ -3,6 +3,7 @@ package gloaming.scene.stand;
 import gloaming.flow.Nothing;
 import gloaming.flow.Picture;
 import gloaming.flow.Shape;
+import gloaming.flow.SurfaceMap;
 import gloaming.look.Id;
 import gloaming.scene.Matter;
 import gloaming.scene.Scene;
@@ -34,6 +35,22 @@ public record FilmInSpace(
                 says = "Its height; its width follows the picture.")
         double height,
 
+        @Id("stands")
+        @Choice(
+                initial = "place",
+                says = "In its place, or before the camera, so far off that it just fills the picture there.")
+        Stands stands,
+
+        @Id("depth")
+        @Range(
+                min = 0.05,
+                max = 1000,
+                initial = 8,
+                unit = "units",
+                byRatio = true,
+                says = "How far before the camera it fills the picture.")
+        double depth,
+
         @Id("curve")
         @Range(
                 min = -1,
@@ -54,6 +71,14 @@ public record FilmInSpace(
         implements Operation<Nothing, Scene, FilmInSpace.Memory> {
 
     private static final int PARTS = 48;
+
+    /** Where it stands. */
+    public enum Stands {
+        @Id("place")
+        PLACE,
+        @Id("fills")
+        FILLS
+    }
 
     /** The sheet, and by what it was made. */
     public static final class Memory {
@@ -76,13 +101,14 @@ public record FilmInSpace(
         double wide = height * (picture == null ? frame.aspect() : picture.aspect());
         if (memory.width != wide || memory.height != height || memory.curve != curve) make(memory, wide);
         Thing thing = own.add(memory.sheet);
+        if (stands == Stands.FILLS) thing.fills = (float) depth;
         Matter m = thing.material;
         m.model = lit ? Matter.Model.LIT : Matter.Model.UNLIT;
         m.red = m.green = m.blue = (float) strength;
         m.roughness = 0.9f;
         m.cover = (float) cover;
         m.bothSides = true;
-        m.colourMap = picture;
+        m.lay(SurfaceMap.COLOUR, picture);
         return own;
     }
 

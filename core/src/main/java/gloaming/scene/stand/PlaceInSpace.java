@@ -4,7 +4,6 @@ import gloaming.look.Id;
 import gloaming.scene.Matrix;
 import gloaming.scene.Scene;
 import gloaming.scene.Staging;
-import gloaming.scene.Thing;
 import gloaming.step.Frame;
 import gloaming.step.Range;
 import gloaming.step.StepInfo;
@@ -58,17 +57,8 @@ public record PlaceInSpace(
     @Override
     public void stage(Scene own, Frame frame) {
         float[] pose = new float[Matrix.SIZE];
-        float[] before = new float[Matrix.SIZE];
         Matrix.pose(pose, scale, turn, tilt, spin, x, y, z);
-        for (int i = 0; i < own.things(); i++) {
-            Thing thing = own.thing(i);
-            System.arraycopy(thing.move, 0, before, 0, Matrix.SIZE);
-            Matrix.times(pose, 0, before, 0, thing.move, 0);
-        }
-        for (int i = 0; i < own.speckSets(); i++) {
-            float[] move = own.specks(i).move;
-            System.arraycopy(move, 0, before, 0, Matrix.SIZE);
-            Matrix.times(pose, 0, before, 0, move, 0);
-        }
+        for (int i = 0; i < own.things(); i++) Matrix.follow(pose, 0, own.thing(i).move, 0);
+        for (int i = 0; i < own.speckSets(); i++) Matrix.follow(pose, 0, own.specks(i).move, 0);
     }
 }

@@ -40,13 +40,13 @@ public record Cut(
         double[] way = {
             cos * Math.cos(2 * Math.PI * round), Math.sin(2 * Math.PI * tilt), -cos * Math.sin(2 * Math.PI * round)
         };
-        float[][] from = {in.x(), in.y(), in.z(), in.nx(), in.ny(), in.nz(), in.u(), in.v()};
+        float[][] from = {in.x(), in.y(), in.z(), in.nx(), in.ny(), in.nz()};
         double[] far = new double[in.corners()];
         for (int i = 0; i < far.length; i++)
             far[i] = way[0] * in.x()[i] + way[1] * in.y()[i] + way[2] * in.z()[i] - place;
         // Corners that stay keep their triangles' sharing; those on the cut are new ones.
         int[] now = new int[in.corners()];
-        if (in.coloured()) out.colours();
+        out.like(in);
         int[] polygon = new int[4];
         for (int t = 0; t < in.triangles(); t++) {
             int n = 0;
@@ -68,12 +68,8 @@ public record Cut(
     private static int between(Shape in, Shape out, float[][] f, int a, int b, double part) {
         double[] v = new double[f.length];
         for (int k = 0; k < v.length; k++) v[k] = f[k][a] + (f[k][b] - f[k][a]) * part;
-        int i = out.corner(v[0], v[1], v[2], v[3], v[4], v[5], v[6], v[7]);
-        if (in.coloured()) {
-            out.red()[i] = (float) (in.red()[a] + (in.red()[b] - in.red()[a]) * part);
-            out.green()[i] = (float) (in.green()[a] + (in.green()[b] - in.green()[a]) * part);
-            out.blue()[i] = (float) (in.blue()[a] + (in.blue()[b] - in.blue()[a]) * part);
-        }
+        int i = out.corner(v[0], v[1], v[2], v[3], v[4], v[5], 0, 0);
+        out.carry(i, in, a, b, part);
         return i;
     }
 }

@@ -35,7 +35,7 @@ public record Pieces(
     public void change(Shape in, Shape out, Frame frame) {
         int n = in.triangles();
         out.size(3 * n, n);
-        if (in.coloured()) out.colours();
+        out.like(in);
         float mx = in.middle(0);
         float my = in.middle(1);
         float mz = in.middle(2);
@@ -71,13 +71,8 @@ public record Pieces(
             out.x()[o] = (float) (cx + far * ox + turn[0] * dx + turn[1] * dy + turn[2] * dz);
             out.y()[o] = (float) (cy + far * oy + turn[3] * dx + turn[4] * dy + turn[5] * dz);
             out.z()[o] = (float) (cz + far * oz + turn[6] * dx + turn[7] * dy + turn[8] * dz);
-            out.u()[o] = in.u()[i];
-            out.v()[o] = in.v()[i];
+            out.carry(o, in, i);
             out.of()[o] = o;
-            if (!in.coloured()) continue;
-            out.red()[o] = in.red()[i];
-            out.green()[o] = in.green()[i];
-            out.blue()[o] = in.blue()[i];
         }
     }
 

@@ -69,29 +69,16 @@ public record Simplify(
 
     private static void gather(Shape in, Shape out, int[] now, int kept) {
         out.size(kept, 0);
-        if (in.coloured()) out.colours();
+        out.like(in);
         int[] count = new int[kept];
         for (int i : now) count[i]++;
-        float[][] from = {
-            in.x(), in.y(), in.z(), in.nx(), in.ny(), in.nz(), in.u(), in.v(), in.red(), in.green(), in.blue()
-        };
-        float[][] to = {
-            out.x(),
-            out.y(),
-            out.z(),
-            out.nx(),
-            out.ny(),
-            out.nz(),
-            out.u(),
-            out.v(),
-            out.red(),
-            out.green(),
-            out.blue()
-        };
-        for (int k = 0; k < (in.coloured() ? to.length : 8); k++) {
+        float[][] from = {in.x(), in.y(), in.z(), in.nx(), in.ny(), in.nz()};
+        float[][] to = {out.x(), out.y(), out.z(), out.nx(), out.ny(), out.nz()};
+        for (int k = 0; k < to.length; k++) {
             Arrays.fill(to[k], 0, kept, 0);
             for (int i = 0; i < now.length; i++) to[k][now[i]] += from[k][i] / count[now[i]];
         }
+        out.gather(in, now, count);
         for (int i = 0; i < kept; i++) {
             float x = out.nx()[i];
             float y = out.ny()[i];

@@ -71,7 +71,7 @@ public record Subdivide(
         Halves corners = new Halves(in, own(n));
         int all = n + corners.count;
         out.size(all, 4 * t);
-        if (in.coloured()) out.colours();
+        out.like(in);
         int[] then = Arrays.copyOf(same, all);
         float[][] from = {in.x(), in.y(), in.z()};
         float[][] to = {out.x(), out.y(), out.z()};
@@ -88,20 +88,9 @@ public record Subdivide(
             for (int k = 0; k < 3; k++) to[k][own] = halved[k][place];
             int a = in.of()[e];
             int b = in.of()[e - e % 3 + (e + 1) % 3];
-            half(in.u(), out.u(), a, b, own);
-            half(in.v(), out.v(), a, b, own);
-            if (!in.coloured()) continue;
-            half(in.red(), out.red(), a, b, own);
-            half(in.green(), out.green(), a, b, own);
-            half(in.blue(), out.blue(), a, b, own);
+            out.carry(own, in, a, b, 0.5);
         }
-        System.arraycopy(in.u(), 0, out.u(), 0, n);
-        System.arraycopy(in.v(), 0, out.v(), 0, n);
-        if (in.coloured()) {
-            System.arraycopy(in.red(), 0, out.red(), 0, n);
-            System.arraycopy(in.green(), 0, out.green(), 0, n);
-            System.arraycopy(in.blue(), 0, out.blue(), 0, n);
-        }
+        for (int i = 0; i < n; i++) out.carry(i, in, i);
         int[] of = out.of();
         for (int i = 0; i < t; i++) {
             int[] c = {in.of()[3 * i], in.of()[3 * i + 1], in.of()[3 * i + 2]};
@@ -110,10 +99,6 @@ public record Subdivide(
             System.arraycopy(four, 0, of, 12 * i, 12);
         }
         return then;
-    }
-
-    private static void half(float[] from, float[] to, int a, int b, int at) {
-        to[at] = (from[a] + from[b]) / 2;
     }
 
     /** Normals over all that lies in one place. */

@@ -77,12 +77,8 @@ public record Thicken(
         double length = Math.max(1e-12, Math.sqrt(nx * nx + ny * ny + nz * nz));
         int first = out.corners();
         for (int i : new int[] {a, b, b + n, a + n}) {
-            int c = out.corner(
-                    out.x()[i], out.y()[i], out.z()[i], nx / length, ny / length, nz / length, out.u()[i], out.v()[i]);
-            if (!out.coloured()) continue;
-            out.red()[c] = out.red()[i];
-            out.green()[c] = out.green()[i];
-            out.blue()[c] = out.blue()[i];
+            int c = out.corner(out.x()[i], out.y()[i], out.z()[i], nx / length, ny / length, nz / length, 0, 0);
+            out.carry(c, out, i);
         }
         out.square(first + 1, first, first + 3, first + 2);
     }

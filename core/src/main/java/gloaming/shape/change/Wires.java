@@ -59,7 +59,7 @@ public record Wires(
                 seen[at] = true;
             }
         }
-        if (in.coloured()) out.colours();
+        out.like(in);
         for (int i = 0; i < unique; i++) if (drawn[i]) rod(in, out, (int) (sorted[i] >> 32), (int) sorted[i]);
     }
 
@@ -89,12 +89,8 @@ public record Wires(
                 double ny = cos * s[1] + sin * t[1];
                 double nz = cos * s[2] + sin * t[2];
                 double r = thickness / 2;
-                int o = out.corner(
-                        in.x()[i] + r * nx, in.y()[i] + r * ny, in.z()[i] + r * nz, nx, ny, nz, in.u()[i], in.v()[i]);
-                if (!in.coloured()) continue;
-                out.red()[o] = in.red()[i];
-                out.green()[o] = in.green()[i];
-                out.blue()[o] = in.blue()[i];
+                int o = out.corner(in.x()[i] + r * nx, in.y()[i] + r * ny, in.z()[i] + r * nz, nx, ny, nz, 0, 0);
+                out.carry(o, in, i);
             }
         }
         for (int c = 0; c < 3; c++) {

@@ -1,5 +1,6 @@
 package gloaming.shape.make;
 
+import gloaming.curve.Keys;
 import gloaming.flow.Attribute;
 import gloaming.flow.Column;
 import gloaming.flow.Points;
@@ -10,11 +11,14 @@ import gloaming.step.Frame;
 import gloaming.step.Operation;
 import gloaming.step.Range;
 import gloaming.step.StepInfo;
+import java.util.ArrayList;
+import java.util.List;
 
 /**
- * A tube or ribbon along points, as thick as they are and in their colours; where points carry strands, one along each.
+ * A tube or ribbon along points, as thick as they are and in their colours; where points carry strands, one along each. Attributes of one's own
+ * become numbers of its corners.
  *
- * <p>The profile is carried from place to place without turning about the way (double reflection: Wang and others 2008).
+ * <p>Where points have an attribute {@code twist}, it is wound by so many turns there. The profile is carried from place to place without turning about the way (double reflection: Wang and others 2008).
  */
 @Id("tube")
 @StepInfo(
@@ -35,6 +39,14 @@ public record Tube(
         @Id("twist") @Range(min = -100, max = 100, initial = 0, unit = "turns", says = "How often it winds on its way.")
         double twist,
 
+        @Id("profile")
+        @Choice(
+                initial = "0 1 linear; 1 1 linear",
+                curve = true,
+                over = "once round",
+                says = "How far out its side is on the way round, times its thickness: 1 all round for a round one.")
+        String profile,
+
         @Id("closed") @Choice(initial = "false", says = "Whether its end is its beginning.")
         boolean closed)
         implements Operation<Points, Shape, Tube.Memory> {
@@ -45,6 +57,30 @@ public record Tube(
         private final double[] side = new double[3];
         private final double[] way = new double[3];
         private final double[] next = new double[3];
+        private final List<String> numbers = new ArrayList<>();
+        /** Of each side of the profile how far out it is, and its normal by the ways out and on round. */
+        private double[] out = {};
+
+        private double[] outward = {};
+        private double[] onward = {};
+        private String drawn;
+
+        private void profile(String text, int sides) {
+            if (text.equals(drawn) && out.length == sides + 1) return;
+            drawn = text;
+            Keys keys = Keys.parse(text);
+            out = new double[sides + 1];
+            outward = new double[sides + 1];
+            onward = new double[sides + 1];
+            for (int s = 0; s <= sides; s++) out[s] = Math.max(0, keys.at(keys.end() * s / sides));
+            for (int s = 0; s <= sides; s++) {
+                // Across the seam the first side follows the last.
+                double slope = (out[s == sides ? 1 : s + 1] - out[s == 0 ? sides - 1 : s - 1]) * sides / (4 * Math.PI);
+                double length = Math.max(1e-12, Math.hypot(out[s], slope));
+                outward[s] = out[s] == 0 && slope == 0 ? 1 : out[s] / length;
+                onward[s] = -slope / length;
+            }
+        }
     }
 
     @Override
@@ -54,9 +90,12 @@ public record Tube(
 
     @Override
     public Shape run(Points in, Memory memory, Frame frame) {
+        memory.profile(profile, sides);
         Shape out = memory.shape.clear().colours();
         Column strand = in.column("strand");
         int n = in.n();
+        numbers(in, memory);
+        for (String name : memory.numbers) out.give(name);
         for (int from = 0; from < n; ) {
             int to = from + 1;
             while (to < n && (strand == null || strand.at(to) == strand.at(from))) to++;
@@ -80,7 +119,7 @@ public record Tube(
         side[2] = steep ? -way[0] * way[2] : -way[2] * way[1];
         unit(side);
         for (int k = 0; k < places; k++) {
-            ring(in, from + k % (to - from), k, places, out, side, way);
+            ring(in, from + k % (to - from), k, places, memory);
             if (k + 1 < places) carry(in, from, to, k, round, memory);
         }
         int row = sides + 1;
@@ -92,30 +131,51 @@ public record Tube(
         }
     }
 
-    private void ring(Points in, int i, int k, int places, Shape out, double[] side, double[] way) {
+    /** The names of the points' own attributes, which corners carry on; few enough for a shape. */
+    private static void numbers(Points in, Memory memory) {
+        memory.numbers.clear();
+        for (int k = 0; k < in.named() && memory.numbers.size() < Shape.NAMED; k++) {
+            String name = in.name(k);
+            if (!name.startsWith(".") && !name.equals("strand")) memory.numbers.add(name);
+        }
+    }
+
+    private void ring(Points in, int i, int k, int places, Memory memory) {
+        Shape out = memory.shape;
+        double[] side = memory.side;
+        double[] way = memory.way;
         double ux = way[1] * side[2] - way[2] * side[1];
         double uy = way[2] * side[0] - way[0] * side[2];
         double uz = way[0] * side[1] - way[1] * side[0];
         double r = thickness * in.at(Attribute.SIZE, i);
+        Column wound = in.column("twist");
+        double turn = twist * k / (places - 1) + (wound == null ? 0 : wound.at(i));
         for (int s = 0; s <= sides; s++) {
-            double angle = 2 * Math.PI * ((double) s / sides + twist * k / (places - 1));
+            double angle = 2 * Math.PI * ((double) s / sides + turn);
             double cos = Math.cos(angle);
             double sin = Math.sin(angle);
-            double mx = cos * side[0] + sin * ux;
-            double my = cos * side[1] + sin * uy;
-            double mz = cos * side[2] + sin * uz;
+            double ox = cos * side[0] + sin * ux;
+            double oy = cos * side[1] + sin * uy;
+            double oz = cos * side[2] + sin * uz;
+            double far = r * memory.out[s];
+            double nr = memory.outward[s];
+            double nt = memory.onward[s];
             int corner = out.corner(
-                    in.at(Attribute.X, i) + r * mx,
-                    in.at(Attribute.Y, i) + r * my,
-                    in.at(Attribute.Z, i) + r * mz,
-                    mx,
-                    my,
-                    mz,
+                    in.at(Attribute.X, i) + far * ox,
+                    in.at(Attribute.Y, i) + far * oy,
+                    in.at(Attribute.Z, i) + far * oz,
+                    nr * ox + nt * (cos * ux - sin * side[0]),
+                    nr * oy + nt * (cos * uy - sin * side[1]),
+                    nr * oz + nt * (cos * uz - sin * side[2]),
                     (double) s / sides,
                     (double) k / (places - 1));
             out.red()[corner] = in.at(Attribute.RED, i);
             out.green()[corner] = in.at(Attribute.GREEN, i);
             out.blue()[corner] = in.at(Attribute.BLUE, i);
+            for (int m = 0; m < memory.numbers.size(); m++) {
+                String name = memory.numbers.get(m);
+                out.number(name)[corner] = in.column(name).at(i);
+            }
         }
     }
 

@@ -4,15 +4,19 @@ import gloaming.flow.Shape;
 import gloaming.shape.change.Places;
 import java.util.Arrays;
 
-/** The edges of a shape that an eye sees as such. */
-final class Edges {
+/** The edges of a shape. */
+public final class Edges {
     /** The cosine of thirty degrees. */
     private static final float SHARP = 0.866f;
 
     private Edges() {}
 
-    /** Two corners for each edge at which two triangles meet sharply or one has no neighbour, each edge once. */
-    static int[] sharp(Shape in) {
+    /**
+     * Two corners for each edge, each edge once.
+     *
+     * @param sharp whether of those that two triangles have only such count at which these meet sharply, as an eye sees them
+     */
+    public static int[] of(Shape in, boolean sharp) {
         int[] same = Places.of(in);
         int n = 3 * in.triangles();
         long[] sorted = new long[n];
@@ -34,7 +38,7 @@ final class Edges {
         int[] ends = new int[2 * n];
         int many = 0;
         for (int i = 0; i < n; i++) {
-            if (i > 0 && sorted[i] == sorted[i - 1] || smooth[i]) continue;
+            if (i > 0 && sorted[i] == sorted[i - 1] || sharp && smooth[i]) continue;
             ends[many++] = (int) (sorted[i] >> 32);
             ends[many++] = (int) sorted[i];
         }

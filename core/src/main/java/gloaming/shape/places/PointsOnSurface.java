@@ -15,10 +15,12 @@ import gloaming.step.Randomness;
 import gloaming.step.Range;
 import gloaming.step.Read;
 import gloaming.step.StepInfo;
+import java.util.ArrayList;
+import java.util.List;
 
 /**
- * Points on a shape, each heading along the normal, with the surface's colour, its texture place as {@code u} and {@code v}, and the velocity
- * of the place where it lies.
+ * Points on a shape, each heading along the normal, with the surface's colour, its texture place as {@code u} and {@code v}, the numbers that its
+ * corners carry by name, and the velocity of the place where it lies.
  *
  * <p>Where a point lies is drawn by its number: in which triangle by the areas (a low-discrepancy sequence, so that they lie evenly: van der
  * Corput 1935) and where in it; so it stays in its place while the surface moves, as long as its triangles stay alike.
@@ -90,6 +92,10 @@ public record PointsOnSurface(
         private final Column v = new Column(16);
         private float[][] last = new float[3][0];
         private int had;
+        /** Columns for the numbers that corners carry by name, and those of the shape as it is. */
+        private final List<Column> numbers = new ArrayList<>();
+
+        private float[][] carried = {};
     }
 
     @Override
@@ -109,6 +115,7 @@ public record PointsOnSurface(
         memory.u.length(n);
         memory.v.length(n);
         out.put("u", memory.u).put("v", memory.v);
+        numbers(in, memory);
         boolean moved = memory.had == n && frame.dt() > 0;
         if (memory.last[0].length < n) memory.last = new float[3][n];
         float over = moved ? (float) (1 / frame.dt()) : 0;
@@ -166,6 +173,25 @@ public record PointsOnSurface(
         set(out, Attribute.BLUE, i, coloured ? wa * in.blue()[a] + wb * in.blue()[b] + wc * in.blue()[c] : 1);
         memory.u.values[i] = (float) (wa * in.u()[a] + wb * in.u()[b] + wc * in.u()[c]);
         memory.v.values[i] = (float) (wa * in.v()[a] + wb * in.v()[b] + wc * in.v()[c]);
+        for (int k = 0; k < memory.carried.length; k++) {
+            float[] from = memory.carried[k];
+            memory.numbers.get(k).values[i] = (float) (wa * from[a] + wb * from[b] + wc * from[c]);
+        }
+    }
+
+    /** What corners carry by name the points have as attributes of these names. */
+    private static void numbers(Shape in, Memory memory) {
+        int n = in.numbers();
+        if (memory.carried.length != n) memory.carried = new float[n][];
+        for (int k = 0; k < n; k++) {
+            while (memory.numbers.size() <= k) memory.numbers.add(new Column(16));
+            String name = in.numberName(k);
+            memory.carried[k] = in.number(name);
+            Column column = memory.numbers.get(k).length(memory.points.n());
+            Attribute known = Attribute.named(name);
+            if (known == null) memory.points.put(name, column);
+            else memory.points.put(known, column);
+        }
     }
 
     private static void velocity(Memory memory, int i, float over) {
@@ -189,6 +215,10 @@ public record PointsOnSurface(
             if (!(bright > Randomness.uniform(seed, i, 9))) continue;
             for (Attribute a : WRITTEN) {
                 float[] values = out.column(a).values;
+                values[kept] = values[i];
+            }
+            for (int k = 0; k < memory.carried.length; k++) {
+                float[] values = memory.numbers.get(k).values;
                 values[kept] = values[i];
             }
             memory.u.values[kept] = memory.u.values[i];

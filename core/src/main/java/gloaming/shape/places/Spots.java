@@ -212,7 +212,7 @@ final class Spots {
 
     /** Places along the edges by their length: where two triangles meet at more than thirty degrees, and where one has no neighbour. */
     private void edges(Shape in) {
-        int[] ends = Edges.sharp(in);
+        int[] ends = Edges.of(in, true);
         int many = ends.length / 2;
         if (many == 0) {
             n = 0;

@@ -57,7 +57,8 @@ class PoseTest {
                 List.of(new Sculpture.Skin(new int[] {0, 1}, inverse)),
                 List.of(new Sculpture.Animation("wave", 1, List.of(track))),
                 List.of(),
-                List.<Picture>of());
+                List.<Picture>of(),
+                0);
     }
 
     private static Shape posed(Sculpture model, double at, double mix) {
@@ -119,7 +120,8 @@ class PoseTest {
                 List.of(),
                 List.of(new Sculpture.Animation("", 2, List.of(weights))),
                 List.of(),
-                List.of());
+                List.of(),
+                0);
         Shape s = posed(model, 1, 0);
         assertThat(s.z()[1]).isCloseTo(1, within(1e-6f));
         assertThat(s.z()[0]).isZero();

@@ -8,6 +8,7 @@ import gloaming.flow.Crew;
 import gloaming.flow.Picture;
 import gloaming.flow.SeesSpace;
 import gloaming.flow.Shape;
+import gloaming.flow.SurfaceMap;
 import gloaming.look.Value;
 import gloaming.scene.LightSource;
 import gloaming.scene.Matrix;
@@ -222,7 +223,7 @@ class RendererTest {
         Matter m = scene.add(ball()).material;
         m.red = m.green = m.blue = 1;
         m.roughness = 1;
-        m.openMap = new Picture(2, 2).fill(0.4f, 0, 0, 1);
+        m.lay(SurfaceMap.OPEN, new Picture(2, 2).fill(0.4f, 0, 0, 1));
         m.shut = 0.5f;
         Arrays.fill(scene.sky().above, 0.5f);
         Arrays.fill(scene.sky().horizon, 0.5f);
@@ -239,7 +240,7 @@ class RendererTest {
         sun.lookAt(0, 0, 0);
         float lit =
                 looking(0, 0, 4, 1).draw(scene, 1, 64, new Picture(W, H), ALONE).r()[middle];
-        m.openMap = null;
+        m.lay(SurfaceMap.OPEN, null);
         assertThat(looking(0, 0, 4, 1)
                         .draw(scene, 1, 64, new Picture(W, H), ALONE)
                         .r()[middle])
@@ -424,12 +425,14 @@ class RendererTest {
         inTheCamera.form = LightSource.Form.LAMP;
         inTheCamera.z = 2.6f;
         scene.lamp().red = Float.NaN;
-        for (int[] size : new int[][] {{16, 16}, {1, 1}, {300, 3}}) {
+        for (int[] size : new int[][] {{16, 16, 2}, {1, 1, 2}, {300, 3, 2}, {3840, 2160, 1}}) {
+            int samples = size[2];
             Renderer renderer = new Renderer();
-            renderer.view().camera(0, 0, 2.6, 0.12, 0, 0, 0, false, 2 * size[0], 2 * size[1]);
-            Picture out = renderer.draw(scene, 2, 128, new Picture(size[0], size[1]), ALONE);
-            for (int c = 0; c < 4; c++)
-                for (float v : out.plane(c)) assertThat(v).isFinite();
+            renderer.view().camera(0, 0, 2.6, 0.12, 0, 0, 0, false, samples * size[0], samples * size[1]);
+            Picture out = renderer.draw(scene, samples, 128, new Picture(size[0], size[1]), TWO);
+            boolean numbers = true;
+            for (int c = 0; c < 4; c++) for (float v : out.plane(c)) numbers &= Float.isFinite(v);
+            assertThat(numbers).isTrue();
         }
     }
 }
