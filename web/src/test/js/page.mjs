@@ -39,6 +39,9 @@ export function page() {
     hear(is, then) { heard.set(is, [...(heard.get(is) ?? []), then]); },
     say(message) { for (const then of heard.get(message.is) ?? []) then(message); },
     send(message) { live.sent.push(message); },
+    /** @param {string} word @param {any} message */
+    ask(word, message) { live.sent.push(message); },
+    answered() {},
   };
   return /** @type {any} */ ({ root: { dataset: { show: 'w1', sound: 'band' } }, lookId: 'k1', live, catalogue: STEPS, board: null, dear: false, curves: { add() {}, keep() {}, draw() {} } });
 }

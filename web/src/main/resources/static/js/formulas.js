@@ -30,6 +30,7 @@ function holdKeys() {
 
 /** @param {import('./page.js').Page} page */
 export function formulas({ live }) {
+  const forgetCheck = (/** @type {number} */ of) => { waiting.delete(of); live.answered(`check ${of}`); };
   /**
    * @param {string} text
    * @param {{once?: boolean, step?: string, setting?: string}} of
@@ -37,15 +38,15 @@ export function formulas({ live }) {
    */
   const check = (text, of) => new Promise((then) => {
     waiting.set(++asked, /** @type {(answer: import('./messages.js').ToPageChecked) => void} */ (then));
-    if (waiting.size > 50) waiting.delete(waiting.keys().next().value ?? 0);
-    live.send({ do: 'check', asked, text, once: of.once ?? false, step: of.step, setting: of.setting });
+    if (waiting.size > 50) forgetCheck(waiting.keys().next().value ?? 0);
+    live.ask(`check ${asked}`, { do: 'check', asked, text, once: of.once ?? false, step: of.step, setting: of.setting });
   });
   return /** @satisfies {ThisType<import('./bench/types.js').Bench>} */ ({
     startFormulas() {
       live.hear('look', (m) => { this.formulas = m.formulas; });
       live.hear('checked', (m) => {
         waiting.get(m.asked)?.(m);
-        waiting.delete(m.asked);
+        forgetCheck(m.asked);
       });
     },
     /** Formulas of the document as people read them, by "step setting". */

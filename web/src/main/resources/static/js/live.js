@@ -23,6 +23,8 @@ export class Live {
     this.greets = /look=|evening=/.test(query) && !query.includes('next');
     /** @type {Map<string, ((message: any) => void)[]>} */
     this.heard = new Map();
+    /** What was asked last under each word. @type {Map<string, import('./messages.js').FromPage>} */
+    this.standing = new Map();
     this.open = false;
     this.asked = 0;
     this.wait = 150;
@@ -77,6 +79,7 @@ export class Live {
     this.open = true;
     this.wait = 150;
     this.say({ is: 'state', open: true });
+    for (const question of this.standing.values()) this.send(question);
     this.tell();
   }
 
@@ -116,6 +119,19 @@ export class Live {
       if (frame) this.send({ do: 'ack' });
     }
   }
+
+  /**
+   * Asks, and asks again when the program has been away: it may have heard nothing, or may have forgotten.
+   * @param {string} word what this is an answer to the need of; the one before is dropped
+   * @param {import('./messages.js').FromPage} question
+   */
+  ask(word, question) {
+    this.standing.set(word, question);
+    this.send(question);
+  }
+
+  /** Has its answer, or wants none any more. @param {string} word */
+  answered(word) { this.standing.delete(word); }
 
   /** Sends now; while the program is away changes wait and everything else is dropped. @param {import('./messages.js').FromPage} message */
   send(message) {

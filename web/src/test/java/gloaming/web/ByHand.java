@@ -8,6 +8,7 @@ import java.util.List;
 import org.openqa.selenium.By;
 import org.openqa.selenium.JavascriptExecutor;
 import org.openqa.selenium.Keys;
+import org.openqa.selenium.TimeoutException;
 import org.openqa.selenium.WebElement;
 import org.openqa.selenium.interactions.Actions;
 
@@ -31,10 +32,19 @@ abstract class ByHand extends PageTest {
                 "the finder has the focus",
                 () -> browser.switchTo().activeElement().getAccessibleName().equals("Find a step"));
         keys(words);
-        until(type + " is found first", () -> {
-            List<WebElement> found = browser.findElements(By.cssSelector(".finder li"));
-            return !found.isEmpty() && type.equals(found.getFirst().getDomAttribute("data-type"));
-        });
+        try {
+            until(type + " is found first", () -> {
+                List<WebElement> found = browser.findElements(By.cssSelector(".finder li"));
+                return !found.isEmpty() && type.equals(found.getFirst().getDomAttribute("data-type"));
+            });
+        } catch (TimeoutException late) {
+            throw new AssertionError(
+                    type + " is not found first: \""
+                            + find(".finder input").getDomProperty("value") + "\" finds "
+                            + find(".finder ul").getText() + "; "
+                            + find(".saved").getText(),
+                    late);
+        }
         keys(Keys.ENTER);
         until(type + " is in the look", () -> open.look().steps().count() == before + 1);
         until(

@@ -77,6 +77,22 @@ class FinderOnTheBenchTest extends ByHand {
     }
 
     @Test
+    void whatWasAskedWhenTheSocketBrokeIsAskedAgain() {
+        OpenLook open = bench("Broken socket");
+        // The question is on its way when the socket breaks, and nobody ever reads it.
+        ((JavascriptExecutor) browser).executeScript("""
+                const send = WebSocket.prototype.send;
+                WebSocket.prototype.send = function (text) {
+                  if (text.includes('"cloud"')) { WebSocket.prototype.send = send; this.close(); }
+                  else send.call(this, text);
+                };
+                """);
+        keys("/cloud", Keys.ENTER);
+        until("cloud noise", () -> types(open).equals(List.of("cloud-noise")));
+        selected("cloud-noise", open);
+    }
+
+    @Test
     void whatFitsOnlyInANewLaneSaysSoAndBeginsOne() {
         OpenLook open = bench("New lanes");
         keys("/fill", Keys.ENTER);

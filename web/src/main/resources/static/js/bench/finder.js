@@ -34,13 +34,15 @@ export function finder(page) {
     ask() {
       this.finder.enter = false;
       this.finder.asked = ++page.live.asked;
-      page.live.send({ do: 'find', asked: page.live.asked, lane: this.finder.lane, place: this.finder.place, words: this.finder.words });
+      const { lane, place, words } = this.finder;
+      page.live.ask('find', { do: 'find', asked: page.live.asked, lane, place, words });
     },
     /** Whether the list is of the text that stands there now. */
     get finderFresh() { return this.finder.answered === this.finder.asked; },
     /** @param {import('../messages.js').ToPageFound} m */
     foundSteps(m) {
       if (m.asked !== this.finder.asked) return;
+      page.live.answered('find');
       this.finder.answered = m.asked;
       this.finder.found = m.steps;
       this.finder.at = 0;
@@ -83,6 +85,7 @@ export function finder(page) {
     closeFinder() {
       if (!this.finder.open) return;
       this.finder.open = false;
+      page.live.answered('find');
       $('.finder').style.display = 'none';
       const card = document.getElementById(`step-${this.stepId}`);
       if (card) card.focus(); else $('.finder input').blur();

@@ -120,14 +120,14 @@ export function monitor(page) {
     },
     toggleProbe() {
       this.probing = !this.probing;
-      if (!this.probing) page.live.send({ do: 'probe', u: -1, v: -1 });
+      if (!this.probing) page.live.ask('probe', { do: 'probe', u: -1, v: -1 });
     },
     /** @param {PointerEvent} event */
     point(event) {
       if (!this.probing) return;
       const { u, v } = onPicture(event);
       const inside = u >= 0 && u < 1 && v >= 0 && v < 1;
-      page.live.send({ do: 'probe', u: inside ? u : -1, v: inside ? v : -1 });
+      page.live.ask('probe', { do: 'probe', u: inside ? u : -1, v: inside ? v : -1 });
     },
     /** @param {import('../messages.js').ToPageProbe} pixel */
     paintProbe({ x, y, red: r, green: g, blue: b, cover, space }) {

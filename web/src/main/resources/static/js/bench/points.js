@@ -20,7 +20,7 @@ export function points(page) {
     get hasPoints() { return this.chosen !== null && this.gives(this.chosen) === 'points'; },
     toggleTable() { this.tabling = !this.tabling; this.askTable(); },
     askTable() {
-      page.live.send({ do: 'table', step: this.tabling && this.hasPoints ? this.runOfStep(this.stepId) : '' });
+      page.live.ask('table', { do: 'table', step: this.tabling && this.hasPoints ? this.runOfStep(this.stepId) : '' });
       if (!this.tabling) this.table = null;
     },
     tableSays() {

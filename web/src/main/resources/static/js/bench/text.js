@@ -20,7 +20,10 @@ export function text(page) {
     startText() {
       page.live.hear('look', () => this.syncCode());
       page.live.hear('refused', () => editor?.refused());
-      page.live.hear('versions', (m) => { if (m.step === this.writing) this.versions = m.list; });
+      page.live.hear('versions', (m) => {
+        for (const word of ['versions', 'keep']) page.live.answered(word);
+        if (m.step === this.writing) this.versions = m.list;
+      });
     },
     /** Another step is selected: what was written last is sent. @param {string} next */
     leaveText(next) {
@@ -57,7 +60,7 @@ export function text(page) {
       this.versions = [];
       editor.open(this.written(this.chosen));
       editor.mark(this.problems);
-      page.live.send({ do: 'versions', step: this.writing, setting: this.codeSetting.id });
+      page.live.ask('versions', { do: 'versions', step: this.writing, setting: this.codeSetting.id });
     },
     /** @param {string} text */
     sendText(text) {
@@ -78,7 +81,7 @@ export function text(page) {
     keepVersion() {
       editor?.flush();
       if (!this.codeSetting) return;
-      page.live.send({ do: 'keep', step: this.writing, setting: this.codeSetting.id, name: this.versionName });
+      page.live.ask('keep', { do: 'keep', step: this.writing, setting: this.codeSetting.id, name: this.versionName });
       this.versionName = '';
     },
     /** @param {number} version */
