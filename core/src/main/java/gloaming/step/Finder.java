@@ -103,8 +103,10 @@ public final class Finder {
         all.addAll(here);
         all.addAll(elsewhere);
         List<Found> offered = new ArrayList<>(all.subList(0, Math.min(MOST, all.size())));
-        // Whoever means a step that goes nowhere here is told so, and not given another.
-        if (bestNowhere > CLEARLY * Math.max(best, bestHere)) offered.addFirst(nowhere.removeFirst());
+        // Whoever names a step that goes nowhere here is told so, and not given another; a need is met by what can be
+        // laid.
+        if (bestNowhere > CLEARLY * Math.max(best, bestHere)
+                && named(nowhere.getFirst().step(), words)) offered.addFirst(nowhere.removeFirst());
         offered.addAll(nowhere);
         offered.addAll(0, kits(look, at, place, words));
         return offered;
@@ -113,9 +115,11 @@ public final class Finder {
     /** Whether some step's name begins with the words, so that it is what was meant. */
     public boolean startsWith(String words) {
         String typed = words.strip().toLowerCase(Locale.ROOT);
-        return !typed.isEmpty()
-                && catalogue.entries().stream()
-                        .anyMatch(step -> step.name().toLowerCase(Locale.ROOT).startsWith(typed));
+        return !typed.isEmpty() && catalogue.entries().stream().anyMatch(step -> named(step, typed));
+    }
+
+    private static boolean named(Description step, String words) {
+        return step.name().toLowerCase(Locale.ROOT).startsWith(words.strip().toLowerCase(Locale.ROOT));
     }
 
     /** The kits of the look whose name begins or goes on with all that is typed, where they fit; none in itself. */

@@ -11,6 +11,7 @@ import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Locale;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
@@ -61,6 +62,20 @@ class FinderTest {
         assertThat(missed)
                 .as("missed of %d: %s", all.size(), String.join("\n", missed))
                 .hasSizeLessThanOrEqualTo(all.size() / 20);
+    }
+
+    @Test
+    void aNeedIsMetByWhatCanBeLaidHere() {
+        List<String> wrong = new ArrayList<>();
+        for (Sentence sentence : sentences()) {
+            String lane = sentence.behind().equals("new") ? null : sentence.behind();
+            // Enter takes the first.
+            Finder.Found first = FINDER.find(LOOK, lane, 1, sentence.words()).getFirst();
+            if (first.where() == Finder.Where.BEHIND_ANOTHER
+                    && !first.step().name().toLowerCase(Locale.ROOT).startsWith(sentence.words()))
+                wrong.add(sentence.words() + " offers " + first.step().name());
+        }
+        assertThat(wrong).isEmpty();
     }
 
     @ParameterizedTest

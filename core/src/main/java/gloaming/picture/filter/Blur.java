@@ -13,7 +13,7 @@ import gloaming.step.StepInfo;
 @StepInfo(
         name = "Blur",
         does = "Softens the picture.",
-        find = "soften defocus smooth gaussian haze unsharp out of focus defocus",
+        find = "soft soften defocus smooth gaussian haze unsharp out of focus",
         notice = "Light spreads evenly to all sides; a wide blur costs hardly more than a narrow one.",
         example = "puppet > * radius==0.04+0.04*sin(t*1.6)")
 public record Blur(
