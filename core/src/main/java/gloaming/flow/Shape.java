@@ -316,45 +316,15 @@ public final class Shape implements Flow {
     /** Takes over another shape, each triangle divided into {@code parts} times {@code parts}. */
     public Shape divide(Shape in, int parts) {
         clear();
-        int row = (parts + 1) * (parts + 2) / 2;
-        size(row * in.triangles, parts * parts * in.triangles);
+        size(Division.corners(parts) * in.triangles, parts * parts * in.triangles);
         like(in);
-        float[][] from = {in.x, in.y, in.z, in.nx, in.ny, in.nz};
-        float[][] to = {x, y, z, nx, ny, nz};
-        int corner = 0;
-        int triangle = 0;
-        for (int t = 0; t < in.triangles; t++) {
-            int a = in.of[3 * t];
-            int b = in.of[3 * t + 1];
-            int c = in.of[3 * t + 2];
-            int first = corner;
-            for (int i = 0; i <= parts; i++) {
-                for (int j = 0; j <= parts - i; j++, corner++) {
-                    float wb = (float) j / parts;
-                    float wc = (float) i / parts;
-                    for (int k = 0; k < to.length; k++) to[k][corner] = mean(from[k], a, b, c, wb, wc);
-                    carried.mix(corner, in.carried, a, b, c, wb, wc);
-                }
-            }
-            for (int i = 0, at = first; i < parts; i++) {
-                int next = at + parts - i + 1;
-                for (int j = 0; j < parts - i; j++) {
-                    of[triangle++] = at + j;
-                    of[triangle++] = at + j + 1;
-                    of[triangle++] = next + j;
-                    if (j == parts - i - 1) continue;
-                    of[triangle++] = at + j + 1;
-                    of[triangle++] = next + j + 1;
-                    of[triangle++] = next + j;
-                }
-                at = next;
-            }
-        }
+        new Division(in, this, parts).fill();
         return upright();
     }
 
-    private static float mean(float[] column, int a, int b, int c, float wb, float wc) {
-        return column[a] + (column[b] - column[a]) * wb + (column[c] - column[a]) * wc;
+    /** A corner carries what lies between three of another shape: of the second and third so much, of the first the rest. */
+    void carry(int to, Shape from, int a, int b, int c, float second, float third) {
+        carried.mix(to, from.carried, a, b, c, second, third);
     }
 
     /** Brings normals to the length 1. */

@@ -13,13 +13,17 @@ import gloaming.flow.Attribute;
 import gloaming.flow.Points;
 import gloaming.flow.Shape;
 import gloaming.look.Value;
+import gloaming.shape.change.Places;
 import gloaming.step.Catalogue;
 import gloaming.step.Description;
 import gloaming.step.Operation;
+import java.util.HashSet;
 import java.util.Map;
+import java.util.Set;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
+import org.junit.jupiter.params.provider.ValueSource;
 
 /** Shapes by what geometry says of them. */
 class ShapesTest {
@@ -149,6 +153,33 @@ class ShapesTest {
         assertThat(volume(both)).isCloseTo(2 * volume(ball), within(1e-4));
         normalsGoOutward(both);
         assertThat(both.middle(0)).isCloseTo(2, within(1e-5f));
+    }
+
+    @ParameterizedTest
+    @ValueSource(ints = {1, 2, 3, 5, 7, 11})
+    void aDividedShapeHasNoSeamsWhereItsTrianglesMeet(int parts) {
+        for (Shape ball : new Shape[] {
+            made("ball"),
+            made("ball", "parts", "even"),
+            made("hoop"),
+            made("cone"),
+            made("cone", "sides", 5),
+            made("capsule"),
+            made("crystal"),
+            made("block", "rounding", 0.3)
+        }) {
+            Shape divided = new Shape().divide(ball, parts).done();
+            int[] same = Places.of(divided);
+            Set<Long> once = new HashSet<>();
+            for (int e = 0; e < 3 * divided.triangles(); e++) {
+                int a = same[divided.of()[e]];
+                int b = same[divided.of()[e - e % 3 + (e + 1) % 3]];
+                long edge = (long) Math.min(a, b) << 32 | Math.max(a, b);
+                // Every edge of what is closed is one of two triangles.
+                if (a != b && !once.remove(edge)) once.add(edge);
+            }
+            assertThat(once).as("of %d triangles", ball.triangles()).isEmpty();
+        }
     }
 
     @Test

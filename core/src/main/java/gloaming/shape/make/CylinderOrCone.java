@@ -66,9 +66,9 @@ public record CylinderOrCone(
         double in = Math.cos(Math.PI / sides);
         double length = Math.hypot(mr, my * in);
         for (int i = 0; i < sides; i++) {
-            double a = 2 * Math.PI * i / sides;
-            double b = 2 * Math.PI * (i + 1) / sides;
-            double middle = (a + b) / 2;
+            double a = Rounds.angle(i, sides);
+            double b = Rounds.angle(i + 1, sides);
+            double middle = 2 * Math.PI * (i + 0.5) / sides;
             int first = out.corners();
             for (int j = 0; j < r.length; j++) {
                 for (double angle : new double[] {a, b}) {
@@ -95,7 +95,7 @@ public record CylinderOrCone(
         if (radius <= 0) return;
         int middle = out.corner(0, y, 0, 0, side, 0, 0.5, 0.5);
         for (int i = 0; i <= sides; i++) {
-            double angle = 2 * Math.PI * i / sides;
+            double angle = Rounds.angle(i, sides);
             double sin = Math.sin(angle);
             double cos = Math.cos(angle);
             out.corner(radius * sin, y, radius * cos, 0, side, 0, 0.5 + 0.5 * sin, 0.5 - 0.5 * side * cos);

@@ -37,7 +37,7 @@ public record Hoop(
         double[] mr = new double[n];
         double[] my = new double[n];
         for (int j = 0; j < n; j++) {
-            double angle = 2 * Math.PI * j / detail;
+            double angle = Rounds.angle(j, detail);
             mr[j] = -Math.cos(angle);
             my[j] = -Math.sin(angle);
             r[j] = Math.max(0, radius + bar * mr[j]);

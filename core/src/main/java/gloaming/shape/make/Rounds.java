@@ -6,6 +6,11 @@ import gloaming.flow.Shape;
 final class Rounds {
     private Rounds() {}
 
+    /** The angle of one of {@code n} parts of a turn, in radians: where the turn is full it is that of its beginning, to the last bit. */
+    static double angle(int i, int n) {
+        return 2 * Math.PI * (i % n) / n;
+    }
+
     /**
      * Turns an outline round the upright axis. It runs from below to above on the right of the axis; where two of its places are the same
      * with two normals there is an edge.
@@ -17,9 +22,9 @@ final class Rounds {
         int first = out.corners();
         for (int j = 0; j < n; j++) {
             for (int i = 0; i <= round; i++) {
-                double angle = 2 * Math.PI * i / round;
-                double sin = i == round ? 0 : Math.sin(angle);
-                double cos = i == round ? 1 : Math.cos(angle);
+                double angle = angle(i, round);
+                double sin = Math.sin(angle);
+                double cos = Math.cos(angle);
                 out.corner(
                         r[j] * sin,
                         y[j],

@@ -151,7 +151,7 @@ public record Tube(
         Column wound = in.column("twist");
         double turn = twist * k / (places - 1) + (wound == null ? 0 : wound.at(i));
         for (int s = 0; s <= sides; s++) {
-            double angle = 2 * Math.PI * ((double) s / sides + turn);
+            double angle = 2 * Math.PI * ((double) (s % sides) / sides + turn);
             double cos = Math.cos(angle);
             double sin = Math.sin(angle);
             double ox = cos * side[0] + sin * ux;
