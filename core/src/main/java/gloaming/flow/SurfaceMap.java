@@ -16,7 +16,9 @@ public enum SurfaceMap {
     OPEN,
     /** How much of it lies under a clear coat, and how rough that is. */
     COAT,
-    COAT_ROUGH;
+    COAT_ROUGH,
+    /** Which way a clear coat faces that lies apart from what is under it, as {@link #NORMAL} tells. */
+    COAT_NORMAL;
 
     private static final SurfaceMap[] ALL = values();
     /** How many there are. */

@@ -55,6 +55,8 @@ public final class Matter {
     public float coat;
 
     public float coatRoughness;
+    /** Whether the coat lies even over what a picture of normals bends under it, and is bent by a picture of its own; else it follows. */
+    public boolean coatApart;
     /** How far {@link Model#GLASS} bends what is behind it aside, in parts of the picture's height where it is seen edge-on. */
     public float bend;
     /** Steps of light for {@link Model#BANDS}. */
@@ -98,6 +100,7 @@ public final class Matter {
         deepBlue = other.deepBlue;
         coat = other.coat;
         coatRoughness = other.coatRoughness;
+        coatApart = other.coatApart;
         bands = other.bands;
         bend = other.bend;
         System.arraycopy(other.maps, 0, maps, 0, maps.length);

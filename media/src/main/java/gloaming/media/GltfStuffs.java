@@ -90,12 +90,8 @@ final class GltfStuffs {
         lay(laid, SurfaceMap.ROUGH, m.getMetallicRoughnessTexture(), GREEN, Told.of(both));
         lay(laid, SurfaceMap.METAL, m.getMetallicRoughnessTexture(), BLUE, Told.of(both));
         MaterialNormalTextureInfo normal = raw == null ? null : raw.getNormalTexture();
-        lay(
-                laid,
-                SurfaceMap.NORMAL,
-                m.getNormalTexture(),
-                -1,
-                normal == null ? Told.NOTHING : new Told(normal.getTexCoord(), normal.getExtensions()));
+        Told told = normal == null ? Told.NOTHING : new Told(normal.getTexCoord(), normal.getExtensions());
+        normals(laid, SurfaceMap.NORMAL, m.getNormalTexture(), normal == null ? null : normal.getScale(), told);
         lay(laid, SurfaceMap.GLOW, m.getEmissiveTexture(), -1, Told.of(raw == null ? null : raw.getEmissiveTexture()));
         MaterialOcclusionTextureInfo open = raw == null ? null : raw.getOcclusionTexture();
         lay(
@@ -106,6 +102,7 @@ final class GltfStuffs {
                 open == null ? Told.NOTHING : new Told(open.getTexCoord(), open.getExtensions()));
         coat(laid, m, SurfaceMap.COAT, "clearcoatTexture", RED);
         coat(laid, m, SurfaceMap.COAT_ROUGH, "clearcoatRoughnessTexture", GREEN);
+        coat(laid, m, SurfaceMap.COAT_NORMAL, "clearcoatNormalTexture", -1);
         return List.copyOf(laid);
     }
 
@@ -124,7 +121,18 @@ final class GltfStuffs {
         int at = index.intValue();
         if (at < 0 || at >= textures.size()) return;
         Integer set = info.get("texCoord") instanceof Number n ? Integer.valueOf(n.intValue()) : null;
-        lay(laid, tells, textures.get(at), channel, new Told(set, info.get("extensions")));
+        Told told = new Told(set, info.get("extensions"));
+        if (tells == SurfaceMap.COAT_NORMAL) normals(laid, tells, textures.get(at), info.get("scale"), told);
+        else lay(laid, tells, textures.get(at), channel, told);
+    }
+
+    /** A picture of normals, which lean by as much more as the file says. */
+    private void normals(List<Sculpture.Laid> laid, SurfaceMap tells, TextureModel texture, Object scale, Told told) {
+        if (texture == null || texture.getImageModel() == null) return;
+        ImageModel model = texture.getImageModel();
+        float steep = scale instanceof Number n ? Math.clamp(n.floatValue(), -100f, 100f) : 1;
+        int place = pictures.normals(model, () -> bytes(model), Float.isNaN(steep) ? 1 : steep);
+        if (place >= 0) laid.add(new Sculpture.Laid(tells, place, told.how()));
     }
 
     /** A material as the file has it, or null. */

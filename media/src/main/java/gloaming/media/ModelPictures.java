@@ -45,7 +45,20 @@ final class ModelPictures {
      * @param channel which of blue, green and red is to be all three, or -1 for the picture as it is
      */
     int place(Object key, Supplier<byte[]> bytes, boolean light, int channel) {
-        List<?> use = List.of(key, light, channel);
+        return place(key, bytes, light, channel, 1);
+    }
+
+    /**
+     * The place of a picture of normals, or -1 where there is none that can be read.
+     *
+     * @param steep how much of what it leans across and up is taken
+     */
+    int normals(Object key, Supplier<byte[]> bytes, float steep) {
+        return place(key, bytes, false, -1, steep);
+    }
+
+    private int place(Object key, Supplier<byte[]> bytes, boolean light, int channel, float steep) {
+        List<?> use = List.of(key, light, channel, steep);
         Integer at = places.get(use);
         if (at != null) return at;
         int place = -1;
@@ -53,6 +66,7 @@ final class ModelPictures {
         images.put(key, image);
         if (image != null && pictures.size() < Sculpture.PICTURES) {
             pictures.add(laid(image, light, channel));
+            if (steep != 1) lean(pictures.getLast(), steep);
             place = pictures.size() - 1;
         }
         places.put(use, place);
@@ -103,6 +117,18 @@ final class ModelPictures {
             }
         }
         return to;
+    }
+
+    private static void lean(Picture normals, float steep) {
+        for (int i = 0; i < normals.pixels(); i++) {
+            float x = steep * (2 * normals.r()[i] - 1);
+            float y = steep * (2 * normals.g()[i] - 1);
+            float z = 2 * normals.b()[i] - 1;
+            float over = 0.5f / Math.max(1e-6f, (float) Math.sqrt(x * x + y * y + z * z));
+            normals.r()[i] = 0.5f + x * over;
+            normals.g()[i] = 0.5f + y * over;
+            normals.b()[i] = 0.5f + z * over;
+        }
     }
 
     private static float number(int value, boolean light) {

@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
 
 import gloaming.flow.MapLaying;
+import gloaming.flow.Picture;
 import gloaming.flow.Shape;
 import gloaming.flow.SurfaceMap;
 import gloaming.library.Sculpture;
@@ -34,7 +35,8 @@ class ModelFolderTest {
             "images":[{"uri":"../pictures/hull%20red.png"}],"textures":[{"source":0}],
             "materials":[{"extensions":{"KHR_materials_transmission":{"transmissionFactor":0.5},
             "KHR_materials_clearcoat":{"clearcoatFactor":0.75,"clearcoatRoughnessFactor":0.25,
-            "clearcoatTexture":{"index":0},"clearcoatRoughnessTexture":{"index":0,"texCoord":1}}},
+            "clearcoatTexture":{"index":0},"clearcoatRoughnessTexture":{"index":0,"texCoord":1},
+            "clearcoatNormalTexture":{"index":0,"scale":0.5}}},"normalTexture":{"index":0,"scale":2},
             "emissiveFactor":[1,1,1],"emissiveTexture":{"index":0,"extensions":{"KHR_texture_transform":{"offset":[0,0.25]}}},
             "pbrMetallicRoughness":{"baseColorTexture":{"index":0,"texCoord":1,"extensions":
             {"KHR_texture_transform":{"offset":[0.25,0.5],"rotation":1.5707963267948966,"scale":[2,4]}}}}}],
@@ -100,8 +102,8 @@ class ModelFolderTest {
         assertThat(shape.triangles()).isEqualTo(1);
         assertThat(shape.x()[1]).isEqualTo(1);
         assertThat(shape.y()[2]).isEqualTo(1);
-        // As a colour, and as the red and the green of a coat.
-        assertThat(boat.pictures()).hasSize(3);
+        // As a colour, as the red and the green of a coat, and as normals of two scales.
+        assertThat(boat.pictures()).hasSize(5);
         assertThat(boat.pictures().getFirst().width).isEqualTo(4);
         assertThat(boat.pictures().getFirst().r()[0]).isCloseTo(1, within(1e-6f));
         assertThat(boat.stuffs().getFirst().through()).isEqualTo(0.5f);
@@ -129,7 +131,23 @@ class ModelFolderTest {
         assertThat(boat.stuffs().getFirst().laid(SurfaceMap.COAT).how()).isSameAs(MapLaying.PLAIN);
         assertThat(boat.stuffs().getFirst().laid(SurfaceMap.COAT_ROUGH).how().second())
                 .isTrue();
-        assertThat(boat.stuffs().getFirst().laid(SurfaceMap.NORMAL)).isNull();
+        assertThat(boat.stuffs().getFirst().laid(SurfaceMap.OPEN)).isNull();
+    }
+
+    @Test
+    void normalsLeanByAsMuchAsTheirScaleSays() throws Exception {
+        Sculpture boat = read(zip(boat()));
+        // Red is a normal along (1, -1, -1).
+        for (var expected :
+                Map.of(SurfaceMap.NORMAL, 2.0, SurfaceMap.COAT_NORMAL, 0.5).entrySet()) {
+            Picture normals = boat.pictures()
+                    .get(boat.stuffs().getFirst().laid(expected.getKey()).picture());
+            double s = expected.getValue();
+            double length = Math.sqrt(2 * s * s + 1);
+            assertThat(2 * normals.r()[0] - 1).isCloseTo((float) (s / length), within(1e-5f));
+            assertThat(2 * normals.g()[0] - 1).isCloseTo((float) (-s / length), within(1e-5f));
+            assertThat(2 * normals.b()[0] - 1).isCloseTo((float) (-1 / length), within(1e-5f));
+        }
     }
 
     @Test

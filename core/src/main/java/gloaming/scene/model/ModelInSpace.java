@@ -206,6 +206,7 @@ public record ModelInSpace(
         m.metal = stuff.metallic();
         m.coat = stuff.coat();
         m.coatRoughness = stuff.coatRoughness();
+        m.coatApart = true;
         m.bothSides = stuff.bothSides();
         m.holes = stuff.clear();
         for (Sculpture.Laid laid : stuff.laid())

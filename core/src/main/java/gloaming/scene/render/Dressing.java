@@ -119,6 +119,7 @@ final class Dressing {
             if (texel(SurfaceMap.ROUGH, m, u, v, repeats))
                 f.roughness[i] = Math.clamp(m.repeats ? m.roughness * light() : light(), 0f, 1f);
             if (texel(SurfaceMap.METAL, m, u, v, repeats)) f.metal[i] = Math.clamp(m.metal * light(), 0f, 1f);
+            if (f.coat[i] > 0 && m.coatApart) coat(i, m, u, v, repeats);
             if (texel(SurfaceMap.NORMAL, m, u, v, repeats)) bend(i, m.laying(SurfaceMap.NORMAL));
             if (texel(SurfaceMap.OPEN, m, u, v, repeats)) f.open[i] *= Math.clamp(1 + m.shut * (texel[0] - 1), 0f, 1f);
             if (texel(SurfaceMap.GLOW, m, u, v, repeats)) {
@@ -146,6 +147,23 @@ final class Dressing {
         f.outGreen[i] = glowGreen;
         f.outBlue[i] = glowBlue;
         return cover > 0;
+    }
+
+    /** Which way its coat faces, where a picture bends that or what is under it. */
+    private void coat(int i, Matter m, double u, double v, boolean repeats) {
+        boolean own = texel(SurfaceMap.COAT_NORMAL, m, u, v, repeats);
+        if (!own && m.map(SurfaceMap.NORMAL) == null) return;
+        float x = f.nx[i];
+        float y = f.ny[i];
+        float z = f.nz[i];
+        if (own) bend(i, m.laying(SurfaceMap.COAT_NORMAL));
+        f.cx[i] = f.nx[i];
+        f.cy[i] = f.ny[i];
+        f.cz[i] = f.nz[i];
+        f.nx[i] = x;
+        f.ny[i] = y;
+        f.nz[i] = z;
+        f.apart = true;
     }
 
     /** Turns the normal of a place by a texel of a picture of normals, in the frame of the face's texture as that picture is laid. */

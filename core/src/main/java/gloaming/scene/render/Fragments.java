@@ -60,8 +60,15 @@ final class Fragments {
     final float[] coatRed = new float[ROOM];
     final float[] coatGreen = new float[ROOM];
     final float[] coatBlue = new float[ROOM];
-    /** Whether any lies under one. */
+    /** The normal of a coat that lies apart from what is under it, as its matter says; no length where it follows. */
+    final float[] cx = new float[ROOM];
+
+    final float[] cy = new float[ROOM];
+    final float[] cz = new float[ROOM];
+    /** Whether any lies under a coat, and under one that lies apart. */
     boolean coated;
+
+    boolean apart;
     /** Steps of light, or 0 where it is even. */
     final int[] bands = new int[ROOM];
     /** How much the surface covers. */
@@ -123,6 +130,8 @@ final class Fragments {
         carved.clear();
         waxen = false;
         coated = false;
+        if (apart) for (float[] column : new float[][] {cx, cy, cz}) java.util.Arrays.fill(column, 0, n, 0);
+        apart = false;
         n = 0;
     }
 }

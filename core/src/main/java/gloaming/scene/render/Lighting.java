@@ -109,7 +109,7 @@ final class Lighting {
             }
             LightKernels.angles(f);
             if (lamp.picture != null) {
-                thrown.light(f, lamp, renderer.texture(lamp.picture));
+                thrown.light(f, lamp, renderer.texture(lamp.picture), coat);
                 continue;
             }
             if (f.coated) coat.lamp(f, lamp);
@@ -173,7 +173,8 @@ final class Lighting {
             float straight = f.nx[i] * f.lx[i] + f.ny[i] * f.ly[i] + f.nz[i] * f.lz[i];
             // Light from behind the triangle itself would come through it.
             float flat = f.fx[i] * f.lx[i] + f.fy[i] * f.ly[i] + f.fz[i] * f.lz[i];
-            if (f.light[i] < least || f.soft[i] == 0 && f.deep[i] == 0 && (straight <= 0 || flat <= 0)) f.light[i] = 0;
+            boolean away = flat <= 0 || straight <= 0 && !(f.apart && f.coat[i] > 0);
+            if (f.light[i] < least || f.soft[i] == 0 && f.deep[i] == 0 && away) f.light[i] = 0;
             else any = true;
         }
         return any;

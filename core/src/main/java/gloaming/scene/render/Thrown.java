@@ -11,20 +11,18 @@ final class Thrown {
     private final float[] texel = new float[4];
 
     /** Adds its light to all places; angles and {@code light} are worked out. */
-    void light(Fragments f, LightSource lamp, Texture picture) {
+    void light(Fragments f, LightSource lamp, Texture picture, Coat coat) {
         texels(f, lamp, picture);
         System.arraycopy(f.light, 0, whole, 0, f.n);
-        channel(f, f.outRed, f.coatRed, f.red, red, lamp.red);
-        channel(f, f.outGreen, f.coatGreen, f.green, green, lamp.green);
-        channel(f, f.outBlue, f.coatBlue, f.blue, blue, lamp.blue);
+        channel(f, f.outRed, coat, f.coatRed, f.red, red, lamp.red);
+        channel(f, f.outGreen, coat, f.coatGreen, f.green, green, lamp.green);
+        channel(f, f.outBlue, coat, f.coatBlue, f.blue, blue, lamp.blue);
     }
 
-    private void channel(Fragments f, float[] out, float[] coat, float[] bases, float[] part, float strength) {
+    private void channel(
+            Fragments f, float[] out, Coat coat, float[] thrown, float[] bases, float[] part, float strength) {
         for (int i = 0; i < f.n; i++) f.light[i] = whole[i] * part[i];
-        if (f.coated) {
-            LightKernels.coatFacets(f);
-            LightKernels.coat(f, coat, strength);
-        }
+        if (f.coated) coat.lamp(f, thrown, strength);
         LightKernels.facets(f);
         LightKernels.lamp(f, out, bases, strength);
     }

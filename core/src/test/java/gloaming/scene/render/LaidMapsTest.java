@@ -178,4 +178,37 @@ class LaidMapsTest {
         m.coatRoughness = 0.1f;
         assertThat(drawn().r()[quarter(0)]).isCloseTo(smooth, within(1e-3f * smooth));
     }
+
+    @Test
+    void aCoatLiesApartFromWhatIsBentUnderItWhereItsMatterSaysSo() {
+        m.model = Matter.Model.LIT;
+        m.red = m.green = m.blue = 0;
+        m.shine = 0;
+        m.coat = 1;
+        m.coatRoughness = 0.2f;
+        LightSource sun = scene.lamp();
+        sun.shadow = false;
+        sun.z = 1;
+        sun.lookAt(0, 0, 0);
+        int middle = SIDE / 2 * SIDE + SIDE / 2;
+        float plain = drawn().r()[middle];
+        // Thirty degrees aside: what is thrown back goes past the eye.
+        Picture bent = new Picture(2, 2).fill(0.75f, 0.5f, 0.5f + 0.25f * (float) Math.sqrt(3), 1);
+        m.lay(SurfaceMap.NORMAL, bent);
+        float follows = drawn().r()[middle];
+        m.coatApart = true;
+        assertThat(drawn().r()[middle]).isCloseTo(plain, within(1e-4f * plain));
+        assertThat(follows).isLessThan(0.2f * plain);
+        // Bent by its own picture, over what is even: as if it followed.
+        m.lay(SurfaceMap.NORMAL, null);
+        m.lay(SurfaceMap.COAT_NORMAL, bent);
+        assertThat(drawn().r()[middle]).isCloseTo(follows, within(1e-4f * plain));
+        // What lies under it is lit as it faces itself: as with no bend at all, but for what the coat takes.
+        m.red = 0.5f;
+        m.coat = 1e-6f;
+        float bare = drawn().r()[middle];
+        m.lay(SurfaceMap.COAT_NORMAL, null);
+        m.coat = 0;
+        assertThat(bare).isCloseTo(drawn().r()[middle], within(1e-4f));
+    }
 }
