@@ -23,11 +23,10 @@ import java.util.Set;
 final class Lowering {
     private static final Reg[] NONE = {};
     private static final int DEEPEST = 64;
-    /** Two sides of a choice that come to no more than this are both worked out, which is cheaper than parting. */
-    private static final int CHEAP = 12;
 
     final Emitter out = new Emitter();
     private final BuiltInCode builtIns = new BuiltInCode(out);
+    private final OperatorCode operators = new OperatorCode(out);
     private final Map<Var, Reg[]> globals = new HashMap<>();
     private final Map<Var, Integer> samplers = new HashMap<>();
     private Frame frame = new Frame(null);
@@ -55,7 +54,7 @@ final class Lowering {
     /** The value of an expression that is the same always, or null. */
     static int[] constant(Expr e) {
         if (e instanceof Expr.Const c) return c.bits();
-        if (!constantForm(e)) return null;
+        if (!Forms.constant(e)) return null;
         Lowering lowering = new Lowering();
         Reg[] value = lowering.value(e);
         int[] bits = new int[value.length];
@@ -64,27 +63,6 @@ final class Lowering {
             bits[i] = value[i].bits;
         }
         return bits;
-    }
-
-    /** Whether nothing in it can change (chapter 4.3.3). */
-    private static boolean constantForm(Expr e) {
-        return switch (e) {
-            case Expr.Const c -> true;
-            case Expr.Read r -> r.var().use == Use.CONST && r.var().initial != null;
-            case Expr.Member m -> constantForm(m.of());
-            case Expr.Swizzle s -> constantForm(s.of());
-            case Expr.Index i -> constantForm(i.of()) && constantForm(i.index());
-            case Expr.Unary u -> constantForm(u.of());
-            case Expr.Binary b -> constantForm(b.a()) && constantForm(b.b());
-            case Expr.Choice c -> constantForm(c.condition()) && constantForm(c.yes()) && constantForm(c.no());
-            case Expr.BuiltIn b -> b.arguments().stream().allMatch(Lowering::constantForm);
-            case Expr.Make m -> m.arguments().stream().allMatch(Lowering::constantForm);
-            case Expr.Call c ->
-                Prelude.functions() != null
-                        && Prelude.functions().contains(c.function())
-                        && c.arguments().stream().allMatch(Lowering::constantForm);
-            default -> false;
-        };
     }
 
     /** Lowers a whole shader; {@code inputs} and {@code samplers} tell where the outside puts its values. */
@@ -289,13 +267,13 @@ final class Lowering {
             case Expr.Read r -> out.get(regs(r.var()));
             case Expr.Member m -> {
                 int from = ((Type.Struct) m.of().type()).offset(m.field());
-                yield indexed(m)
+                yield Forms.indexed(m)
                         ? read(place(m))
                         : Arrays.copyOfRange(
                                 value(m.of()), from, from + m.type().size());
             }
             case Expr.Swizzle s -> {
-                if (indexed(s)) yield read(place(s));
+                if (Forms.indexed(s)) yield read(place(s));
                 Reg[] of = value(s.of());
                 yield Arrays.stream(s.parts()).mapToObj(p -> of[p]).toArray(Reg[]::new);
             }
@@ -331,16 +309,6 @@ final class Lowering {
         };
     }
 
-    /** Whether an index that is known only at run time leads to it. */
-    private static boolean indexed(Expr e) {
-        return switch (e) {
-            case Expr.Index i -> true;
-            case Expr.Member m -> indexed(m.of());
-            case Expr.Swizzle s -> indexed(s.of());
-            default -> false;
-        };
-    }
-
     private Reg[] regs(Var var) {
         Reg[] regs = frame.locals.get(var);
         if (regs == null) regs = globals.get(var);
@@ -354,73 +322,16 @@ final class Lowering {
         if (sign.equals("&&") || sign.equals("||")) return new Reg[] {shortCut(b)};
         Reg[] x = value(b.a());
         Reg[] y = value(b.b());
-        if (sign.equals("==") || sign.equals("!=")) return new Reg[] {equal(b.a().type(), x, y, sign.equals("=="))};
-        Numeric s = (Numeric) b.a().type();
-        Numeric t = (Numeric) b.b().type();
-        if (sign.equals("*") && (s.matrix() && !t.scalar() || t.matrix() && !s.scalar())) return product(s, t, x, y);
-        Base base = s.base();
-        int n = Math.max(x.length, y.length);
-        Reg[] z = new Reg[n];
-        for (int i = 0; i < n; i++) z[i] = arithmetic(sign, base, x[x.length == 1 ? 0 : i], y[y.length == 1 ? 0 : i]);
-        return z;
-    }
-
-    private Reg arithmetic(String sign, Base base, Reg x, Reg y) {
-        boolean f = base == Base.FLOAT;
-        boolean u = base == Base.UINT;
-        return switch (sign) {
-            case "+" -> out.op(f ? Op.ADD : Op.IADD, x, y);
-            case "-" -> out.op(f ? Op.SUB : Op.ISUB, x, y);
-            case "*" -> out.op(f ? Op.MUL : Op.IMUL, x, y);
-            case "/" -> out.op(f ? Op.DIV : u ? Op.UDIV : Op.IDIV, x, y);
-            case "%" -> out.op(u ? Op.UREM : Op.IREM, x, y);
-            case "<" -> out.op(f ? Op.LT : u ? Op.ULT : Op.ILT, x, y);
-            case ">" -> out.op(f ? Op.LT : u ? Op.ULT : Op.ILT, y, x);
-            case "<=" -> out.op(f ? Op.LE : u ? Op.ULE : Op.ILE, x, y);
-            case ">=" -> out.op(f ? Op.LE : u ? Op.ULE : Op.ILE, y, x);
-            case "&" -> out.op(Op.AND, x, y);
-            case "|" -> out.op(Op.OR, x, y);
-            case "^", "^^" -> out.op(Op.XOR, x, y);
-            case "<<" -> out.op(Op.SHL, x, y);
-            case ">>" -> out.op(u ? Op.USHR : Op.SHR, x, y);
-            default -> throw new IllegalStateException(sign);
-        };
-    }
-
-    private Reg equal(Type type, Reg[] x, Reg[] y, boolean wanted) {
-        Reg all = out.whole(wanted ? -1 : 0);
-        List<Boolean> layout = layout(type);
-        for (int i = 0; i < x.length; i++) {
-            Op op = layout.get(i) ? wanted ? Op.IEQ : Op.INE : wanted ? Op.EQ : Op.NE;
-            all = out.op(wanted ? Op.AND : Op.OR, all, out.op(op, x[i], y[i]));
-        }
-        return all;
-    }
-
-    private Reg[] product(Numeric s, Numeric t, Reg[] x, Reg[] y) {
-        // A vector on the left is a row, on the right a column (chapter 5.9).
-        int rows = s.matrix() ? s.rows() : 1;
-        int inner = s.matrix() ? s.columns() : s.rows();
-        int columns = t.matrix() ? t.columns() : 1;
-        Reg[] z = new Reg[rows * columns];
-        for (int c = 0; c < columns; c++) {
-            for (int r = 0; r < rows; r++) {
-                Reg sum = null;
-                for (int k = 0; k < inner; k++) {
-                    Reg p = out.op(Op.MUL, x[s.matrix() ? k * rows + r : k], y[c * inner + k]);
-                    sum = sum == null ? p : out.op(Op.ADD, sum, p);
-                }
-                z[c * rows + r] = sum;
-            }
-        }
-        return z;
+        if (sign.equals("==") || sign.equals("!="))
+            return new Reg[] {operators.equal(layout(b.a().type()), x, y, sign.equals("=="))};
+        return operators.of(sign, (Numeric) b.a().type(), (Numeric) b.b().type(), x, y);
     }
 
     private Reg shortCut(Expr.Binary b) {
         boolean and = b.sign().equals("&&");
         Reg x = value(b.a())[0];
         if (x.known) return (x.bits != 0) == and ? value(b.b())[0] : x;
-        if (cheap(b.b()) >= 0) return out.op(and ? Op.AND : Op.OR, x, value(b.b())[0]);
+        if (Forms.cheap(b.b()) >= 0) return out.op(and ? Op.AND : Op.OR, x, value(b.b())[0]);
         Reg result = out.variable(true);
         out.set(result, x);
         Runnable more = () -> out.set(result, value(b.b())[0]);
@@ -431,7 +342,7 @@ final class Lowering {
     private Reg[] choice(Expr.Choice c) {
         Reg condition = value(c.condition())[0];
         if (condition.known) return value(condition.bits != 0 ? c.yes() : c.no());
-        if (cheap(c.yes()) >= 0 && cheap(c.no()) >= 0) {
+        if (Forms.cheap(c.yes()) >= 0 && Forms.cheap(c.no()) >= 0) {
             Reg[] yes = value(c.yes());
             Reg[] no = value(c.no());
             Reg[] result = new Reg[yes.length];
@@ -449,40 +360,8 @@ final class Lowering {
         for (int i = 0; i < variables.length; i++) out.set(variables[i], values[i]);
     }
 
-    /** How much work a small expression without effects is; -1 when it is large or has effects. */
-    private static int cheap(Expr e) {
-        int cost = switch (e) {
-            case Expr.Const c -> 0;
-            case Expr.Read r -> 0;
-            case Expr.Member m -> cheap(m.of());
-            case Expr.Swizzle s -> cheap(s.of());
-            case Expr.Index i -> plus(i.type().size(), cheap(i.of()), cheap(i.index()));
-            case Expr.Unary u -> plus(u.type().size(), cheap(u.of()));
-            case Expr.Binary b -> plus(b.type().size(), cheap(b.a()), cheap(b.b()));
-            case Expr.Choice c -> plus(c.type().size(), cheap(c.condition()), cheap(c.yes()), cheap(c.no()));
-            case Expr.Make m ->
-                plus(0, m.arguments().stream().mapToInt(Lowering::cheap).toArray());
-            case Expr.BuiltIn b
-            when BuiltInCode.light(b.name()) ->
-                plus(
-                        2 * b.type().size(),
-                        b.arguments().stream().mapToInt(Lowering::cheap).toArray());
-            default -> -1;
-        };
-        return cost > CHEAP ? -1 : cost;
-    }
-
-    private static int plus(int own, int... parts) {
-        int sum = own;
-        for (int part : parts) {
-            if (part < 0) return -1;
-            sum += part;
-        }
-        return sum;
-    }
-
     private Reg[] assign(Expr.Assign a) {
-        Place place = a.sign().isEmpty() && !indexed(a.target()) ? null : place(a.target());
+        Place place = a.sign().isEmpty() && !Forms.indexed(a.target()) ? null : place(a.target());
         Reg[] value;
         if (a.sign().isEmpty()) {
             value = value(a.value());
@@ -491,16 +370,8 @@ final class Lowering {
             // The right side may change the left before it is read, so it is worked out first, as a compiler would.
             Reg[] right = value(a.value());
             Reg[] left = read(place);
-            Numeric s = (Numeric) a.target().type();
-            Numeric t = (Numeric) a.value().type();
-            if (a.sign().equals("*") && (s.matrix() && !t.scalar() || t.matrix() && !s.scalar())) {
-                value = product(s, t, left, right);
-            } else {
-                value = new Reg[left.length];
-                for (int i = 0; i < left.length; i++) {
-                    value[i] = arithmetic(a.sign(), s.base(), left[i], right[right.length == 1 ? 0 : i]);
-                }
-            }
+            value = operators.of(
+                    a.sign(), (Numeric) a.target().type(), (Numeric) a.value().type(), left, right);
         }
         write(place, value);
         return value;
@@ -683,49 +554,17 @@ final class Lowering {
         if (m.arguments().size() == 1) {
             Numeric of = (Numeric) m.arguments().getFirst().type();
             Reg[] value = value(m.arguments().getFirst());
-            if (n.matrix() && (of.scalar() || of.matrix())) {
-                Reg[] made = new Reg[n.size()];
-                for (int c = 0; c < n.columns(); c++) {
-                    for (int r = 0; r < n.rows(); r++) {
-                        Reg diagonal = c != r
-                                ? out.number(0)
-                                : of.scalar() ? convert(value[0], of.base(), Base.FLOAT) : out.number(1);
-                        boolean within = of.matrix() && c < of.columns() && r < of.rows();
-                        made[c * n.rows() + r] = within ? value[c * of.rows() + r] : diagonal;
-                    }
-                }
-                return made;
-            }
+            if (n.matrix() && (of.scalar() || of.matrix())) return operators.matrix(n, of, value);
             if (of.scalar()) {
-                Reg one = convert(value[0], of.base(), n.base());
                 Reg[] made = new Reg[n.size()];
-                Arrays.fill(made, one);
+                Arrays.fill(made, operators.convert(value[0], of.base(), n.base()));
                 return made;
             }
         }
         for (Expr e : m.arguments()) {
             Base base = Type.base(e.type());
-            for (Reg reg : value(e)) if (parts.size() < n.size()) parts.add(convert(reg, base, n.base()));
+            for (Reg reg : value(e)) if (parts.size() < n.size()) parts.add(operators.convert(reg, base, n.base()));
         }
         return parts.toArray(Reg[]::new);
-    }
-
-    private Reg convert(Reg reg, Base from, Base to) {
-        if (from == to) return reg;
-        return switch (to) {
-            case FLOAT ->
-                switch (from) {
-                    case INT -> out.op(Op.I_TO_F, reg);
-                    case UINT -> out.op(Op.U_TO_F, reg);
-                    default -> out.op(Op.CHOOSE_F, reg, out.number(1), out.number(0));
-                };
-            case BOOL -> from == Base.FLOAT ? out.op(Op.NE, reg, out.number(0)) : out.op(Op.INE, reg, out.whole(0));
-            default ->
-                switch (from) {
-                    case FLOAT -> out.op(to == Base.INT ? Op.F_TO_I : Op.F_TO_U, reg);
-                    case BOOL -> out.op(Op.AND, reg, out.whole(1));
-                    default -> reg;
-                };
-        };
     }
 }

@@ -11,6 +11,11 @@ import java.util.List;
  * <p>{@code n} pixels lie side by side in every strip. {@code mask} is where it is noted which of them are active, or -1 when all
  * are; {@code active} is how many. Pixels that leave an area are taken out of what waits behind every area within it. When most
  * pixels have left a loop, those that stay are moved together, so that the few do not pay for the many.
+ *
+ * <p>Kernels do every operation over a strip, vector by vector; {@link Op#apply} is the plain version. Floats live in {@code f}, ints and
+ * truths in {@code w}. {@code o} is where the result goes and {@code a, b, c} where the operands are; each of those is followed by -1 when
+ * it moves on from pixel to pixel, or 0 when it is one vector that is the same for all. {@code n} is a whole number of vectors. Each kernel
+ * is small and compiled by itself: hotspot.txt sees to it.
  */
 final class Machine {
     private static final Op[] OPS = Op.values();
@@ -201,16 +206,16 @@ final class Machine {
         int no;
         if (before == part.noMask()) {
             // The mask of the round before is this part's own room, which is written last then.
-            no = all - Kernels.within(w, part.yesMask(), before, c, n);
+            no = all - TruthKernels.within(w, part.yesMask(), before, c, n);
         } else {
-            no = Kernels.without(w, part.noMask(), before, c, n);
+            no = TruthKernels.without(w, part.noMask(), before, c, n);
         }
         if (no == 0 || no == all) {
             run(no == 0 ? part.yes() : part.no());
             return;
         }
-        if (before == part.noMask()) Kernels.without(w, part.noMask(), before, c, n);
-        else Kernels.within(w, part.yesMask(), before, c, n);
+        if (before == part.noMask()) TruthKernels.without(w, part.noMask(), before, c, n);
+        else TruthKernels.within(w, part.yesMask(), before, c, n);
         mask = part.yesMask();
         active = all - no;
         run(part.yes());
@@ -224,7 +229,7 @@ final class Machine {
         } else if (active == 0) {
             mask = yesMask;
         } else if (yesActive != 0) {
-            Kernels.either(w, part.yesMask(), yesMask, mask, whole);
+            TruthKernels.either(w, part.yesMask(), yesMask, mask, whole);
             mask = part.yesMask();
         }
         active += yesActive;
@@ -236,12 +241,12 @@ final class Machine {
         // Whoever waits behind an area in between must be told who is gone, before the mask changes in its own room.
         boolean between = open[depth - 1] != cut.area();
         if (between) {
-            if (cut.where()) Kernels.within(w, cut.go(), before, c, n);
-            else Kernels.without(w, cut.go(), before, c, n);
+            if (cut.where()) TruthKernels.within(w, cut.go(), before, c, n);
+            else TruthKernels.without(w, cut.go(), before, c, n);
         }
         int stay = cut.where()
-                ? Kernels.without(w, cut.stay(), before, c, n)
-                : Kernels.within(w, cut.stay(), before, c, n);
+                ? TruthKernels.without(w, cut.stay(), before, c, n)
+                : TruthKernels.within(w, cut.stay(), before, c, n);
         if (stay == active) return;
         if (between) {
             int all = active;
@@ -277,7 +282,7 @@ final class Machine {
                     waiting[a] = 0;
                     continue;
                 }
-                Kernels.without(w, room[a], at, mask, n);
+                TruthKernels.without(w, room[a], at, mask, n);
                 waits[a] = room[a];
                 waiting[a] -= active;
             } else {
@@ -455,73 +460,73 @@ final class Machine {
             boolean masked = code[at + 9] != 0 && mask >= 0;
             switch (op) {
                 case MOVE_F -> {
-                    if (masked) Kernels.moveMasked(f, w, o, a, sa, mask, n);
-                    else Kernels.moveF(f, o, a, sa, n);
+                    if (masked) TruthKernels.moveMasked(f, w, o, a, sa, mask, n);
+                    else FloatKernels.moveF(f, o, a, sa, n);
                 }
                 case MOVE_I -> {
-                    if (masked) Kernels.moveMasked(w, o, a, sa, mask, n);
-                    else Kernels.moveI(w, o, a, sa, n);
+                    if (masked) TruthKernels.moveMasked(w, o, a, sa, mask, n);
+                    else WholeKernels.moveI(w, o, a, sa, n);
                 }
-                case ADD -> Kernels.add(f, o, a, sa, b, sb, n);
-                case SUB -> Kernels.sub(f, o, a, sa, b, sb, n);
-                case MUL -> Kernels.mul(f, o, a, sa, b, sb, n);
-                case DIV -> Kernels.div(f, o, a, sa, b, sb, n);
-                case NEG -> Kernels.neg(f, o, a, n);
-                case MAD -> Kernels.mad(f, o, a, sa, b, sb, c, sc, n);
-                case MAD_LESS -> Kernels.madLess(f, o, a, sa, b, sb, c, sc, n);
-                case LESS_MAD -> Kernels.lessMad(f, o, a, sa, b, sb, c, sc, n);
-                case MIN -> Kernels.min(f, o, a, sa, b, sb, n);
-                case MAX -> Kernels.max(f, o, a, sa, b, sb, n);
-                case ABS -> Kernels.abs(f, o, a, n);
-                case SIGN -> Kernels.sign(f, o, a, n);
-                case FLOOR -> Kernels.floor(f, o, a, n);
-                case CEIL -> Kernels.ceil(f, o, a, n);
-                case TRUNC -> Kernels.trunc(f, o, a, n);
-                case ROUND -> Kernels.round(f, o, a, n);
-                case FRACT -> Kernels.fract(f, o, a, n);
-                case MOD -> Kernels.mod(f, o, a, sa, b, sb, n);
-                case SQRT -> Kernels.sqrt(f, o, a, n);
-                case RSQRT -> Kernels.rsqrt(f, o, a, n);
-                case SIN -> Kernels.sin(f, o, a, n);
-                case COS -> Kernels.cos(f, o, a, n);
-                case ATAN2 -> Kernels.atan2(f, o, a, sa, b, sb, n);
-                case EXP2 -> Kernels.exp2(f, o, a, n);
-                case LOG2 -> Kernels.log2(f, o, a, n);
-                case LT -> Kernels.lt(f, w, o, a, sa, b, sb, n);
-                case LE -> Kernels.le(f, w, o, a, sa, b, sb, n);
-                case EQ -> Kernels.eq(f, w, o, a, sa, b, sb, n);
-                case NE -> Kernels.ne(f, w, o, a, sa, b, sb, n);
-                case CHOOSE_F -> Kernels.chooseF(f, w, o, a, sa, b, sb, c, sc, n);
-                case CHOOSE_I -> Kernels.chooseI(w, o, a, sa, b, sb, c, sc, n);
-                case F_TO_I -> Kernels.toInt(f, w, o, a, n);
-                case F_TO_U -> Kernels.toUnsigned(f, w, o, a, n);
-                case I_TO_F -> Kernels.ofInt(f, w, o, a, n);
-                case U_TO_F -> Kernels.ofUnsigned(f, w, o, a, n);
-                case BITS_OF -> Kernels.bitsOf(f, w, o, a, n);
-                case OF_BITS -> Kernels.ofBits(f, w, o, a, n);
-                case IADD -> Kernels.iadd(w, o, a, sa, b, sb, n);
-                case ISUB -> Kernels.isub(w, o, a, sa, b, sb, n);
-                case IMUL -> Kernels.imul(w, o, a, sa, b, sb, n);
-                case IDIV, IREM, UDIV, UREM -> Kernels.divide(op, w, o, a, sa, b, sb, n);
-                case SHL -> Kernels.shl(w, o, a, sa, b, sb, n);
-                case SHR -> Kernels.shr(w, o, a, sa, b, sb, n);
-                case USHR -> Kernels.ushr(w, o, a, sa, b, sb, n);
-                case AND -> Kernels.and(w, o, a, sa, b, sb, n);
-                case OR -> Kernels.or(w, o, a, sa, b, sb, n);
-                case XOR -> Kernels.xor(w, o, a, sa, b, sb, n);
-                case NOT -> Kernels.not(w, o, a, n);
-                case IMIN -> Kernels.imin(w, o, a, sa, b, sb, n);
-                case IMAX -> Kernels.imax(w, o, a, sa, b, sb, n);
-                case UMIN -> Kernels.umin(w, o, a, sa, b, sb, n);
-                case UMAX -> Kernels.umax(w, o, a, sa, b, sb, n);
-                case ILT -> Kernels.ilt(w, o, a, sa, b, sb, n);
-                case ILE -> Kernels.ile(w, o, a, sa, b, sb, n);
-                case IEQ -> Kernels.ieq(w, o, a, sa, b, sb, n);
-                case INE -> Kernels.ine(w, o, a, sa, b, sb, n);
-                case ULT -> Kernels.ult(w, o, a, sa, b, sb, n);
-                case ULE -> Kernels.ule(w, o, a, sa, b, sb, n);
-                case DX -> Kernels.dx(f, o, a, 1 / pixelAcross, n);
-                case DY -> Kernels.dy(f, o, a, 1 / pixelUp, TILE_WIDTH, n);
+                case ADD -> FloatKernels.add(f, o, a, sa, b, sb, n);
+                case SUB -> FloatKernels.sub(f, o, a, sa, b, sb, n);
+                case MUL -> FloatKernels.mul(f, o, a, sa, b, sb, n);
+                case DIV -> FloatKernels.div(f, o, a, sa, b, sb, n);
+                case NEG -> FloatKernels.neg(f, o, a, n);
+                case MAD -> FloatKernels.mad(f, o, a, sa, b, sb, c, sc, n);
+                case MAD_LESS -> FloatKernels.madLess(f, o, a, sa, b, sb, c, sc, n);
+                case LESS_MAD -> FloatKernels.lessMad(f, o, a, sa, b, sb, c, sc, n);
+                case MIN -> FloatKernels.min(f, o, a, sa, b, sb, n);
+                case MAX -> FloatKernels.max(f, o, a, sa, b, sb, n);
+                case ABS -> FloatKernels.abs(f, o, a, n);
+                case SIGN -> FunctionKernels.sign(f, o, a, n);
+                case FLOOR -> FunctionKernels.floor(f, o, a, n);
+                case CEIL -> FunctionKernels.ceil(f, o, a, n);
+                case TRUNC -> FunctionKernels.trunc(f, o, a, n);
+                case ROUND -> FunctionKernels.round(f, o, a, n);
+                case FRACT -> FunctionKernels.fract(f, o, a, n);
+                case MOD -> FunctionKernels.mod(f, o, a, sa, b, sb, n);
+                case SQRT -> FloatKernels.sqrt(f, o, a, n);
+                case RSQRT -> FloatKernels.rsqrt(f, o, a, n);
+                case SIN -> FunctionKernels.sin(f, o, a, n);
+                case COS -> FunctionKernels.cos(f, o, a, n);
+                case ATAN2 -> FloatKernels.atan2(f, o, a, sa, b, sb, n);
+                case EXP2 -> FunctionKernels.exp2(f, o, a, n);
+                case LOG2 -> FunctionKernels.log2(f, o, a, n);
+                case LT -> TruthKernels.lt(f, w, o, a, sa, b, sb, n);
+                case LE -> TruthKernels.le(f, w, o, a, sa, b, sb, n);
+                case EQ -> TruthKernels.eq(f, w, o, a, sa, b, sb, n);
+                case NE -> TruthKernels.ne(f, w, o, a, sa, b, sb, n);
+                case CHOOSE_F -> TruthKernels.chooseF(f, w, o, a, sa, b, sb, c, sc, n);
+                case CHOOSE_I -> TruthKernels.chooseI(w, o, a, sa, b, sb, c, sc, n);
+                case F_TO_I -> WholeKernels.toInt(f, w, o, a, n);
+                case F_TO_U -> WholeKernels.toUnsigned(f, w, o, a, n);
+                case I_TO_F -> WholeKernels.ofInt(f, w, o, a, n);
+                case U_TO_F -> WholeKernels.ofUnsigned(f, w, o, a, n);
+                case BITS_OF -> WholeKernels.bitsOf(f, w, o, a, n);
+                case OF_BITS -> WholeKernels.ofBits(f, w, o, a, n);
+                case IADD -> WholeKernels.iadd(w, o, a, sa, b, sb, n);
+                case ISUB -> WholeKernels.isub(w, o, a, sa, b, sb, n);
+                case IMUL -> WholeKernels.imul(w, o, a, sa, b, sb, n);
+                case IDIV, IREM, UDIV, UREM -> WholeKernels.divide(op, w, o, a, sa, b, sb, n);
+                case SHL -> WholeKernels.shl(w, o, a, sa, b, sb, n);
+                case SHR -> WholeKernels.shr(w, o, a, sa, b, sb, n);
+                case USHR -> WholeKernels.ushr(w, o, a, sa, b, sb, n);
+                case AND -> WholeKernels.and(w, o, a, sa, b, sb, n);
+                case OR -> WholeKernels.or(w, o, a, sa, b, sb, n);
+                case XOR -> WholeKernels.xor(w, o, a, sa, b, sb, n);
+                case NOT -> WholeKernels.not(w, o, a, n);
+                case IMIN -> WholeKernels.imin(w, o, a, sa, b, sb, n);
+                case IMAX -> WholeKernels.imax(w, o, a, sa, b, sb, n);
+                case UMIN -> WholeKernels.umin(w, o, a, sa, b, sb, n);
+                case UMAX -> WholeKernels.umax(w, o, a, sa, b, sb, n);
+                case ILT -> TruthKernels.ilt(w, o, a, sa, b, sb, n);
+                case ILE -> TruthKernels.ile(w, o, a, sa, b, sb, n);
+                case IEQ -> TruthKernels.ieq(w, o, a, sa, b, sb, n);
+                case INE -> TruthKernels.ine(w, o, a, sa, b, sb, n);
+                case ULT -> TruthKernels.ult(w, o, a, sa, b, sb, n);
+                case ULE -> TruthKernels.ule(w, o, a, sa, b, sb, n);
+                case DX -> FunctionKernels.dx(f, o, a, 1 / pixelAcross, n);
+                case DY -> FunctionKernels.dy(f, o, a, 1 / pixelUp, TILE_WIDTH, n);
                 case TEXTURE -> inputs[code[at + 8]].texture(f, o, c, sc, code[at + 9], a, sa, b, sb, n, reading);
                 case FETCH -> inputs[code[at + 8]].fetch(f, w, o, c, sc, code[at + 9], a, sa, b, sb, n, reading);
                 case PICK, PUT -> pool(op, code, at, this.n);
