@@ -77,6 +77,15 @@ final class Scenes {
                     relief,
                     crew,
                     gl));
+            results.add(against(
+                    "a relief over the whole picture, one spot",
+                    relief.into(spot(scene(face, ONCE, 0))),
+                    face,
+                    ONCE,
+                    null,
+                    relief,
+                    crew,
+                    gl));
         }
         return results;
     }
@@ -184,6 +193,20 @@ final class Scenes {
             lamp.inner = ScenePeer.INNER;
             lamp.outer = ScenePeer.OUTER;
         }
+        return scene;
+    }
+
+    /** One spot that stands before the whole of a wall. */
+    private static Scene spot(Scene scene) {
+        LightSource lamp = scene.lamp();
+        lamp.form = LightSource.Form.SPOT;
+        lamp.x = 0.7f;
+        lamp.y = 0.9f;
+        lamp.z = 2;
+        lamp.lookAt(0, 0, 0);
+        lamp.red = lamp.green = lamp.blue = 5;
+        lamp.inner = ScenePeer.INNER;
+        lamp.outer = ScenePeer.OUTER;
         return scene;
     }
 

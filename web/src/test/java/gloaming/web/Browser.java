@@ -2,6 +2,7 @@ package gloaming.web;
 
 import java.io.File;
 import java.time.Duration;
+import java.util.concurrent.locks.LockSupport;
 import java.util.function.BooleanSupplier;
 import org.openqa.selenium.StaleElementReferenceException;
 import org.openqa.selenium.WebDriver;
@@ -14,6 +15,9 @@ import org.openqa.selenium.support.ui.WebDriverWait;
 
 /** How the tests open Chromium, and how they wait for what it shows. */
 final class Browser {
+    private static final long SOON_MS = 25;
+    private static final long SELDOM_MS = 250;
+
     private Browser() {}
 
     static ChromeDriver open() {
@@ -44,11 +48,20 @@ final class Browser {
         return element;
     }
 
-    /** Waits until something is true of the page, a minute at most; elements that are drawn anew meanwhile are asked again. */
+    /**
+     * Waits until something is true of the page, a minute at most; elements that are drawn anew meanwhile are asked again. Soon at first, and
+     * then more and more seldom: asking takes of the machine what is waited for needs.
+     */
     static void until(ChromeDriver browser, String what, BooleanSupplier is) {
-        new WebDriverWait(browser, Duration.ofSeconds(60), Duration.ofMillis(50))
+        long since = System.nanoTime();
+        new WebDriverWait(browser, Duration.ofSeconds(60), Duration.ofMillis(SOON_MS))
                 .withMessage(what)
                 .ignoring(StaleElementReferenceException.class)
-                .until(b -> is.getAsBoolean());
+                .until(b -> {
+                    if (is.getAsBoolean()) return true;
+                    long waited = (System.nanoTime() - since) / 1_000_000;
+                    LockSupport.parkNanos(1_000_000 * Math.min(SELDOM_MS, waited / 10));
+                    return false;
+                });
     }
 }
