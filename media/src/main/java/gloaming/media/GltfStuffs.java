@@ -11,6 +11,7 @@ import gloaming.flow.MapLaying;
 import gloaming.flow.Picture;
 import gloaming.flow.SurfaceMap;
 import gloaming.library.Sculpture;
+import gloaming.media.ModelPictures.Use;
 import java.nio.ByteBuffer;
 import java.util.ArrayList;
 import java.util.IdentityHashMap;
@@ -51,10 +52,12 @@ final class GltfStuffs {
         float[] glow = m.getEmissiveFactor();
         float strength = number(m, "KHR_materials_emissive_strength", "emissiveStrength", 1, 1_000);
         boolean clear = m.getAlphaMode() != MaterialModelV2.AlphaMode.OPAQUE;
+        float cover =
+                m.getAlphaMode() != MaterialModelV2.AlphaMode.MASK ? base[3] : base[3] >= m.getAlphaCutoff() ? 1 : 0;
         boolean unlit = extension(m, "KHR_materials_unlit") != null;
         stuffs.add(new Sculpture.Stuff(
                 new float[] {
-                    base[0], base[1], base[2], base[3], glow[0] * strength, glow[1] * strength, glow[2] * strength
+                    base[0], base[1], base[2], cover, glow[0] * strength, glow[1] * strength, glow[2] * strength
                 },
                 Math.clamp(m.getRoughnessFactor(), 0f, 1f),
                 Math.clamp(m.getMetallicFactor(), 0f, 1f),
@@ -86,30 +89,48 @@ final class GltfStuffs {
         var rough = raw == null ? null : raw.getPbrMetallicRoughness();
         TextureInfo base = rough == null ? null : rough.getBaseColorTexture();
         TextureInfo both = rough == null ? null : rough.getMetallicRoughnessTexture();
-        lay(laid, SurfaceMap.COLOUR, m.getBaseColorTexture(), -1, Told.of(base));
-        lay(laid, SurfaceMap.ROUGH, m.getMetallicRoughnessTexture(), GREEN, Told.of(both));
-        lay(laid, SurfaceMap.METAL, m.getMetallicRoughnessTexture(), BLUE, Told.of(both));
+        lay(laid, SurfaceMap.COLOUR, m.getBaseColorTexture(), covers(m), Told.of(base));
+        lay(laid, SurfaceMap.ROUGH, m.getMetallicRoughnessTexture(), Use.channel(GREEN), Told.of(both));
+        lay(laid, SurfaceMap.METAL, m.getMetallicRoughnessTexture(), Use.channel(BLUE), Told.of(both));
         MaterialNormalTextureInfo normal = raw == null ? null : raw.getNormalTexture();
         Told told = normal == null ? Told.NOTHING : new Told(normal.getTexCoord(), normal.getExtensions());
-        normals(laid, SurfaceMap.NORMAL, m.getNormalTexture(), normal == null ? null : normal.getScale(), told);
-        lay(laid, SurfaceMap.GLOW, m.getEmissiveTexture(), -1, Told.of(raw == null ? null : raw.getEmissiveTexture()));
+        lay(laid, SurfaceMap.NORMAL, m.getNormalTexture(), lean(normal == null ? null : normal.getScale()), told);
+        TextureInfo glow = raw == null ? null : raw.getEmissiveTexture();
+        lay(laid, SurfaceMap.GLOW, m.getEmissiveTexture(), Use.cut(0), Told.of(glow));
         MaterialOcclusionTextureInfo open = raw == null ? null : raw.getOcclusionTexture();
         lay(
                 laid,
                 SurfaceMap.OPEN,
                 m.getOcclusionTexture(),
-                RED,
+                Use.channel(RED),
                 open == null ? Told.NOTHING : new Told(open.getTexCoord(), open.getExtensions()));
         coat(laid, m, SurfaceMap.COAT, "clearcoatTexture", RED);
         coat(laid, m, SurfaceMap.COAT_ROUGH, "clearcoatRoughnessTexture", GREEN);
-        coat(laid, m, SurfaceMap.COAT_NORMAL, "clearcoatNormalTexture", -1);
+        coat(laid, m, SurfaceMap.COAT_NORMAL, "clearcoatNormalTexture", RED);
         return List.copyOf(laid);
     }
 
-    private void lay(List<Sculpture.Laid> laid, SurfaceMap tells, TextureModel texture, int channel, Told told) {
-        boolean light = tells == SurfaceMap.COLOUR || tells == SurfaceMap.GLOW;
-        int place = picture(texture, light, channel);
+    private void lay(List<Sculpture.Laid> laid, SurfaceMap tells, TextureModel texture, Use use, Told told) {
+        if (texture == null || texture.getImageModel() == null) return;
+        ImageModel model = texture.getImageModel();
+        int place = pictures.place(model, () -> bytes(model), use);
         if (place >= 0) laid.add(new Sculpture.Laid(tells, place, told.how()));
+    }
+
+    /** What the alpha of a colour says: nothing, there or not, or how much it covers. */
+    private static Use covers(MaterialModelV2 m) {
+        return switch (m.getAlphaMode()) {
+            case OPAQUE -> Use.cut(0);
+            // What the picture has is taken times the factor.
+            case MASK -> Use.cut(m.getAlphaCutoff() / Math.max(1e-6f, m.getBaseColorFactor()[3]));
+            case BLEND -> Use.COLOUR;
+        };
+    }
+
+    /** Normals that lean by as much more as the file says. */
+    private static Use lean(Object scale) {
+        float steep = scale instanceof Number n ? Math.clamp(n.floatValue(), -100f, 100f) : 1;
+        return Use.normals(Float.isNaN(steep) ? 1 : steep);
     }
 
     /** A picture of a clear coat, which the library leaves as the file has it. */
@@ -122,17 +143,8 @@ final class GltfStuffs {
         if (at < 0 || at >= textures.size()) return;
         Integer set = info.get("texCoord") instanceof Number n ? Integer.valueOf(n.intValue()) : null;
         Told told = new Told(set, info.get("extensions"));
-        if (tells == SurfaceMap.COAT_NORMAL) normals(laid, tells, textures.get(at), info.get("scale"), told);
-        else lay(laid, tells, textures.get(at), channel, told);
-    }
-
-    /** A picture of normals, which lean by as much more as the file says. */
-    private void normals(List<Sculpture.Laid> laid, SurfaceMap tells, TextureModel texture, Object scale, Told told) {
-        if (texture == null || texture.getImageModel() == null) return;
-        ImageModel model = texture.getImageModel();
-        float steep = scale instanceof Number n ? Math.clamp(n.floatValue(), -100f, 100f) : 1;
-        int place = pictures.normals(model, () -> bytes(model), Float.isNaN(steep) ? 1 : steep);
-        if (place >= 0) laid.add(new Sculpture.Laid(tells, place, told.how()));
+        Use use = tells == SurfaceMap.COAT_NORMAL ? lean(info.get("scale")) : Use.channel(channel);
+        lay(laid, tells, textures.get(at), use, told);
     }
 
     /** A material as the file has it, or null. */
@@ -174,18 +186,6 @@ final class GltfStuffs {
         for (int i = 0; i < 2 && i < list.size(); i++)
             if (list.get(i) instanceof Number n && Math.abs(n.floatValue()) < 1e6f) pair[i] = n.floatValue();
         return pair;
-    }
-
-    /**
-     * The place of a picture, or -1 where there is none that can be read.
-     *
-     * @param light whether its numbers are colours on a screen and not measures
-     * @param channel which of blue, green and red is to be all three, or -1 for the picture as it is
-     */
-    private int picture(TextureModel texture, boolean light, int channel) {
-        if (texture == null || texture.getImageModel() == null) return -1;
-        ImageModel model = texture.getImageModel();
-        return pictures.place(model, () -> bytes(model), light, channel);
     }
 
     private static byte[] bytes(ImageModel model) {

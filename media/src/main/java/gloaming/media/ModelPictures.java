@@ -37,39 +37,49 @@ final class ModelPictures {
     }
 
     /**
+     * What a picture is read for.
+     *
+     * @param light whether its numbers are colours on a screen and not measures
+     * @param channel which of blue, green and red is to be all three, or -1 for the picture as it is
+     * @param steep how much of what a picture of normals leans across and up is taken; 1 for all others
+     * @param cut from which cover on a place of a colour is there whole, and below it not at all; below 0 for covers as they are
+     */
+    record Use(boolean light, int channel, float steep, float cut) {
+        static final Use COLOUR = new Use(true, -1, 1, -1);
+        static final Use MEASURE = new Use(false, -1, 1, -1);
+
+        static Use channel(int channel) {
+            return new Use(false, channel, 1, -1);
+        }
+
+        static Use normals(float steep) {
+            return new Use(false, -1, steep, -1);
+        }
+
+        static Use cut(float cut) {
+            return new Use(true, -1, 1, cut);
+        }
+    }
+
+    /**
      * The place of a picture, or -1 where there is none that can be read.
      *
      * @param key by what it is known again
      * @param bytes a PNG or JPEG, or null; asked for once
-     * @param light whether its numbers are colours on a screen and not measures
-     * @param channel which of blue, green and red is to be all three, or -1 for the picture as it is
      */
-    int place(Object key, Supplier<byte[]> bytes, boolean light, int channel) {
-        return place(key, bytes, light, channel, 1);
-    }
-
-    /**
-     * The place of a picture of normals, or -1 where there is none that can be read.
-     *
-     * @param steep how much of what it leans across and up is taken
-     */
-    int normals(Object key, Supplier<byte[]> bytes, float steep) {
-        return place(key, bytes, false, -1, steep);
-    }
-
-    private int place(Object key, Supplier<byte[]> bytes, boolean light, int channel, float steep) {
-        List<?> use = List.of(key, light, channel, steep);
-        Integer at = places.get(use);
+    int place(Object key, Supplier<byte[]> bytes, Use use) {
+        List<?> known = List.of(key, use);
+        Integer at = places.get(known);
         if (at != null) return at;
         int place = -1;
         BufferedImage image = images.containsKey(key) ? images.get(key) : read(bytes.get());
         images.put(key, image);
         if (image != null && pictures.size() < Sculpture.PICTURES) {
-            pictures.add(laid(image, light, channel));
-            if (steep != 1) lean(pictures.getLast(), steep);
+            pictures.add(laid(image, use));
+            if (use.steep != 1) lean(pictures.getLast(), use.steep);
             place = pictures.size() - 1;
         }
-        places.put(use, place);
+        places.put(known, place);
         return place;
     }
 
@@ -95,7 +105,9 @@ final class ModelPictures {
         }
     }
 
-    private static Picture laid(BufferedImage image, boolean light, int channel) {
+    private static Picture laid(BufferedImage image, Use use) {
+        boolean light = use.light;
+        int channel = use.channel;
         int w = image.getWidth();
         int h = image.getHeight();
         Picture to = new Picture(w, h);
@@ -109,8 +121,8 @@ final class ModelPictures {
                 float b = number(argb & 255, light);
                 float one = channel == 0 ? b : channel == 1 ? g : r;
                 boolean same = channel >= 0;
-                to.a()[i] = light ? a : 1;
-                float cover = light ? a : 1;
+                float cover = !light ? 1 : use.cut < 0 ? a : a >= use.cut ? 1 : 0;
+                to.a()[i] = cover;
                 to.r()[i] = cover * (same ? one : r);
                 to.g()[i] = cover * (same ? one : g);
                 to.b()[i] = cover * (same ? one : b);

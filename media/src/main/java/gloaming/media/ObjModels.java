@@ -127,7 +127,8 @@ final class ObjModels {
     private void lay(List<Sculpture.Laid> laid, SurfaceMap tells, String name, ModelPictures pictures) {
         if (name == null) return;
         boolean light = tells == SurfaceMap.COLOUR || tells == SurfaceMap.GLOW;
-        int place = pictures.place(name, () -> folder.beside(name), light, -1);
+        ModelPictures.Use use = light ? ModelPictures.Use.COLOUR : ModelPictures.Use.MEASURE;
+        int place = pictures.place(name, () -> folder.beside(name), use);
         if (place >= 0) laid.add(new Sculpture.Laid(tells, place, MapLaying.PLAIN));
     }
 

@@ -150,6 +150,42 @@ class ModelFolderTest {
         }
     }
 
+    /** The colour's picture of a boat whose picture has covers of 0.2, 0.4, 0.6 and 1, by its material's mode. */
+    private Picture covered(String mode) throws Exception {
+        BufferedImage image = new BufferedImage(4, 1, BufferedImage.TYPE_INT_ARGB);
+        for (int i = 0; i < 4; i++) image.setRGB(i, 0, new int[] {51, 102, 153, 255}[i] << 24 | 0xFF0000);
+        var out = new java.io.ByteArrayOutputStream();
+        ImageIO.write(image, "png", out);
+        Map<String, byte[]> files = boat();
+        files.put("boat/pictures/hull red.png", out.toByteArray());
+        files.put(
+                "boat/hull/boat.gltf",
+                GLTF.replace("\"materials\":[{", "\"materials\":[{" + mode).getBytes(StandardCharsets.UTF_8));
+        Sculpture boat = read(zip(files));
+        return boat.pictures()
+                .get(boat.stuffs().getFirst().laid(SurfaceMap.COLOUR).picture());
+    }
+
+    @Test
+    void whatIsOpaqueIsWholeWhatIsMaskedIsThereOrNotAndOnlyWhatIsBlendedCoversInPart() throws Exception {
+        for (var expected : Map.of(
+                        "",
+                        new float[] {1, 1, 1, 1},
+                        "\"alphaMode\":\"MASK\",",
+                        new float[] {0, 0, 1, 1},
+                        "\"alphaMode\":\"MASK\",\"alphaCutoff\":0.3,",
+                        new float[] {0, 1, 1, 1},
+                        "\"alphaMode\":\"BLEND\",",
+                        new float[] {0.2f, 0.4f, 0.6f, 1})
+                .entrySet()) {
+            Picture colour = covered(expected.getKey());
+            for (int i = 0; i < 4; i++) {
+                assertThat(colour.a()[i]).isCloseTo(expected.getValue()[i], within(1e-6f));
+                assertThat(colour.r()[i]).isCloseTo(expected.getValue()[i], within(1e-6f));
+            }
+        }
+    }
+
     @Test
     void picturesThatAreNotThereOrDamagedAreCountedAndTheModelIsThereAllTheSame() throws Exception {
         assertThat(read(zip(boat())).missing()).isZero();
