@@ -146,7 +146,10 @@ final class Dressing {
         f.outRed[i] = glowRed;
         f.outGreen[i] = glowGreen;
         f.outBlue[i] = glowBlue;
-        return cover > 0;
+        if (cover > 0) return true;
+        // The next that comes here has a coat of its own, or none.
+        f.cx[i] = f.cy[i] = f.cz[i] = 0;
+        return false;
     }
 
     /** Which way its coat faces, where a picture bends that or what is under it. */

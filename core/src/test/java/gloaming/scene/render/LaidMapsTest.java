@@ -155,10 +155,10 @@ class LaidMapsTest {
         assertThat(under(1, 0, lean, 0, often)).isCloseTo(fifteen, within(1e-3));
     }
 
-    @Test
-    void aCoatIsWhereItsPictureSaysAndAsRoughAsTheOtherOneSays() {
+    /** Under a sun that shines straight on it: dull stuff of some lightness under a clear coat. */
+    private void coated(float lightness) {
         m.model = Matter.Model.LIT;
-        m.red = m.green = m.blue = 0.2f;
+        m.red = m.green = m.blue = lightness;
         m.shine = 0;
         m.coat = 1;
         m.coatRoughness = 0.2f;
@@ -166,6 +166,11 @@ class LaidMapsTest {
         sun.shadow = false;
         sun.z = 1;
         sun.lookAt(0, 0, 0);
+    }
+
+    @Test
+    void aCoatIsWhereItsPictureSaysAndAsRoughAsTheOtherOneSays() {
+        coated(0.2f);
         float whole = drawn().r()[quarter(0)];
         m.lay(SurfaceMap.COAT, new Picture(2, 2).fill(0, 0, 0, 1));
         float none = drawn().r()[quarter(0)];
@@ -181,15 +186,7 @@ class LaidMapsTest {
 
     @Test
     void aCoatLiesApartFromWhatIsBentUnderItWhereItsMatterSaysSo() {
-        m.model = Matter.Model.LIT;
-        m.red = m.green = m.blue = 0;
-        m.shine = 0;
-        m.coat = 1;
-        m.coatRoughness = 0.2f;
-        LightSource sun = scene.lamp();
-        sun.shadow = false;
-        sun.z = 1;
-        sun.lookAt(0, 0, 0);
+        coated(0);
         int middle = SIDE / 2 * SIDE + SIDE / 2;
         float plain = drawn().r()[middle];
         // Thirty degrees aside: what is thrown back goes past the eye.
