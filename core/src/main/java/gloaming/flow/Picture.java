@@ -171,11 +171,16 @@ public final class Picture implements Flow {
 
     /** Sets every pixel to one premultiplied colour. */
     public Picture fill(float red, float green, float blue, float alpha) {
-        Arrays.fill(r, red);
-        Arrays.fill(g, green);
-        Arrays.fill(b, blue);
-        Arrays.fill(a, alpha);
+        fill(red, green, blue, alpha, 0, height);
         return this;
+    }
+
+    /** Sets the pixels of rows {@code from} to {@code to} to one premultiplied colour. */
+    public void fill(float red, float green, float blue, float alpha, int from, int to) {
+        Arrays.fill(r, at(from), at(to), red);
+        Arrays.fill(g, at(from), at(to), green);
+        Arrays.fill(b, at(from), at(to), blue);
+        Arrays.fill(a, at(from), at(to), alpha);
     }
 
     /** Takes over the pixels of a picture of the same size. */

@@ -148,7 +148,7 @@ Alpine.data('desk', () => together(session(page), hands(page), air(page), {
     const v = Number(String(event.target.value).replace(',', '.'));
     if (Number.isFinite(v)) this.change(b, { [field]: field === 'ease' ? v / 1000 : v });
   },
-  easeText(b) { return String(Math.round(b.ease * 1000)); },
+  easeText(b) { return String(Math.round(this.afresh(b.ease) * 1000)); },
   clear() { live.send({ do: 'clear' }); },
 
   // Ports, pad, pointer, keys

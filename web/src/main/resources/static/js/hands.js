@@ -124,7 +124,7 @@ export const hands = (page) => /** @satisfies {ThisType<import('./bench/types.js
   },
   /** @param {Item} item @param {'low'|'high'} end */
   liftedEnd(item, end) {
-    const r = this.liftedRange(item);
+    const r = this.afresh(this.liftedRange(item));
     return r ? plain(end === 'low' ? r.min : r.max) : '';
   },
   setLiftedEnd(item, end, event) {

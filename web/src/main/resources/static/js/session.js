@@ -1,4 +1,5 @@
 // @ts-check
+import { patch } from './patch.js';
 
 /** How long a sentence stays in the footer. */
 const SAID_MS = 8000;
@@ -22,6 +23,11 @@ export function session(page) {
     look: /** @type {import('./messages.js').Look} */ (EMPTY),
     lookId: page.lookId,
     loaded: false, lost: false,
+    /** The program's answers to the page's own changes: with each, fields show again what is so, whatever was typed into them. */
+    answers: 0,
+    answered: -1,
+    /** What kits are as steps, as this look has them. */
+    kitFaces: /** @type {Record<string, import('./messages.js').Entry>} */ ({}),
     /** What a step's own text makes of it, by step. */
     grown: /** @type {Record<string, import('./messages.js').Face>} */ ({}),
     /** The newest revision on the shelf of each kit that was kept, by its id. */
@@ -36,16 +42,18 @@ export function session(page) {
       live.hear('board', (m) => this.takeBoard(m));
       live.hear('applied', (m) => { this.version = m.version; });
       live.hear('says', (m) => this.say(m.says));
-      live.hear('refused', (m) => this.say(m.says));
+      live.hear('refused', (m) => { this.say(m.says); this.answers++; });
       live.hear('unsaved', (m) => { this.savedText = m.text; });
     },
-    /** @param {import('./messages.js').ToPageLook} m */
+    /** What stayed as it was is not drawn again: in a large look that took longer than the picture. @param {import('./messages.js').ToPageLook} m */
     takeLook(m) {
-      // Kits are steps too, as this look has them.
-      Object.assign(catalogue, m.kits);
-      this.look = m.look;
-      this.grown = m.grown;
-      this.newest = m.newest;
+      if (!this.loaded) this.look = m.look;
+      else patch(this.look, m.look);
+      patch(this.kitFaces, m.kits ?? {});
+      patch(this.grown, m.grown);
+      patch(this.newest, m.newest ?? {});
+      if (m.n !== this.answered) this.answers++;
+      this.answered = m.n;
       this.version = m.version;
       this.canUndo = m.canUndo;
       this.canRedo = m.canRedo;
@@ -94,13 +102,17 @@ export function session(page) {
       return beside ? `${lane.name}, ${beside} of ${this.name(step)}` : `${lane.name}, behind ${this.name(step)}`;
     },
     /** What a step is, with what its own text makes of it. @param {import('./messages.js').Step} step */
-    infoOf(step) { return { ...catalogue[step.type], ...this.grown[step.id] }; },
+    infoOf(step) { return { ...this.entryOf(step), ...this.grown[step.id] }; },
+    /** What a step is by its type; kits are types too. @param {{type: string}} step */
+    entryOf(step) { return this.kitFaces[step.type] ?? catalogue[step.type]; },
+    /** What a field shows of the document, also where a change has left that as it was. @template T @param {T} is @returns {T} */
+    afresh(is) { void this.answers; return is; },
     /** @param {import('./messages.js').Step} step */
-    name(step) { return step.label || catalogue[step.type].name; },
+    name(step) { return step.label || this.entryOf(step).name; },
     /** @param {import('./messages.js').Step} step */
-    gives(step) { return catalogue[step.type].gives; },
+    gives(step) { return this.entryOf(step).gives; },
     /** What a step hands out beside that. @param {import('./messages.js').Step} step */
-    beside(step) { return catalogue[step.type].beside; },
+    beside(step) { return this.entryOf(step).beside; },
     /** @param {import('./messages.js').Edit} edit @param {number} [gesture] */
     edit(edit, gesture = 0) { live.send({ do: 'edit', gesture, edit }); },
     undo() { live.send({ do: 'undo' }); },

@@ -3,6 +3,7 @@ package gloaming.picture.source;
 import gloaming.flow.Nothing;
 import gloaming.flow.Picture;
 import gloaming.look.Id;
+import gloaming.step.ByRows;
 import gloaming.step.Choice;
 import gloaming.step.Colour;
 import gloaming.step.Frame;
@@ -50,6 +51,13 @@ public record Fill(
         if (equals(memory.made)) return memory.out;
         memory.made = this;
         float k = (float) (brightness * cover);
-        return memory.out.fill(colour.r() * k, colour.g() * k, colour.b() * k, (float) cover);
+        Picture out = memory.out;
+        frame.crew()
+                .each(
+                        out.height,
+                        ByRows.STRIP,
+                        (from, to) ->
+                                out.fill(colour.r() * k, colour.g() * k, colour.b() * k, (float) cover, from, to));
+        return out;
     }
 }

@@ -91,7 +91,7 @@ export function finder(page) {
       if (card) card.focus(); else $('.finder input').blur();
     },
     /** @param {import('../messages.js').FoundStep} found */
-    foundInfo(found) { return found.entry ?? page.catalogue[found.type]; },
+    foundInfo(found) { return found.entry ?? this.entryOf(found); },
     /** @param {import('../messages.js').FoundStep} found */
     foundRail(found) { return railOf(this.foundInfo(found).gives); },
     /** Where it goes, if not here. @param {import('../messages.js').FoundStep} found */

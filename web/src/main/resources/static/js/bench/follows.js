@@ -115,7 +115,7 @@ export function follows(page) {
     },
     /** @param {FollowNumber} field */
     followValue(field) {
-      const f = this.followed;
+      const f = this.afresh(this.followed);
       return f ? plain(field.startsWith('ease') ? f[field] * 1000 : f[field]) : '';
     },
     /** @param {FollowNumber} field */

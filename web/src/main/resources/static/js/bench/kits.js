@@ -20,7 +20,8 @@ export function kits(page) {
     startKits() { page.live.hear('look', () => this.keepOpen()); },
     /** What is open stays so while it is there. */
     keepOpen() {
-      this.marks = this.marks.filter((id) => this.find(id) || this.laneById(id));
+      const marks = this.marks.filter((id) => this.find(id) || this.laneById(id));
+      if (marks.length < this.marks.length) this.marks = marks;
       const uses = this.usePath.split('/').slice(0, -1);
       const gone = uses.findIndex((id) => { const step = this.find(id); return !step || !this.kitOf(step); });
       if (gone >= 0) this.goIn(uses.slice(0, gone).map((id) => `${id}/`).join(''));

@@ -80,7 +80,7 @@ export function lanes(page) {
       return this.troubled.split(' ').some((each) => each === run || each.startsWith(`${run}/`));
     },
     /** The clock of the lane that is selected, or of the look. */
-    get clockNow() { return this.chosenLane ? this.chosenLane.clock : this.look.clock; },
+    get clockNow() { return this.afresh(this.chosenLane ? this.chosenLane.clock : this.look.clock); },
     /** @param {Partial<import('../messages.js').Clock>} change */
     changeClock(change) {
       const clock = { ...this.clockNow, ...change };

@@ -36,7 +36,7 @@ export function outside(page) {
 
     /** The knob that sets a setting of the selected step. @param {string} setting */
     knobOf(setting) {
-      return this.openKit?.knobs.find((k) => k.targets.some((t) => t.step === this.stepId && t.setting === setting)) ?? null;
+      return this.afresh(this.openKit)?.knobs.find((k) => k.targets.some((t) => t.step === this.stepId && t.setting === setting)) ?? null;
     },
     /** @param {string} setting @param {{target: any}} event */
     setKnob(setting, event) {
@@ -63,10 +63,10 @@ export function outside(page) {
     /** @param {import('../messages.js').KitKnob} knob */
     knobIsNumber(knob) { const s = this.knobSetting(knob); return s !== null && this.isNumber(s); },
     /** @param {import('../messages.js').KitKnob} knob @param {'min'|'max'} which */
-    knobEnd(knob, which) { return this.knobSetting(knob)?.[which] ?? ''; },
+    knobEnd(knob, which) { return this.afresh(this.knobSetting(knob)?.[which] ?? ''); },
     /** What a knob sets: the setting within, and what that is where the knob is lowest and highest. @param {import('../messages.js').KitKnob} knob */
     knobTargets(knob) {
-      return knob.targets.map((t, i) => {
+      return this.afresh(knob.targets).map((t, i) => {
         const step = this.find(t.step ?? '');
         const setting = step && this.infoOf(step).settings.find((s) => s.id === t.setting);
         const text = step ? `${setting?.label ?? t.setting} of ${this.name(step)}` : '';

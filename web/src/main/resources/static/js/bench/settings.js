@@ -26,7 +26,7 @@ export function settings(page) {
     /** @param {{id: string, initial: any}} setting @returns {any} */
     value(setting) {
       const v = this.chosen?.settings?.[setting.id];
-      return v === undefined ? setting.initial : v;
+      return this.afresh(v === undefined ? setting.initial : v);
     },
     /** @param {{form: string}} s */
     isNumber(s) { return s.form === 'NUMBER' || s.form === 'WHOLE'; },
@@ -117,7 +117,7 @@ export function settings(page) {
       paint(element, this.range(s), f, f && now ? now.setting : Number(this.value(s)));
     },
     /** The lane that the selected step reads. @param {string} name */
-    read(name) { return this.chosen?.reads?.[name] ?? ''; },
+    read(name) { return this.afresh(this.chosen?.reads?.[name] ?? ''); },
     setRead(name, event) { page.live.send({ do: 'read', step: this.stepId, read: name, lane: event.target.value || null }); },
     /** Keys on a setting's slider or number: = for a formula, C for a control, L for the strip. */
     settingKey(s, event) {
