@@ -62,6 +62,18 @@ final class Blending extends Moving {
     }
 
     @Override
+    boolean isNumber() {
+        return values[0] instanceof Number;
+    }
+
+    @Override
+    double number(double now) {
+        int heaviest = heaviest();
+        if (weights[heaviest] >= 1) return ((Number) values[heaviest]).doubleValue();
+        return values[heaviest] instanceof Integer ? Math.rint(between(heaviest)) : between(heaviest);
+    }
+
+    @Override
     Object at(double now) {
         int heaviest = heaviest();
         if (weights[heaviest] >= 1) return values[heaviest];
@@ -71,11 +83,7 @@ final class Blending extends Moving {
         }
         if (curves != null) return curve();
         if (lists != null) return list();
-        return switch (values[heaviest]) {
-            case Double d -> number(heaviest);
-            case Integer i -> (int) Math.rint(number(heaviest));
-            default -> values[heaviest];
-        };
+        return values[heaviest];
     }
 
     /** Whoever was heaviest stays so until another is clearly heavier, so that nothing flutters between two. */
@@ -85,7 +93,7 @@ final class Blending extends Moving {
         return most;
     }
 
-    private double number(int heaviest) {
+    private double between(int heaviest) {
         boolean ratio = of != null && of.byRatio();
         for (Object value : values) ratio &= ((Number) value).doubleValue() > 0;
         boolean round = of != null && of.unit().equals("turns") && of.max() - of.min() >= 1;

@@ -8,6 +8,8 @@ import gloaming.formula.Wrong;
 import gloaming.look.Bend;
 import gloaming.look.Follow;
 import java.util.List;
+import java.util.Objects;
+import java.util.stream.Stream;
 
 /**
  * A number of the document that something drives: a lane it follows, a formula, or a hand. A formula comes before a follow, a hand before
@@ -24,6 +26,9 @@ final class Driven {
     private final Formula formula;
     private final List<LaneRun> spokenOf;
     private final Signal[] lanes;
+    /** The lanes it needs. */
+    final LaneRun[] goesBy;
+
     private final double[] variables = new double[Formula.VARIABLES.size()];
     final Grasp grasp;
     /** What all that drives it goes through, or null; and what it was before it did in the last frame. */
@@ -64,6 +69,9 @@ final class Driven {
         this.spokenOf = spokenOf;
         this.grasp = grasp;
         lanes = new Signal[spokenOf.size()];
+        goesBy = Stream.concat(Stream.ofNullable(followed), spokenOf.stream())
+                .filter(Objects::nonNull)
+                .toArray(LaneRun[]::new);
         value = own;
     }
 
@@ -121,7 +129,7 @@ final class Driven {
 
     /** Moves on by {@code dt} seconds of show time at a moment of the step's own time, and returns the value. */
     double advance(double dt, double time, double beat, double x) {
-        double now = moving == null ? own : (Double) moving.at(time);
+        double now = moving == null ? own : moving.number(time);
         boolean driven = follow != null || formula != null;
         double mine = bend == null ? own : bend.outside();
         double present = bend == null ? value : outside;
@@ -178,11 +186,5 @@ final class Driven {
     boolean misses() {
         for (int i = 0; i < spokenOf.size(); i++) if (spokenOf.get(i) == null) return true;
         return false;
-    }
-
-    /** The lanes it needs. */
-    void each(java.util.function.Consumer<LaneRun> lane) {
-        if (followed != null) lane.accept(followed);
-        for (LaneRun run : spokenOf) if (run != null) lane.accept(run);
     }
 }

@@ -39,20 +39,37 @@ final class Gliding extends Moving {
         }
     }
 
+    /** How far it is at a moment, 0 to 1; from 1 on it is done. */
+    private double part(double now) {
+        double part = glide.at(now);
+        done |= part >= 1;
+        return part;
+    }
+
+    @Override
+    boolean isNumber() {
+        return from instanceof Number && to instanceof Number;
+    }
+
+    @Override
+    double number(double now) {
+        double part = part(now);
+        double a = ((Number) from).doubleValue();
+        double b = ((Number) to).doubleValue();
+        if (part >= 1) return b;
+        if (part <= 0) return a;
+        return from instanceof Integer ? Math.rint(between(a, b, part)) : between(a, b, part);
+    }
+
     @Override
     Object at(double now) {
-        double part = glide.at(now);
-        if (part >= 1) {
-            done = true;
-            return to;
-        }
+        double part = part(now);
+        if (part >= 1) return to;
         if (part <= 0) return from;
         Keys between = curve == null ? null : curve.towards(end, part);
         if (between != null) return between.text();
         if (lists != null) return lists[0].towards(lists[1], part);
         return switch (from) {
-            case Double a when to instanceof Double b -> number(a, b, part);
-            case Integer a when to instanceof Integer b -> (int) Math.rint(number(a, b, part));
             case Colour a
             when to instanceof Colour b -> {
                 float[] rgb = OkLab.between(a, b, part);
@@ -62,7 +79,7 @@ final class Gliding extends Moving {
         };
     }
 
-    private double number(double a, double b, double part) {
+    private double between(double a, double b, double part) {
         if (of == null) return a + (b - a) * part;
         if (of.byRatio() && a > 0 && b > 0) return Math.clamp(a * Math.pow(b / a, part), of.min(), of.max());
         double by = b - a;

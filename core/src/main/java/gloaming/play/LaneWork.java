@@ -7,6 +7,7 @@ import gloaming.flow.Picture;
 import gloaming.flow.PicturePool;
 import gloaming.flow.Signal;
 import gloaming.look.Limits;
+import gloaming.step.Amount;
 import gloaming.step.ByRows;
 import gloaming.step.Operation;
 import gloaming.step.Setting;
@@ -206,11 +207,10 @@ final class LaneWork {
                 step.trouble = "has a formula that speaks of a lane that is gone; it counts as 0.";
             double value = driven.advance(moment.dt(), step.time(lane), step.beat(lane), x);
             if (driven.reckons() && step.trouble == null) step.trouble = cutOff(step, driven.setting, value);
-            Object argument = step.description.argument(driven.setting, value);
-            if (!argument.equals(step.arguments[driven.setting])) {
-                step.arguments[driven.setting] = argument;
-                changed = true;
-            }
+            int setting = driven.setting;
+            changed |= step.description.isNumber(setting)
+                    ? step.put(setting, step.description.number(setting, value))
+                    : step.put(setting, step.description.argument(setting, value));
         }
         if (step.moving.length > 0) changed |= move(step, moment.time());
         if (changed) step.operation = step.description.make(step.arguments);
@@ -222,11 +222,10 @@ final class LaneWork {
         boolean done = true;
         for (Moving moving : step.moving) {
             if (moving.done) continue;
-            Object argument = moving.at(now);
+            int setting = moving.setting;
+            changed |= moving.isNumber() ? step.put(setting, moving.number(now)) : step.put(setting, moving.at(now));
             done &= moving.done;
-            if (argument.equals(step.arguments[moving.setting])) continue;
-            step.arguments[moving.setting] = argument;
-            changed = true;
+            if (moving.done) step.arguments[setting] = Amount.plain(step.arguments[setting]);
         }
         if (done) step.moving = StepRun.STANDING;
         return changed;

@@ -12,6 +12,12 @@ abstract sealed class Moving permits Gliding, Blending {
         this.setting = setting;
     }
 
-    /** What the setting is at a moment of show time. */
+    /** Whether the setting is a number, also a whole one. */
+    abstract boolean isNumber();
+
+    /** What a number is at a moment of show time. */
+    abstract double number(double now);
+
+    /** What any other setting is at a moment of show time. */
     abstract Object at(double now);
 }

@@ -281,8 +281,13 @@ final class Plan {
         if (lane.restart != null) need(lane.restart);
         for (StepRun step : lane.steps) {
             for (Source source : step.sources) need(source.lane);
-            for (Driven driven : step.driven) driven.each(this::need);
+            for (Driven driven : step.driven) need(driven);
             for (LaneRun spokenOf : step.spokenOf) need(spokenOf);
         }
+    }
+
+    /** The same of what a number goes by. */
+    void need(Driven driven) {
+        for (LaneRun lane : driven.goesBy) need(lane);
     }
 }

@@ -274,7 +274,7 @@ public final class Player {
             if (layer.layer().hidden()) continue;
             plan.need(layer.lane());
             if (layer.mask() != null) plan.need(layer.mask());
-            if (layer.opacity() != null) layer.opacity().each(plan::need);
+            if (layer.opacity() != null) plan.need(layer.opacity());
         }
         for (LaneRun lane : plan.lanes) if (lane.outward || onlooker.watches(lane.lane.id())) plan.need(lane);
     }

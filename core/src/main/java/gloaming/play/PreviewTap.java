@@ -7,6 +7,7 @@ import gloaming.flow.Noted;
 import gloaming.flow.Picture;
 import gloaming.flow.Points;
 import gloaming.look.Look;
+import gloaming.step.Amount;
 import gloaming.step.Range;
 import gloaming.step.Setting;
 
@@ -184,7 +185,7 @@ final class PreviewTap implements Onlooker {
             for (int i = 0; i < later.description.settings().size() && i < later.arguments.length; i++) {
                 Setting setting = later.description.settings().get(i);
                 boolean angle = setting.drag() != null && setting.unit().equals("turns");
-                if (!angle || !(later.arguments[i] instanceof Double turn)) continue;
+                if (!angle || !(Amount.plain(later.arguments[i]) instanceof Double turn)) continue;
                 if (setting.drag() == Range.Drag.ACROSS) round = 2 * Math.PI * turn;
                 if (setting.drag() == Range.Drag.UP) high = 2 * Math.PI * turn;
             }

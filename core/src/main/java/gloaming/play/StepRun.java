@@ -2,6 +2,7 @@ package gloaming.play;
 
 import gloaming.flow.Flow;
 import gloaming.look.Step;
+import gloaming.step.Amount;
 import gloaming.step.Description;
 import gloaming.step.Operation;
 import java.util.HashMap;
@@ -84,6 +85,21 @@ final class StepRun {
         this.sources = sources;
         this.arguments = arguments;
         this.spokenOf = spokenOf;
+    }
+
+    /** Sets an argument; tells whether it was another. */
+    boolean put(int setting, Object argument) {
+        if (argument.equals(arguments[setting])) return false;
+        arguments[setting] = argument;
+        return true;
+    }
+
+    /** The same with a number, which has one place for as long as it moves. */
+    boolean put(int setting, double number) {
+        if (arguments[setting] instanceof Amount amount) return amount.set(number);
+        if (((Number) arguments[setting]).doubleValue() == number) return false;
+        arguments[setting] = new Amount(arguments[setting] instanceof Integer, number);
+        return true;
     }
 
     double time(LaneRun lane) {

@@ -2,6 +2,7 @@ package gloaming.play;
 
 import gloaming.look.Layer;
 import gloaming.look.Step;
+import gloaming.step.Amount;
 import gloaming.step.Setting;
 import java.util.ArrayList;
 import java.util.Arrays;
@@ -23,13 +24,14 @@ final class Underway {
             boolean set = !Objects.equals(
                     was.step.settings().get(of.id()), run.step.settings().get(of.id()));
             Moving now = null;
-            if (set && glide != null) now = new Gliding(i, of, glide, was.arguments[i], run.arguments[i]);
+            Object is = Amount.plain(was.arguments[i]);
+            if (set && glide != null) now = new Gliding(i, of, glide, is, run.arguments[i]);
             if (!set)
                 for (Moving each : was.moving)
                     if (each instanceof Gliding && each.setting == i && !each.done) now = each;
             if (now == null) continue;
             all.add(now);
-            run.arguments[i] = was.arguments[i];
+            run.arguments[i] = is;
         }
         if (!all.isEmpty()) run.moving = all.toArray(Moving[]::new);
     }

@@ -5,6 +5,8 @@ import gloaming.look.Id;
 import gloaming.look.Value;
 import java.lang.invoke.MethodHandle;
 import java.lang.invoke.MethodHandles;
+import java.lang.invoke.MethodType;
+import java.lang.reflect.Constructor;
 import java.lang.reflect.ParameterizedType;
 import java.lang.reflect.RecordComponent;
 import java.lang.reflect.Type;
@@ -22,6 +24,9 @@ public final class Description {
 
     /** A result beside the step, as the annotation {@link Beside} declares it. */
     public record Output(String name, Kind kind, String says) {}
+
+    private static final MethodHandle NUMBER = unboxing("number", double.class);
+    private static final MethodHandle WHOLE = unboxing("whole", int.class);
 
     private final String id;
     private final List<String> former;
@@ -68,13 +73,30 @@ public final class Description {
                 .map(b -> new Output(b.name(), Kind.of(b.kind()), b.says()))
                 .toList();
         try {
-            constructor = MethodHandles.publicLookup()
-                    .unreflectConstructor(type.getDeclaredConstructor(types))
-                    .asSpreader(Object[].class, types.length);
+            constructor = constructor(type.getDeclaredConstructor(types));
             problems = List.of();
             grows = grown == null ? null : grown.value().getConstructor().newInstance();
         } catch (ReflectiveOperationException e) {
             throw new IllegalStateException(type + " and its constructor must be public", e);
+        }
+    }
+
+    /** A record's constructor for its arguments as one array, in which numbers may be {@link Amount}s. */
+    private static MethodHandle constructor(Constructor<?> of) throws ReflectiveOperationException {
+        MethodHandle made = MethodHandles.publicLookup().unreflectConstructor(of);
+        for (int i = 0; i < of.getParameterCount(); i++) {
+            Class<?> type = of.getParameterTypes()[i];
+            if (type == double.class) made = MethodHandles.filterArguments(made, i, NUMBER);
+            if (type == int.class) made = MethodHandles.filterArguments(made, i, WHOLE);
+        }
+        return made.asSpreader(Object[].class, of.getParameterCount());
+    }
+
+    private static MethodHandle unboxing(String name, Class<?> to) {
+        try {
+            return MethodHandles.lookup().findStatic(Amount.class, name, MethodType.methodType(to, Object.class));
+        } catch (ReflectiveOperationException e) {
+            throw new IllegalStateException(e);
         }
     }
 
@@ -281,9 +303,22 @@ public final class Description {
             Object[] all = types[i].getEnumConstants();
             return all[(int) Math.clamp(Math.rint(number), 0.0, all.length - 1.0)];
         }
-        double held = Math.clamp(number, setting.min(), setting.max());
-        if (setting.form() == Setting.Form.WHOLE) return (int) Math.rint(held);
+        double held = number(i, number);
+        if (setting.form() == Setting.Form.WHOLE) return (int) held;
         return held;
+    }
+
+    /** What a setting of numbers comes to when it is driven to {@code number}: within its range, and whole where it is. */
+    public double number(int i, double number) {
+        Setting setting = settings.get(i);
+        double held = Math.clamp(number, setting.min(), setting.max());
+        return setting.form() == Setting.Form.WHOLE ? Math.rint(held) : held;
+    }
+
+    /** Whether setting {@code i} is a number of any sort. */
+    public boolean isNumber(int i) {
+        Setting.Form form = settings.get(i).form();
+        return form == Setting.Form.NUMBER || form == Setting.Form.WHOLE;
     }
 
     private Object argument(int i, Value value) {
@@ -305,7 +340,9 @@ public final class Description {
             if (grows != null) {
                 int own = types.length - 1;
                 all = java.util.Arrays.copyOf(arguments, types.length);
-                all[own] = java.util.Arrays.copyOfRange(arguments, own, arguments.length);
+                Object[] more = java.util.Arrays.copyOfRange(arguments, own, arguments.length);
+                for (int i = 0; i < more.length; i++) more[i] = Amount.plain(more[i]);
+                all[own] = more;
             }
             return (Operation<?, ?, ?>) constructor.invoke(all);
         } catch (RuntimeException | Error e) {

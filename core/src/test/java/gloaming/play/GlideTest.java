@@ -129,10 +129,11 @@ class GlideTest {
         Setting turns = setting(0, 1, false, "turns");
         Glide half = new Glide(2, false, Snapshots.Way.EVEN);
         half.begin(0, 120);
-        assertThat(new Gliding(0, ratio, half, 0.1, 10.0).at(1)).isEqualTo(1.0);
-        assertThat((double) new Gliding(0, turns, half, 0.9, 0.3).at(0.5)).isCloseTo(1.0, within(1e-9));
-        assertThat((double) new Gliding(0, turns, half, 0.9, 0.3).at(1)).isCloseTo(0.1, within(1e-9));
-        assertThat(new Gliding(0, ratio, half, 2, 7).at(1)).isEqualTo(4);
+        assertThat(new Gliding(0, ratio, half, 0.1, 10.0).number(1)).isEqualTo(1.0);
+        assertThat(new Gliding(0, turns, half, 0.9, 0.3).number(0.5)).isCloseTo(1.0, within(1e-9));
+        assertThat(new Gliding(0, turns, half, 0.9, 0.3).number(1)).isCloseTo(0.1, within(1e-9));
+        assertThat(new Gliding(0, ratio, half, 2, 7).number(1)).isEqualTo(4);
+        assertThat(new Gliding(0, ratio, half, 2, 7).number(2)).isEqualTo(7);
         assertThat(new Gliding(0, ratio, half, "over", "add").at(0.9)).isEqualTo("over");
         assertThat(new Gliding(0, ratio, half, "over", "add").at(1.1)).isEqualTo("add");
         Setting curve =

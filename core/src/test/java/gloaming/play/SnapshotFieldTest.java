@@ -113,11 +113,11 @@ class SnapshotFieldTest {
     void numbersGoByRatioAnglesTheShorterWayAndWordsWithTheHeaviest() {
         double[] weights = {0.5, 0.5};
         Setting size = new Setting("s", "s", Setting.Form.NUMBER, 0.1, 100, true, Value.of(1), "", "", List.of());
-        assertThat((double) new Blending(0, size, new Object[] {1.0, 4.0}, weights).at(0))
+        assertThat(new Blending(0, size, new Object[] {1.0, 4.0}, weights).number(0))
                 .isCloseTo(2, within(1e-12));
         Setting turn = new Setting("t", "t", Setting.Form.NUMBER, -2, 2, false, Value.of(0), "turns", "", List.of());
         Blending angle = new Blending(0, turn, new Object[] {0.9, 0.1}, weights);
-        assertThat((double) angle.at(0) % 1).isCloseTo(0, within(1e-12));
+        assertThat(angle.number(0) % 1).isCloseTo(0, within(1e-12));
         Blending word = new Blending(0, null, new Object[] {"reed", "weir"}, weights);
         assertThat(word.at(0)).isEqualTo("reed");
         weights[0] = 0.495;
