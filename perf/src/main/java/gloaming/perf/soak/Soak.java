@@ -28,6 +28,9 @@ public final class Soak implements Callable<Integer> {
     @Option(names = "--kills", description = "How often the whole program is killed before.")
     int kills;
 
+    @Option(names = "--bombs", description = "How many shader bombs, whatever the share.")
+    Integer bombs;
+
     @Option(names = "--only", description = "One attack: documents, zips, files, messages, osc, bombs or pages.")
     String only;
 
@@ -78,7 +81,7 @@ public final class Soak implements Callable<Integer> {
         known.put("files", () -> List.of(attacks.files(times(500), seed + 2)));
         known.put("messages", () -> attacks.messages(times(10_000), seed + 3));
         known.put("osc", () -> List.of(attacks.osc(times(100_000), seed + 4)));
-        known.put("bombs", () -> List.of(attacks.bombs(times(60))));
+        known.put("bombs", () -> List.of(attacks.bombs(bombs == null ? times(60) : bombs)));
         known.put("pages", () -> List.of(attacks.pages(times(100), times(20), times(300))));
         List<Outcome> all = new ArrayList<>();
         for (var attack : known.entrySet())
