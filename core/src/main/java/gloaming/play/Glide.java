@@ -10,6 +10,10 @@ public final class Glide {
     private final double ahead;
     private double start = Double.NaN;
     private double seconds;
+    /** How far it was at the moment for which it was asked last: thousands of settings ask for the same. */
+    private double moment = Double.NaN;
+
+    private double part;
 
     /**
      * @param time seconds, or beats of the tempo when it begins; more than 0
@@ -52,6 +56,8 @@ public final class Glide {
     /** How far it is at a moment: 0 to 1, and exactly that at its ends. */
     double at(double now) {
         if (Double.isNaN(start)) return 0;
-        return now >= start + seconds ? 1 : way.at((now - start) / Math.max(1e-9, seconds));
+        if (now != moment) part = now >= start + seconds ? 1 : way.at((now - start) / Math.max(1e-9, seconds));
+        moment = now;
+        return part;
     }
 }

@@ -21,6 +21,8 @@ final class Gliding extends Moving {
     private Keys end;
     /** Both as lists of numbers, where they are some with as many. */
     private final NumberList[] lists;
+    /** Whether it is an angle that may go round. */
+    private final boolean round;
 
     Gliding(int setting, Setting of, Glide glide, Object from, Object to) {
         super(setting);
@@ -28,6 +30,7 @@ final class Gliding extends Moving {
         this.glide = glide;
         this.from = from;
         this.to = to;
+        round = of != null && of.unit().equals("turns") && of.max() - of.min() >= 1;
         lists = of != null && of.form() == Setting.Form.TEXT ? NumberList.both(from, to) : null;
         if (of == null || of.form() != Setting.Form.CURVE) return;
         try {
@@ -83,7 +86,6 @@ final class Gliding extends Moving {
         if (of == null) return a + (b - a) * part;
         if (of.byRatio() && a > 0 && b > 0) return Math.clamp(a * Math.pow(b / a, part), of.min(), of.max());
         double by = b - a;
-        boolean round = of.unit().equals("turns") && of.max() - of.min() >= 1;
         if (!round) return a + by * part;
         double value = a + (by - Math.rint(by)) * part;
         if (value > of.max()) value -= 1;

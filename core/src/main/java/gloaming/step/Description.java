@@ -26,6 +26,7 @@ public final class Description {
     public record Output(String name, Kind kind, String says) {}
 
     private static final MethodHandle NUMBER = unboxing("number", double.class);
+    private static final MethodType MAKING = MethodType.methodType(Operation.class, Object[].class);
     private static final MethodHandle WHOLE = unboxing("whole", int.class);
 
     private final String id;
@@ -41,6 +42,7 @@ public final class Description {
     private final List<Input> reads;
     private final List<Output> beside;
     private final Class<?>[] types;
+    private final Class<?> operation;
     private final MethodHandle constructor;
     private final DynamicSettings.From grows;
     private final List<DynamicSettings.Trouble> problems;
@@ -52,6 +54,7 @@ public final class Description {
         }
         Id given = type.getAnnotation(Id.class);
         if (given == null) throw new IllegalStateException(type + " needs an @Id for documents");
+        operation = type;
         id = given.value();
         former = List.of(given.former());
         name = says.name();
@@ -89,7 +92,7 @@ public final class Description {
             if (type == double.class) made = MethodHandles.filterArguments(made, i, NUMBER);
             if (type == int.class) made = MethodHandles.filterArguments(made, i, WHOLE);
         }
-        return made.asSpreader(Object[].class, of.getParameterCount());
+        return made.asSpreader(Object[].class, of.getParameterCount()).asType(MAKING);
     }
 
     private static MethodHandle unboxing(String name, Class<?> to) {
@@ -102,7 +105,7 @@ public final class Description {
 
     /** The record that this describes. */
     public Class<?> operation() {
-        return constructor.type().returnType();
+        return operation;
     }
 
     private Description(Description seed, DynamicSettings.Own own) {
@@ -120,6 +123,7 @@ public final class Description {
         reads = Stream.concat(seed.reads.stream(), own.reads().stream()).toList();
         beside = seed.beside;
         types = seed.types;
+        operation = seed.operation;
         constructor = seed.constructor;
         grows = seed.grows;
         problems = own.problems();
@@ -141,6 +145,7 @@ public final class Description {
         outward = false;
         beside = List.of();
         types = new Class<?>[0];
+        operation = null;
         constructor = null;
         grows = null;
         problems = List.of();
@@ -344,7 +349,7 @@ public final class Description {
                 for (int i = 0; i < more.length; i++) more[i] = Amount.plain(more[i]);
                 all[own] = more;
             }
-            return (Operation<?, ?, ?>) constructor.invoke(all);
+            return (Operation) constructor.invokeExact(all);
         } catch (RuntimeException | Error e) {
             throw e;
         } catch (Throwable e) {
