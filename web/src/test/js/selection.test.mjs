@@ -9,33 +9,41 @@ const { lanes } = await import(`${JS}/bench/lanes.js`);
 const { follows } = await import(`${JS}/bench/follows.js`);
 const { mix } = await import(`${JS}/bench/mix.js`);
 
-function opened() {
+function opened(document = look()) {
   const p = page();
   const b = bench(lanes(p), { wire() {} }, follows(p), mix(p), session(p), selection(p));
   b.startSession();
   b.startSelection();
-  p.live.say(told(look()));
+  p.live.say(told(document));
   return { p, b };
 }
 
 test('at first the end of the foremost layer is selected, that what is sought next fits what one sees', () => {
-  const { p, b } = opened();
+  const { b } = opened();
   assert.equal(b.stepId, 's4');
   assert.equal(b.name(b.chosen), 'Mask');
   const hidden = look();
   hidden.mix[0].hidden = true;
-  b.stepId = '';
-  p.live.say(told(hidden, 2));
-  assert.equal(b.stepId, 's2');
+  assert.equal(opened(hidden).b.stepId, 's2');
+});
+
+test('who selected nothing, to work on the look itself, goes on with that', () => {
+  const { p, b } = opened();
+  b.showLook();
+  p.live.say(told({ ...look(), width: 640 }, 2));
+  assert.equal(b.hasSelection, false);
+  b.selectLane('l3');
+  b.removeLane();
+  const shorter = look();
+  shorter.lanes.pop();
+  p.live.say(told(shorter, 3));
+  assert.equal(b.stepId, 's4');
 });
 
 test('where nothing is mixed it is the end of the last lane', () => {
-  const { p, b } = opened();
   const dark = look();
   dark.mix = [];
-  b.stepId = '';
-  p.live.say(told(dark, 2));
-  assert.equal(b.stepId, 's5');
+  assert.equal(opened(dark).b.stepId, 's5');
 });
 
 test('what is gone is not selected any more, and what was added is', () => {

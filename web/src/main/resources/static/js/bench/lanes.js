@@ -108,6 +108,7 @@ export function lanes(page) {
     removeLane() {
       this.edit({ edit: 'remove-lane', lane: this.laneId });
       this.laneId = '';
+      this.began = false;
     },
     duplicateLane() { page.live.send({ do: 'duplicate-lane', lane: this.laneId }); },
     renameLane(event) {

@@ -74,6 +74,7 @@ export function mix(page) {
     removeLayer() {
       this.edit({ edit: 'remove-layer', layer: this.layerId });
       this.layerId = '';
+      this.began = false;
     },
     /** One place, or with all to the very front or back. @param {number} by */
     moveLayer(by, all = false) {

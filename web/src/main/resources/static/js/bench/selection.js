@@ -28,9 +28,16 @@ export function selection(page) {
       });
       page.live.hear('look', () => this.keepSelection());
     },
-    /** What was added is selected, what is gone is not, and at first the end of what stands in front is. */
+    /** Whether something was selected for whoever opened the look, or took away what was selected. */
+    began: false,
+    get hasSelection() { return Boolean(this.stepId || this.laneId || this.layerId); },
+    /**
+     * What was added is selected, and what is gone is not: then, as at first, the end of what stands in front is. Who selected nothing works
+     * on the look itself, and goes on with that.
+     */
     keepSelection() {
       document.title = `${this.look.name} · Gloaming`;
+      const had = this.hasSelection;
       if (this.wantSelect && this.find(this.wantSelect)) {
         this.become(this.wantSelect);
         this.reach(this.wantSelect, arrive);
@@ -47,7 +54,8 @@ export function selection(page) {
       if (this.stepId && !this.find(this.stepId)) this.stepId = '';
       if (this.laneId && !this.laneById(this.laneId)) this.laneId = '';
       if (this.layerId && !this.chosenLayer) this.layerId = '';
-      if (!this.stepId && !this.laneId && !this.layerId && !this.usePath) this.begin(this.foremost?.steps.at(-1)?.id ?? '');
+      if (!this.hasSelection && !this.usePath && (had || !this.began)) this.begin(this.foremost?.steps.at(-1)?.id ?? '');
+      this.began = true;
       this.$nextTick(() => this.wire());
     },
     /** @param {string} id what is selected where nothing was, or empty */
