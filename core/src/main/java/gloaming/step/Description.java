@@ -3,17 +3,11 @@ package gloaming.step;
 import gloaming.flow.Kind;
 import gloaming.look.Id;
 import gloaming.look.Value;
-import java.lang.invoke.MethodHandle;
-import java.lang.invoke.MethodHandles;
-import java.lang.invoke.MethodType;
-import java.lang.reflect.Constructor;
 import java.lang.reflect.ParameterizedType;
 import java.lang.reflect.RecordComponent;
 import java.lang.reflect.Type;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
-import java.util.stream.Collectors;
 import java.util.stream.Stream;
 
 /** Everything the program knows about one operation, read off its record: the catalogue's entry. */
@@ -24,10 +18,6 @@ public final class Description {
 
     /** A result beside the step, as the annotation {@link Beside} declares it. */
     public record Output(String name, Kind kind, String says) {}
-
-    private static final MethodHandle NUMBER = unboxing("number", double.class);
-    private static final MethodType MAKING = MethodType.methodType(Operation.class, Object[].class);
-    private static final MethodHandle WHOLE = unboxing("whole", int.class);
 
     private final String id;
     private final List<String> former;
@@ -43,14 +33,14 @@ public final class Description {
     private final List<Output> beside;
     private final Class<?>[] types;
     private final Class<?> operation;
-    private final MethodHandle constructor;
+    private final OperationMaker maker;
     private final DynamicSettings.From grows;
     private final List<DynamicSettings.Trouble> problems;
 
     Description(Class<? extends Operation<?, ?, ?>> type) {
         StepInfo says = type.getAnnotation(StepInfo.class);
         if (says == null || !type.isRecord()) {
-            throw new IllegalStateException(type + " is an operation, so it must be a record with @Says");
+            throw new IllegalStateException(type + " is an operation, so it must be a record with @StepInfo");
         }
         Id given = type.getAnnotation(Id.class);
         if (given == null) throw new IllegalStateException(type + " needs an @Id for documents");
@@ -67,7 +57,7 @@ public final class Description {
         RecordComponent[] components = type.getRecordComponents();
         DynamicSettings grown = type.getAnnotation(DynamicSettings.class);
         int own = components.length - (grown == null ? 0 : 1);
-        settings = Stream.of(components).limit(own).map(Description::setting).toList();
+        settings = Stream.of(components).limit(own).map(SettingReader::of).toList();
         types = Stream.of(components).map(RecordComponent::getType).toArray(Class<?>[]::new);
         reads = Stream.of(type.getAnnotationsByType(Read.class))
                 .map(r -> new Input(r.name(), Kind.of(r.kind()), r.says(), r.optional(), r.before(), r.takes()))
@@ -76,30 +66,11 @@ public final class Description {
                 .map(b -> new Output(b.name(), Kind.of(b.kind()), b.says()))
                 .toList();
         try {
-            constructor = constructor(type.getDeclaredConstructor(types));
+            maker = new OperationMaker(type.getDeclaredConstructor(types), grown != null);
             problems = List.of();
             grows = grown == null ? null : grown.value().getConstructor().newInstance();
         } catch (ReflectiveOperationException e) {
             throw new IllegalStateException(type + " and its constructor must be public", e);
-        }
-    }
-
-    /** A record's constructor for its arguments as one array, in which numbers may be {@link Amount}s. */
-    private static MethodHandle constructor(Constructor<?> of) throws ReflectiveOperationException {
-        MethodHandle made = MethodHandles.publicLookup().unreflectConstructor(of);
-        for (int i = 0; i < of.getParameterCount(); i++) {
-            Class<?> type = of.getParameterTypes()[i];
-            if (type == double.class) made = MethodHandles.filterArguments(made, i, NUMBER);
-            if (type == int.class) made = MethodHandles.filterArguments(made, i, WHOLE);
-        }
-        return made.asSpreader(Object[].class, of.getParameterCount()).asType(MAKING);
-    }
-
-    private static MethodHandle unboxing(String name, Class<?> to) {
-        try {
-            return MethodHandles.lookup().findStatic(Amount.class, name, MethodType.methodType(to, Object.class));
-        } catch (ReflectiveOperationException e) {
-            throw new IllegalStateException(e);
         }
     }
 
@@ -124,7 +95,7 @@ public final class Description {
         beside = seed.beside;
         types = seed.types;
         operation = seed.operation;
-        constructor = seed.constructor;
+        maker = seed.maker;
         grows = seed.grows;
         problems = own.problems();
     }
@@ -146,7 +117,7 @@ public final class Description {
         beside = List.of();
         types = new Class<?>[0];
         operation = null;
-        constructor = null;
+        maker = null;
         grows = null;
         problems = List.of();
     }
@@ -208,14 +179,14 @@ public final class Description {
 
     /** What to notice in its example, or empty. */
     public String notice() {
-        return constructor == null
+        return operation == null
                 ? ""
                 : operation().getAnnotation(StepInfo.class).notice();
     }
 
     /** What the settings of a new one begin with, where that is not as at first. */
     public Map<String, Value> begins() {
-        String begins = constructor == null
+        String begins = operation == null
                 ? ""
                 : operation().getAnnotation(StepInfo.class).begins();
         return begins.isEmpty() ? Map.of() : Preset.read(": " + begins, this).values();
@@ -223,7 +194,7 @@ public final class Description {
 
     /** Good settings of it to begin from. */
     public List<Preset> sets() {
-        if (constructor == null) return List.of();
+        if (operation == null) return List.of();
         return Stream.of(operation().getAnnotation(StepInfo.class).sets())
                 .map(text -> Preset.read(text, this))
                 .toList();
@@ -231,7 +202,7 @@ public final class Description {
 
     /** Its worked example as {@link StepInfo#example} has it, or empty. */
     public String example() {
-        return constructor == null
+        return operation == null
                 ? ""
                 : operation().getAnnotation(StepInfo.class).example();
     }
@@ -340,79 +311,7 @@ public final class Description {
 
     /** A new operation with these arguments. */
     public Operation<?, ?, ?> make(Object[] arguments) {
-        try {
-            Object[] all = arguments;
-            if (grows != null) {
-                int own = types.length - 1;
-                all = java.util.Arrays.copyOf(arguments, types.length);
-                Object[] more = java.util.Arrays.copyOfRange(arguments, own, arguments.length);
-                for (int i = 0; i < more.length; i++) more[i] = Amount.plain(more[i]);
-                all[own] = more;
-            }
-            return (Operation) constructor.invokeExact(all);
-        } catch (RuntimeException | Error e) {
-            throw e;
-        } catch (Throwable e) {
-            throw new IllegalStateException(e);
-        }
-    }
-
-    private static Setting setting(RecordComponent component) {
-        Id given = component.getAnnotation(Id.class);
-        if (given == null) throw new IllegalStateException(component + " needs an @Id for documents");
-        String id = given.value();
-        String label = given.label().isEmpty() ? label(component.getName()) : given.label();
-        Range range = component.getAnnotation(Range.class);
-        Class<?> type = component.getType();
-        if (range != null) {
-            Setting.Form form = type == int.class ? Setting.Form.WHOLE : Setting.Form.NUMBER;
-            return new Setting(
-                    id,
-                    label,
-                    form,
-                    range.min(),
-                    range.max(),
-                    range.byRatio(),
-                    Value.of(range.initial()),
-                    range.unit(),
-                    range.says(),
-                    List.of(),
-                    range.drag() == Range.Drag.NONE ? null : range.drag(),
-                    false);
-        }
-        Choice pick = component.getAnnotation(Choice.class);
-        if (pick == null) throw new IllegalStateException(component + " needs @Range or @Pick");
-        Value initial =
-                type == boolean.class ? Value.of(Boolean.parseBoolean(pick.initial())) : Value.of(pick.initial());
-        Setting.Form form = form(type, pick);
-        List<String> choices = type.isEnum()
-                ? Stream.of(type.getEnumConstants())
-                        .map(c -> choice((Enum<?>) c).value())
-                        .toList()
-                : pick.medium().isEmpty() ? List.of() : List.of(pick.medium().split(" "));
-        Range.Drag drag = pick.drag() == Range.Drag.NONE ? null : pick.drag();
-        return new Setting(id, label, form, 0, 0, false, initial, pick.over(), pick.says(), choices, drag, false);
-    }
-
-    private static Setting.Form form(Class<?> type, Choice pick) {
-        if (type == boolean.class) return Setting.Form.SWITCH;
-        if (type == Colour.class) return Setting.Form.COLOUR;
-        if (type.isEnum()) return Setting.Form.CHOICE;
-        if (pick.code()) return Setting.Form.CODE;
-        if (pick.curve()) return Setting.Form.CURVE;
-        if (pick.formula()) return Setting.Form.FORMULA;
-        if (pick.strip()) return Setting.Form.STRIP;
-        return pick.medium().isEmpty() ? Setting.Form.TEXT : Setting.Form.MEDIUM;
-    }
-
-    private static Id choice(Enum<?> constant) {
-        try {
-            Id given = constant.getDeclaringClass().getField(constant.name()).getAnnotation(Id.class);
-            if (given == null) throw new IllegalStateException(constant + " needs an @Id for documents");
-            return given;
-        } catch (NoSuchFieldException e) {
-            throw new IllegalStateException(e);
-        }
+        return maker.make(arguments);
     }
 
     /** Ids that documents had for this step before. */
@@ -437,16 +336,9 @@ public final class Description {
         if (settings.get(i).form() != Setting.Form.CHOICE
                 || settings.get(i).choices().contains(word.text())) return value;
         for (Object constant : types[i].getEnumConstants()) {
-            Id given = choice((Enum<?>) constant);
+            Id given = SettingReader.choice((Enum<?>) constant);
             if (List.of(given.former()).contains(word.text())) return Value.of(given.value());
         }
         return value;
-    }
-
-    private static String label(String camel) {
-        String words = Stream.of(camel.split("(?=[A-Z])"))
-                .map(w -> w.toLowerCase(Locale.ROOT))
-                .collect(Collectors.joining(" "));
-        return Character.toUpperCase(words.charAt(0)) + words.substring(1);
     }
 }
