@@ -4,6 +4,7 @@ import { bench, look, page, told } from './page.mjs';
 
 const JS = '../../main/resources/static/js';
 const { session } = await import(`${JS}/session.js`);
+const { formulas } = await import(`${JS}/formulas.js`);
 const { together } = await import(`${JS}/parts.js`);
 const { Unsaved } = await import(`${JS}/unsaved.js`);
 const { partOf, valueAt } = await import(`${JS}/slider.js`);
@@ -44,6 +45,40 @@ test('sliders go by ratio where their setting does, and come back to what they c
   assert.equal(valueAt(ratio, 0.5), 1);
   assert.equal(valueAt({ ...even, whole: true }, 0.26), 3);
   assert.equal(partOf(even, 99), 1);
+});
+
+test('fields are filled again with what comes of the own change or is not taken, and not while somebody else edits', () => {
+  const p = page();
+  const b = bench(session(p), formulas(p));
+  b.startSession();
+  b.startFormulas();
+  const filled = () => b.answers;
+  p.live.say({ ...told(look()), n: 3 });
+  const first = filled();
+  p.live.say({ ...told({ ...look(), width: 640 }, 2), n: 3 });
+  assert.equal(b.look.width, 640);
+  assert.equal(filled(), first);
+  p.live.say({ ...told({ ...look(), width: 640 }, 3), n: 4 });
+  assert.equal(filled(), first + 1);
+  p.live.say({ is: 'refused', says: 'A look has a width of 16 to 8192.', n: 5 });
+  assert.equal(filled(), first + 2);
+  b.keyed(true);
+  p.live.say({ ...told({ ...look(), width: 800 }, 4), n: 6 });
+  assert.equal(filled(), first + 2);
+  b.keyed(false);
+  assert.equal(filled(), first + 3);
+});
+
+test('what is no number is said, and the field shows again what is so', async () => {
+  const p = page();
+  const b = bench(session(p), formulas(p));
+  b.startSession();
+  b.startFormulas();
+  const number = b.reckon('oops');
+  p.live.say({ is: 'checked', asked: p.live.sent.at(-1).asked, ok: false, says: 'there is nothing called oops' });
+  assert.ok(Number.isNaN(await number));
+  assert.equal(b.refusal, 'That is no number: there is nothing called oops.');
+  assert.equal(b.answers, 1);
 });
 
 test('a drop-down keeps the keys it needs, and gives back all others', () => {

@@ -133,7 +133,8 @@ export function formulas({ live }) {
       const typed = String(text).trim().replace(/^=/, '');
       if (/^[-+]?[\d.,]+(e[-+]?\d+)?$/i.test(typed)) return Number(typed.replace(',', '.'));
       const answer = await check(typed, { once: true, ...of });
-      if (!answer.ok) this.say(`That is no number: ${answer.says}.`);
+      // The field shows again what is so.
+      if (!answer.ok) this.disagree(`That is no number: ${answer.says}.`);
       return answer.value ?? NaN;
     },
   });

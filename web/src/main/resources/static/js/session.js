@@ -26,6 +26,8 @@ export function session(page) {
     /** The program's answers to the page's own changes: with each, fields show again what is so, whatever was typed into them. */
     answers: 0,
     answered: -1,
+    /** Whether somebody is typing into a field, whom nothing disturbs, and whether fields are to be filled again after that. */
+    types: false, owes: false,
     /** What kits are as steps, as this look has them. */
     kitFaces: /** @type {Record<string, import('./messages.js').Entry>} */ ({}),
     /** What a step's own text makes of it, by step. */
@@ -42,7 +44,9 @@ export function session(page) {
       live.hear('board', (m) => this.takeBoard(m));
       live.hear('applied', (m) => { this.version = m.version; });
       live.hear('says', (m) => this.say(m.says));
-      live.hear('refused', (m) => { this.say(m.says); this.answers++; });
+      live.hear('refused', (m) => this.disagree(m.says));
+      addEventListener('input', () => this.keyed(true));
+      for (const over of ['change', 'focusout']) addEventListener(over, () => this.keyed(false));
       live.hear('unsaved', (m) => { this.savedText = m.text; });
     },
     /** What stayed as it was is not drawn again: in a large look that took longer than the picture. @param {import('./messages.js').ToPageLook} m */
@@ -52,7 +56,7 @@ export function session(page) {
       patch(this.kitFaces, m.kits ?? {});
       patch(this.grown, m.grown);
       patch(this.newest, m.newest ?? {});
-      if (m.n !== this.answered) this.answers++;
+      if (m.n !== this.answered) this.fill();
       this.answered = m.n;
       this.version = m.version;
       this.canUndo = m.canUndo;
@@ -65,6 +69,21 @@ export function session(page) {
       if (this.dark !== m.lightWanted < 0.5) this.dark = m.lightWanted < 0.5;
       if (this.waiting !== m.waiting) this.waiting = m.waiting;
       if (this.soundId !== m.sound) this.soundId = m.sound;
+    },
+    /** What was typed was not taken. @param {string} sentence why */
+    disagree(sentence) {
+      this.say(sentence);
+      this.fill();
+    },
+    /** Fields show again what is so. */
+    fill() {
+      this.owes = this.types;
+      if (!this.types) this.answers++;
+    },
+    /** @param {boolean} on whether somebody types into a field from now on */
+    keyed(on) {
+      this.types = on;
+      if (!on && this.owes) this.fill();
     },
     /** A sentence for the footer, for a while. @param {string} sentence */
     say(sentence) {

@@ -151,8 +151,7 @@ class BenchTest extends ByHand {
                 () -> !browser.findElements(By.cssSelector(".layer-opacity.followed"))
                         .isEmpty());
         WebElement high = browser.findElement(By.cssSelector(".followed-panel input[aria-label='setting to']"));
-        high.clear();
-        high.sendKeys("0.5", Keys.TAB);
+        high.sendKeys(Keys.chord(Keys.CONTROL, "a"), "0.5", Keys.TAB);
         until("its range is typed", () -> open.look().mix().getFirst().follow().outHigh() == 0.5);
         browser.findElement(By.cssSelector(".unfollow")).click();
         until("it follows no more", () -> open.look().mix().getFirst().follow() == null);
