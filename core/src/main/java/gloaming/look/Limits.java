@@ -1,5 +1,7 @@
 package gloaming.look;
 
+import java.util.regex.Pattern;
+
 /** The bounds of a document, so that none can exhaust the machine it is opened on. */
 public final class Limits {
     public static final int LANES = 200;
@@ -21,6 +23,8 @@ public final class Limits {
     /** Bytes of a look's JSON. */
     public static final int DOCUMENT = 8 << 20;
 
+    private static final Pattern ID = Pattern.compile("[a-z0-9-]{1,40}(/[a-z0-9-]{1,40})*");
+
     private Limits() {}
 
     static String name(String what, String name) {
@@ -31,7 +35,7 @@ public final class Limits {
 
     /** Ids within a use of a kit have those of the uses they stand in before them, as paths. */
     static String id(String what, String id) {
-        if (id == null || id.length() > 400 || !id.matches("[a-z0-9-]{1,40}(/[a-z0-9-]{1,40})*")) {
+        if (id == null || id.length() > 400 || !ID.matcher(id).matches()) {
             throw new Refused(what + " has the id '" + id + "'; ids are 1 to 40 of a-z, 0-9 and '-'.");
         }
         return id;

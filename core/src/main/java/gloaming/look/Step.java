@@ -3,7 +3,6 @@ package gloaming.look;
 import com.fasterxml.jackson.annotation.JsonCreator;
 import com.fasterxml.jackson.annotation.JsonIgnore;
 import com.fasterxml.jackson.annotation.JsonInclude;
-import java.util.Collections;
 import java.util.Map;
 import java.util.TreeMap;
 import java.util.function.Consumer;
@@ -57,11 +56,12 @@ public record Step(
         label = label == null ? "" : label.strip();
         if (label.length() > Limits.NAME)
             throw new Refused("A step has a name of over " + Limits.NAME + " characters.");
-        settings = sorted(settings);
-        follows = sorted(follows);
-        reads = sorted(reads);
-        formulas = sorted(formulas);
-        drafts = sorted(drafts);
+        // Key order is part of the file: the same document is always the same text.
+        settings = Keyed.of(settings);
+        follows = Keyed.of(follows);
+        reads = Keyed.of(reads);
+        formulas = Keyed.of(formulas);
+        drafts = Keyed.of(drafts);
         opened = opened == null ? Opened.NOTHING : opened;
         for (String formula : formulas.values()) {
             if (formula.length() > Limits.FORMULA)
@@ -134,6 +134,18 @@ public record Step(
         return but(now -> now.type = type);
     }
 
+    /** Whether another does the same, whatever its id and name and wherever its randomness starts. */
+    public boolean does(Step other) {
+        return type.equals(other.type)
+                && bypassed == other.bypassed
+                && settings.equals(other.settings)
+                && follows.equals(other.follows)
+                && reads.equals(other.reads)
+                && formulas.equals(other.formulas)
+                && drafts.equals(other.drafts)
+                && opened.equals(other.opened);
+    }
+
     /** Where its randomness starts. */
     @JsonIgnore
     public String luck() {
@@ -192,10 +204,5 @@ public record Step(
         if (value == null) changed.remove(key);
         else changed.put(key, value);
         return changed;
-    }
-
-    /** Key order is part of the file: the same document is always the same text. */
-    private static <T> Map<String, T> sorted(Map<String, T> map) {
-        return map == null || map.isEmpty() ? Map.of() : Collections.unmodifiableMap(new TreeMap<>(map));
     }
 }

@@ -11,6 +11,7 @@ import gloaming.look.Look;
 import gloaming.sound.BeatClock;
 import gloaming.sound.Sound;
 import gloaming.step.Catalogue;
+import gloaming.step.Rules;
 import gloaming.tape.Tape;
 import java.util.List;
 import java.util.concurrent.CompletableFuture;
@@ -28,6 +29,7 @@ public final class LivePlayer implements AutoCloseable {
     private static final double LONGEST_LEAD = 120;
 
     private final Catalogue catalogue;
+    private final Rules rules;
     private final int threads;
     private final PlayerWatch watch;
     private volatile FrameLoop loop;
@@ -81,6 +83,7 @@ public final class LivePlayer implements AutoCloseable {
     public LivePlayer(
             Catalogue catalogue, int threads, Inbox inbox, Outbox outbox, OutputFader light, Consumer<Binding> acts) {
         this.catalogue = catalogue;
+        rules = new Rules(catalogue);
         this.threads = threads;
         this.inbox = inbox;
         this.outbox = outbox;
@@ -157,17 +160,23 @@ public final class LivePlayer implements AutoCloseable {
 
     /** Plays this look from the next frame on, from its beginning; it must keep the rules. */
     public void show(Look look) {
-        asked.updateAndGet(r -> r.show(look));
+        Opening opening = opening(look);
+        asked.updateAndGet(r -> r.show(opening));
     }
 
     /** Goes on with the look it plays as it is after an edit; it must keep the rules. */
     public void change(Look look) {
-        asked.updateAndGet(r -> r.change(look, null));
+        change(look, null);
     }
 
     /** The same, but what is set otherwise gets there by a glide. */
     public void change(Look look, Glide glide) {
-        asked.updateAndGet(r -> r.change(look, glide));
+        Opening opening = opening(look);
+        asked.updateAndGet(r -> r.change(opening, glide));
+    }
+
+    private Opening opening(Look look) {
+        return Opening.of(look, rules, catalogue);
     }
 
     /** What looks may show from the next frame on. */

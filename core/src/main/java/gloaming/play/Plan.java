@@ -124,8 +124,7 @@ final class Plan {
                 if (field.isThere() && !unblended.contains(lane.id())) Underway.blend(now, field);
                 StepRun was = before(step, last);
                 now.edited = edited || was != null && was.edited;
-                edited |= was != null
-                        && !was.step.withId(step.id()).withChance(step.chance()).equals(step);
+                edited |= was != null && !was.step.does(step);
                 run.steps.add(now);
             }
             for (StepRun step : run.steps) run.outward |= step.description.outward();

@@ -13,7 +13,6 @@ import gloaming.sound.BeatClock;
 import gloaming.sound.Hearing;
 import gloaming.sound.Sound;
 import gloaming.step.Catalogue;
-import gloaming.step.KitOpening;
 import gloaming.step.Rules;
 import java.util.ArrayList;
 import java.util.HashMap;
@@ -131,19 +130,30 @@ public final class Player {
 
     /** The same; settings that are others than before come there by a glide, where it is not null. */
     public void load(Look look, Glide glide) {
-        plan = planned(rules.check(look), plan, glide);
+        load(opening(look), glide);
+    }
+
+    void load(Opening opening, Glide glide) {
+        plan = planned(opening, plan, glide);
     }
 
     /** Begins with this look: nothing is taken over from the one before. {@link Refused} when it breaks a rule. */
     public void begin(Look look) {
-        plan = planned(rules.check(look), null, null);
+        begin(opening(look));
+    }
+
+    void begin(Opening opening) {
+        plan = planned(opening, null, null);
         common.clear();
     }
 
-    private Plan planned(Look look, Plan last, Glide glide) {
-        Look opened = KitOpening.open(look, catalogue);
-        SnapshotField field = SnapshotField.of(look, opened, catalogue);
-        return new Plan(opened, field, catalogue, rules, hands(), last, glide);
+    private Opening opening(Look look) {
+        return Opening.of(look, rules, catalogue);
+    }
+
+    private Plan planned(Opening opening, Plan last, Glide glide) {
+        Opening kept = opening.kept();
+        return new Plan(kept.opened, kept.field, catalogue, rules, hands(), last, glide);
     }
 
     /** Where what controllers send arrives, and what is told to others; before the first look. */

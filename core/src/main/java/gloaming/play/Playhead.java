@@ -82,10 +82,10 @@ final class Playhead {
         Glide glide = anew || now.glide() == glided ? null : now.glide();
         look = now.look();
         if (anew) {
-            player.begin(look);
+            player.begin(now.plays());
             keeper.another();
         } else {
-            player.load(look, glide);
+            player.load(now.plays(), glide);
             keeper.edited();
         }
         tape.look(look, anew, glide);

@@ -7,7 +7,7 @@ import gloaming.sound.Sound;
 /**
  * All that is asked of a player that plays in real time; the frame takes it up as a whole when it begins.
  *
- * @param look what it plays, or null for nothing
+ * @param plays what it plays, or null for nothing
  * @param number how many other looks were shown before it
  * @param rewinds how often it was asked to begin anew
  * @param scale the part of the look's size that was chosen by hand, or 0
@@ -17,7 +17,7 @@ import gloaming.sound.Sound;
  * @param glide how settings come to where the look has them; taken up once
  */
 record Request(
-        Look look,
+        Opening plays,
         int number,
         int rewinds,
         boolean paused,
@@ -41,13 +41,18 @@ record Request(
     static final Request NOTHING =
             new Request(null, 0, 0, false, 0, Sound.SILENCE, Library.EMPTY, null, null, null, null);
 
-    Request show(Look other) {
-        int next = look == null ? 0 : number + 1;
+    /** What it plays, as it was given, or null for nothing. */
+    Look look() {
+        return plays == null ? null : plays.written;
+    }
+
+    Request show(Opening other) {
+        int next = plays == null ? 0 : number + 1;
         return new Request(other, next, rewinds, paused, scale, sound, library, leader, first, placing, glide);
     }
 
     /** A glide that no frame has taken up yet is not lost by another edit; one that has is known by being the same. */
-    Request change(Look edited, Glide by) {
+    Request change(Opening edited, Glide by) {
         return new Request(
                 edited,
                 number,
@@ -63,31 +68,31 @@ record Request(
     }
 
     Request rewind() {
-        return new Request(look, number, rewinds + 1, paused, scale, sound, library, leader, first, placing, glide);
+        return new Request(plays, number, rewinds + 1, paused, scale, sound, library, leader, first, placing, glide);
     }
 
     Request place(Placing at) {
-        return new Request(look, number, rewinds, paused, scale, sound, library, leader, first, at, glide);
+        return new Request(plays, number, rewinds, paused, scale, sound, library, leader, first, at, glide);
     }
 
     Request pause(boolean on) {
-        return new Request(look, number, rewinds, on, scale, sound, library, leader, first, placing, glide);
+        return new Request(plays, number, rewinds, on, scale, sound, library, leader, first, placing, glide);
     }
 
     Request scale(double byHand) {
-        return new Request(look, number, rewinds, paused, byHand, sound, library, leader, first, placing, glide);
+        return new Request(plays, number, rewinds, paused, byHand, sound, library, leader, first, placing, glide);
     }
 
     Request hear(Sound other) {
-        return new Request(look, number, rewinds, paused, scale, other, library, leader, first, placing, glide);
+        return new Request(plays, number, rewinds, paused, scale, other, library, leader, first, placing, glide);
     }
 
     Request library(Library other) {
-        return new Request(look, number, rewinds, paused, scale, sound, other, leader, first, placing, glide);
+        return new Request(plays, number, rewinds, paused, scale, sound, other, leader, first, placing, glide);
     }
 
     Request places(LivePlayer leads, LivePlayer served) {
-        return new Request(look, number, rewinds, paused, scale, sound, library, leads, served, placing, glide);
+        return new Request(plays, number, rewinds, paused, scale, sound, library, leads, served, placing, glide);
     }
 
     /** Whether an audience sees it. */

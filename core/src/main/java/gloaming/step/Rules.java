@@ -33,11 +33,25 @@ public final class Rules {
 
     /** Returns the look when it keeps every rule; throws {@link Refused} at the first it breaks. */
     public Look check(Look written) {
-        Look kept = catalogue.renewed(written);
-        ids(kept);
-        kits(kept);
-        opened(KitOpening.open(kept, catalogue));
-        return kept;
+        return kept(written).look();
+    }
+
+    /**
+     * A look that keeps every rule.
+     *
+     * @param look as it is now
+     * @param opened the same with its kits opened
+     */
+    public record Kept(Look look, Look opened) {}
+
+    /** The look when it keeps every rule, also with its kits opened; throws {@link Refused} at the first it breaks. */
+    public Kept kept(Look written) {
+        Look look = catalogue.renewed(written);
+        ids(look);
+        kits(look);
+        Look opened = KitOpening.open(look, catalogue);
+        opened(opened);
+        return new Kept(look, opened);
     }
 
     private void opened(Look look) {

@@ -400,13 +400,10 @@ class DeskTest extends PageTest {
         browser.get(bench());
         OpenLook open = program.open("Brass bell");
         program.get(House.class)
-                .refresh(
+                .edit(
                         open,
-                        open.apply(
-                                new Edit.AddLane(
-                                        0,
-                                        new Lane("l-way", "way", Clock.SHOW, List.of(Step.of("s-way", "timed-path")))),
-                                0));
+                        new Edit.AddLane(
+                                0, new Lane("l-way", "way", Clock.SHOW, List.of(Step.of("s-way", "timed-path")))));
         until(
                 "the step's card",
                 () -> !browser.findElements(By.id("step-s-way")).isEmpty());
@@ -430,7 +427,7 @@ class DeskTest extends PageTest {
         assertThat(at(open, "near", 1)).isZero();
         new Actions(browser).sendKeys(Keys.ESCAPE).perform();
         until("it is done", () -> chip("Draw its path").isDisplayed());
-        program.get(House.class).refresh(open, open.apply(new Edit.RemoveLane("l-way"), 0));
+        program.get(House.class).edit(open, new Edit.RemoveLane("l-way"));
     }
 
     private static WebElement chip(String text) {
@@ -464,8 +461,7 @@ class DeskTest extends PageTest {
 
     private static void anotherCurveLiesBehindAndIsDrawnWhenItsNameIsPressed(OpenLook open) {
         Lane tide = new Lane("l-tide", "tide", Clock.SHOW, List.of(Step.of("s-tide", "curve")));
-        program.get(House.class)
-                .refresh(open, open.apply(new Edit.AddLane(open.look().lanes().size(), tide), 0));
+        program.get(House.class).edit(open, new Edit.AddLane(open.look().lanes().size(), tide));
         until(
                 "its name",
                 () -> browser.findElements(By.cssSelector(".curve .other-name")).stream()

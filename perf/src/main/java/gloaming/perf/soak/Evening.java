@@ -12,8 +12,8 @@ import java.util.List;
 
 /** All looks of the demo show in turn for long, with edits at ten a second and a page that is opened and closed each ten seconds. */
 final class Evening {
-    /** What was seen of one look while it was on air. */
-    record Row(String look, long frames, double median, double p99) {}
+    /** What was seen of one look while it was on air, and the part of the machine that it gave to others meanwhile; not a number where it does not say. */
+    record Row(String look, long frames, double median, double p99, double stolen) {}
 
     /** Heap after a collection and threads, from time to time. */
     record Sample(double minutes, long heap, int threads) {}
@@ -55,11 +55,14 @@ final class Evening {
         long nextPage = begun;
         Socket page = null;
         int[] warm = null;
+        long[] before = Cores.times();
         for (int i = 0; System.currentTimeMillis() - begun < milliseconds; i++) {
             edit(open, i);
             Thread.sleep(EDIT_MS);
-            if (warm == null && System.currentTimeMillis() - begun > WARM_MS)
+            if (warm == null && System.currentTimeMillis() - begun > WARM_MS) {
                 warm = target.house().player().frameTimes().snapshot();
+                before = Cores.times();
+            }
             if (System.currentTimeMillis() < nextPage) continue;
             nextPage += PAGE_MS;
             if (page != null) page.close();
@@ -67,10 +70,15 @@ final class Evening {
         }
         if (page != null) page.close();
         int[] after = target.house().player().frameTimes().snapshot();
+        double stolen = Cores.stolen(before, Cores.times());
         long frames = 0;
         for (int i = 0; i < after.length; i++) frames += after[i] - warm[i];
         rows.add(new Row(
-                row.name(), frames, FrameTimes.quantile(warm, after, 0.5), FrameTimes.quantile(warm, after, 0.99)));
+                row.name(),
+                frames,
+                FrameTimes.quantile(warm, after, 0.5),
+                FrameTimes.quantile(warm, after, 0.99),
+                stolen));
         while (open.canUndo()) target.house().player().change(open.undo());
         target.get(Journal.class).flush();
     }

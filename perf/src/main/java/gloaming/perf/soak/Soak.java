@@ -115,19 +115,21 @@ public final class Soak implements Callable<Integer> {
         Evening evening = new Evening(target);
         target.stall.set(0);
         evening.run(minutes);
-        out().println("\n| look | frames | median ms | p99 ms | p99 / median |\n|---|---|---|---|---|");
+        out().println(
+                        "\n| look | frames | median ms | p99 ms | p99 / median | given to others |\n|---|---|---|---|---|---|");
         double worst = 0;
         for (Evening.Row row : evening.rows) {
             double ratio = row.p99() / row.median();
             worst = Math.max(worst, ratio);
             out().printf(
                             Locale.ROOT,
-                            "| %s | %d | %.1f | %.1f | %.2f |%n",
+                            "| %s | %d | %.1f | %.1f | %.2f | %.1f %% |%n",
                             row.look(),
                             row.frames(),
                             row.median(),
                             row.p99(),
-                            ratio);
+                            ratio,
+                            100 * row.stolen());
         }
         out().println("\n| minutes | heap MB | threads |\n|---|---|---|");
         for (Evening.Sample s : evening.samples)

@@ -2,12 +2,14 @@ package gloaming.web.command;
 
 import gloaming.flow.Crew;
 import gloaming.flow.Kind;
+import gloaming.flow.Picture;
 import gloaming.look.Blend;
 import gloaming.look.Clock;
 import gloaming.look.Lane;
 import gloaming.look.Layer;
 import gloaming.look.Look;
 import gloaming.look.Step;
+import gloaming.picture.kernel.Exit;
 import gloaming.play.LivePlayer;
 import gloaming.play.Moment;
 import gloaming.play.Onlooker;
@@ -39,6 +41,9 @@ final class Rehearsal {
     private static final int FRAMES = 45;
     private static final long MOST_MS = 5_000;
     private static final int STEP_FRAMES = 12;
+    private static final double FADE_S = 0.7;
+    private static final int EXITS = 40;
+    private static final int[] SIZES = {960, 720, 640, 480, 320, 240, 64};
 
     private Rehearsal() {}
 
@@ -48,8 +53,10 @@ final class Rehearsal {
         Shows shows = context.getBean(Shows.class);
         try (HttpClient client = HttpClient.newHttpClient()) {
             WebSocket output = watch(client, port);
+            double fade = 0;
             for (Shows.LookRow look : shows.looks(shows.shows().getFirst().id())) {
-                house.take(look);
+                house.take(look, fade);
+                fade = FADE_S - fade;
                 LivePlayer player = house.player();
                 player.scale(1);
                 long begun = System.nanoTime();
@@ -63,6 +70,20 @@ final class Rehearsal {
             output.abort();
         }
         steps();
+        exits();
+    }
+
+    /** Pictures leave at the sizes that there are on the way from a look's to a page's: a size that comes first in front of an audience would stutter. */
+    private static void exits() {
+        byte[] out = new byte[SIZES[0] * SIZES[0] * 3];
+        try (Crew crew = new Crew(Math.max(1, Runtime.getRuntime().availableProcessors()))) {
+            for (int i = 0; i < EXITS; i++) {
+                for (int from : SIZES) {
+                    Picture picture = new Picture(from, from * 9 / 16);
+                    for (int to : SIZES) if (to <= from) Exit.rgb(picture, to, to * 9 / 16, out, crew);
+                }
+            }
+        }
     }
 
     private static WebSocket watch(HttpClient client, int port) {

@@ -72,8 +72,14 @@ class DocumentChanges {
         String fresh = look.freshId("s");
         switch (change) {
             case FromPage.Edit m -> apply(viewer, open, m, looks.withStrip(open, m.edit()), null);
-            case FromPage.Undo m -> settle(viewer, open, m, open.undo(origin(viewer, m)), null);
-            case FromPage.Redo m -> settle(viewer, open, m, open.redo(origin(viewer, m)), null);
+            case FromPage.Undo m -> {
+                open.undo(origin(viewer, m));
+                settle(viewer, open, m, null);
+            }
+            case FromPage.Redo m -> {
+                open.redo(origin(viewer, m));
+                settle(viewer, open, m, null);
+            }
             case FromPage.AddStep m -> apply(viewer, open, m, addStep(open, m), fresh);
             case FromPage.Read m -> read(viewer, open, m);
             case FromPage.Bring m ->
@@ -237,7 +243,7 @@ class DocumentChanges {
     /** Whoever asks is told the document, also within a gesture: what became of it is more than was sent. */
     private void told(Viewer viewer, OpenLook open, Edit edit, FromPage.Change change) {
         synchronized (viewer) {
-            house.refresh(open, open.apply(edit, change.gesture(), origin(viewer, change)));
+            house.glide(open, edit, null, change.gesture(), origin(viewer, change));
             viewer.done = change.n();
             viewer.tellDocument(open, messages);
         }
@@ -246,12 +252,13 @@ class DocumentChanges {
     private void apply(Viewer viewer, OpenLook open, FromPage.Change change, Edit edit, String select) {
         // The courier tells a page what it does not know; it must not look while this page's own edit is half done.
         synchronized (viewer) {
-            settle(viewer, open, change, open.apply(edit, change.gesture(), origin(viewer, change)), select);
+            open.apply(edit, change.gesture(), origin(viewer, change));
+            settle(viewer, open, change, select);
         }
     }
 
-    private void settle(Viewer viewer, OpenLook open, FromPage.Change change, Look now, String select) {
-        house.refresh(open, now);
+    private void settle(Viewer viewer, OpenLook open, FromPage.Change change, String select) {
+        house.refresh(open);
         viewer.done = change.n();
         // Whoever dragged knows the value already; everyone else, and after anything larger everyone, gets the
         // document.

@@ -309,19 +309,30 @@ public class House {
         }
     }
 
+    /** Edits a look, and whoever plays it goes on with that. */
+    public void edit(OpenLook look, Edit edit) {
+        glide(look, edit, null, 0, OpenLook.Origin.NONE);
+    }
+
     /** Edits a look; what plays it comes there by a glide, where that is not null. */
     void glide(OpenLook look, Edit edit, Glide glide, long gesture, OpenLook.Origin origin) {
-        Look now = look.apply(edit, gesture, origin);
-        looks.edited(look.id, now);
-        LivePlayer player = player(look.id);
-        if (player != null) player.change(now, glide);
+        look.apply(edit, gesture, origin);
+        goOn(look, glide);
     }
 
     /** Lets whoever plays a look go on with it as it is now. */
-    public void refresh(OpenLook look, Look now) {
-        looks.edited(look.id, now);
-        LivePlayer player = player(look.id);
-        if (player != null) player.change(now);
+    public void refresh(OpenLook look) {
+        goOn(look, null);
+    }
+
+    /** Whoever comes last has all that is so by then: no edit is taken back by one before it that took longer to be made ready. */
+    private void goOn(OpenLook look, Glide glide) {
+        synchronized (look) {
+            Look now = look.look();
+            looks.edited(look.id, now);
+            LivePlayer player = player(look.id);
+            if (player != null) player.change(now, glide);
+        }
     }
 
     /** Works a look out at a part of its size that was chosen by hand, from now on and whenever it plays; 0 chooses by itself. */
@@ -333,7 +344,7 @@ public class House {
 
     /** Gives an open look another name, as an edit that can be undone. */
     public void rename(OpenLook look, String name) {
-        refresh(look, look.apply(new Edit.Rename(name), 0));
+        edit(look, new Edit.Rename(name));
         journal.flush();
         looks.changed(look.showId);
     }
