@@ -27,6 +27,8 @@ import java.util.function.Consumer;
  */
 public final class LivePlayer implements AutoCloseable {
     private static final double LONGEST_LEAD = 120;
+    /** The part of its time that a frame takes at most while the rate is held. */
+    private static final double HELD = 0.9;
 
     private final Catalogue catalogue;
     private final Rules rules;
@@ -377,6 +379,14 @@ public final class LivePlayer implements AutoCloseable {
     /** The part of its time, 0 to 1 and over, that it works. */
     public double load() {
         return pace.load;
+    }
+
+    /** Whether its frames hold its rate, with a tenth of their time to spare, the one that is being made included. */
+    public boolean holdsRate() {
+        Look look = look();
+        if (look == null || made == 0 || pace.load > HELD) return false;
+        long begun = loop.begun();
+        return begun == 0 || System.nanoTime() - begun < HELD * 1e9 / look.rate();
     }
 
     /** How long frames took so far. */

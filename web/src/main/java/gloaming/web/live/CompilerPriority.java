@@ -4,7 +4,6 @@ import static java.lang.foreign.ValueLayout.ADDRESS;
 import static java.lang.foreign.ValueLayout.JAVA_INT;
 
 import com.sun.management.HotSpotDiagnosticMXBean;
-import gloaming.play.LivePlayer;
 import jakarta.annotation.PreDestroy;
 import java.io.IOException;
 import java.lang.foreign.Arena;
@@ -28,13 +27,12 @@ import org.springframework.stereotype.Component;
  */
 @Component
 final class CompilerPriority {
-    private static final long LOOK_MS = 100;
-    /** The part of its time that a frame may take while it holds its rate. */
-    private static final double HOLDS = 0.9;
+    private static final long LOOK_MS = 20;
     /** The system's number for threads that have what nobody else wants: who wakes then takes their core at once. */
     private static final int IDLE = 5;
 
     private static final int USUAL = 0;
+    private static final int SELF = 0;
 
     private static final Path TASKS = Path.of("/proc/self/task");
 
@@ -59,10 +57,12 @@ final class CompilerPriority {
                     linker.defaultLookup().findOrThrow("sched_setscheduler"),
                     FunctionDescriptor.of(JAVA_INT, JAVA_INT, JAVA_INT, ADDRESS));
             MemorySegment none = arena.allocate(JAVA_INT);
+            // Whoever cannot leave the lowest class again, as this thread is to do first, is not to be put there.
+            if ((int) set.invokeExact(SELF, IDLE, none) != 0 || (int) set.invokeExact(SELF, USUAL, none) != 0) return;
             boolean waits = false;
             while (true) {
                 Thread.sleep(LOOK_MS);
-                boolean wait = settled(System.nanoTime()) && holds(house.player());
+                boolean wait = settled(System.nanoTime()) && house.player().holdsRate();
                 if (wait == waits) continue;
                 for (int compiler : compilers())
                     if ((int) set.invokeExact(compiler, wait ? IDLE : USUAL, none) != 0) return;
@@ -82,10 +82,6 @@ final class CompilerPriority {
             since = now;
         }
         return now - since > COLD_NS;
-    }
-
-    private static boolean holds(LivePlayer air) {
-        return air.made() > 0 && air.load() < HOLDS;
     }
 
     /** Whether frames come before everybody else: where they do not, compilers do not have to stand back for them. */
