@@ -75,6 +75,36 @@ class LivePlayerTest {
     }
 
     @Test
+    void itHoldsItsRateWhereFramesAreShortAndNotBeforeTheFirstNorInOneThatLasts() {
+        assertThat(stage.holdsRate()).as("nothing plays").isFalse();
+        stage.start();
+        stage.show(look(fill(1)));
+        until("frames at their rate", stage::holdsRate);
+
+        // A million points are far more than a frame has time for.
+        stage.show(look(
+                Step.of("s1", "grid").with("columns", Value.of(1000)).with("rows", Value.of(1000)),
+                Step.of("s2", "draw-dots")));
+        until("a frame that lasts", () -> !stage.holdsRate());
+    }
+
+    @Test
+    void aLookThatBreaksARuleIsNotPlayedAndTheOneBeforeStays() {
+        stage.start();
+        stage.show(look(fill(1)));
+        until("frames", () -> stage.made() > 2);
+        Look twice = look(fill(1))
+                .withLanes(List.of(
+                        new Lane("l1", "race", Clock.SHOW, List.of(fill(1))),
+                        new Lane("l1", "race", Clock.SHOW, List.of(Step.of("s2", "fill")))));
+        stage.change(twice);
+        until("it is told", () -> !stage.trouble().isEmpty());
+        stage.change(look(fill(0.5)));
+        long made = stage.made();
+        until("it goes on", () -> stage.made() > made + 2);
+    }
+
+    @Test
     void anOutletGetsThePictureFittedByItsShapeAndNeverEnlarged() {
         PictureOutput small = new PictureOutput(null, 32);
         PictureOutput large = new PictureOutput(null, 4000);

@@ -24,6 +24,9 @@ import org.springframework.context.ConfigurableApplicationContext;
 /** From the key of a cue to changed pixels on an output, one cue a second, each to a look that was never played. */
 final class Cues {
     private static final int CUES = Integer.getInteger("gloaming.cues", 200);
+    /** Seconds between the run sheet's being opened and the first cue: how long an audience takes to come in. */
+    private static final int BEFORE_S = Integer.getInteger("gloaming.before", 0);
+
     private static final int SLOWEST = 12;
     /** Looks far over a frame on two cores at any size say nothing of cues. */
     private static final List<String> HEAVY =
@@ -41,7 +44,7 @@ final class Cues {
                     .getPort();
             String show = show(context);
             browser.get("http://localhost:" + port + "/output");
-            browser.executeScript(SCRIPT, show, CUES);
+            browser.executeScript(SCRIPT, show, CUES, BEFORE_S);
             List<?> took = List.of();
             // Players and their pictures are there once all looks have played; what comes from then on is growth.
             long before = 0;
@@ -136,7 +139,7 @@ final class Cues {
     }
 
     private static final String SCRIPT = """
-            const [show, cues] = arguments;
+            const [show, cues, before] = arguments;
             const canvas = document.querySelector('canvas');
             const mark = () => canvas.getContext('2d').getImageData(canvas.width / 2, canvas.height / 2, 1, 1).data;
             const rest = (ms) => new Promise((go) => setTimeout(go, ms));
@@ -150,6 +153,7 @@ final class Cues {
             };
             socket.onopen = async () => {
               socket.send(JSON.stringify({ do: 'watch', subject: null, most: 64 }));
+              await rest(1000 * before);
               const took = window.took;
               for (let i = 1; i <= cues; i++) {
                 const due = performance.now() + 1000;

@@ -38,6 +38,8 @@ public final class Soak implements Callable<Integer> {
     CommandSpec spec;
 
     private static final double STALL_S = 2;
+    /** The part of a machine that it may give to others in a turn that says something of the program. */
+    private static final double QUIET = 0.02;
 
     private interface Attack {
         List<Outcome> run() throws Exception;
@@ -118,9 +120,15 @@ public final class Soak implements Callable<Integer> {
         out().println(
                         "\n| look | frames | median ms | p99 ms | p99 / median | given to others |\n|---|---|---|---|---|---|");
         double worst = 0;
+        double quiet = 0;
+        int turns = 0;
         for (Evening.Row row : evening.rows) {
             double ratio = row.p99() / row.median();
             worst = Math.max(worst, ratio);
+            if (row.stolen() < QUIET) {
+                quiet = Math.max(quiet, ratio);
+                turns++;
+            }
             out().printf(
                             Locale.ROOT,
                             "| %s | %d | %.1f | %.1f | %.2f | %.1f %% |%n",
@@ -136,8 +144,12 @@ public final class Soak implements Callable<Integer> {
             out().printf(Locale.ROOT, "| %.1f | %.1f | %d |%n", s.minutes(), s.heap() / 1048576.0, s.threads());
         out().printf(
                         Locale.ROOT,
-                        "%nthe worst p99 is %.2f times its median; longest time without a frame %.2f s; stack traces %d%n",
+                        "%nthe worst p99 is %.2f times its median, %.2f in the %d of %d turns in which the machine gave less than %.0f %% to others; longest time without a frame %.2f s; stack traces %d%n",
                         worst,
+                        quiet,
+                        turns,
+                        evening.rows.size(),
+                        100 * QUIET,
                         target.stall.get() / 1e9,
                         target.traces.get());
         return target.traces.get() == 0;

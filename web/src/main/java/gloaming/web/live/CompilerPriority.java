@@ -1,21 +1,10 @@
 package gloaming.web.live;
 
-import static java.lang.foreign.ValueLayout.ADDRESS;
-import static java.lang.foreign.ValueLayout.JAVA_INT;
-
 import com.sun.management.HotSpotDiagnosticMXBean;
 import jakarta.annotation.PreDestroy;
 import java.io.IOException;
-import java.lang.foreign.Arena;
-import java.lang.foreign.FunctionDescriptor;
-import java.lang.foreign.Linker;
-import java.lang.foreign.MemorySegment;
-import java.lang.invoke.MethodHandle;
 import java.lang.management.ManagementFactory;
-import java.nio.file.Files;
-import java.nio.file.Path;
 import java.util.List;
-import java.util.stream.Stream;
 import org.springframework.stereotype.Component;
 
 /**
@@ -28,14 +17,6 @@ import org.springframework.stereotype.Component;
 @Component
 final class CompilerPriority {
     private static final long LOOK_MS = 20;
-    /** The system's number for threads that have what nobody else wants: who wakes then takes their core at once. */
-    private static final int IDLE = 5;
-
-    private static final int USUAL = 0;
-    private static final int SELF = 0;
-
-    private static final Path TASKS = Path.of("/proc/self/task");
-
     /** For so long after a look began somewhere its code is what is waited for. */
     private static final long COLD_NS = 4_000_000_000L;
 
@@ -51,25 +32,19 @@ final class CompilerPriority {
 
     private void run() {
         if (!framesComeFirst()) return;
-        try (Arena arena = Arena.ofConfined()) {
-            Linker linker = Linker.nativeLinker();
-            MethodHandle set = linker.downcallHandle(
-                    linker.defaultLookup().findOrThrow("sched_setscheduler"),
-                    FunctionDescriptor.of(JAVA_INT, JAVA_INT, JAVA_INT, ADDRESS));
-            MemorySegment none = arena.allocate(JAVA_INT);
+        try {
             // Whoever cannot leave the lowest class again, as this thread is to do first, is not to be put there.
-            if ((int) set.invokeExact(SELF, IDLE, none) != 0 || (int) set.invokeExact(SELF, USUAL, none) != 0) return;
-            boolean waits = false;
+            if (!SchedulingClass.IDLE.ofThisThread() || !SchedulingClass.USUAL.ofThisThread()) return;
+            boolean last = false;
             while (true) {
                 Thread.sleep(LOOK_MS);
-                boolean wait = settled(System.nanoTime()) && house.player().holdsRate();
-                if (wait == waits) continue;
-                for (int compiler : compilers())
-                    if ((int) set.invokeExact(compiler, wait ? IDLE : USUAL, none) != 0) return;
-                waits = wait;
+                boolean now = settled(System.nanoTime()) && house.player().holdsRate();
+                if (now != last && !Compilers.serve(now ? SchedulingClass.IDLE : SchedulingClass.USUAL)) return;
+                last = now;
             }
-        } catch (Throwable e) {
-            // It goes without; a machine where this cannot be has nothing of it.
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+        } catch (IOException | RuntimeException | LinkageError e) {
             System.getLogger("gloaming").log(System.Logger.Level.DEBUG, "Compilers keep their priority.", e);
         }
     }
@@ -90,23 +65,6 @@ final class CompilerPriority {
                 .getVMOption("ThreadPriorityPolicy")
                 .getValue()
                 .equals("1");
-    }
-
-    /** The threads of the machine's compilers, as the system knows them. */
-    private static List<Integer> compilers() throws IOException {
-        try (Stream<Path> tasks = Files.list(TASKS)) {
-            return tasks.filter(CompilerPriority::compiles)
-                    .map(task -> Integer.parseInt(task.getFileName().toString()))
-                    .toList();
-        }
-    }
-
-    private static boolean compiles(Path task) {
-        try {
-            return Files.readString(task.resolve("comm")).matches("C[12] Compiler.*\\s*");
-        } catch (IOException e) {
-            return false;
-        }
     }
 
     @PreDestroy

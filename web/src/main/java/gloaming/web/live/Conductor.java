@@ -412,6 +412,7 @@ public class Conductor {
     @PreDestroy
     void stop() {
         closed = true;
+        standby.end();
         LockSupport.unpark(thread);
     }
 }

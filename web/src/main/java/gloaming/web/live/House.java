@@ -354,6 +354,11 @@ public class House {
         return looks.beside(shelves.of(show), show);
     }
 
+    /** The looks of a show that others show, and no media. */
+    Library looksOf(String show) {
+        return looks.beside(Library.EMPTY, show);
+    }
+
     /** What the shows that play hear. */
     public ShowSounds sounds() {
         return sounds;

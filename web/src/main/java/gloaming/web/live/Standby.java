@@ -25,6 +25,7 @@ final class Standby {
     private final Shows shows;
     private final Journal journal;
     private final CueActs acts;
+    private final DryRun dry;
     private List<String> readied = List.of();
     /** The text of a change that was gone through last. */
     private String prepared = "";
@@ -37,6 +38,12 @@ final class Standby {
         this.house = house;
         this.shows = shows;
         this.journal = journal;
+        dry = new DryRun(house, shows);
+    }
+
+    /** Ends what it goes through in advance. */
+    void end() {
+        dry.close();
     }
 
     /** With the next moment it looks anew at what is wanted. */
@@ -54,6 +61,10 @@ final class Standby {
                 && !coming.start().control().isEmpty();
         house.expect(waits ? Set.of(coming.start().control()) : Set.of());
         prepare(sheet, coming);
+        dry.want(sheet.cues().stream()
+                .map(Cue::look)
+                .filter(look -> !look.isEmpty())
+                .toList());
         List<String> looks = looks(sheet, run, coming);
         boolean all = looks.stream().allMatch(look -> house.player(look) != null);
         // One that is gone, or cannot be opened, is tried again now and then.
