@@ -25,6 +25,20 @@ test('it looks behind what is selected', () => {
   assert.equal(b.finderPlace, 'In water, behind Blur — Tab for a new lane');
 });
 
+test('with the look itself selected it looks behind what stands in front, and with a layer behind what that shows', () => {
+  const { p, b } = opened();
+  const lane = b.laneById('l1');
+  Object.assign(b, { stepId: '', foremost: lane });
+  b.findHere();
+  assert.deepEqual(p.live.sent.at(-1), { do: 'find', asked: 2, lane: 'l1', place: 2, words: '' });
+  Object.assign(b, { foremost: null, chosenLayer: { lane: 'l1' } });
+  b.findHere();
+  assert.deepEqual(p.live.sent.at(-1), { do: 'find', asked: 3, lane: 'l1', place: 2, words: '' });
+  Object.assign(b, { chosenLayer: null });
+  b.findHere();
+  assert.deepEqual(p.live.sent.at(-1), { do: 'find', asked: 4, lane: null, place: 0, words: '' });
+});
+
 test('a list for an older text is passed over', () => {
   const { p, b } = opened();
   b.finder.words = 'fil';

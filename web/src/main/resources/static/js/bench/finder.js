@@ -25,8 +25,10 @@ export function finder(page) {
       $('.finder input').value = '';
       $('.finder input').focus();
     },
+    /** Behind what is selected; where that is the look itself, behind what stands in front, as when it was opened. */
     findHere() {
-      const lane = this.stepId ? this.laneOf(this.stepId) : this.chosenLane;
+      const layer = this.chosenLayer;
+      const lane = (this.stepId ? this.laneOf(this.stepId) : this.chosenLane) ?? (layer ? this.laneById(layer.lane) : this.foremost);
       if (!lane) return this.openFinder(null, 0);
       const i = lane.steps.findIndex((s) => s.id === this.stepId);
       this.openFinder(lane.id, i < 0 ? lane.steps.length : i + 1);
