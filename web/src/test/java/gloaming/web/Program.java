@@ -11,11 +11,11 @@ import org.springframework.boot.web.server.servlet.context.ServletWebServerAppli
 import org.springframework.context.ConfigurableApplicationContext;
 
 /** The whole program on a real data folder, as the command starts it. */
-final class Program implements AutoCloseable {
+public final class Program implements AutoCloseable {
     final ConfigurableApplicationContext context;
     final int port;
 
-    Program(int port, Path data, boolean demo) {
+    public Program(int port, Path data, boolean demo) {
         try {
             context = Server.run(port, data, demo);
         } catch (Exception e) {
@@ -25,7 +25,7 @@ final class Program implements AutoCloseable {
                 ((ServletWebServerApplicationContext) context).getWebServer().getPort();
     }
 
-    <T> T get(Class<T> type) {
+    public <T> T get(Class<T> type) {
         return context.getBean(type);
     }
 

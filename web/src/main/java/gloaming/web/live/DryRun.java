@@ -60,11 +60,6 @@ final class DryRun implements AutoCloseable {
                 .start(this::run);
     }
 
-    /** How many looks are still to be gone through. */
-    int left() {
-        return asked.size();
-    }
-
     private void run() {
         try (Crew crew = new Crew(1)) {
             last();
@@ -89,7 +84,8 @@ final class DryRun implements AutoCloseable {
         return closed ? null : asked.poll(IDLE_S, TimeUnit.SECONDS);
     }
 
-    private void through(Shows.LookRow row, Crew crew) {
+    /** Goes through a look; false where it was not gone through to its end. */
+    boolean through(Shows.LookRow row, Crew crew) {
         try {
             Look look = shows.document(row.id());
             Player player = new Player(Catalogue.all(), crew).inRealTime();
@@ -99,16 +95,19 @@ final class DryRun implements AutoCloseable {
             long end = System.nanoTime() + MOST_NS;
             for (int i = 0; i < SMALL + LARGE && System.nanoTime() < end; i++) {
                 while (!closed && busy()) Thread.sleep(WAIT_MS);
-                if (closed) return;
+                if (closed) return false;
                 int part = i < SMALL ? PART : 1;
                 Moment at = new Moment(i, i / look.rate(), 1 / look.rate());
                 player.play(at, look.width() / part, look.height() / part, band, Onlooker.NOBODY);
             }
+            return true;
         } catch (InterruptedException e) {
             Thread.currentThread().interrupt();
+            return false;
         } catch (RuntimeException | StackOverflowError e) {
             // Whoever plays it says what is wrong with it.
             LOG.debug("A look could not be gone through.", e);
+            return false;
         }
     }
 

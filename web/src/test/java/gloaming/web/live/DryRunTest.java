@@ -1,0 +1,50 @@
+package gloaming.web.live;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import gloaming.flow.Crew;
+import gloaming.look.Blend;
+import gloaming.look.Clock;
+import gloaming.look.Lane;
+import gloaming.look.Layer;
+import gloaming.look.Look;
+import gloaming.look.Step;
+import gloaming.web.Program;
+import gloaming.web.store.Shows;
+import java.nio.file.Path;
+import java.util.List;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+
+/** Looks of an evening before they come, in the whole program. */
+class DryRunTest {
+    @TempDir
+    Path data;
+
+    @Test
+    void aLookIsGoneThroughOffAirAndOneThatIsGoneOrClosedUponIsNot() {
+        try (Program program = new Program(0, data, false)) {
+            Shows shows = program.get(Shows.class);
+            House house = program.get(House.class);
+            Lane lane = new Lane("l1", "water", Clock.SHOW, List.of(Step.of("s1", "cloud-noise")));
+            Look water =
+                    Look.empty("Water").withLanes(List.of(lane)).withMix(List.of(Layer.of("m1", "l1", Blend.OVER, 1)));
+            String show = shows.addShow("Tide Mill Night");
+            Shows.LookRow row = shows.look(shows.addLook(show, water)).orElseThrow();
+            try (Crew crew = new Crew(1)) {
+                DryRun dry = new DryRun(house, shows);
+                assertThat(dry.through(row, crew)).isTrue();
+                assertThat(house.onAir()).as("what the audience sees").isNull();
+                assertThat(house.player(row.id()))
+                        .as("nor does it play at a bench")
+                        .isNull();
+
+                Shows.LookRow gone = new Shows.LookRow("gone", show, "Gone", false);
+                assertThat(dry.through(gone, crew)).isFalse();
+
+                dry.close();
+                assertThat(dry.through(row, crew)).isFalse();
+            }
+        }
+    }
+}
