@@ -316,8 +316,11 @@ public class House {
 
     /** Edits a look; what plays it comes there by a glide, where that is not null. */
     void glide(OpenLook look, Edit edit, Glide glide, long gesture, OpenLook.Origin origin) {
-        look.apply(edit, gesture, origin);
-        goOn(look, glide);
+        // Nobody is to go on with the edit, and without its glide, in between.
+        synchronized (look) {
+            look.apply(edit, gesture, origin);
+            goOn(look, glide);
+        }
     }
 
     /** Lets whoever plays a look go on with it as it is now. */
