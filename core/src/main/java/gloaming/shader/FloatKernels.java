@@ -5,7 +5,7 @@ import gloaming.flow.VectorMath;
 import gloaming.flow.Vectors;
 import jdk.incubator.vector.FloatVector;
 
-/** Numbers: sums, products, the least and the most, roots and angles. Laid out as {@link Machine} says. */
+/** Numbers: sums, products, the least and the most, roots and angles. Laid out as {@link Arithmetic} says. */
 @Kernel
 final class FloatKernels {
     private static final int L = Vectors.LANES;

@@ -6,7 +6,7 @@ import gloaming.flow.Vectors;
 import jdk.incubator.vector.FloatVector;
 import jdk.incubator.vector.VectorOperators;
 
-/** What is neither sum nor product: roundings, waves, powers, and differences of neighbours. Laid out as {@link Machine} says. */
+/** What is neither sum nor product: roundings, waves, powers, and differences of neighbours. Laid out as {@link Arithmetic} says. */
 @Kernel
 final class FunctionKernels {
     private static final int L = Vectors.LANES;

@@ -2,15 +2,10 @@ package gloaming.shader;
 
 import gloaming.flow.Crew;
 import gloaming.flow.Picture;
-import gloaming.shader.Code.Reg;
-import gloaming.shader.ShaderTree.Use;
-import gloaming.shader.ShaderTree.Var;
-import gloaming.shader.Type.Base;
 import gloaming.step.Operation;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Comparator;
-import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -51,17 +46,26 @@ public final class Shader {
     private final int scalars;
     private final boolean countsPixels;
     private final Texels[] texels;
-    private List<Port> ins = List.of();
-    private List<Port> outs = List.of();
+    private final List<Port> ins;
+    private final List<Port> outs;
     /** Machines that are not at work; as many as threads that ever ran this at once. */
     private final ConcurrentLinkedQueue<Machine> machines = new ConcurrentLinkedQueue<>();
 
-    private Shader(Program program, List<Uniform> uniforms, List<Sampler> samplers, int scalars, boolean countsPixels) {
+    Shader(
+            Program program,
+            List<Uniform> uniforms,
+            List<Sampler> samplers,
+            int scalars,
+            boolean countsPixels,
+            List<Port> ins,
+            List<Port> outs) {
         this.program = program;
         this.uniforms = uniforms;
         this.samplers = samplers;
         this.scalars = scalars;
         this.countsPixels = countsPixels;
+        this.ins = ins;
+        this.outs = outs;
         texels = new Texels[samplers.size()];
         Arrays.setAll(texels, i -> new Texels());
     }
@@ -90,18 +94,39 @@ public final class Shader {
         Shader s = result.shader;
         return s == null
                 ? result
-                : new Result(new Shader(s.program, s.uniforms, s.samplers, s.scalars, s.countsPixels), List.of());
+                : new Result(
+                        new Shader(s.program, s.uniforms, s.samplers, s.scalars, s.countsPixels, s.ins, s.outs),
+                        List.of());
     }
 
     /** Compiles a text; its length and everything that comes of it is limited. */
     public static Result compile(String text) {
+        return compile(text, false);
+    }
+
+    /** An attribute of points that comes in or goes out, and how many numbers it has. */
+    public record Port(String name, int count) {}
+
+    /** Compiles code over points: {@code in} variables are attributes as they come, {@code out} variables those that it writes. */
+    static Result points(String text) {
+        return compile(text, true);
+    }
+
+    private static Result compile(String text, boolean points) {
         List<Problem> problems = new ArrayList<>();
         try {
             Preprocessor preprocessor = new Preprocessor(text, problems);
             List<Token> tokens = preprocessor.tokens();
-            ShaderTree tree =
-                    problems.isEmpty() ? ShaderParser.shader(tokens, problems).parse() : null;
-            if (problems.isEmpty()) return new Result(build(tree, preprocessor.comments), List.of());
+            if (problems.isEmpty()) {
+                ShaderTree tree = (points
+                                ? ShaderParser.points(tokens, problems)
+                                : ShaderParser.shader(tokens, problems))
+                        .parse();
+                if (problems.isEmpty()) {
+                    Linker linker = new Linker(preprocessor.comments);
+                    return new Result(points ? linker.points(tree) : linker.shader(tree), List.of());
+                }
+            }
         } catch (Problem.Found found) {
             problems.add(found.problem);
         } catch (RuntimeException | StackOverflowError | OutOfMemoryError fault) {
@@ -110,148 +135,6 @@ public final class Shader {
         }
         problems.sort(Comparator.comparingInt(Problem::line).thenComparingInt(Problem::column));
         return new Result(null, List.copyOf(problems));
-    }
-
-    /** An attribute of points that comes in or goes out, and how many numbers it has. */
-    public record Port(String name, int count) {}
-
-    /** Compiles code over points: {@code in} variables are attributes as they come, {@code out} variables those that it writes. */
-    static Result points(String text) {
-        List<Problem> problems = new ArrayList<>();
-        try {
-            Preprocessor preprocessor = new Preprocessor(text, problems);
-            List<Token> tokens = preprocessor.tokens();
-            ShaderTree tree =
-                    problems.isEmpty() ? ShaderParser.points(tokens, problems).parse() : null;
-            if (problems.isEmpty()) return new Result(build(tree, preprocessor.comments, true), List.of());
-        } catch (Problem.Found found) {
-            problems.add(found.problem);
-        } catch (RuntimeException fault) {
-            problems.add(new Problem(1, 1, "this text is more than the compiler can take: " + fault));
-        }
-        problems.sort(Comparator.comparingInt(Problem::line).thenComparingInt(Problem::column));
-        return new Result(null, List.copyOf(problems));
-    }
-
-    private static Shader build(ShaderTree tree, Map<Integer, String> comments) {
-        return build(tree, comments, false);
-    }
-
-    private static Shader build(ShaderTree tree, Map<Integer, String> comments, boolean points) {
-        Lowering lowering = new Lowering();
-        Map<Var, Reg[]> inputs = new HashMap<>();
-        Map<Var, Integer> samplerOf = new LinkedHashMap<>();
-        List<Uniform> uniforms = new ArrayList<>();
-        List<Sampler> samplers = new ArrayList<>();
-        List<Port> ins = new ArrayList<>();
-        int columns = 0;
-        int next = Program.Given.UNIFORMS;
-        for (Var var : tree.globals) {
-            if (var.use == Use.IN && points) {
-                Reg[] regs = new Reg[var.type.size()];
-                for (int i = 0; i < regs.length; i++) {
-                    regs[i] = lowering.out.input(false, Program.Given.column(columns + i));
-                }
-                columns += regs.length;
-                ins.add(new Port(var.name, regs.length));
-                inputs.put(var, regs);
-            } else if (var.use == Use.IN) {
-                inputs.put(var, place(lowering.out));
-            }
-            if (var.use != Use.UNIFORM) continue;
-            int count = samplers(var.type);
-            if (count > 0) {
-                if (samplers.size() + count > Program.MOST_SAMPLERS) {
-                    throw Problem.Found.at(
-                            var.at, "'" + var.name + "' : there are more than " + Program.MOST_SAMPLERS + " samplers");
-                }
-                samplerOf.put(var, samplers.size());
-                for (int i = 0; i < count; i++) {
-                    String comment = comments.getOrDefault(var.at.line(), "");
-                    samplers.add(
-                            new Sampler(var.type instanceof Type.Array ? var.name + "[" + i + "]" : var.name, comment));
-                }
-                continue;
-            }
-            List<Boolean> layout = Lowering.layout(var.type);
-            Reg[] regs = new Reg[layout.size()];
-            for (int i = 0; i < regs.length; i++) regs[i] = lowering.out.input(layout.get(i), next + i);
-            inputs.put(var, regs);
-            uniforms(uniforms, var.name, var.type, next, comments.getOrDefault(var.at.line(), ""));
-            next += regs.length;
-        }
-        given(tree, inputs, lowering.out);
-        List<Var> outputs = tree.globals.stream().filter(v -> v.use == Use.OUT).toList();
-        if (points) {
-            if (outputs.isEmpty()) throw Problem.Found.at(tree.main.at, "'main' : nothing goes out of it");
-            Reg[] numbers = lowering.points(tree, inputs, samplerOf, outputs.toArray(Var[]::new));
-            new Shaping(lowering.out.code, numbers).shape();
-            Program program = new Placing(lowering.out.code, numbers).place();
-            Shader shader =
-                    new Shader(program, List.copyOf(uniforms), List.copyOf(samplers), next, lowering.out.countsPixels);
-            shader.ins = List.copyOf(ins);
-            shader.outs =
-                    outputs.stream().map(v -> new Port(v.name, v.type.size())).toList();
-            return shader;
-        }
-        List<Var> all = new ArrayList<>(outputs);
-        Var output =
-                outputs.stream().min(Comparator.comparingInt(v -> v.location)).orElse(null);
-        for (Var old : tree.given) {
-            if (old.use != Use.OUT) continue;
-            all.add(old);
-            // The older forms: gl_FragColor, or gl_FragData where that is written to.
-            if (outputs.isEmpty() && (output == null || ShaderUses.of(tree, old))) output = old;
-        }
-        Reg[] results = lowering.shader(tree, inputs, samplerOf, output, all.toArray(Var[]::new));
-        Shaping shaping = new Shaping(lowering.out.code, results);
-        shaping.shape();
-        Program program = new Placing(lowering.out.code, results).place();
-        return new Shader(program, List.copyOf(uniforms), List.copyOf(samplers), next, lowering.out.countsPixels);
-    }
-
-    /** A struct's members are uniforms of their own, as they are for whoever sets them. */
-    private static void uniforms(List<Uniform> uniforms, String name, Type type, int at, String comment) {
-        if (type instanceof Type.Struct struct) {
-            int next = at;
-            for (Type.Field f : struct.fields()) {
-                uniforms(uniforms, name + "." + f.name(), f.type(), next, "");
-                next += f.type().size();
-            }
-            return;
-        }
-        Base base = Type.base(type instanceof Type.Array a ? a.of() : type);
-        boolean whole = base != null && base != Base.FLOAT;
-        uniforms.add(new Uniform(name, type.word(), whole, base == Base.BOOL, type.size(), at, comment));
-    }
-
-    private static int samplers(Type type) {
-        return switch (type) {
-            case Type.Sampler s -> 1;
-            case Type.Array a when a.of() instanceof Type.Sampler -> a.length();
-            default -> 0;
-        };
-    }
-
-    private static Reg[] place(Emitter out) {
-        return new Reg[] {out.input(false, Program.Given.U), out.input(false, Program.Given.V)};
-    }
-
-    private static void given(ShaderTree tree, Map<Var, Reg[]> inputs, Emitter out) {
-        for (Var var : tree.given) {
-            switch (var.name) {
-                case "gl_FragCoord" ->
-                    inputs.put(var, new Reg[] {
-                        out.input(false, Program.Given.X),
-                        out.input(false, Program.Given.Y),
-                        out.number(0.5),
-                        out.number(1)
-                    });
-                case "gl_FrontFacing" -> inputs.put(var, new Reg[] {out.whole(-1)});
-                case "gl_PointCoord" -> inputs.put(var, new Reg[] {out.number(0), out.number(0)});
-                default -> {}
-            }
-        }
     }
 
     /** Whether it reads single pixels, or such as are so many pixels off, so that it draws otherwise on pictures of another size. */

@@ -9,7 +9,7 @@ import jdk.incubator.vector.VectorMask;
 import jdk.incubator.vector.VectorOperators;
 import jdk.incubator.vector.VectorSpecies;
 
-/** Comparisons, and what goes on by them: choices, and strips of which only a part is meant. Laid out as {@link Machine} says. */
+/** Comparisons, and what goes on by them: choices, and strips of which only a part is meant. Laid out as {@link Arithmetic} says. */
 @Kernel
 final class TruthKernels {
     private static final VectorSpecies<Float> F = FloatVector.SPECIES_PREFERRED;

@@ -9,7 +9,7 @@ import jdk.incubator.vector.VectorMask;
 import jdk.incubator.vector.VectorOperators;
 import jdk.incubator.vector.VectorSpecies;
 
-/** Whole numbers and their bits. Laid out as {@link Machine} says. */
+/** Whole numbers and their bits. Laid out as {@link Arithmetic} says. */
 @Kernel
 final class WholeKernels {
     private static final VectorSpecies<Integer> I = IntVector.SPECIES_PREFERRED;
