@@ -188,7 +188,7 @@ final class ReelPlayer implements Reel {
             int n = missing();
             return n >= 0 && decode(n, now);
         } catch (Unreadable e) {
-            problem = Shelf.sentence(e);
+            problem = e.clause();
             again();
             return false;
         } catch (RuntimeException | OutOfMemoryError e) {

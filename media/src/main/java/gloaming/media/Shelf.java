@@ -1,10 +1,11 @@
 package gloaming.media;
 
-import gloaming.flow.Picture;
-import gloaming.library.Cut;
+import gloaming.flow.Points;
+import gloaming.flow.Shape;
 import gloaming.library.Letters;
 import gloaming.library.Library;
 import gloaming.library.Reel;
+import gloaming.library.Sculpture;
 import gloaming.library.Still;
 import java.io.IOException;
 import java.nio.file.Files;
@@ -15,10 +16,8 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
-import java.util.concurrent.ArrayBlockingQueue;
+import java.util.WeakHashMap;
 import java.util.concurrent.ConcurrentHashMap;
-import java.util.concurrent.ThreadPoolExecutor;
-import java.util.concurrent.TimeUnit;
 import java.util.function.Consumer;
 import java.util.stream.Stream;
 
@@ -45,16 +44,27 @@ public final class Shelf implements Library, AutoCloseable {
             int frames,
             double rate) {}
 
-    /** Stills that may wait to be read; more are asked for again by the next frame. */
-    private static final int MOST_WAITING = 32;
+    /** At most so many files of a folder. */
+    private static final int MOST_FILES = 1_000;
 
-    private final boolean exact;
+    private static final int LONGEST_REF = 40;
+    private static final int MOST_FONTS = 64;
+    /** Clouds, and models, that are kept in memory, at most. */
+    private static final int MOST_CLOUDS = 16;
+
     private final Decoder decoder;
     private final CameraFeed camera;
-    private final ThreadPoolExecutor reader;
+    private final ShelfReader reader;
+    private final WholeFiles<Letters> fonts;
+    private final WholeFiles<Points> clouds;
+    private final WholeFiles<Shape> models;
+    private final WholeFiles<Sculpture> sculptures;
+    private final Map<String, Letters> shipped = new ConcurrentHashMap<>();
+    /** What plays; a reel that no step holds any more is forgotten. */
+    private final Map<ReelPlayer, Boolean> reels = new WeakHashMap<>();
+
     private volatile Map<String, Item> items = Map.of();
     private volatile Map<String, List<String>> folders = Map.of();
-    private volatile Map<String, Letters> fonts = Map.of();
 
     /** A shelf that reads its files in this process. */
     public Shelf(boolean exact) {
@@ -67,21 +77,13 @@ public final class Shelf implements Library, AutoCloseable {
 
     /** A shelf that has its camera with others. */
     public Shelf(boolean exact, Decoder decoder, CameraFeed camera) {
-        this.exact = exact;
         this.decoder = decoder;
         this.camera = camera;
-        reader = new ThreadPoolExecutor(
-                1,
-                1,
-                10,
-                TimeUnit.SECONDS,
-                new ArrayBlockingQueue<>(MOST_WAITING),
-                run -> Thread.ofPlatform()
-                        .name("shelf")
-                        .daemon()
-                        .priority(Thread.MIN_PRIORITY)
-                        .unstarted(run));
-        reader.allowCoreThreadTimeOut(true);
+        reader = new ShelfReader(exact);
+        fonts = new WholeFiles<>(reader, MOST_FONTS, one -> decoder.letters(one.file, one.name));
+        clouds = new WholeFiles<>(reader, MOST_CLOUDS, one -> decoder.cloud(one.file, one.name));
+        models = new WholeFiles<>(reader, MOST_CLOUDS, one -> decoder.model(one.file, one.name));
+        sculptures = new WholeFiles<>(reader, MOST_CLOUDS, one -> decoder.sculpture(one.file, one.name));
     }
 
     /** Holds these media from now on; whoever shows one that changed goes on with the new one. */
@@ -103,13 +105,7 @@ public final class Shelf implements Library, AutoCloseable {
                         .toList()));
         items = Map.copyOf(byRef);
         folders = Map.copyOf(refs);
-        fonts = Map.of();
     }
-
-    /** At most so many files of a folder. */
-    private static final int MOST_FILES = 1_000;
-
-    private static final int LONGEST_REF = 40;
 
     /** A word of a name that documents can hold: {@code Brass Bell (2).PNG} is {@code brass-bell-2}. */
     public static String refOf(String name) {
@@ -161,12 +157,12 @@ public final class Shelf implements Library, AutoCloseable {
     }
 
     boolean exact() {
-        return exact;
+        return reader.exact();
     }
 
     @Override
     public Still still(String ref) {
-        return new Shown(ref);
+        return new ShelfStill(this, reader, ref);
     }
 
     @Override
@@ -186,131 +182,35 @@ public final class Shelf implements Library, AutoCloseable {
     /** A font that is being read shows as the shipped one until it is there. */
     @Override
     public Letters letters(String ref) {
-        Letters known = fonts.get(ref);
-        if (known != null) return known;
         Item item = items.get(ref);
-        if (item == null || item.kind != Facts.Kind.FONT) {
-            String shipped = FontFile.SHIPPED.contains(ref) ? ref : FontFile.SHIPPED.getFirst();
-            return keep(ref, FontFile.shipped(shipped));
-        }
-        FontRead read = reading.get(ref);
-        if (read == null || !read.item.version.equals(item.version)) {
-            if (!exact && reader.getQueue().remainingCapacity() == 0) return plain();
-            if (reading.size() >= MOST_FONTS) reading.clear();
-            read = new FontRead(item);
-            reading.put(ref, read);
-            if (exact) read.run();
-            else reader.execute(read);
-        }
-        if (read.problem != null) throw new IllegalArgumentException(read.problem);
-        return read.letters == null ? plain() : keep(ref, read.letters);
+        if (item == null || item.kind != Facts.Kind.FONT)
+            return shipped(FontFile.SHIPPED.contains(ref) ? ref : FontFile.SHIPPED.getFirst());
+        Letters read = fonts.of(item);
+        return read == null ? shipped(FontFile.SHIPPED.getFirst()) : read;
     }
 
-    private Letters plain() {
-        return letters(FontFile.SHIPPED.getFirst());
-    }
-
-    private synchronized Letters keep(String ref, Letters letters) {
-        Map<String, Letters> more = new HashMap<>(fonts);
-        more.put(ref, letters);
-        fonts = Map.copyOf(more);
-        return letters;
-    }
-
-    /** What plays; a reel that no step holds any more is forgotten. */
-    private final Map<ReelPlayer, Boolean> reels = new java.util.WeakHashMap<>();
-
-    private static final int MOST_FONTS = 64;
-    private final Map<String, FontRead> reading = new ConcurrentHashMap<>();
-
-    /** A font as it was read, or what is wrong with it; neither while that goes on. */
-    private final class FontRead implements Runnable {
-        private final Item item;
-        private volatile Letters letters;
-        private volatile String problem;
-
-        FontRead(Item item) {
-            this.item = item;
-        }
-
-        @Override
-        public void run() {
-            try {
-                letters = decoder.letters(item.file, item.name);
-            } catch (Unreadable e) {
-                problem = sentence(e);
-            }
-        }
-    }
-
-    /** Clouds, and models, that are kept in memory, at most. */
-    private static final int MOST_CLOUDS = 16;
-
-    private final Map<String, Kept<gloaming.flow.Points>> clouds = new ConcurrentHashMap<>();
-    private final Map<String, Kept<gloaming.flow.Shape>> models = new ConcurrentHashMap<>();
-    private final Map<String, Kept<gloaming.library.Sculpture>> sculptures = new ConcurrentHashMap<>();
-
-    /** Reads the whole of a file. */
-    private interface Whole<T> {
-        T read(Item item) throws Unreadable;
-    }
-
-    /** A file as it was read, or what is wrong with it; neither while that goes on. */
-    private static final class Kept<T> {
-        final Item item;
-        volatile T whole;
-        volatile String problem;
-
-        Kept(Item item) {
-            this.item = item;
-        }
-
-        void read(Whole<T> how) {
-            try {
-                whole = how.read(item);
-            } catch (Unreadable e) {
-                problem = sentence(e);
-            }
-        }
-    }
-
-    private <T> T kept(Map<String, Kept<T>> all, String ref, Item item, Whole<T> how) {
-        Kept<T> known = all.get(ref);
-        if (known == null || !known.item.version.equals(item.version)) {
-            if (!exact && reader.getQueue().remainingCapacity() == 0) return known == null ? null : known.whole;
-            if (all.size() >= MOST_CLOUDS) all.clear();
-            Kept<T> now = new Kept<>(item);
-            // What is shown stays until the new one is there.
-            if (known != null) now.whole = known.whole;
-            all.put(ref, now);
-            if (exact) now.read(how);
-            else reader.execute(() -> now.read(how));
-            known = now;
-        }
-        if (known.problem != null) throw new IllegalArgumentException(known.problem);
-        return known.whole;
+    private Letters shipped(String ref) {
+        return shipped.computeIfAbsent(ref, FontFile::shipped);
     }
 
     @Override
-    public gloaming.flow.Points cloud(String ref) {
+    public Points cloud(String ref) {
         Item item = items.get(ref);
-        if (item == null || item.kind != Facts.Kind.CLOUD) return Library.EMPTY.cloud(ref);
-        return kept(clouds, ref, item, one -> decoder.cloud(one.file, one.name));
+        return item == null || item.kind != Facts.Kind.CLOUD ? Library.EMPTY.cloud(ref) : clouds.of(item);
     }
 
     @Override
-    public gloaming.flow.Shape model(String ref) {
+    public Shape model(String ref) {
         Item item = items.get(ref);
-        if (item == null || item.kind != Facts.Kind.MODEL) return Library.EMPTY.model(ref);
-        return kept(models, ref, item, one -> decoder.model(one.file, one.name));
+        return item == null || item.kind != Facts.Kind.MODEL ? Library.EMPTY.model(ref) : models.of(item);
     }
 
     @Override
-    public gloaming.library.Sculpture sculpture(String ref) {
+    public Sculpture sculpture(String ref) {
         Item item = items.get(ref);
-        if (item == null || item.kind != Facts.Kind.MODEL)
-            return gloaming.library.Sculpture.of(Library.EMPTY.model(ref));
-        return kept(sculptures, ref, item, one -> decoder.sculpture(one.file, one.name));
+        return item == null || item.kind != Facts.Kind.MODEL
+                ? Sculpture.of(Library.EMPTY.model(ref))
+                : sculptures.of(item);
     }
 
     @Override
@@ -318,58 +218,11 @@ public final class Shelf implements Library, AutoCloseable {
         return camera;
     }
 
-    /** Without the full stop, as part of a longer sentence. */
-    static String sentence(Unreadable e) {
-        String message = e.getMessage();
-        return message.endsWith(".") ? message.substring(0, message.length() - 1) : message;
-    }
-
     @Override
     public void close() {
-        reader.shutdownNow();
+        reader.close();
         synchronized (reels) {
             reels.keySet().forEach(ReelPlayer::close);
-        }
-    }
-
-    /** A still as one step shows it. */
-    private final class Shown implements Still {
-        private final String ref;
-        private String version = "";
-        private Cut cut;
-        private boolean asked;
-        /** Written by the reader. */
-        private volatile Picture ready;
-
-        private volatile String problem;
-
-        Shown(String ref) {
-            this.ref = ref;
-        }
-
-        @Override
-        public Picture at(Cut wanted) {
-            Item item = item(ref, Facts.Kind.PICTURE);
-            if (!asked || !wanted.equals(cut) || !item.version.equals(version)) ask(item, wanted);
-            if (problem != null && ready == null) throw new IllegalArgumentException(problem);
-            return ready;
-        }
-
-        private void ask(Item item, Cut wanted) {
-            Runnable read = () -> {
-                try {
-                    ready = decoder.still(item.file, item.name, wanted);
-                    problem = null;
-                } catch (Unreadable e) {
-                    problem = sentence(e);
-                }
-            };
-            if (exact) read.run();
-            else if (reader.getQueue().remainingCapacity() == 0) return;
-            else reader.execute(read);
-            asked = true;
-            cut = wanted;
-            version = item.version;
         }
     }
 }
