@@ -28,6 +28,7 @@ public class Journal {
     static final int MOST_OPEN = 64;
 
     private final Shows shows;
+    private final EditLog log;
     private final Map<String, OpenLook> open = new ConcurrentHashMap<>();
     /** All that are open, those too that only others hold. */
     private final Map<String, WeakReference<OpenLook>> known = new ConcurrentHashMap<>();
@@ -39,7 +40,8 @@ public class Journal {
     private volatile Consumer<OpenLook> saved = look -> {};
     private volatile String trouble;
 
-    Journal(Shows shows) {
+    Journal(Shows shows, EditLog log) {
+        this.log = log;
         this.shows = shows;
         revive();
     }
@@ -61,7 +63,7 @@ public class Journal {
             WeakReference<OpenLook> held = known.get(id);
             OpenLook is = held == null ? null : held.get();
             if (is != null) return is;
-            OpenLook made = new OpenLook(id, row.showId(), shows, this::wake);
+            OpenLook made = new OpenLook(id, row.showId(), shows, log, this::wake);
             known.put(id, new WeakReference<>(made));
             return made;
         });
@@ -142,7 +144,7 @@ public class Journal {
         OpenLook.Draft draft = look.draft();
         if (draft == null) return;
         try {
-            shows.write(draft);
+            log.write(draft);
             look.written(draft);
             trouble = null;
             saved.accept(look);

@@ -55,7 +55,7 @@ public final class OpenLook {
 
     public final String id;
     public final String showId;
-    private final Shows shows;
+    private final EditLog log;
     private final Rules rules = new Rules(Catalogue.all());
     private final Consumer<OpenLook> changed;
     private final TreeMap<Long, Entry> recent = new TreeMap<>();
@@ -77,15 +77,15 @@ public final class OpenLook {
     private long version;
     private long gesture;
 
-    OpenLook(String id, String showId, Shows shows, Consumer<OpenLook> changed) {
+    OpenLook(String id, String showId, Shows shows, EditLog log, Consumer<OpenLook> changed) {
         this.id = id;
         this.showId = showId;
-        this.shows = shows;
+        this.log = log;
         this.changed = changed;
         look = rules.check(shows.document(id));
-        head = shows.head(id);
-        top = shows.top(id);
-        sent.putAll(shows.sent(id));
+        head = log.head(id);
+        top = log.top(id);
+        sent.putAll(log.sent(id));
         savedSent = Map.copyOf(sent);
     }
 
@@ -187,7 +187,7 @@ public final class OpenLook {
         if (entry == null) entry = unwritten.get(n);
         return entry != null
                 ? entry
-                : shows.entry(id, n)
+                : log.entry(id, n)
                         .orElseThrow(() -> new Refused("The log of this look has a gap; it goes back no further."));
     }
 
