@@ -7,7 +7,7 @@ import gloaming.step.Rules;
 
 /**
  * A look made ready to be played by whoever asks for it, so that no frame does: it is checked, its kits are opened, its snapshots lie on
- * their field.
+ * their field, its operations can be made.
  */
 final class Opening {
     /** As it was given. */
@@ -28,6 +28,9 @@ final class Opening {
     static Opening of(Look written, Rules rules, Catalogue catalogue) {
         try {
             Rules.Kept kept = rules.kept(written);
+            kept.opened()
+                    .steps()
+                    .forEach(step -> catalogue.of(kept.opened(), step).ready());
             return new Opening(written, kept.opened(), SnapshotField.of(kept.look(), kept.opened(), catalogue), null);
         } catch (Refused e) {
             return new Opening(written, null, SnapshotField.NONE, e);

@@ -3,6 +3,7 @@ package gloaming.step;
 import gloaming.flow.Kind;
 import gloaming.look.Id;
 import gloaming.look.Value;
+import java.lang.reflect.Modifier;
 import java.lang.reflect.ParameterizedType;
 import java.lang.reflect.RecordComponent;
 import java.lang.reflect.Type;
@@ -65,13 +66,19 @@ public final class Description {
         beside = Stream.of(type.getAnnotationsByType(Beside.class))
                 .map(b -> new Output(b.name(), Kind.of(b.kind()), b.says()))
                 .toList();
+        if (!Modifier.isPublic(type.getModifiers())) throw new IllegalStateException(type + " must be public");
         try {
             maker = new OperationMaker(type.getDeclaredConstructor(types), grown != null);
             problems = List.of();
             grows = grown == null ? null : grown.value().getConstructor().newInstance();
         } catch (ReflectiveOperationException e) {
-            throw new IllegalStateException(type + " and its constructor must be public", e);
+            throw new IllegalStateException(type + " cannot be made", e);
         }
+    }
+
+    /** Makes ready what makes its operations, so that the first one comes at once. */
+    public void ready() {
+        if (maker != null) maker.ready();
     }
 
     /** The record that this describes. */

@@ -15,11 +15,25 @@ public final class Finder {
     private static final int MOST = 60;
 
     private final Catalogue catalogue;
-    private final StepSearch search;
+    /** Made when something is to be found, or before. */
+    private volatile StepSearch search;
 
     public Finder(Catalogue catalogue) {
         this.catalogue = catalogue;
-        search = new StepSearch(catalogue.entries());
+    }
+
+    /** Makes ready what it looks in, so that the first words are found at once; takes a part of a second. */
+    public void ready() {
+        search();
+    }
+
+    private StepSearch search() {
+        if (search == null) {
+            synchronized (this) {
+                if (search == null) search = new StepSearch(catalogue.entries());
+            }
+        }
+        return search;
     }
 
     /** Where a step that was found goes. */
@@ -85,7 +99,7 @@ public final class Finder {
         float bestHere = 0;
         List<Found> nowhere = new ArrayList<>();
         float bestNowhere = 0;
-        for (StepSearch.Hit hit : search.find(words)) {
+        for (StepSearch.Hit hit : search().find(words)) {
             if (fits(look, at, place, hit.step())) {
                 bestHere = Math.max(bestHere, hit.score());
                 here.add(new Found(hit.step(), Where.HERE));

@@ -5,6 +5,7 @@ import gloaming.media.Decoder;
 import gloaming.web.store.Folder;
 import java.nio.file.Path;
 import org.springframework.beans.factory.annotation.Value;
+import org.springframework.boot.SpringApplication;
 import org.springframework.boot.autoconfigure.SpringBootApplication;
 import org.springframework.context.annotation.Bean;
 
@@ -12,6 +13,11 @@ import org.springframework.context.annotation.Bean;
 @SpringBootApplication(
         excludeName = "org.springframework.boot.security.autoconfigure.UserDetailsServiceAutoConfiguration")
 public class App {
+
+    /** For the build, which writes down from here what the application consists of; whoever starts it is {@code command.Server}. */
+    public static void main(String[] args) {
+        SpringApplication.run(App.class, args);
+    }
 
     /** Whatever is brought in is read in processes of its own. */
     @Bean(destroyMethod = "close")

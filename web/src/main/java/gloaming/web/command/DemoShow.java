@@ -82,10 +82,28 @@ public class DemoShow {
         }
     }
 
-    /** Brings the show in, unless a show is there already. */
-    void ensure() {
-        if (!shows.shows().isEmpty()) return;
+    /** Brings the show in without its media, unless a show is there already; gives its id, or null. */
+    String ensure() {
+        if (!shows.shows().isEmpty()) return null;
         String show = shows.addShow(NAME);
+        List<String> ids =
+                shows.addLooks(show, LOOKS.stream().map(DemoShow::look).toList(), LOOKS);
+        Map<String, byte[]> pictures = new HashMap<>();
+        Map<String, String> called = new HashMap<>();
+        for (int i = 0; i < ids.size(); i++) {
+            pictures.put(ids.get(i), bytes(LOOKS.get(i) + ".jpg"));
+            called.put(LOOKS.get(i), ids.get(i));
+        }
+        shows.setPictures(pictures);
+        sheets.put(
+                show,
+                SheetJson.read(new String(bytes("evening.json"), StandardCharsets.UTF_8))
+                        .called(called));
+        return show;
+    }
+
+    /** Brings in the show's media. */
+    void bringMedia(String show) {
         for (String name : MEDIA) {
             try (InputStream in = DemoShow.class.getResourceAsStream("/demo/media/" + name)) {
                 store.addShipped(show, name, in);
@@ -93,14 +111,5 @@ public class DemoShow {
                 throw new UncheckedIOException(e);
             }
         }
-        List<String> ids =
-                shows.addLooks(show, LOOKS.stream().map(DemoShow::look).toList(), LOOKS);
-        for (int i = 0; i < ids.size(); i++) shows.setPicture(ids.get(i), bytes(LOOKS.get(i) + ".jpg"));
-        Map<String, String> called = new HashMap<>();
-        for (int i = 0; i < ids.size(); i++) called.put(LOOKS.get(i), ids.get(i));
-        sheets.put(
-                show,
-                SheetJson.read(new String(bytes("evening.json"), StandardCharsets.UTF_8))
-                        .called(called));
     }
 }

@@ -9,6 +9,7 @@ import gloaming.web.live.Conductor;
 import gloaming.web.live.House;
 import gloaming.web.live.Resumption;
 import gloaming.web.live.SharedFolder;
+import gloaming.web.live.StartPriority;
 import gloaming.web.store.Damage;
 import gloaming.web.store.MediaStore;
 import gloaming.web.store.Notices;
@@ -58,16 +59,16 @@ public final class Server {
                 // Whoever takes a free port for the pages wants no fixed one for OSC either.
                 "gloaming.osc",
                 port == 0 ? 0 : -1));
+        app.setMainApplicationClass(App.class);
         app.setLogStartupInfo(false);
-        ConfigurableApplicationContext context = open(app, port, data);
-        context.getBean(Shows.class).sweep();
-        context.getBean(MediaStore.class).sweep();
-        if (demo) context.getBean(DemoShow.class).ensure();
+        ConfigurableApplicationContext context;
+        boolean plays;
+        try (StartPriority first = new StartPriority()) {
+            context = open(app, port, data);
+            first.opened();
+            plays = begin(context, demo);
+        }
         House house = context.getBean(House.class);
-        Resumption resumption = context.getBean(Resumption.class);
-        resumption.resume();
-        context.getBean(Conductor.class).resume();
-        boolean plays = waitForPicture(house);
         int bound =
                 ((ServletWebServerApplicationContext) context).getWebServer().getPort();
         System.out.println("Gloaming is open at http://localhost:" + bound + "/");
@@ -78,8 +79,27 @@ public final class Server {
                     "The look on air has not made a picture yet; put another on air, or open it on the Bench to see why.");
         }
         notices.all().forEach(System.out::println);
+        Resumption resumption = context.getBean(Resumption.class);
         Thread.ofVirtual().start(() -> settle(house, resumption));
         return context;
+    }
+
+    /** Begins to play; whether a picture came. */
+    private static boolean begin(ConfigurableApplicationContext context, boolean demo)
+            throws IOException, InterruptedException {
+        context.getBean(Shows.class).sweep();
+        context.getBean(MediaStore.class).sweep();
+        DemoShow show = context.getBean(DemoShow.class);
+        String fresh = demo ? show.ensure() : null;
+        context.getBean(Resumption.class).resume();
+        context.getBean(Conductor.class).resume();
+        House house = context.getBean(House.class);
+        // The first look has none, and its first picture is made meanwhile.
+        if (fresh != null) {
+            show.bringMedia(fresh);
+            house.mediaChanged(fresh);
+        }
+        return waitForPicture(house);
     }
 
     /** Shares a folder with other programs, where one is named. */

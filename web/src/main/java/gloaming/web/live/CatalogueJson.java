@@ -14,7 +14,7 @@ import java.util.Map;
 import org.springframework.stereotype.Component;
 import tools.jackson.databind.json.JsonMapper;
 
-/** The catalogue as pages load it, written once. */
+/** The catalogue as pages load it, written when a page first asks. */
 @Component
 public class CatalogueJson {
     /** What can be done with a lane that ends in a kind, and how its rail is drawn. */
@@ -29,15 +29,17 @@ public class CatalogueJson {
 
     private static final JsonMapper JSON = JsonMapper.builder().build();
 
-    private final String text = JSON.writeValueAsString(entries());
-    private final String kinds = JSON.writeValueAsString(kindEntries());
+    private volatile String text;
+    private volatile String kinds;
 
     public String text() {
+        if (text == null) text = JSON.writeValueAsString(entries());
         return text;
     }
 
     /** What pages ask of kinds. */
     public String kinds() {
+        if (kinds == null) kinds = JSON.writeValueAsString(kindEntries());
         return kinds;
     }
 

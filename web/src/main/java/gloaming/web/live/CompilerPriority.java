@@ -31,10 +31,8 @@ final class CompilerPriority {
     }
 
     private void run() {
-        if (!framesComeFirst()) return;
+        if (!isOurs()) return;
         try {
-            // Whoever cannot leave the lowest class again, as this thread is to do first, is not to be put there.
-            if (!SchedulingClass.IDLE.ofThisThread() || !SchedulingClass.USUAL.ofThisThread()) return;
             boolean last = false;
             while (true) {
                 Thread.sleep(LOOK_MS);
@@ -59,7 +57,18 @@ final class CompilerPriority {
         return now - since > COLD_NS;
     }
 
-    /** Whether frames come before everybody else: where they do not, compilers do not have to stand back for them. */
+    /**
+     * Whether it is for us to choose: frames come before everybody else, for whom else compilers would not have to stand back, and whoever is
+     * put into the lowest class can leave it again, as the thread that asks does first.
+     */
+    static boolean isOurs() {
+        try {
+            return framesComeFirst() && SchedulingClass.IDLE.ofThisThread() && SchedulingClass.USUAL.ofThisThread();
+        } catch (RuntimeException | LinkageError e) {
+            return false;
+        }
+    }
+
     private static boolean framesComeFirst() {
         return ManagementFactory.getPlatformMXBean(HotSpotDiagnosticMXBean.class)
                 .getVMOption("ThreadPriorityPolicy")

@@ -14,22 +14,32 @@ final class Compilers {
 
     /** Has all of them served so from now on; false where the system does not let that be. */
     static boolean serve(SchedulingClass how) throws IOException {
-        for (int thread : threads()) if (!how.of(thread)) return false;
+        return serve(how, "");
+    }
+
+    /** The same of those whose names begin so. */
+    static boolean serve(SchedulingClass how, String name) throws IOException {
+        for (int thread : threads(name)) if (!how.of(thread)) return false;
         return true;
     }
 
     /** Their numbers, by which the system knows them. */
     static List<Integer> threads() throws IOException {
+        return threads("");
+    }
+
+    private static List<Integer> threads(String name) throws IOException {
         try (Stream<Path> tasks = Files.list(TASKS)) {
-            return tasks.filter(Compilers::compiles)
+            return tasks.filter(task -> compiles(task, name))
                     .map(task -> Integer.parseInt(task.getFileName().toString()))
                     .toList();
         }
     }
 
-    private static boolean compiles(Path task) {
+    private static boolean compiles(Path task, String name) {
         try {
-            return Files.readString(task.resolve("comm")).matches("C[12] Compiler.*\\s*");
+            String is = Files.readString(task.resolve("comm"));
+            return is.startsWith(name) && is.matches("C[12] Compiler.*\\s*");
         } catch (IOException e) {
             // It has ended since.
             return false;

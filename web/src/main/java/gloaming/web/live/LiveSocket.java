@@ -103,6 +103,7 @@ class LiveSocket extends AbstractWebSocketHandler {
             try {
                 OpenLook open = open(look);
                 house.benches().begin(open);
+                questions.ready();
                 viewer.tell(messages.hello(open, viewer.page));
                 // At once: with the next numbers it would come a frame or two later.
                 viewer.tellDocument(open, messages);

@@ -43,6 +43,11 @@ class PageQuestions {
         this.versions = versions;
     }
 
+    /** A Bench has opened: what it will ask for is made ready. */
+    void ready() {
+        Thread.ofVirtual().name("finder").start(finder::ready);
+    }
+
     void answer(Viewer viewer, OpenLook open, FromPage.Question question) {
         switch (question) {
             case FromPage.Find m -> {
