@@ -233,7 +233,7 @@
 /** @typedef {{id: string, name: string}} Named */
 /** @typedef {{is: 'choices', looks: CueLook[], sounds: Named[], pictures: Named[], starts: OwnChange[]}} ToPageChoices */
 /** @typedef {{id: string, name: string, snapshots: Named[]}} CueLook */
-/** @typedef {{is: 'evening', now: string, next: string, playing: string, other: boolean, waiting: number, ready: boolean, held: boolean, crossed: number, frozen: boolean, light: number, wanted: number, section: number, show: number, since: string, tempo: number, beat: number, bar: number, frameMs: number, budgetMs: number, scale: number, flashes: number, reds: number, clock: string, photo: string, records: boolean, recording: string, again: string, venue: string, test: boolean, says: string, trouble: string}} ToPageEvening */
+/** @typedef {{is: 'evening', now: string, next: string, playing: string, other: boolean, waiting: number, ready: boolean, untried: number, held: boolean, crossed: number, frozen: boolean, light: number, wanted: number, section: number, show: number, since: string, tempo: number, beat: number, bar: number, frameMs: number, budgetMs: number, scale: number, flashes: number, reds: number, clock: string, photo: string, records: boolean, recording: string, again: string, venue: string, test: boolean, says: string, trouble: string}} ToPageEvening */
 /** @typedef {{is: 'times', all: Named[]}} ToPageTimes */
 /** @typedef {{is: 'countdown', left: number}} ToPageCountdown */
 /** @typedef {{is: 'flash', after: number, seconds: number}} ToPageFlash */

@@ -13,7 +13,7 @@ const coming = new Live(`?evening=${page.show}&next=1`);
 const svg = /** @type {SVGSVGElement} */ (root.querySelector('.tide svg'));
 
 const NOWHERE = /** @type {import('./messages.js').ToPageEvening} */ ({
-  is: 'evening', now: '', next: '', playing: '', other: false, waiting: -1, ready: false, held: false, frozen: false, light: 1, wanted: 1,
+  is: 'evening', now: '', next: '', playing: '', other: false, waiting: -1, ready: false, untried: 0, held: false, frozen: false, light: 1, wanted: 1,
   section: -1, show: -1, since: '', tempo: 96, beat: 0, bar: 1, frameMs: 0, budgetMs: 33, scale: 1, flashes: 0, reds: 0, clock: '', photo: '',
   records: false, recording: '', again: '', crossed: 0, venue: '', test: false,
   says: '', trouble: '',
@@ -141,6 +141,10 @@ Alpine.data('playing', () => ({
   get nextName() { return this.nextCue ? this.called(this.nextCue) : 'the end'; },
   get nextNote() { return this.nextCue?.note ?? ''; },
   get readyText() { return !this.nextCue ? '' : this.state.ready ? 'ready' : 'getting ready'; },
+  get untriedText() {
+    const { untried } = this.state;
+    return untried ? `dry run: ${untried} more ${untried === 1 ? 'look' : 'looks'}` : '';
+  },
   get goText() {
     if (!this.nextCue) return 'The end';
     if (this.state.waiting < 0) return this.nextName;

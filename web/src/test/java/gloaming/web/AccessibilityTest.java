@@ -30,7 +30,7 @@ class AccessibilityTest {
     @BeforeAll
     static void open() throws Exception {
         program = new Program(0, folder, true);
-        browser = Browser.open();
+        browser = Browser.take();
         browser.manage().timeouts().scriptTimeout(Duration.ofMinutes(1));
         Shows.ShowRow first = program.get(Shows.class).shows().getFirst();
         show = first.id();
@@ -42,7 +42,7 @@ class AccessibilityTest {
 
     @AfterAll
     static void close() {
-        browser.quit();
+        Browser.leave(browser);
         program.context.close();
     }
 

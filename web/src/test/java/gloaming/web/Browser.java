@@ -2,8 +2,11 @@ package gloaming.web;
 
 import java.io.File;
 import java.time.Duration;
+import java.util.List;
+import java.util.Map;
 import java.util.concurrent.locks.LockSupport;
 import java.util.function.BooleanSupplier;
+import org.openqa.selenium.Dimension;
 import org.openqa.selenium.StaleElementReferenceException;
 import org.openqa.selenium.WebDriver;
 import org.openqa.selenium.WebElement;
@@ -18,7 +21,39 @@ final class Browser {
     private static final long SOON_MS = 25;
     private static final long SELDOM_MS = 250;
 
+    private static final Dimension SIZE = new Dimension(1280, 800);
+
+    /** What tests of this process had last, for the next ones. */
+    private static ChromeDriver kept;
+
     private Browser() {}
+
+    /** One that tests of a process have one after another: as it was new, with nothing in it of those before. Given back by {@link #leave}. */
+    static ChromeDriver take() {
+        ChromeDriver mine = kept;
+        kept = null;
+        if (mine == null) {
+            mine = open();
+            Runtime.getRuntime().addShutdownHook(new Thread(mine::quit));
+        }
+        return mine;
+    }
+
+    /** Gives one back. */
+    static void leave(ChromeDriver browser) {
+        List<String> windows = List.copyOf(browser.getWindowHandles());
+        for (String window : windows.subList(1, windows.size())) {
+            browser.switchTo().window(window);
+            browser.close();
+        }
+        browser.switchTo().window(windows.getFirst());
+        browser.get("about:blank");
+        // What pages keep is kept by their port; cookies are not.
+        browser.executeCdpCommand("Network.clearBrowserCookies", Map.of());
+        browser.manage().window().setSize(SIZE);
+        browser.manage().timeouts().scriptTimeout(Duration.ofSeconds(30));
+        kept = browser;
+    }
 
     static ChromeDriver open() {
         ChromeOptions options = new ChromeOptions();
@@ -34,7 +69,7 @@ final class Browser {
                 "--disable-component-update",
                 "--disable-sync",
                 "--autoplay-policy=no-user-gesture-required",
-                "--window-size=1280,800");
+                "--window-size=" + SIZE.width + "," + SIZE.height);
         return new ChromeDriver(
                 new ChromeDriverService.Builder()
                         .usingDriverExecutable(new File("/usr/bin/chromedriver"))

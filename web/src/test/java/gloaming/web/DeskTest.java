@@ -400,6 +400,7 @@ class DeskTest extends PageTest {
         browser.get(bench());
         OpenLook open = program.open("Brass bell");
         program.get(House.class)
+                .edits()
                 .edit(
                         open,
                         new Edit.AddLane(
@@ -427,7 +428,7 @@ class DeskTest extends PageTest {
         assertThat(at(open, "near", 1)).isZero();
         new Actions(browser).sendKeys(Keys.ESCAPE).perform();
         until("it is done", () -> chip("Draw its path").isDisplayed());
-        program.get(House.class).edit(open, new Edit.RemoveLane("l-way"));
+        program.get(House.class).edits().edit(open, new Edit.RemoveLane("l-way"));
     }
 
     private static WebElement chip(String text) {
@@ -461,7 +462,9 @@ class DeskTest extends PageTest {
 
     private static void anotherCurveLiesBehindAndIsDrawnWhenItsNameIsPressed(OpenLook open) {
         Lane tide = new Lane("l-tide", "tide", Clock.SHOW, List.of(Step.of("s-tide", "curve")));
-        program.get(House.class).edit(open, new Edit.AddLane(open.look().lanes().size(), tide));
+        program.get(House.class)
+                .edits()
+                .edit(open, new Edit.AddLane(open.look().lanes().size(), tide));
         until(
                 "its name",
                 () -> browser.findElements(By.cssSelector(".curve .other-name")).stream()

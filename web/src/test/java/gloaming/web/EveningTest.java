@@ -755,7 +755,7 @@ class EveningTest {
         program.put(green);
         OpenLook open = program.get(Journal.class)
                 .open(program.get(Shows.class).look(green).orElseThrow());
-        program.get(House.class).edit(open, new Edit.Set("s1", "brightness", Value.of(0.01)));
+        program.get(House.class).edits().edit(open, new Edit.Set("s1", "brightness", Value.of(0.01)));
         Cue brighter = Cue.of("c1", "")
                 .by(over(Transition.Way.FADE, 0.5))
                 .setting(List.of(new CueSetting("s1", "brightness", 1), new CueSetting("s-gone", "size", 2)));
@@ -778,8 +778,8 @@ class EveningTest {
                 .open(program.get(Shows.class).look(green).orElseThrow());
         SnapshotEdits snapshots = new SnapshotEdits(Catalogue.all());
         House house = program.get(House.class);
-        house.edit(open, snapshots.take(open.look(), List.of(), List.of(), "bright", ""));
-        house.edit(open, new Edit.Set("s1", "brightness", Value.of(0.01)));
+        house.edits().edit(open, snapshots.take(open.look(), List.of(), List.of(), "bright", ""));
+        house.edits().edit(open, new Edit.Set("s1", "brightness", Value.of(0.01)));
         String bright = open.look().snapshots().all().getFirst().id();
         Cue glides = new Cue(
                 "c1",

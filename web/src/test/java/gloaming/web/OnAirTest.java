@@ -202,6 +202,27 @@ class OnAirTest extends PageTest {
         }
     }
 
+    @Test
+    void afterACutToWhatIsReadyTheOneBeforeGivesWayAtOnceAndInAFadeItGoesOn() {
+        String red = look("Red before a cut", "#ff0000");
+        String blue = look("Blue by a cut", "#0000ff");
+        House house = program.get(House.class);
+        program.put(red);
+        try (SocketPage bench = new SocketPage(program, "?look=" + blue)) {
+            bench.say("{'do':'watch','most':64}").say("{'do':'scale','to':1}");
+            Program.until("it is ready", () -> {
+                bench.say("{'do':'ack'}");
+                return house.player(blue) != null && house.player(blue).ready();
+            });
+            LivePlayer before = house.player();
+            program.put(blue);
+            assertThat(before.isOnAir()).as("the one before a cut").isFalse();
+            LivePlayer now = house.player();
+            house.take(program.get(Shows.class).look(red).orElseThrow(), 2);
+            assertThat(now.isOnAir()).as("the one before a fade").isTrue();
+        }
+    }
+
     private static double linear(int code) {
         double c = (code & 255) / 255.0;
         return c <= 0.04045 ? c / 12.92 : Math.pow((c + 0.055) / 1.055, 2.4);

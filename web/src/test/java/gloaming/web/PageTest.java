@@ -12,7 +12,7 @@ import org.openqa.selenium.WebElement;
 import org.openqa.selenium.chrome.ChromeDriver;
 import org.openqa.selenium.interactions.Actions;
 
-/** Tests of pages in a real browser against the real program with the demo show; both are started once for a class. */
+/** Tests of pages in a real browser against the real program with the demo show; the program is started once for a class. */
 abstract class PageTest {
     @TempDir
     static Path data;
@@ -23,12 +23,12 @@ abstract class PageTest {
     @BeforeAll
     static void start() {
         program = new Program(0, data, true);
-        browser = Browser.open();
+        browser = Browser.take();
     }
 
     @AfterAll
     static void stop() {
-        if (browser != null) browser.quit();
+        if (browser != null) Browser.leave(browser);
         if (program != null) program.close();
         browser = null;
         program = null;

@@ -63,7 +63,7 @@ public final class Program implements AutoCloseable {
     }
 
     /** Waits until something is true, a minute at most. */
-    static void until(String what, BooleanSupplier is) {
+    public static void until(String what, BooleanSupplier is) {
         long end = System.nanoTime() + 60_000_000_000L;
         while (!is.getAsBoolean()) {
             if (System.nanoTime() > end) throw new AssertionError("did not happen in a minute: " + what);

@@ -102,7 +102,7 @@ class ShowsPageTest extends PageTest {
     @Test
     void renamingALookIsAnEditThatCanBeUndone() {
         Shows.LookRow row = program.look("Brass bell");
-        program.get(gloaming.web.live.House.class).rename(program.open("Brass bell"), "Copper bell");
+        program.get(gloaming.web.live.House.class).edits().rename(program.open("Brass bell"), "Copper bell");
         assertThat(shows().document(row.id()).name()).isEqualTo("Copper bell");
         program.get(Journal.class).opened(row.id()).undo();
         program.get(Journal.class).flush();

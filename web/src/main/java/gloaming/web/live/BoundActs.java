@@ -47,7 +47,7 @@ final class BoundActs {
 
     private void recalled(OpenLook look, String id) {
         try {
-            house.recall(look, id, 0, OpenLook.Origin.NONE);
+            house.edits().recall(look, id, 0, OpenLook.Origin.NONE);
         } catch (Refused e) {
             // The snapshot is gone, or all is so already: a pad that is pressed again does no harm.
             return;

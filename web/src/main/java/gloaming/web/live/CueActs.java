@@ -103,7 +103,7 @@ class CueActs {
             if (called != look.look()) edits.add(snapshots.call(look.look(), snapshot));
             Edit set = settings.edit(called, given);
             if (set != null) edits.add(set);
-            if (!edits.isEmpty()) house.glide(look, new Edit.Several(edits), glide, 0, OpenLook.Origin.NONE);
+            if (!edits.isEmpty()) house.edits().glide(look, new Edit.Several(edits), glide, 0, OpenLook.Origin.NONE);
         }
     }
 

@@ -152,7 +152,7 @@ class DeskRoom {
     private void bind(Learning now, Control control) {
         try {
             Edit edit = wishes.bind(now.look.look(), control.name(), control, now.of, now.setting);
-            house.edit(now.look, edit);
+            house.edits().edit(now.look, edit);
             learned = "";
         } catch (Refused e) {
             learned = e.getMessage();
@@ -195,7 +195,7 @@ class DeskRoom {
             if (gloaming.look.Edits.apply(look, edit).equals(look)) continue;
             grasp.writing(held);
             look = open.apply(edit, 0);
-            house.refresh(open);
+            house.edits().refresh(open);
         }
     }
 

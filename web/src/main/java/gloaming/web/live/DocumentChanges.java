@@ -101,7 +101,7 @@ class DocumentChanges {
                 apply(viewer, open, m, dice.roll(look, m.lanes(), m.steps(), m.strength(), System.nanoTime()), null);
             case FromPage.Recall m -> {
                 synchronized (viewer) {
-                    house.recall(open, m.snapshot(), m.gesture(), origin(viewer, m));
+                    house.edits().recall(open, m.snapshot(), m.gesture(), origin(viewer, m));
                     glides(viewer, open, m);
                 }
             }
@@ -110,7 +110,7 @@ class DocumentChanges {
                 double seconds = Math.clamp(m.seconds(), 0, 60);
                 Glide glide = seconds > 0 ? new Glide(seconds, false, Snapshots.Way.SOFT) : null;
                 synchronized (viewer) {
-                    house.glide(open, edit, glide, m.gesture(), origin(viewer, m));
+                    house.edits().glide(open, edit, glide, m.gesture(), origin(viewer, m));
                     glides(viewer, open, m);
                 }
             }
@@ -243,7 +243,7 @@ class DocumentChanges {
     /** Whoever asks is told the document, also within a gesture: what became of it is more than was sent. */
     private void told(Viewer viewer, OpenLook open, Edit edit, FromPage.Change change) {
         synchronized (viewer) {
-            house.glide(open, edit, null, change.gesture(), origin(viewer, change));
+            house.edits().glide(open, edit, null, change.gesture(), origin(viewer, change));
             viewer.done = change.n();
             viewer.tellDocument(open, messages);
         }
@@ -258,7 +258,7 @@ class DocumentChanges {
     }
 
     private void settle(Viewer viewer, OpenLook open, FromPage.Change change, String select) {
-        house.refresh(open);
+        house.edits().refresh(open);
         viewer.done = change.n();
         // Whoever dragged knows the value already; everyone else, and after anything larger everyone, gets the
         // document.

@@ -8,20 +8,28 @@ import gloaming.play.Onlooker;
 import gloaming.play.Player;
 import gloaming.sound.HouseBand;
 import gloaming.step.Catalogue;
+import gloaming.web.store.OpenLook;
 import gloaming.web.store.Shows;
-import java.util.HashSet;
+import jakarta.annotation.PreDestroy;
 import java.util.List;
 import java.util.Set;
-import java.util.concurrent.LinkedBlockingQueue;
-import java.util.concurrent.TimeUnit;
+import java.util.concurrent.CompletableFuture;
+import java.util.concurrent.CompletionException;
+import java.util.concurrent.ConcurrentHashMap;
+import java.util.concurrent.atomic.AtomicBoolean;
+import java.util.concurrent.atomic.AtomicReference;
+import java.util.function.Supplier;
+import java.util.stream.Stream;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
+import org.springframework.stereotype.Component;
 
 /**
- * Goes once through each look of an evening before it comes, off air and unheard, with what nobody else wants of the machine: what its
- * steps need is loaded then, and their code compiled.
+ * Goes once through each look before it comes, off air and unheard, with what nobody else wants of the machine: what its steps need is
+ * loaded then, and their code compiled. First those of the evening, then all others of the show that is on air.
  */
-final class DryRun implements AutoCloseable {
+@Component
+final class DryRun {
     private static final Logger LOG = LoggerFactory.getLogger(DryRun.class);
     /** Small pictures of each look, and some as large as on air. */
     private static final int SMALL = 60;
@@ -33,28 +41,53 @@ final class DryRun implements AutoCloseable {
 
     private static final int MOST_KNOWN = 10_000;
     private static final long WAIT_MS = 100;
-    private static final long IDLE_S = 10;
+    /** Whether the machine is to do other things beside, as it does while it tests. */
+    private static final boolean TESTS = Integer.getInteger("gloaming.together", 1) > 1;
 
     private final House house;
     private final Shows shows;
-    private final LinkedBlockingQueue<String> asked = new LinkedBlockingQueue<>();
-    /** Looks that were asked for once. */
-    private final Set<String> known = new HashSet<>();
+    /** Those of the evening. */
+    private volatile List<String> wanted = List.of();
+    /** What came on air last, until its show has been looked at. */
+    private final AtomicReference<OpenLook> air = new AtomicReference<>();
+    /** Looks that it is done with. */
+    private final Set<String> done = ConcurrentHashMap.newKeySet();
+    /** Others of the show on air; its own thread's. */
+    private List<String> others = List.of();
 
+    // Whoever asks never waits for a thread that the system may not let run: there is no lock between them.
+    private final AtomicBoolean works = new AtomicBoolean();
     private volatile boolean closed;
-    private volatile boolean works;
 
     DryRun(House house, Shows shows) {
         this.house = house;
         this.shows = shows;
+        house.onTake(this::beside);
     }
 
-    /** Looks that are to be gone through, in their order, unless they have been; used by one thread. */
+    /** The looks of the evening, each once, in the order in which they are to be gone through. */
     void want(List<String> looks) {
-        if (known.size() > MOST_KNOWN) known.clear();
-        for (String look : looks) if (known.add(look)) asked.add(look);
-        if (works || closed || asked.isEmpty()) return;
-        works = true;
+        wanted = looks;
+        if (rest() > 0) begin();
+    }
+
+    /** A look has come on air: all others of its show may follow. */
+    private void beside(OpenLook look) {
+        if (TESTS) return;
+        air.set(look);
+        begin();
+    }
+
+    /** How many looks of the evening it has not been through. */
+    int rest() {
+        int rest = 0;
+        List<String> looks = wanted;
+        for (int i = 0; i < looks.size(); i++) if (!done.contains(looks.get(i))) rest++;
+        return rest;
+    }
+
+    private void begin() {
+        if (closed || !works.compareAndSet(false, true)) return;
         Thread.ofPlatform()
                 .name("dry-run")
                 .daemon()
@@ -63,14 +96,57 @@ final class DryRun implements AutoCloseable {
     }
 
     private void run() {
+        last();
+        boolean over = false;
         try (Crew crew = new Crew(1)) {
-            last();
-            for (String look = next(); look != null; look = next())
-                shows.look(look).ifPresent(row -> through(row, crew));
-        } catch (InterruptedException e) {
-            Thread.currentThread().interrupt();
+            for (String look = next(); look != null && !closed; look = next()) {
+                String id = look;
+                ask(() -> shows.look(id)).ifPresent(row -> through(row, crew));
+                if (done.size() > MOST_KNOWN) done.clear();
+                done.add(look);
+            }
+            over = true;
+        } catch (RuntimeException e) {
+            LOG.debug("A look could not be read.", e);
         } finally {
-            works = false;
+            works.set(false);
+        }
+        // What was asked for in this very moment.
+        if (over && (air.get() != null || rest() > 0)) begin();
+    }
+
+    private String next() {
+        OpenLook look = air.getAndSet(null);
+        if (look != null) others = ask(() -> behind(look));
+        return Stream.concat(wanted.stream(), others.stream())
+                .filter(id -> !done.contains(id))
+                .findFirst()
+                .orElse(null);
+    }
+
+    /** All others of a look's show, those behind it first. */
+    private List<String> behind(OpenLook look) {
+        List<String> all =
+                shows.looks(look.showId).stream().map(Shows.LookRow::id).toList();
+        int at = all.indexOf(look.id) + 1;
+        return Stream.concat(all.subList(at, all.size()).stream(), all.subList(0, Math.max(0, at - 1)).stream())
+                .toList();
+    }
+
+    /** Has another thread ask the database: locks in there are not to be held by one that the system may not let run. */
+    private static <T> T ask(Supplier<T> what) {
+        CompletableFuture<T> answer = new CompletableFuture<>();
+        Thread.ofVirtual().name("dry-run reads").start(() -> {
+            try {
+                answer.complete(what.get());
+            } catch (RuntimeException e) {
+                answer.completeExceptionally(e);
+            }
+        });
+        try {
+            return answer.join();
+        } catch (CompletionException e) {
+            throw e.getCause() instanceof RuntimeException cause ? cause : e;
         }
     }
 
@@ -82,14 +158,10 @@ final class DryRun implements AutoCloseable {
         }
     }
 
-    private String next() throws InterruptedException {
-        return closed ? null : asked.poll(IDLE_S, TimeUnit.SECONDS);
-    }
-
     /** Goes through a look; false where it was not gone through to its end. */
     boolean through(Shows.LookRow row, Crew crew) {
         try {
-            Look look = shows.document(row.id());
+            Look look = ask(() -> shows.document(row.id()));
             Player player = new Player(Catalogue.all(), crew).inRealTime();
             player.library(house.looksOf(row.showId()));
             player.begin(look);
@@ -122,8 +194,8 @@ final class DryRun implements AutoCloseable {
         return air.look() != null && !air.holdsRate();
     }
 
-    @Override
-    public void close() {
+    @PreDestroy
+    void close() {
         closed = true;
     }
 }

@@ -96,6 +96,7 @@ class EveningMessages {
                 on != null && !look.isEmpty() && !on.id.equals(look),
                 waits ? round(Math.max(0, run.due() - player.beatNow())) : -1,
                 stand.ready(),
+                stand.untried(),
                 run.held(),
                 house.byHand() ? house.programme().state().weight(nanos) : 0,
                 house.programme().frozen(),

@@ -3,19 +3,13 @@ package gloaming.web.live;
 import gloaming.desk.Inbox;
 import gloaming.desk.Outbox;
 import gloaming.library.Library;
-import gloaming.look.Edit;
-import gloaming.look.Look;
-import gloaming.look.Refused;
-import gloaming.look.Snapshots;
 import gloaming.media.CameraFeed;
 import gloaming.media.Decoder;
 import gloaming.play.Crossing;
-import gloaming.play.Glide;
 import gloaming.play.LivePlayer;
 import gloaming.play.Programme;
 import gloaming.sound.BeatClock;
 import gloaming.step.Catalogue;
-import gloaming.step.SnapshotEdits;
 import gloaming.web.store.Journal;
 import gloaming.web.store.Media;
 import gloaming.web.store.MediaStore;
@@ -45,8 +39,6 @@ public class House {
     private final ReentrantLock changing = new ReentrantLock();
 
     private final ShowLooks looks;
-    private final SnapshotEdits snapshots = new SnapshotEdits(Catalogue.all());
-
     private final Shows shows;
     private final Journal journal;
     private final Shelves shelves;
@@ -58,16 +50,19 @@ public class House {
     private final BoundActs acts;
     private final Benches benches;
     private final Takes takes;
+    private final LookEdits edits;
     /** Controls that the run sheet waits for. */
     private volatile Set<String> expected = Set.of();
 
     private volatile Thread courier;
+    private volatile Consumer<OpenLook> taken = look -> {};
 
     House(Shows shows, Journal journal, Media rows, MediaStore media, Decoder decoder) {
         this.shows = shows;
         this.journal = journal;
         acts = new BoundActs(this, shows);
         looks = new ShowLooks(shows);
+        edits = new LookEdits(journal, looks, this::player);
         shelves = new Shelves(rows, media, decoder);
         sounds = new ShowSounds(shows, rows, media, decoder, players::of);
         // Until the first look is on air, somebody who plays nothing is.
@@ -122,6 +117,11 @@ public class House {
                 House.this.end(gone);
             }
         };
+    }
+
+    /** Edits of looks, with whoever plays them. */
+    public LookEdits edits() {
+        return edits;
     }
 
     /** Which looks play at benches. */
@@ -237,11 +237,17 @@ public class House {
         // The first picture is to find the outputs that wait for it.
         LockSupport.unpark(courier);
         shows.remember(ON_AIR, row.id());
+        taken.accept(look);
         return look;
     }
 
     public OpenLook take(Shows.LookRow row) {
         return take(row, 0);
+    }
+
+    /** Who is told of each look that comes on air; brief. */
+    void onTake(Consumer<OpenLook> told) {
+        taken = told;
     }
 
     /**
@@ -300,56 +306,11 @@ public class House {
         beats(look, clock -> clock.tap(seconds));
     }
 
-    /** Goes to where a snapshot has all settings, along its way; {@link Refused} where it is gone, or all is so already. */
-    void recall(OpenLook look, String id, long gesture, OpenLook.Origin origin) {
-        synchronized (look) {
-            Edit call = snapshots.call(look.look(), id);
-            Snapshots.Snapshot to = look.look().snapshots().find(id);
-            glide(look, call, to.time() > 0 ? new Glide(to.time(), to.beats(), to.way()) : null, gesture, origin);
-        }
-    }
-
-    /** Edits a look, and whoever plays it goes on with that. */
-    public void edit(OpenLook look, Edit edit) {
-        glide(look, edit, null, 0, OpenLook.Origin.NONE);
-    }
-
-    /** Edits a look; what plays it comes there by a glide, where that is not null. */
-    void glide(OpenLook look, Edit edit, Glide glide, long gesture, OpenLook.Origin origin) {
-        // Nobody is to go on with the edit, and without its glide, in between.
-        synchronized (look) {
-            look.apply(edit, gesture, origin);
-            goOn(look, glide);
-        }
-    }
-
-    /** Lets whoever plays a look go on with it as it is now. */
-    public void refresh(OpenLook look) {
-        goOn(look, null);
-    }
-
-    /** Whoever comes last has all that is so by then: no edit is taken back by one before it that took longer to be made ready. */
-    private void goOn(OpenLook look, Glide glide) {
-        synchronized (look) {
-            Look now = look.look();
-            looks.edited(look.id, now);
-            LivePlayer player = player(look.id);
-            if (player != null) player.change(now, glide);
-        }
-    }
-
     /** Works a look out at a part of its size that was chosen by hand, from now on and whenever it plays; 0 chooses by itself. */
     void scale(OpenLook look, double byHand) {
         LivePlayer player = player(look.id);
         if (player != null) player.scale(byHand);
         shows.remember(SCALE + look.id, String.valueOf(byHand));
-    }
-
-    /** Gives an open look another name, as an edit that can be undone. */
-    public void rename(OpenLook look, String name) {
-        edit(look, new Edit.Rename(name));
-        journal.flush();
-        looks.changed(look.showId);
     }
 
     /** What looks of a show may show. */

@@ -33,17 +33,17 @@ final class Standby {
     private long next;
     private long nextTry;
 
-    Standby(House house, Shows shows, Journal journal, CueActs acts) {
+    Standby(House house, Shows shows, Journal journal, CueActs acts, DryRun dry) {
         this.acts = acts;
         this.house = house;
         this.shows = shows;
         this.journal = journal;
-        dry = new DryRun(house, shows);
+        this.dry = dry;
     }
 
-    /** Ends what it goes through in advance. */
-    void end() {
-        dry.close();
+    /** How many looks of the evening have not been gone through yet. */
+    int untried() {
+        return dry.rest();
     }
 
     /** With the next moment it looks anew at what is wanted. */
@@ -64,6 +64,7 @@ final class Standby {
         dry.want(sheet.cues().stream()
                 .map(Cue::look)
                 .filter(look -> !look.isEmpty())
+                .distinct()
                 .toList());
         List<String> looks = looks(sheet, run, coming);
         boolean all = looks.stream().allMatch(look -> house.player(look) != null);

@@ -57,6 +57,7 @@ final class Takes {
         if (before != null && before.look == look) return false;
         Players.Playing next = players.isAtBench(look.id) ? players.remove(look.id) : needs.begin(look);
         if (before != null) waitForPicture(next.player);
+        boolean ready = next.player.ready();
         handed = null;
         // Set first: what is on air leads itself.
         players.air(next);
@@ -74,8 +75,11 @@ final class Takes {
             before.seen = System.nanoTime() + (long) (seconds * 1e9);
             players.put(before);
         }
+        // After a cut to what is ready its first pictures have the machine to themselves, and the last one before them
+        // stays until they come.
+        boolean plays = fades || !ready;
         players.atBenches().forEach(bench -> {
-            if (bench != before) needs.place(bench);
+            if (bench != before || !plays) needs.place(bench);
         });
         settle(programme.state(), before == null ? was : null);
         return true;

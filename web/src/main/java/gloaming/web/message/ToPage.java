@@ -290,6 +290,7 @@ public sealed interface ToPage {
      * @param playing the name of what is on air; {@code other} where that is not what the cue brought
      * @param waiting how many beats until the next cue that is started comes, or below 0
      * @param ready whether what comes next can come at once
+     * @param untried how many looks of the evening have not been gone through in advance yet
      * @param section seconds since the cue began, {@code show} since the first one did; below 0 before that
      * @param bar which bar of its section it is, from 1
      * @param since the time of day at which the first one began, or empty
@@ -307,6 +308,7 @@ public sealed interface ToPage {
             boolean other,
             double waiting,
             boolean ready,
+            int untried,
             boolean held,
             double crossed,
             boolean frozen,

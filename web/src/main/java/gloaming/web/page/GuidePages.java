@@ -91,7 +91,7 @@ class GuidePages {
                 .orElseThrow(() -> new Refused("That look is not there any more; open the guide anew."));
         OpenLook open = journal.open(row);
         synchronized (open) {
-            house.edit(open, examples.lay(open.look(), step(step).id()));
+            house.edits().edit(open, examples.lay(open.look(), step(step).id()));
         }
         return "redirect:/bench/" + row.id();
     }

@@ -107,7 +107,7 @@ class LookPages {
     @PostMapping("/looks/{id}/rename")
     String renameLook(@PathVariable String id, @RequestParam String name) {
         Shows.LookRow row = shows.look(id).orElseThrow(() -> new Refused("That look is not there any more."));
-        house.rename(journal.open(row), name);
+        house.edits().rename(journal.open(row), name);
         return "redirect:/";
     }
 

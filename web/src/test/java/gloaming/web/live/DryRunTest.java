@@ -42,6 +42,14 @@ class DryRunTest {
                 Shows.LookRow gone = new Shows.LookRow("gone", show, "Gone", false);
                 assertThat(dry.through(gone, crew)).isFalse();
 
+                dry.want(List.of(row.id(), "gone"));
+                assertThat(dry.rest())
+                        .as("looks that it has still to go through")
+                        .isBetween(1, 2);
+                Program.until("it has been through both", () -> dry.rest() == 0);
+                dry.want(List.of(row.id()));
+                assertThat(dry.rest()).as("what it is done with it leaves").isZero();
+
                 dry.close();
                 assertThat(dry.through(row, crew)).isFalse();
             }
