@@ -17,10 +17,6 @@ final class PlayerWatch {
     /** Of which one of its threads must have worked so long, so that a machine that is busy with other things does not count. */
     private static final long WORKED_NS = 900_000_000L;
 
-    /** From then on it is noted what the machine gives to others, which counts as work of the threads. */
-    private static final long DOUBTED_NS = 300_000_000L;
-
-    private static final long[] UNKNOWN = {};
     private static final long TOLD_NS = 20_000_000_000L;
     static final String ANEW = "The picture stood still and was started anew; the step it stood at is passed over.";
     private static final String MEMORY =
@@ -37,7 +33,6 @@ final class PlayerWatch {
     private long[] workers = {};
     private long[] cpu = {};
     private final FrameProgress progress = new FrameProgress();
-    private long[] cores = UNKNOWN;
 
     private int failures;
 
@@ -90,12 +85,8 @@ final class PlayerWatch {
             cpu = new long[workers.length];
             progress.another();
         }
-        if (progress.wentOn(loop.begun(), loop.step(), cpu())) {
-            cores = UNKNOWN;
-            return;
-        }
+        if (progress.wentOn(loop.begun(), loop.step(), cpu())) return;
         long stands = loop.standing(now);
-        if (stands > DOUBTED_NS && cores.length == 0) cores = times();
         if (stands > HALT_NS) loop.halt();
         if (stands > LEAVE_NS && stuck(loop)) anew(loop, "stood still");
     }
@@ -104,15 +95,7 @@ final class PlayerWatch {
         boolean waits = loop.waits();
         // It may have ended its frame between the two looks, and now wait for the next.
         if (progress.wentOn(loop.begun(), loop.step(), cpu())) return false;
-        return waits || progress.worked(cpu) * (1 - Cores.counted(cores, times())) > WORKED_NS;
-    }
-
-    private static long[] times() {
-        try {
-            return Cores.times();
-        } catch (OutOfMemoryError e) {
-            return UNKNOWN;
-        }
+        return waits || progress.worked(cpu) > WORKED_NS;
     }
 
     /** Nanoseconds that each of the threads has worked so far. */

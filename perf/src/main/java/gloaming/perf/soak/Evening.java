@@ -3,7 +3,6 @@ package gloaming.perf.soak;
 import gloaming.look.Edit;
 import gloaming.look.Layer;
 import gloaming.look.Look;
-import gloaming.play.Cores;
 import gloaming.play.FrameTimes;
 import gloaming.web.store.Journal;
 import gloaming.web.store.OpenLook;
