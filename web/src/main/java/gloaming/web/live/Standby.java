@@ -10,6 +10,7 @@ import gloaming.web.store.Journal;
 import gloaming.web.store.OpenLook;
 import gloaming.web.store.Shows;
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.List;
 import java.util.Set;
 import org.slf4j.Logger;
@@ -61,11 +62,7 @@ final class Standby {
                 && !coming.start().control().isEmpty();
         house.expect(waits ? Set.of(coming.start().control()) : Set.of());
         prepare(sheet, coming);
-        dry.want(sheet.cues().stream()
-                .map(Cue::look)
-                .filter(look -> !look.isEmpty())
-                .distinct()
-                .toList());
+        dry.want(evening(sheet, coming));
         List<String> looks = looks(sheet, run, coming);
         boolean all = looks.stream().allMatch(look -> house.player(look) != null);
         // One that is gone, or cannot be opened, is tried again now and then.
@@ -73,6 +70,17 @@ final class Standby {
         nextTry = now + TRY_NS;
         readied = looks;
         Thread.ofVirtual().name("ready").start(() -> ready(looks));
+    }
+
+    /** The looks of all cues, from behind the one that comes next on, which plays already, and then from the first to that. */
+    static List<String> evening(RunSheet sheet, Cue coming) {
+        List<Cue> cues = new ArrayList<>(sheet.cues());
+        Collections.rotate(cues, -1 - cues.indexOf(coming));
+        return cues.stream()
+                .map(Cue::look)
+                .filter(look -> !look.isEmpty())
+                .distinct()
+                .toList();
     }
 
     /** The text of the change by which the next cue comes, gone through in advance: once, and once more when it was edited. */
