@@ -32,9 +32,9 @@ import org.springframework.stereotype.Component;
 final class DryRun {
     private static final Logger LOG = LoggerFactory.getLogger(DryRun.class);
     /** Small pictures of each look, and some as large as on air. */
-    private static final int SMALL = 60;
+    private static final int SMALL = 30;
 
-    private static final int LARGE = 6;
+    private static final int LARGE = 4;
     private static final int PART = 3;
     /** Of work; a look that takes longer is left as it is. */
     private static final long MOST_NS = 20_000_000_000L;
