@@ -5,9 +5,7 @@ import gloaming.play.LivePlayer;
 import gloaming.show.Cue;
 import gloaming.show.RunSheet;
 import gloaming.web.message.FromPage;
-import gloaming.web.store.Journal;
 import gloaming.web.store.Sheets;
-import gloaming.web.store.Shows;
 import jakarta.annotation.PreDestroy;
 import java.util.Map;
 import java.util.Set;
@@ -51,23 +49,12 @@ public class Conductor {
     private final EveningCourse course;
     private long nextWarning;
 
-    Conductor(
-            House house,
-            Shows shows,
-            Sheets sheets,
-            Journal journal,
-            CueActs acts,
-            Photographs photographs,
-            EveningMemory memory,
-            SetRecorder recorder,
-            SetStage stage,
-            VenueRoom venues,
-            DryRun dry) {
+    Conductor(House house, Sheets sheets, EveningMemory memory, VenueRoom venues, EveningCourse course) {
         this.house = house;
         this.sheets = sheets;
         this.memory = memory;
         this.venues = venues;
-        course = new EveningCourse(house, shows, sheets, journal, acts, photographs, memory, recorder, stage, dry);
+        this.course = course;
         sheets.onChanged(this::changed);
         // What a hand asks for is little work, and comes before the frames that go on meanwhile.
         thread = Thread.ofPlatform()

@@ -117,7 +117,7 @@ final class DryRun {
 
     private String next() {
         OpenLook look = air.getAndSet(null);
-        if (look != null) others = ask(() -> behind(look));
+        if (look != null) others = behind(ask(() -> shows.looks(look.showId)), look.id);
         return Stream.concat(wanted.stream(), others.stream())
                 .filter(id -> !done.contains(id))
                 .findFirst()
@@ -125,10 +125,9 @@ final class DryRun {
     }
 
     /** All others of a look's show, those behind it first. */
-    private List<String> behind(OpenLook look) {
-        List<String> all =
-                shows.looks(look.showId).stream().map(Shows.LookRow::id).toList();
-        int at = all.indexOf(look.id) + 1;
+    static List<String> behind(List<Shows.LookRow> show, String look) {
+        List<String> all = show.stream().map(Shows.LookRow::id).toList();
+        int at = all.indexOf(look) + 1;
         return Stream.concat(all.subList(at, all.size()).stream(), all.subList(0, Math.max(0, at - 1)).stream())
                 .toList();
     }

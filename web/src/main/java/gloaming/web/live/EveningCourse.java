@@ -14,12 +14,14 @@ import gloaming.web.store.Journal;
 import gloaming.web.store.Sheets;
 import gloaming.web.store.Shows;
 import java.util.List;
+import org.springframework.stereotype.Component;
 
 /**
  * The evening of one show as it goes: where in the run sheet it is, how cues begin and are left, and what is said of it. Only the
  * conductor's thread uses it.
  */
-final class EveningCourse {
+@Component
+class EveningCourse {
     private static final long SAYS_NS = 6_000_000_000L;
 
     private final House house;

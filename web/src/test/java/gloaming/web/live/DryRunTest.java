@@ -22,6 +22,17 @@ class DryRunTest {
     Path data;
 
     @Test
+    void afterTheOneOnAirComeThoseBehindItAndThenThoseBefore() {
+        List<Shows.LookRow> show = List.of("a", "b", "c", "d").stream()
+                .map(id -> new Shows.LookRow(id, "show", id, false))
+                .toList();
+        assertThat(DryRun.behind(show, "b")).containsExactly("c", "d", "a");
+        assertThat(DryRun.behind(show, "a")).containsExactly("b", "c", "d");
+        assertThat(DryRun.behind(show, "d")).containsExactly("a", "b", "c");
+        assertThat(DryRun.behind(show, "gone")).containsExactly("a", "b", "c", "d");
+    }
+
+    @Test
     void aLookIsGoneThroughOffAirAndOneThatIsGoneOrClosedUponIsNot() {
         try (Program program = new Program(0, data, false)) {
             Shows shows = program.get(Shows.class);
