@@ -8,9 +8,11 @@ import gloaming.look.Look;
 import gloaming.look.Refused;
 import gloaming.look.Step;
 import gloaming.look.Value;
+import gloaming.web.command.DemoShow;
 import gloaming.web.live.House;
 import gloaming.web.store.Backups;
 import gloaming.web.store.Journal;
+import gloaming.web.store.Media;
 import gloaming.web.store.Notices;
 import gloaming.web.store.OpenLook;
 import gloaming.web.store.Shows;
@@ -117,6 +119,22 @@ class StartTest {
     }
 
     @Test
+    void aDemoThatWasEndedWhileItsMediaCameHasThemAtTheNextStart() {
+        String show;
+        try (Program program = new Program(0, data, false)) {
+            show = program.get(Shows.class).addShow(DemoShow.NAME);
+            program.get(Shows.class).remember("demo-media", show);
+        }
+        try (Program program = new Program(0, data, false)) {
+            assertThat(program.get(Media.class).of(show))
+                    .extracting(Media.Row::name)
+                    .containsExactlyInAnyOrder("heron.png", "marsh.jpg", "wheel.png");
+            assertThat(program.get(Shows.class).remembered("demo-media")).contains("");
+            assertThat(program.get(Shows.class).shows()).hasSize(1);
+        }
+    }
+
+    @Test
     void aMissingMediumAndATakenPortCostASentence() throws Exception {
         try (Program program = new Program(0, data, true)) {
             assertThat(program.get(Shows.class).shows()).hasSize(1);
@@ -158,8 +176,8 @@ class StartTest {
             assertThat(backups.of(show).getLast()).as("the oldest stays").isEqualTo(states.getFirst());
             String back = backups.restore(show, states.getFirst().id());
             assertThat(shows.looks(back)).extracting(Shows.LookRow::name).contains(before);
-            assertThat(program.get(gloaming.web.store.Media.class).of(back))
-                    .extracting(gloaming.web.store.Media.Row::name)
+            assertThat(program.get(Media.class).of(back))
+                    .extracting(Media.Row::name)
                     .containsExactly("heron.png", "marsh.jpg", "wheel.png");
             assertThatThrownBy(() -> backups.restore(show, "../../x")).isInstanceOf(Refused.class);
         }

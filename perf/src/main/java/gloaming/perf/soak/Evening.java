@@ -12,8 +12,11 @@ import java.util.List;
 
 /** All looks of the demo show in turn for long, with edits at ten a second and a page that is opened and closed each ten seconds. */
 final class Evening {
-    /** What was seen of one look while it was on air, and the part of the machine that it gave to others meanwhile; not a number where it does not say. */
-    record Row(String look, long frames, double median, double p99, double stolen) {}
+    /**
+     * What was seen of one look while it was on air, the part of the machine that it gave to others meanwhile, not a number where it does not
+     * say, and the seconds in which it gave nothing.
+     */
+    record Row(String look, long frames, double median, double p99, double stolen, QuietSeconds still) {}
 
     /** Heap after a collection and threads, from time to time. */
     record Sample(double minutes, long heap, int threads) {}
@@ -21,6 +24,7 @@ final class Evening {
     private static final long EDIT_MS = 100;
     private static final long PAGE_MS = 10_000;
     private static final long WARM_MS = 5_000;
+    private static final long SECOND_MS = 1_000;
 
     private final Target target;
     final List<Row> rows = new ArrayList<>();
@@ -56,12 +60,20 @@ final class Evening {
         Socket page = null;
         int[] warm = null;
         long[] before = Cores.times();
+        QuietSeconds still = null;
+        long second = begun + WARM_MS;
         for (int i = 0; System.currentTimeMillis() - begun < milliseconds; i++) {
             edit(open, i);
             Thread.sleep(EDIT_MS);
             if (warm == null && System.currentTimeMillis() - begun > WARM_MS) {
                 warm = target.house().player().frameTimes().snapshot();
                 before = Cores.times();
+                still = new QuietSeconds(warm);
+                second = System.currentTimeMillis() + SECOND_MS;
+            }
+            if (System.currentTimeMillis() >= second) {
+                still.over(target.house().player().frameTimes().snapshot());
+                second = System.currentTimeMillis() + SECOND_MS;
             }
             if (System.currentTimeMillis() < nextPage) continue;
             nextPage += PAGE_MS;
@@ -78,7 +90,8 @@ final class Evening {
                 frames,
                 FrameTimes.quantile(warm, after, 0.5),
                 FrameTimes.quantile(warm, after, 0.99),
-                stolen));
+                stolen,
+                still));
         while (open.canUndo()) target.house().player().change(open.undo());
         target.get(Journal.class).flush();
     }

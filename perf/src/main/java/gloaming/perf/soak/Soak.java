@@ -40,6 +40,8 @@ public final class Soak implements Callable<Integer> {
     private static final double STALL_S = 2;
     /** The part of a machine that it may give to others in a turn that says something of the program. */
     private static final double QUIET = 0.02;
+    /** So many quiet seconds say something of a turn's slowest frame of a hundred. */
+    private static final int ENOUGH = 10;
 
     private interface Attack {
         List<Outcome> run() throws Exception;
@@ -118,10 +120,13 @@ public final class Soak implements Callable<Integer> {
         target.stall.set(0);
         evening.run(minutes);
         out().println(
-                        "\n| look | frames | median ms | p99 ms | p99 / median | given to others |\n|---|---|---|---|---|---|");
+                        "\n| look | frames | median ms | p99 ms | p99 / median | given to others | quiet seconds | p99 / median in them |\n|---|---|---|---|---|---|---|---|");
         double worst = 0;
         double quiet = 0;
         int turns = 0;
+        double still = 0;
+        int seconds = 0;
+        int stillSeconds = 0;
         for (Evening.Row row : evening.rows) {
             double ratio = row.p99() / row.median();
             worst = Math.max(worst, ratio);
@@ -129,15 +134,22 @@ public final class Soak implements Callable<Integer> {
                 quiet = Math.max(quiet, ratio);
                 turns++;
             }
+            if (row.still().quiet() >= ENOUGH)
+                still = Math.max(still, row.still().ratio());
+            seconds += row.still().all();
+            stillSeconds += row.still().quiet();
             out().printf(
                             Locale.ROOT,
-                            "| %s | %d | %.1f | %.1f | %.2f | %.1f %% |%n",
+                            "| %s | %d | %.1f | %.1f | %.2f | %.1f %% | %d of %d | %.2f |%n",
                             row.look(),
                             row.frames(),
                             row.median(),
                             row.p99(),
                             ratio,
-                            100 * row.stolen());
+                            100 * row.stolen(),
+                            row.still().quiet(),
+                            row.still().all(),
+                            row.still().ratio());
         }
         out().println("\n| minutes | heap MB | threads |\n|---|---|---|");
         for (Evening.Sample s : evening.samples)
@@ -152,6 +164,14 @@ public final class Soak implements Callable<Integer> {
                         100 * QUIET,
                         target.stall.get() / 1e9,
                         target.traces.get());
+        out().printf(
+                        Locale.ROOT,
+                        "in the %d of %d seconds in which it gave less than %.2f %%, it is %.2f times the median at worst, of the turns with %d of them or more%n",
+                        stillSeconds,
+                        seconds,
+                        100 * QuietSeconds.MOST,
+                        still,
+                        ENOUGH);
         return target.traces.get() == 0;
     }
 }

@@ -4,6 +4,7 @@ import gloaming.look.Look;
 import gloaming.look.LookJson;
 import gloaming.media.Shelf;
 import gloaming.show.SheetJson;
+import gloaming.web.store.Media;
 import gloaming.web.store.MediaStore;
 import gloaming.web.store.Sheets;
 import gloaming.web.store.Shows;
@@ -16,7 +17,9 @@ import java.nio.file.Path;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import org.springframework.stereotype.Component;
+import org.springframework.transaction.annotation.Transactional;
 
 /** The show Tide Mill Night, as it ships. */
 @Component
@@ -50,14 +53,19 @@ public class DemoShow {
             "through-the-mill");
     private static final List<String> MEDIA = List.of("heron.png", "marsh.jpg", "wheel.png");
 
+    /** Under this the show is remembered until they are there. */
+    private static final String MEDIA_COME = "demo-media";
+
     private final Shows shows;
+    private final Media media;
     private final MediaStore store;
     private final Sheets sheets;
 
-    DemoShow(Shows shows, MediaStore store, Sheets sheets) {
-        this.sheets = sheets;
+    DemoShow(Shows shows, Media media, MediaStore store, Sheets sheets) {
         this.shows = shows;
+        this.media = media;
         this.store = store;
+        this.sheets = sheets;
     }
 
     /** One of its looks. */
@@ -82,9 +90,13 @@ public class DemoShow {
         }
     }
 
-    /** Brings the show in without its media, unless a show is there already; gives its id, or null. */
-    String ensure() {
-        if (!shows.shows().isEmpty()) return null;
+    /** Brings the show in where it is wanted and no show is there yet, whole or not at all; gives the one whose media are to come, or null. */
+    @Transactional
+    public String ensure(boolean wanted) {
+        // A start that was ended while they came.
+        Optional<String> left = shows.remembered(MEDIA_COME).filter(id -> !id.isEmpty());
+        if (left.isPresent()) return left.get();
+        if (!wanted || !shows.shows().isEmpty()) return null;
         String show = shows.addShow(NAME);
         List<String> ids =
                 shows.addLooks(show, LOOKS.stream().map(DemoShow::look).toList(), LOOKS);
@@ -99,17 +111,20 @@ public class DemoShow {
                 show,
                 SheetJson.read(new String(bytes("evening.json"), StandardCharsets.UTF_8))
                         .called(called));
+        shows.remember(MEDIA_COME, show);
         return show;
     }
 
-    /** Brings in the show's media. */
-    void bringMedia(String show) {
+    /** Brings in those of the show's media that are not there. */
+    public void bringMedia(String show) {
         for (String name : MEDIA) {
+            if (media.byRef(show, Shelf.refOf(name)).isPresent()) continue;
             try (InputStream in = DemoShow.class.getResourceAsStream("/demo/media/" + name)) {
                 store.addShipped(show, name, in);
             } catch (IOException e) {
                 throw new UncheckedIOException(e);
             }
         }
+        shows.remember(MEDIA_COME, "");
     }
 }

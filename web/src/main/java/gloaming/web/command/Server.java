@@ -90,7 +90,7 @@ public final class Server {
         context.getBean(Shows.class).sweep();
         context.getBean(MediaStore.class).sweep();
         DemoShow show = context.getBean(DemoShow.class);
-        String fresh = demo ? show.ensure() : null;
+        String fresh = show.ensure(demo);
         context.getBean(Resumption.class).resume();
         context.getBean(Conductor.class).resume();
         House house = context.getBean(House.class);
