@@ -45,13 +45,10 @@ class FirstSightTest {
             player.library(new Brought());
             player.load(look);
             Picture picture = null;
+            HouseBand band = new HouseBand(3, 120);
             for (int i = 0; i < SECONDS * RATE; i++)
                 picture = player.play(
-                        new Moment(i, (double) i / RATE, 1.0 / RATE, (double) i / RATE),
-                        96,
-                        54,
-                        new HouseBand(3, 120),
-                        Onlooker.NOBODY);
+                        new Moment(i, (double) i / RATE, 1.0 / RATE, (double) i / RATE), 96, 54, band, Onlooker.NOBODY);
             int lit = 0;
             double sum = 0;
             for (int i = 0; i < picture.pixels(); i++) {

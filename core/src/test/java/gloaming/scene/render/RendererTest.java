@@ -67,23 +67,38 @@ class RendererTest {
         return scene;
     }
 
-    /** Where the corners of each thing are in the world. */
-    private static double[][][] placed(Scene scene) {
-        double[][][] all = new double[scene.things()][][];
+    /** Where the corners of a thing are in the world, and a ball that holds them all. */
+    private record Placed(double[][] corners, double[] middle, double radius) {
+        /** Whether a ray misses the ball, and so the thing. */
+        boolean missed(double[] from, double[] way) {
+            double[] to = minus(middle, from);
+            double along = dot(to, way);
+            return dot(to, to) - along * along / dot(way, way) > radius * radius;
+        }
+    }
+
+    private static Placed[] placed(Scene scene) {
+        Placed[] all = new Placed[scene.things()];
         for (int i = 0; i < all.length; i++) {
             Shape s = scene.thing(i).shape;
             float[] m = scene.thing(i).move;
-            all[i] = new double[s.corners()][3];
-            for (int c = 0; c < s.corners(); c++)
+            double[][] corners = new double[s.corners()][3];
+            double[] middle = {m[3], m[7], m[11]};
+            double radius = 0;
+            for (int c = 0; c < s.corners(); c++) {
                 for (int r = 0; r < 3; r++)
-                    all[i][c][r] =
+                    corners[c][r] =
                             m[4 * r] * s.x()[c] + m[4 * r + 1] * s.y()[c] + m[4 * r + 2] * s.z()[c] + m[4 * r + 3];
+                double[] out = minus(corners[c], middle);
+                radius = Math.max(radius, Math.sqrt(dot(out, out)));
+            }
+            all[i] = new Placed(corners, middle, radius + 1e-6);
         }
         return all;
     }
 
     /** The thing that a ray through the middle of a pixel meets first, or -1 (Möller and Trumbore 1997). */
-    private static int cast(Scene scene, double[][][] placed, View view, int x, int y) {
+    private static int cast(Scene scene, Placed[] placed, View view, int x, int y) {
         double[] way = new double[3];
         double[] from = new double[3];
         double px = (x + 0.5 - view.width / 2.0) / view.pixels;
@@ -95,9 +110,10 @@ class RendererTest {
         double nearest = Double.MAX_VALUE;
         int found = -1;
         for (int i = 0; i < scene.things(); i++) {
+            if (placed[i].missed(from, way)) continue;
             Thing thing = scene.thing(i);
             Shape s = thing.shape;
-            double[][] p = placed[i];
+            double[][] p = placed[i].corners;
             for (int t = 0; t < s.triangles(); t++) {
                 double[] a = p[s.of()[3 * t]];
                 double[] ab = minus(p[s.of()[3 * t + 1]], a);
@@ -135,7 +151,7 @@ class RendererTest {
     @ValueSource(ints = {1, 2})
     void whatACameraSaysOfSpaceIsWhereTheRayThroughThePixelEnds(int samples) {
         Scene scene = crowd(30, 7);
-        double[][][] placed = placed(scene);
+        Placed[] placed = placed(scene);
         Renderer renderer = looking(0.07, 0.04, 5, samples);
         renderer.draw(scene, samples, 64, new Picture(W, H), ALONE);
         View view = renderer.view();
@@ -184,7 +200,7 @@ class RendererTest {
         all.draw(scene, view, nearness, numbers, TWO);
         int alike = 0;
         int some = 0;
-        double[][][] placed = placed(scene);
+        Placed[] placed = placed(scene);
         for (int i = 0; i < W * H; i++) {
             int seen = nearness[i] == 0 ? -1 : all.batch(numbers[i] >>> Batch.BITS).thing;
             int cast = cast(scene, placed, view, i % W, i / W);
