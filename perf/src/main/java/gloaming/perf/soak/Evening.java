@@ -61,7 +61,7 @@ final class Evening {
         int[] warm = null;
         long[] before = Cores.times();
         QuietSeconds still = null;
-        long second = begun + WARM_MS;
+        long second = 0;
         for (int i = 0; System.currentTimeMillis() - begun < milliseconds; i++) {
             edit(open, i);
             Thread.sleep(EDIT_MS);
@@ -71,7 +71,7 @@ final class Evening {
                 still = new QuietSeconds(warm);
                 second = System.currentTimeMillis() + SECOND_MS;
             }
-            if (System.currentTimeMillis() >= second) {
+            if (still != null && System.currentTimeMillis() >= second) {
                 still.over(target.house().player().frameTimes().snapshot());
                 second = System.currentTimeMillis() + SECOND_MS;
             }
