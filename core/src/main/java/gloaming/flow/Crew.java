@@ -91,6 +91,11 @@ public final class Crew implements AutoCloseable {
         for (Thread helper : helpers) helper.setPriority(Thread.MIN_PRIORITY);
     }
 
+    /** From now on the helpers come before everything else, as they do from the beginning. */
+    public void comeFirst() {
+        for (Thread helper : helpers) helper.setPriority(Thread.MAX_PRIORITY);
+    }
+
     /** From now on work that takes longer than {@code nanoseconds} ends with {@link Overtime}, between strips and where it asks. */
     public void limit(long nanoseconds) {
         end = System.nanoTime() + nanoseconds;

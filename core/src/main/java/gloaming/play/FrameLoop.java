@@ -21,7 +21,15 @@ final class FrameLoop {
     private static final double LEAST_SHARE = 0.2;
 
     private static final double MOST_SHARE = 0.8;
+    /** What fades out has half of the time: where both are too much for the machine, it is the one that comes that is to move well. */
+    private static final double LEAVING_SHARE = 0.5;
+
     private static final double LONGEST_REST_NS = 1e9;
+    /** Behind everybody but what nobody waits for. */
+    private static final int AT_BENCH = Thread.MIN_PRIORITY + 1;
+    /** So many frames pass behind the first after a cut. */
+    private static final int PASSED = 2;
+
     private static final int MOST_CALLS = 8;
     /** After a frame that failed. */
     private static final long REST_NS = 100_000_000;
@@ -133,7 +141,14 @@ final class FrameLoop {
     /** It comes on air: from here on it works before everybody else, also at what it is at, and looks at once at what is asked for. */
     void hurry() {
         thread.setPriority(Thread.MAX_PRIORITY);
+        crew.comeFirst();
         LockSupport.unpark(thread);
+    }
+
+    /** It goes to a bench: the frame that it is at gives way already. */
+    void giveWay() {
+        thread.setPriority(AT_BENCH);
+        crew.giveWay();
     }
 
     /** Ends what the present frame works at. */
@@ -154,6 +169,7 @@ final class FrameLoop {
     private void run() {
         long due = System.nanoTime();
         boolean onAir = true;
+        boolean cut = false;
         while (!live.closed() && live.loop() == this) {
             Request now = live.request();
             if (now.look() == null) {
@@ -171,6 +187,8 @@ final class FrameLoop {
             // at a time.
             boolean each = onAir && maker.matters();
             int together = each ? TOGETHER : BENCH_FRAMES * TOGETHER;
+            // While the first picture after a cut is on its way to the screens, it has the machine to itself.
+            if (cut) together *= PASSED;
             crew.alone(!each);
             double period = together * 1e9 / look.rate();
             // Whoever comes on air makes a picture at once.
@@ -202,7 +220,8 @@ final class FrameLoop {
                 begun = 0;
                 LockSupport.parkNanos(REST_NS);
             }
-            if (!onAir && begun != 0) rest(now, System.nanoTime() - begun);
+            cut = comes && !live.shares;
+            if (begun != 0 && (!onAir || live.leaves)) rest(now, System.nanoTime() - begun);
             begun = 0;
         }
         crew.close();
@@ -210,13 +229,14 @@ final class FrameLoop {
 
     /** On air it works before everybody else, at a bench behind everybody and at a smaller size. */
     private void place(boolean onAir) {
-        thread.setPriority(onAir ? Thread.MAX_PRIORITY : Thread.MIN_PRIORITY + 1);
+        thread.setPriority(onAir ? Thread.MAX_PRIORITY : AT_BENCH);
         maker.place(onAir, live.request().look());
     }
 
-    /** The part of its time that a bench may work: what the player on air leaves. */
-    private static double share(Request now) {
-        return now.onAir() ? 1 : Math.clamp(1 - now.first().load(), LEAST_SHARE, MOST_SHARE);
+    /** The part of its time that it may work: at a bench what the player on air leaves. */
+    private double share(Request now) {
+        if (now.onAir()) return live.leaves ? LEAVING_SHARE : 1;
+        return Math.clamp(1 - now.first().load(), LEAST_SHARE, MOST_SHARE);
     }
 
     /** Leaves the machine to others for as long as its share of the time asks. */
@@ -227,7 +247,7 @@ final class FrameLoop {
     }
 
     /** Milliseconds that a frame may take. */
-    private static double budget(Request now) {
+    private double budget(Request now) {
         return (now.onAir() ? 1 : BENCH_FRAMES * share(now)) * 1000 / now.look().rate();
     }
 }

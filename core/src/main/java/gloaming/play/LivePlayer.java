@@ -74,16 +74,26 @@ public final class LivePlayer implements AutoCloseable {
     /** Whether another player is before the audience with it, and works as much. */
     volatile boolean shares;
 
+    /** Whether it fades out. */
+    volatile boolean leaves;
+
     volatile long made;
     volatile long pictures;
 
     /**
      * A player that works with {@code threads} threads, its own included, 1 to 64.
      *
+     * @param stolen what of its threads' time is not their own
      * @param acts told what a control was pressed for, where it concerns more than this player; on the frame's thread, so brief
      */
     public LivePlayer(
-            Catalogue catalogue, int threads, Inbox inbox, Outbox outbox, OutputFader light, Consumer<Binding> acts) {
+            Catalogue catalogue,
+            int threads,
+            StolenTime stolen,
+            Inbox inbox,
+            Outbox outbox,
+            OutputFader light,
+            Consumer<Binding> acts) {
         this.catalogue = catalogue;
         rules = new Rules(catalogue);
         this.threads = threads;
@@ -95,12 +105,17 @@ public final class LivePlayer implements AutoCloseable {
         Player player = new Player(catalogue, crew);
         player.inRealTime().desk(new Inbox(), outbox);
         loop = new FrameLoop(this, player, crew, 0);
-        watch = new PlayerWatch(this);
+        watch = new PlayerWatch(this, stolen);
     }
 
     /** A player by itself, with nobody at the desk. */
     public LivePlayer(Catalogue catalogue, int threads) {
-        this(catalogue, threads, new Inbox(), new Outbox(), new OutputFader(), act -> {});
+        this(catalogue, threads, StolenTime.NONE);
+    }
+
+    /** The same on a machine that may give time to others. */
+    LivePlayer(Catalogue catalogue, int threads, StolenTime stolen) {
+        this(catalogue, threads, stolen, new Inbox(), new Outbox(), new OutputFader(), act -> {});
     }
 
     public LivePlayer start() {
@@ -268,6 +283,11 @@ public final class LivePlayer implements AutoCloseable {
         shares = on;
     }
 
+    /** Whether it fades out: it leaves half of the time to the one that comes. */
+    public void leaves(boolean on) {
+        leaves = on;
+    }
+
     /**
      * From the next frame on it is at a bench, with what time {@code first} leaves.
      *
@@ -275,6 +295,7 @@ public final class LivePlayer implements AutoCloseable {
      */
     public void atBench(LivePlayer first, LivePlayer leader) {
         asked.updateAndGet(r -> r.places(leader, first));
+        loop.giveWay();
     }
 
     /**

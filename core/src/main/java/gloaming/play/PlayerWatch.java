@@ -25,6 +25,7 @@ final class PlayerWatch {
             "A frame could not be made; the last picture is held. The log has the details.";
 
     private final LivePlayer player;
+    private final StolenTime stolen;
     private final ThreadMXBean threads = ManagementFactory.getThreadMXBean();
     private final Thread thread;
     private volatile String trouble = "";
@@ -36,8 +37,9 @@ final class PlayerWatch {
 
     private int failures;
 
-    PlayerWatch(LivePlayer player) {
+    PlayerWatch(LivePlayer player, StolenTime stolen) {
         this.player = player;
+        this.stolen = stolen;
         thread = Thread.ofPlatform()
                 .name("player-watch")
                 .daemon()
@@ -98,9 +100,10 @@ final class PlayerWatch {
         return waits || progress.worked(cpu) > WORKED_NS;
     }
 
-    /** Nanoseconds that each of the threads has worked so far. */
+    /** Nanoseconds that each of the threads has worked so far, without what the machine gave to others meanwhile. */
     private long[] cpu() {
-        for (int i = 0; i < workers.length; i++) cpu[i] = threads.getThreadCpuTime(workers[i]);
+        long away = stolen.nanos();
+        for (int i = 0; i < workers.length; i++) cpu[i] = threads.getThreadCpuTime(workers[i]) - away;
         return cpu;
     }
 

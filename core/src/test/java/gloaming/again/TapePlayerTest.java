@@ -22,6 +22,7 @@ import gloaming.play.Glide;
 import gloaming.play.LivePlayer;
 import gloaming.play.OutputFader;
 import gloaming.play.PictureOutput;
+import gloaming.play.StolenTime;
 import gloaming.play.Subscriptions;
 import gloaming.sound.HouseBand;
 import gloaming.sound.LiveSound;
@@ -53,7 +54,7 @@ class TapePlayerTest {
 
     private final Inbox inbox = new Inbox();
     private final LivePlayer live =
-            new LivePlayer(Catalogue.all(), 2, inbox, new Outbox(), new OutputFader(), act -> {});
+            new LivePlayer(Catalogue.all(), 2, StolenTime.NONE, inbox, new Outbox(), new OutputFader(), act -> {});
     private final PictureOutput output = new PictureOutput(null, 64);
     private final ByteArrayOutputStream file = new ByteArrayOutputStream();
     private final SetFile.Writer writer;

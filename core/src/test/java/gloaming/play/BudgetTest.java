@@ -245,6 +245,24 @@ class BudgetTest {
     }
 
     @Test
+    void whoWorksOnWhatTheMachineGaveToOthersIsNotBegunAnew() {
+        // All of it, all the time.
+        try (LivePlayer stage = new LivePlayer(Catalogue.all(), 2, System::nanoTime)) {
+            stage.show(look(fill(), snag()));
+            stage.subscribe(new Subscriptions(
+                    List.of(), List.of(new Tiles(List.of("t1"), java.util.Set.of("l2"), 1.7)), List.of(), List.of()));
+            stage.start();
+            until("frames", () -> stage.made() > 20);
+            FrameLoop loop = stage.loop();
+            mischief = Mischief.SPINS;
+            until("it stands for longer than anything may", () -> loop.standing(System.nanoTime()) > 2_500_000_000L);
+            mischief = Mischief.NONE;
+            assertThat(stage.loop()).isSameAs(loop);
+            assertThat(stage.trouble()).isEmpty();
+        }
+    }
+
+    @Test
     void whoWaitsForAHelperThatTheMachineDoesNotLetRunIsNotBegunAnew() throws IOException {
         nothingComes = Pipe.open();
         try (LivePlayer stage = new LivePlayer(Catalogue.all(), 2)) {

@@ -12,6 +12,7 @@ import gloaming.look.Look;
 import gloaming.look.Step;
 import gloaming.look.Value;
 import gloaming.step.Catalogue;
+import java.util.Arrays;
 import java.util.List;
 import java.util.Set;
 import java.util.concurrent.locks.LockSupport;
@@ -155,7 +156,13 @@ class LivePlayerTest {
         OutputFader light = new OutputFader();
         light.fade(0.25, 0);
         try (LivePlayer dimmed = new LivePlayer(
-                Catalogue.all(), 1, new gloaming.desk.Inbox(), new gloaming.desk.Outbox(), light, act -> {})) {
+                Catalogue.all(),
+                1,
+                StolenTime.NONE,
+                new gloaming.desk.Inbox(),
+                new gloaming.desk.Outbox(),
+                light,
+                act -> {})) {
             dimmed.show(look(fill(1)));
             dimmed.start();
             until("a board", () -> {
@@ -327,6 +334,32 @@ class LivePlayerTest {
                 if (audience.ready()) audience.want();
                 return audience.width() == 64;
             });
+        }
+    }
+
+    /** The priorities of all threads that make its frames. */
+    private static List<Integer> priorities(LivePlayer player) {
+        List<Long> ids = Arrays.stream(player.loop().threadIds()).boxed().toList();
+        return Thread.getAllStackTraces().keySet().stream()
+                .filter(thread -> ids.contains(thread.threadId()))
+                .map(Thread::getPriority)
+                .toList();
+    }
+
+    @Test
+    void whatLeavesTheAirGivesWayAlreadyInTheFrameThatItIsAt() {
+        try (LivePlayer before = new LivePlayer(Catalogue.all(), 2)) {
+            before.start();
+            // Frames that last.
+            before.show(look(
+                    Step.of("s1", "grid").with("columns", Value.of(1000)).with("rows", Value.of(1000)),
+                    Step.of("s2", "draw-dots")));
+            until("a frame", () -> before.made() > 0);
+            assertThat(priorities(before)).hasSize(2).containsOnly(Thread.MAX_PRIORITY);
+            before.atBench(stage, null);
+            assertThat(priorities(before)).hasSize(2).allMatch(priority -> priority < Thread.NORM_PRIORITY);
+            before.onAir();
+            assertThat(priorities(before)).hasSize(2).containsOnly(Thread.MAX_PRIORITY);
         }
     }
 
