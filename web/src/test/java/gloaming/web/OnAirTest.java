@@ -203,6 +203,27 @@ class OnAirTest extends PageTest {
     }
 
     @Test
+    void aFadeGoesOnWithTheOneBeforeWhileTheNextOneIsLate() {
+        String red = look("Red that leaves", "#ff0000");
+        String blue = look("Blue that stands", "#0000ff");
+        program.put(red);
+        House house = program.get(House.class);
+        try (SocketPage output = new SocketPage(program, "")) {
+            output.say("{'do':'watch','most':64}");
+            watch(output, 0, OnAirTest::red);
+            house.take(program.get(Shows.class).look(blue).orElseThrow(), 8);
+            int from = pictures(output, 1).size();
+            watch(output, from, pixel -> (pixel & 255) > 30);
+            // From here on nothing comes of it any more.
+            house.player().close();
+            List<Integer> seen = watch(output, pictures(output, 1).size(), OnAirTest::blue);
+            assertThat(seen).as("pictures of the rest of the fade").hasSizeGreaterThan(10);
+        } finally {
+            program.put(red);
+        }
+    }
+
+    @Test
     void afterACutToWhatIsReadyTheOneBeforeGivesWayAtOnceAndInAFadeItGoesOn() {
         String red = look("Red before a cut", "#ff0000");
         String blue = look("Blue by a cut", "#0000ff");

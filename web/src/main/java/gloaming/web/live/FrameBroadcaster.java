@@ -2,6 +2,7 @@ package gloaming.web.live;
 
 import gloaming.play.LivePlayer;
 import gloaming.play.PictureOutput;
+import gloaming.play.StolenTime;
 import gloaming.web.message.ToPage;
 import gloaming.web.store.Journal;
 import gloaming.web.store.OpenLook;
@@ -44,6 +45,7 @@ public class FrameBroadcaster {
     private static final ThreadMXBean THREADS = ManagementFactory.getThreadMXBean();
 
     private final House house;
+    private final StolenTime stolen;
     private final Journal journal;
     private final PageMessages boards;
     private final DeskMessages desks;
@@ -71,6 +73,7 @@ public class FrameBroadcaster {
 
     FrameBroadcaster(
             House house,
+            StolenTime stolen,
             Journal journal,
             PageMessages boards,
             DeskMessages desks,
@@ -78,6 +81,7 @@ public class FrameBroadcaster {
             Photographs photographs,
             EveningMessages evenings) {
         this.house = house;
+        this.stolen = stolen;
         this.conductor = conductor;
         this.evenings = evenings;
         this.photographs = photographs;
@@ -101,7 +105,7 @@ public class FrameBroadcaster {
         Thread own = thread;
         if (closed || own.isAlive() && System.nanoTime() - round < STANDS_NS) return false;
         boolean starved = (rests || own.getState() == Thread.State.RUNNABLE)
-                && THREADS.getThreadCpuTime(own.threadId()) - worked < WORKED_NS;
+                && THREADS.getThreadCpuTime(own.threadId()) - stolen.nanos() - worked < WORKED_NS;
         return !own.isAlive() || !starved;
     }
 
@@ -195,7 +199,7 @@ public class FrameBroadcaster {
             rests = true;
             LockSupport.parkNanos(20_000_000);
             rests = false;
-            worked = THREADS.getCurrentThreadCpuTime();
+            worked = THREADS.getCurrentThreadCpuTime() - stolen.nanos();
             round = System.nanoTime();
             try {
                 long now = System.nanoTime();

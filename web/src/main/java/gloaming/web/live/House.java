@@ -8,6 +8,7 @@ import gloaming.media.Decoder;
 import gloaming.play.Crossing;
 import gloaming.play.LivePlayer;
 import gloaming.play.Programme;
+import gloaming.play.StolenTime;
 import gloaming.sound.BeatClock;
 import gloaming.step.Catalogue;
 import gloaming.web.store.Journal;
@@ -47,6 +48,7 @@ public class House {
     private final Outbox outbox = new Outbox();
     private final Programme programme;
     private final Players players = new Players();
+    private final StolenTime stolen;
     private final BoundActs acts;
     private final Benches benches;
     private final Takes takes;
@@ -57,7 +59,8 @@ public class House {
     private volatile Thread courier;
     private volatile Consumer<OpenLook> taken = look -> {};
 
-    House(Shows shows, Journal journal, Media rows, MediaStore media, Decoder decoder) {
+    House(Shows shows, Journal journal, Media rows, MediaStore media, Decoder decoder, StolenTime stolen) {
+        this.stolen = stolen;
         this.shows = shows;
         this.journal = journal;
         acts = new BoundActs(this, shows);
@@ -187,8 +190,8 @@ public class House {
     /** A player that begins with a look, at a bench for now. */
     private Players.Playing begin(OpenLook look) {
         int threads = Math.clamp(Runtime.getRuntime().availableProcessors(), 1, 16);
-        LivePlayer player =
-                new LivePlayer(Catalogue.all(), threads, inbox, outbox, programme.light(), act -> acts.act(look, act));
+        LivePlayer player = new LivePlayer(
+                Catalogue.all(), threads, stolen, inbox, outbox, programme.light(), act -> acts.act(look, act));
         Players.Playing playing = new Players.Playing(look, player);
         place(playing);
         LivePlayer leader = players.leader(look);

@@ -1,9 +1,7 @@
 package gloaming.web.live;
 
 import gloaming.look.Look;
-import gloaming.media.JpegEncoder;
 import gloaming.play.Film;
-import gloaming.play.FlashMeter;
 import gloaming.play.LivePlayer;
 import gloaming.play.OutputFade;
 import gloaming.play.PictureOutput;
@@ -22,57 +20,10 @@ final class Screens {
     /** What stands is sent once more after so long. */
     private static final long STILL_NS = 330_000_000;
 
-    /** One size that outputs ask for. */
-    private static final class Screen {
-        final int most;
-        PictureOutput now;
-        PictureOutput before;
-        /** What was before as it was last, and its size. */
-        byte[] held = new byte[0];
-
-        int heldWidth;
-        int heldHeight;
-        /** What was shown last: a fade that another overtakes goes on from it. */
-        byte[] shown = new byte[0];
-
-        int shownWidth;
-        int shownHeight;
-        /** When what stands frozen is sent once more. */
-        long again;
-        /** The number of the picture of a film that was sent last. */
-        long filmed;
-        /** Whether the picture on air has come since the last take; a screen that comes later has none of before to show. */
-        boolean begun = true;
-
-        JpegEncoder encoder;
-        final OnVenue venue = new OnVenue();
-        final FlashMeter flashes = new FlashMeter();
-        /** Whether it is there for photographs, and nobody watches. */
-        final boolean booth;
-        /** What the picture that is shown covers, or null where it is all of it. */
-        byte[] cover;
-
-        Screen(int most, boolean booth) {
-            this.most = most;
-            this.booth = booth;
-            now = output();
-            before = new PictureOutput(null, most);
-        }
-
-        PictureOutput output() {
-            return booth ? PictureOutput.forPhotographs(most) : PictureOutput.forAudience(most);
-        }
-
-        void hold(byte[] rgb, int width, int height) {
-            if (held.length != width * height * 3) held = new byte[width * height * 3];
-            System.arraycopy(rgb, 0, held, 0, held.length);
-            heldWidth = width;
-            heldHeight = height;
-        }
-    }
-
     /** Where the screen for photographs stands among those by their sizes. */
     private static final int BOOTH = -1;
+    /** In a fade a picture on air is late after so many of its times. */
+    private static final double LATE = 1.5;
     /** How much of the next picture comes where more of it would be a flash too many. */
     private static final double SOFTENED = 0.12;
 
@@ -154,18 +105,10 @@ final class Screens {
         boolean another = now.number() != state.number();
         state = now;
         if (another) {
-            screens.values().forEach(this::another);
+            screens.values().forEach(Screen::another);
             small.another();
         }
         return true;
-    }
-
-    private void another(Screen screen) {
-        // The still of a fade that was overtaken, and until the other player's next picture also that.
-        screen.hold(screen.shown, screen.shownWidth, screen.shownHeight);
-        screen.before = screen.now;
-        screen.now = screen.output();
-        screen.begun = false;
     }
 
     void round() {
@@ -220,13 +163,13 @@ final class Screens {
         boolean asked = screen.booth
                 ? photographs.waits()
                 : viewers.stream().anyMatch(v -> v.credit > 0 && v.most == screen.most);
-        boolean alone = false;
+        boolean before = false;
         if (screen.booth && sits(screen)) return;
         if (state.before() != null) {
             if (screen.before.ready()) {
                 screen.hold(screen.before.rgb(), screen.before.width(), screen.before.height());
                 screen.before.rest();
-                alone = !screen.begun;
+                before = true;
             }
             if (asked && screen.before.idle()) screen.before.want();
         }
@@ -234,8 +177,10 @@ final class Screens {
             screen.begun = true;
             show(screen, screen.now.rgb(), screen.now.width(), screen.now.height());
             screen.now.rest();
-        } else if (alone) {
+        } else if (before && !screen.begun) {
             send(screen, screen.held, screen.heldWidth, screen.heldHeight);
+        } else if (before && late(screen)) {
+            mix(screen, screen.came, screen.cameWidth, screen.cameHeight, screen.mixed());
         }
         if (asked && screen.now.idle()) screen.now.want();
     }
@@ -255,22 +200,44 @@ final class Screens {
         return true;
     }
 
+    /** Whether the picture on air has not come in its time, in the middle of a fade: that goes on with the one before alone. */
+    private boolean late(Screen screen) {
+        Look look = state.now().look();
+        return !screen.booth
+                && screen.cameWidth > 0
+                && look != null
+                && System.nanoTime() - screen.sent > LATE * 1e9 / look.rate();
+    }
+
     private void show(Screen screen, byte[] rgb, int width, int height) {
         double weight = state.weight(System.nanoTime());
         // Of two pictures that are mixed nobody can say what shines through.
         screen.cover = screen.booth && weight >= 1 ? screen.now.cover() : null;
         if (weight < 1 && screen.heldWidth > 0) {
-            OutputFade.cross(
-                    state.crossing(),
-                    screen.held,
-                    screen.heldWidth,
-                    screen.heldHeight,
-                    rgb,
-                    width,
-                    height,
-                    weight,
-                    rgb);
+            screen.came(rgb, width, height);
+            mix(screen, screen.came, width, height, rgb);
+            return;
         }
+        screen.cameWidth = 0;
+        leave(screen, rgb, width, height);
+    }
+
+    /** Shows a picture mixed with what was before, as far as the fade is now; {@code into} is as large as it. */
+    private void mix(Screen screen, byte[] rgb, int width, int height, byte[] into) {
+        OutputFade.cross(
+                state.crossing(),
+                screen.held,
+                screen.heldWidth,
+                screen.heldHeight,
+                rgb,
+                width,
+                height,
+                state.weight(System.nanoTime()),
+                into);
+        leave(screen, into, width, height);
+    }
+
+    private void leave(Screen screen, byte[] rgb, int width, int height) {
         if (!screen.booth) calm(screen, rgb, width, height);
         send(screen, rgb, width, height);
     }
@@ -289,10 +256,7 @@ final class Screens {
     }
 
     private void send(Screen screen, byte[] rgb, int width, int height) {
-        if (screen.shown.length != rgb.length) screen.shown = new byte[rgb.length];
-        if (screen.shown != rgb) System.arraycopy(rgb, 0, screen.shown, 0, rgb.length);
-        screen.shownWidth = width;
-        screen.shownHeight = height;
+        screen.show(rgb, width, height);
         if (screen.booth) {
             byte[] cover = rgb == screen.now.rgb() ? screen.cover : null;
             photographs.picture(rgb, cover, width, height, programme.light().now());

@@ -65,7 +65,11 @@ final class Takes {
         needs.airs(next);
         boolean fades = before != null && seconds > 0;
         next.player.shares(fades);
-        if (before != null) before.player.shares(fades);
+        next.player.leaves(false);
+        if (before != null) {
+            before.player.shares(fades);
+            before.player.leaves(fades);
+        }
         LivePlayer was = programme.player();
         programme.take(next.player, before == null ? 0 : seconds, crossing);
         // A fade that was going on holds its picture from here on; whoever faded out is not needed for it.
@@ -163,6 +167,7 @@ final class Takes {
     private void release(Players.Playing gone) {
         if (gone == players.onAir()) return;
         gone.player.shares(false);
+        gone.player.leaves(false);
         if (needs.wants(gone.look.id)) {
             needs.place(gone);
             return;
