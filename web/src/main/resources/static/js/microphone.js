@@ -26,7 +26,7 @@ export class Microphone {
     // What makes speech clear makes music dull.
     this.stream = await navigator.mediaDevices.getUserMedia({ audio: { echoCancellation: false, noiseSuppression: false, autoGainControl: false } });
     this.context = new AudioContext({ latencyHint: 'interactive' });
-    await this.context.audioWorklet.addModule('/js/microphone-worklet.js');
+    await this.context.audioWorklet.addModule(new URL('./microphone-worklet.js', import.meta.url).href);
     const source = this.context.createMediaStreamSource(this.stream);
     const node = new AudioWorkletNode(this.context, 'gloaming-microphone', { numberOfOutputs: 0 });
     node.port.onmessage = (event) => {

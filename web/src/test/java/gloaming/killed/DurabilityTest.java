@@ -41,8 +41,6 @@ class DurabilityTest {
     /** A folder of data in which a process works and is killed, again and again. */
     private static final class Folder {
         private final Path data;
-        private final Child.Again again;
-
         /** What the last process said. */
         private long sent;
 
@@ -55,7 +53,7 @@ class DurabilityTest {
          * @param starting whether it is killed that long after it was started, and not after it began to work
          */
         void round(int number, boolean starting, long milliseconds) throws Exception {
-            Process process = again.start(data.toString(), String.valueOf(number))
+            Process process = Child.brief(Killed.class, data.toString(), String.valueOf(number))
                     .redirectErrorStream(true)
                     .start();
             CountDownLatch begins = new CountDownLatch(starting ? 0 : 1);
@@ -121,18 +119,15 @@ class DurabilityTest {
             said.addAll(nowSaid.subList(Math.max(0, nowSaid.size() - 3), nowSaid.size()));
         }
 
-        Folder(Path data, Child.Again again) {
+        Folder(Path data) {
             this.data = data;
-            this.again = again;
         }
     }
 
     /** Two folders at a time, as most of a round is waiting for one thread of a process that starts. */
     @Test
     void killedAgainAndAgainItLosesNothingThatWasAcknowledged() throws Exception {
-        Child.Again again = new Child.Again(
-                temp.resolve("again"), Killed.class, temp.resolve("before").toString(), "0", "5");
-        List<Callable<Long>> halves = List.of(() -> kills(again, 0, KILLS / 2), () -> kills(again, KILLS / 2, KILLS));
+        List<Callable<Long>> halves = List.of(() -> kills(0, KILLS / 2), () -> kills(KILLS / 2, KILLS));
         long saved = 0;
         try (ExecutorService two = Executors.newFixedThreadPool(2)) {
             for (Future<Long> half : two.invokeAll(halves)) saved += half.get();
@@ -140,11 +135,11 @@ class DurabilityTest {
         assertThat(saved).as("edits that were saved in between").isGreaterThan(20);
     }
 
-    private long kills(Child.Again again, int from, int to) throws Exception {
+    private long kills(int from, int to) throws Exception {
         Random random = new Random(15 + from);
         Folder folder = null;
         for (int i = from; i < to; i++) {
-            if ((i - from) % IN_A_FOLDER == 0) folder = new Folder(temp.resolve("folder-" + from + "-" + i), again);
+            if ((i - from) % IN_A_FOLDER == 0) folder = new Folder(temp.resolve("folder-" + from + "-" + i));
             // Some in the middle of the start, most while it writes.
             boolean starting = random.nextInt(10) < 2;
             folder.round(i, starting, random.nextInt(starting ? 2_500 : 1_500));

@@ -40,6 +40,22 @@ class BenchTest extends ByHand {
     }
 
     @Test
+    void aSecondVisitFetchesNoScriptAnew() {
+        bench("Twice");
+        String address = browser.getCurrentUrl();
+        for (String visit : List.of("a first", "a second")) {
+            browser.get("about:blank");
+            browser.get(address);
+            until(
+                    visit + " visit",
+                    () -> browser.findElement(By.cssSelector(".says")).getText().contains("press / to add"));
+        }
+        String scripts = "return performance.getEntriesByType('resource').filter(e => e.name.includes('/js/')";
+        assertThat((Long) script(scripts + ").length")).isGreaterThan(40);
+        assertThat((Long) script(scripts + " && e.transferSize > 0).length")).isZero();
+    }
+
+    @Test
     void anArtistBuildsALookFromNothing() {
         OpenLook open = bench("From nothing");
         until(

@@ -432,10 +432,8 @@ class DeskTest extends PageTest {
     }
 
     private static WebElement chip(String text) {
-        return browser.findElements(By.cssSelector(".monitor .chip")).stream()
-                .filter(c -> text.equals(c.getAttribute("textContent").strip()))
-                .findFirst()
-                .orElseThrow();
+        return browser.findElement(By.xpath(
+                "//*[contains(@class,'monitor')]//*[contains(@class,'chip')][normalize-space(.)='" + text + "']"));
     }
 
     private static void draw(int x, int y, int toX, int toY) {

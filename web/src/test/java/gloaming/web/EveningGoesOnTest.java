@@ -48,7 +48,7 @@ class EveningGoesOnTest {
         final int port;
 
         Running(Path data) throws Exception {
-            process = Child.brief(Gloaming.class, "start", "--port", "0", "--data", data.toString())
+            process = Child.program(Gloaming.class, "start", "--port", "0", "--data", data.toString())
                     .redirectErrorStream(true)
                     .start();
             port = Integer.parseInt(read(process));

@@ -86,6 +86,10 @@ class NetworkTest {
             assertThat(own.findElement(By.cssSelector(".ways svg path")).getDomAttribute("d"))
                     .startsWith("M");
 
+            guest.get(away("/"));
+            assertThat((Long) guest.executeScript("return document.styleSheets[0].cssRules.length"))
+                    .as("what the way in looks like is told before")
+                    .isGreaterThan(10);
             enter(guest, "a wrong one, surely");
             Browser.until(guest, "it says so", () -> guest.getPageSource().contains("That is no passphrase"));
             enter(guest, DESK);

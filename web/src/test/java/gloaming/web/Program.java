@@ -7,8 +7,10 @@ import gloaming.web.store.OpenLook;
 import gloaming.web.store.Shows;
 import java.nio.file.Path;
 import java.util.function.BooleanSupplier;
+import org.springframework.aot.AotDetector;
 import org.springframework.boot.web.server.servlet.context.ServletWebServerApplicationContext;
 import org.springframework.context.ConfigurableApplicationContext;
+import org.springframework.core.SpringProperties;
 
 /** The whole program on a real data folder, as the command starts it. */
 public final class Program implements AutoCloseable {
@@ -16,10 +18,15 @@ public final class Program implements AutoCloseable {
     final int port;
 
     public Program(int port, Path data, boolean demo) {
+        // From what the build wrote down, as the command does; other applications that tests start have nothing of the
+        // kind.
+        SpringProperties.setFlag(AotDetector.AOT_ENABLED);
         try {
             context = Server.run(port, data, demo);
         } catch (Exception e) {
             throw new IllegalStateException(e);
+        } finally {
+            SpringProperties.setProperty(AotDetector.AOT_ENABLED, null);
         }
         this.port =
                 ((ServletWebServerApplicationContext) context).getWebServer().getPort();

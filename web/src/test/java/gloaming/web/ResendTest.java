@@ -39,7 +39,7 @@ class ResendTest {
     }
 
     private Alive run(int port, String look) throws Exception {
-        Process process = Child.brief(Running.class, String.valueOf(port), data.toString(), look)
+        Process process = Child.program(Running.class, String.valueOf(port), data.toString(), look)
                 .redirectError(ProcessBuilder.Redirect.INHERIT)
                 .start();
         BufferedReader out = new BufferedReader(new InputStreamReader(process.getInputStream()));

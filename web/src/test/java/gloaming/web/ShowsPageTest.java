@@ -55,8 +55,9 @@ class ShowsPageTest extends PageTest {
     }
 
     private static boolean onPage(String name) {
-        return browser.findElements(By.cssSelector("section.show h2 > span[title], .card b")).stream()
-                .anyMatch(e -> name.equals(e.getDomAttribute("title")));
+        return (Boolean) browser.executeScript(
+                "return [...document.querySelectorAll('section.show h2 > span[title], .card b')].some(e => e.title === arguments[0])",
+                name);
     }
 
     private static WebElement show(String name) {

@@ -8,6 +8,8 @@ import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
 import java.util.Optional;
 import java.util.Set;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
 import org.springframework.core.Ordered;
 import org.springframework.core.annotation.Order;
 import org.springframework.stereotype.Component;
@@ -26,6 +28,9 @@ public class AccessFilter extends OncePerRequestFilter {
 
     private static final Set<String> OWN = Set.of("localhost", "127.0.0.1", "[::1]", "::1", "0:0:0:0:0:0:0:1");
     private static final Set<String> BEFORE = Set.of("/enter", "/mark.svg", "/favicon.ico");
+
+    /** Scripts and styles under the number of a build. */
+    private static final Pattern BUILT = Pattern.compile("/v[0-9a-z]+(/(?:css|js|vendor)/.*)");
 
     private final Doors doors;
     private final Guests guests;
@@ -51,7 +56,7 @@ public class AccessFilter extends OncePerRequestFilter {
             response.sendError(400, "Gloaming answers to its own address only.");
             return;
         }
-        String path = request.getRequestURI();
+        String path = plain(request.getRequestURI());
         Optional<Guests.Guest> guest = guests.find(token(request));
         if (guest.isEmpty()) {
             if (BEFORE.contains(path) || path.matches("/(css|fonts|vendor)/[a-z0-9.-]+"))
@@ -70,6 +75,11 @@ public class AccessFilter extends OncePerRequestFilter {
         }
         request.setAttribute(GUEST, guest.get());
         chain.doFilter(request, response);
+    }
+
+    private static String plain(String path) {
+        Matcher built = BUILT.matcher(path);
+        return built.matches() ? built.group(1) : path;
     }
 
     private static String token(HttpServletRequest request) {

@@ -15,10 +15,13 @@ import gloaming.web.store.MediaStore;
 import gloaming.web.store.Notices;
 import gloaming.web.store.Shows;
 import java.io.IOException;
+import java.io.InputStream;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.StandardOpenOption;
+import java.time.Instant;
 import java.util.Map;
+import java.util.Properties;
 import org.springframework.boot.SpringApplication;
 import org.springframework.boot.web.server.PortInUseException;
 import org.springframework.boot.web.server.servlet.context.ServletWebServerApplicationContext;
@@ -58,7 +61,9 @@ public final class Server {
                 data.toAbsolutePath().toString(),
                 // Whoever takes a free port for the pages wants no fixed one for OSC either.
                 "gloaming.osc",
-                port == 0 ? 0 : -1));
+                port == 0 ? 0 : -1,
+                "gloaming.build",
+                build()));
         app.setMainApplicationClass(App.class);
         app.setLogStartupInfo(false);
         ConfigurableApplicationContext context;
@@ -82,6 +87,16 @@ public final class Server {
         Resumption resumption = context.getBean(Resumption.class);
         Thread.ofVirtual().start(() -> settle(house, resumption));
         return context;
+    }
+
+    /** What tells this build from others. */
+    private static String build() throws IOException {
+        try (InputStream in = Server.class.getResourceAsStream("/META-INF/build-info.properties")) {
+            Properties info = new Properties();
+            if (in != null) info.load(in);
+            String time = info.getProperty("build.time");
+            return "v" + (time == null ? 0 : Long.toString(Instant.parse(time).toEpochMilli(), Character.MAX_RADIX));
+        }
     }
 
     /** Begins to play; whether a picture came. */
