@@ -41,6 +41,8 @@ final class DryRun {
 
     private static final int MOST_KNOWN = 10_000;
     private static final long WAIT_MS = 100;
+    /** After a take: what is compiled then is what came on air, and nothing is queued before it. */
+    private static final long REST_NS = 5_000_000_000L;
     /** Whether the machine is to do other things beside, as it does while it tests. */
     private static final boolean TESTS = Integer.getInteger("gloaming.together", 1) > 1;
 
@@ -57,6 +59,9 @@ final class DryRun {
 
     // Whoever asks never waits for a thread that the system may not let run: there is no lock between them.
     private final AtomicBoolean works = new AtomicBoolean();
+    /** When something came on air last. */
+    private volatile long took = System.nanoTime() - REST_NS;
+
     private volatile boolean closed;
 
     DryRun(House house, Shows shows) {
@@ -73,6 +78,7 @@ final class DryRun {
 
     /** A look has come on air: all others of its show may follow. */
     private void beside(OpenLook look) {
+        took = System.nanoTime();
         if (TESTS) return;
         air.set(look);
         begin();
@@ -189,6 +195,7 @@ final class DryRun {
 
     /** Whether what is on air needs all that there is. */
     private boolean busy() {
+        if (System.nanoTime() - took < REST_NS) return true;
         LivePlayer air = house.player();
         return air.look() != null && !air.holdsRate();
     }
