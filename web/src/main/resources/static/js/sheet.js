@@ -23,6 +23,8 @@ Alpine.data('sheet', () => ({
   ...cueSettings(page.show),
   ...cueCurves(page.show),
   canUndo: false, canRedo: false, saving: '', says: '', now: '', next: '', dropAt: -1,
+  /** Whether the sheet has been told: until then nobody knows that it is empty. */
+  come: false,
   /** The cue that is to have the pen once it is there. */
   fresh: '',
 
@@ -41,6 +43,7 @@ Alpine.data('sheet', () => ({
   },
   /** @param {import('./messages.js').ToPageSheet} m */
   told(m) {
+    this.come = true;
     this.canUndo = m.canUndo;
     this.canRedo = m.canRedo;
     this.toldChanges(m);
