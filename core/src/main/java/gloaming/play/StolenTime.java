@@ -8,6 +8,6 @@ package gloaming.play;
 public interface StolenTime {
     StolenTime NONE = () -> 0;
 
-    /** Nanoseconds of a core so far, in the mean of all cores; asked by any thread, at any time. */
+    /** Nanoseconds that one thread may have lost so far; asked by any thread, at any time. */
     long nanos();
 }
