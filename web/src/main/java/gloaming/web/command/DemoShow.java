@@ -94,7 +94,8 @@ public class DemoShow {
     @Transactional
     public String ensure(boolean wanted) {
         // A start that was ended while they came.
-        Optional<String> left = shows.remembered(MEDIA_COME).filter(id -> !id.isEmpty());
+        Optional<String> left =
+                shows.remembered(MEDIA_COME).filter(id -> shows.show(id).isPresent());
         if (left.isPresent()) return left.get();
         if (!wanted || !shows.shows().isEmpty()) return null;
         String show = shows.addShow(NAME);

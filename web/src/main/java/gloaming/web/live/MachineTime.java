@@ -1,9 +1,10 @@
 package gloaming.web.live;
 
 import gloaming.play.StolenTime;
+import jakarta.annotation.PreDestroy;
 import java.io.IOException;
+import java.io.RandomAccessFile;
 import java.nio.ByteBuffer;
-import java.nio.channels.FileChannel;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.concurrent.atomic.AtomicBoolean;
@@ -25,8 +26,9 @@ final class MachineTime implements StolenTime {
     private static final int MOST_CORES = 256;
     private static final int BYTES = 32_768;
 
-    private final FileChannel stat;
-    private final ByteBuffer text = ByteBuffer.allocateDirect(BYTES);
+    // Whoever asks may be interrupted meanwhile, which would close a channel for all.
+    private final RandomAccessFile stat;
+    private final byte[] text = new byte[BYTES];
     private final long[] before = new long[MOST_CORES];
     private final long[] now = new long[MOST_CORES];
     private boolean begun;
@@ -39,9 +41,9 @@ final class MachineTime implements StolenTime {
         readAt = System.nanoTime() - FRESH_NS;
     }
 
-    private static FileChannel open() {
+    private static RandomAccessFile open() {
         try {
-            return Files.isReadable(STAT) ? FileChannel.open(STAT) : null;
+            return Files.isReadable(STAT) ? new RandomAccessFile(STAT.toFile(), "r") : null;
         } catch (IOException e) {
             LOG.debug("What the machine gives to others is not known.", e);
             return null;
@@ -53,9 +55,8 @@ final class MachineTime implements StolenTime {
         // Whoever comes while another reads takes what was read before: nobody waits here.
         if (stat != null && System.nanoTime() - readAt >= FRESH_NS && reads.compareAndSet(false, true)) {
             try {
-                text.clear();
-                stat.read(text, 0);
-                int cores = ticks(text.flip(), now);
+                stat.seek(0);
+                int cores = ticks(ByteBuffer.wrap(text, 0, Math.max(0, stat.read(text))), now);
                 long most = 0;
                 for (int i = 0; i < cores; i++) {
                     most = Math.max(most, now[i] - before[i]);
@@ -71,6 +72,11 @@ final class MachineTime implements StolenTime {
             }
         }
         return nanos;
+    }
+
+    @PreDestroy
+    void close() throws IOException {
+        if (stat != null) stat.close();
     }
 
     /** Takes the number at its place from the line of each core, in their order; how many there are. */

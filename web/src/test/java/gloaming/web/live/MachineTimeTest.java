@@ -46,7 +46,11 @@ class MachineTimeTest {
         assertThat(first).as("what was before it is not counted").isZero();
         long start = System.nanoTime();
         Program.until("some time has passed", () -> System.nanoTime() - start > 100_000_000);
+        Thread.currentThread().interrupt();
         long then = time.nanos();
+        assertThat(Thread.interrupted())
+                .as("whoever asked is interrupted still")
+                .isTrue();
         assertThat(then).isBetween(0L, (sum() - before) * 10_000_000 + 10_000_000);
     }
 }
