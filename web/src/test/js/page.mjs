@@ -20,6 +20,13 @@ globalThis.localStorage = /** @type {any} */ ({ getItem: (name) => kept.get(name
 globalThis.addEventListener = () => {};
 globalThis.fetch = /** @type {any} */ (async (url) => ({ ok: true, json: async () => (url === '/kinds.json' ? KINDS : url === '/catalogue.json' ? STEPS : [])}));
 
+// A sentence that is to go after some seconds does not keep a test from ending.
+const later = globalThis.setTimeout;
+globalThis.setTimeout = /** @type {any} */ ((then, ms, ...rest) => {
+  const timer = later(then, ms, ...rest);
+  return ms >= 1000 ? timer.unref() : timer;
+});
+
 /** A look of two lanes of pictures and one of a signal. */
 export const look = () => ({
   name: 'Sluice', width: 960, height: 540, rate: 30, seed: 1, tempo: 96, clock: { factor: 1 }, desk: { bindings: [], strip: [] },
