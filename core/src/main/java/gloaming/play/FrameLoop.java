@@ -1,7 +1,6 @@
 package gloaming.play;
 
 import gloaming.flow.Crew;
-import gloaming.look.Look;
 import java.util.Arrays;
 import java.util.concurrent.locks.LockSupport;
 
@@ -12,9 +11,10 @@ import java.util.concurrent.locks.LockSupport;
  * later ends at {@link #mustGoOn}.
  */
 final class FrameLoop {
-    private static final long LONGEST_STEP = 8;
     /** A bench makes one frame of so many. */
     private static final int BENCH_FRAMES = 2;
+    /** One frame of so many is made while nobody sees a picture: what goes on then goes on in larger steps. */
+    private static final int UNSEEN_FRAMES = 3;
     /** So many frames of a look are made as one, where a machine is to do other things beside, as it does while it tests. */
     private static final int TOGETHER = Math.clamp(Integer.getInteger("gloaming.together", 1), 1, 4);
     /** The parts of its time that a bench works, at least and at most. */
@@ -27,8 +27,6 @@ final class FrameLoop {
     private static final double LONGEST_REST_NS = 1e9;
     /** Behind everybody but what nobody waits for. */
     private static final int AT_BENCH = Thread.MIN_PRIORITY + 1;
-    /** So many frames pass behind the first after a cut. */
-    private static final int PASSED = 2;
 
     private static final int MOST_CALLS = 8;
     /** After a frame that failed. */
@@ -167,14 +165,13 @@ final class FrameLoop {
     }
 
     private void run() {
-        long due = System.nanoTime();
+        FrameSchedule schedule = new FrameSchedule(System.nanoTime());
         boolean onAir = true;
-        boolean cut = false;
         while (!live.closed() && live.loop() == this) {
             Request now = live.request();
             if (now.look() == null) {
                 LockSupport.parkNanos(5_000_000);
-                due = System.nanoTime();
+                schedule.idle(System.nanoTime());
                 continue;
             }
             boolean comes = now.onAir() && !onAir;
@@ -182,49 +179,53 @@ final class FrameLoop {
                 onAir = now.onAir();
                 place(onAir);
             }
-            Look look = now.look();
-            // At a bench, and while nobody sees a picture and nobody is told anything, one thread goes on by two frames
-            // at a time.
-            boolean each = onAir && maker.matters();
-            int together = each ? TOGETHER : BENCH_FRAMES * TOGETHER;
-            // While the first picture after a cut is on its way to the screens, it has the machine to itself.
-            if (cut) together *= PASSED;
-            crew.alone(!each);
-            double period = together * 1e9 / look.rate();
+            // At a bench, and while nobody sees a picture and nobody is told anything, one thread goes on.
+            boolean matters = maker.matters();
+            crew.alone(!onAir || !matters);
             // Whoever comes on air makes a picture at once.
-            due = comes ? System.nanoTime() : due + (long) period;
-            long steps = together;
-            long wait = due - System.nanoTime();
-            if (wait > 0) {
-                while ((wait = due - System.nanoTime()) > 0 && live.request().onAir() == onAir)
-                    LockSupport.parkNanos(wait);
-                if (wait > 0) continue;
-            } else if (-wait > period) {
-                long missed = (long) (-wait / period);
-                due += (long) (missed * period);
-                steps = Math.min(LONGEST_STEP, (missed + 1) * together);
-                // What is longer than the longest step is a halt of the machine: time goes on, motion does not leap.
-                double halt = Math.max(0, (missed + 1) * together - steps) / look.rate();
-                if (!now.paused()) {
-                    live.pace.time += halt;
-                    live.pace.sound += halt;
-                }
-            }
+            schedule.next(together(onAir, matters), now.look().rate(), comes, System.nanoTime());
+            if (!waited(schedule, onAir)) continue;
             begun = System.nanoTime();
-            try {
-                maker.frame(now, begun, steps, budget(now));
-            } catch (Throwable e) {
-                // The last frame stays on the output; the next one may succeed. There may be no memory to say anything
-                // with: the player's watch says it.
-                failure = e;
-                begun = 0;
-                LockSupport.parkNanos(REST_NS);
+            long steps = schedule.begin(begun);
+            double halt = schedule.halt();
+            if (halt > 0 && !now.paused()) {
+                live.pace.time += halt;
+                live.pace.sound += halt;
             }
-            cut = comes && !live.shares;
+            frame(now, steps);
+            schedule.over(comes && !live.shares);
             if (begun != 0 && (!onAir || live.leaves)) rest(now, System.nanoTime() - begun);
             begun = 0;
         }
         crew.close();
+    }
+
+    /** How many frames of the look are made as one. */
+    private static int together(boolean onAir, boolean matters) {
+        int frames = !matters ? UNSEEN_FRAMES : onAir ? 1 : BENCH_FRAMES;
+        return Math.min(FrameSchedule.LONGEST_STEP, frames * TOGETHER);
+    }
+
+    /** Waits until the frame is due; false where it goes elsewhere meanwhile. */
+    private boolean waited(FrameSchedule schedule, boolean onAir) {
+        long wait;
+        while ((wait = schedule.left(System.nanoTime())) > 0) {
+            if (live.request().onAir() != onAir) return false;
+            LockSupport.parkNanos(wait);
+        }
+        return true;
+    }
+
+    private void frame(Request now, long steps) {
+        try {
+            maker.frame(now, begun, steps, budget(now));
+        } catch (Throwable e) {
+            // The last frame stays on the output; the next one may succeed. There may be no memory to say anything
+            // with: the player's watch says it.
+            failure = e;
+            begun = 0;
+            LockSupport.parkNanos(REST_NS);
+        }
     }
 
     /** On air it works before everybody else, at a bench behind everybody and at a smaller size. */

@@ -18,10 +18,12 @@ import java.util.concurrent.CompletionException;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.atomic.AtomicBoolean;
 import java.util.concurrent.atomic.AtomicReference;
+import java.util.function.LongSupplier;
 import java.util.function.Supplier;
 import java.util.stream.Stream;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
+import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.stereotype.Component;
 
 /**
@@ -48,6 +50,7 @@ final class DryRun {
 
     private final House house;
     private final Shows shows;
+    private final LongSupplier nanoTime;
     /** Those of the evening. */
     private volatile List<String> wanted = List.of();
     /** What came on air last, until its show has been looked at. */
@@ -60,13 +63,21 @@ final class DryRun {
     // Whoever asks never waits for a thread that the system may not let run: there is no lock between them.
     private final AtomicBoolean works = new AtomicBoolean();
     /** When something came on air last. */
-    private volatile long took = System.nanoTime() - REST_NS;
+    private volatile long took;
 
     private volatile boolean closed;
 
+    @Autowired
     DryRun(House house, Shows shows) {
+        this(house, shows, System::nanoTime);
+    }
+
+    /** One that goes by another clock than the machine's. */
+    DryRun(House house, Shows shows, LongSupplier nanoTime) {
         this.house = house;
         this.shows = shows;
+        this.nanoTime = nanoTime;
+        took = nanoTime.getAsLong() - REST_NS;
         house.onTake(this::beside);
     }
 
@@ -78,7 +89,7 @@ final class DryRun {
 
     /** A look has come on air: all others of its show may follow. */
     private void beside(OpenLook look) {
-        took = System.nanoTime();
+        took = nanoTime.getAsLong();
         if (TESTS) return;
         air.set(look);
         begin();
@@ -194,8 +205,8 @@ final class DryRun {
     }
 
     /** Whether what is on air needs all that there is. */
-    private boolean busy() {
-        if (System.nanoTime() - took < REST_NS) return true;
+    boolean busy() {
+        if (nanoTime.getAsLong() - took < REST_NS) return true;
         LivePlayer air = house.player();
         return air.look() != null && !air.holdsRate();
     }

@@ -13,6 +13,7 @@ import gloaming.web.Program;
 import gloaming.web.store.Shows;
 import java.nio.file.Path;
 import java.util.List;
+import java.util.concurrent.atomic.AtomicLong;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 
@@ -64,6 +65,20 @@ class DryRunTest {
                 dry.close();
                 assertThat(dry.through(row, crew)).isFalse();
             }
+            afterATakeItRests(program, row);
         }
+    }
+
+    /** By a clock that stands still until it is turned. */
+    private static void afterATakeItRests(Program program, Shows.LookRow row) {
+        AtomicLong clock = new AtomicLong(1_000_000_000_000L);
+        DryRun dry = new DryRun(program.get(House.class), program.get(Shows.class), clock::get);
+        House house = program.get(House.class);
+        house.take(row);
+        Program.until("the stage has time to spare", house.player()::holdsRate);
+        assertThat(dry.busy()).as("so soon after a take").isTrue();
+        clock.addAndGet(5_000_000_000L);
+        Program.until("it goes on", () -> !dry.busy());
+        dry.close();
     }
 }
