@@ -1,6 +1,7 @@
 package gloaming.flow;
 
 import java.util.Arrays;
+import java.util.concurrent.atomic.AtomicLong;
 import jdk.incubator.vector.FloatVector;
 import jdk.incubator.vector.VectorMask;
 import jdk.incubator.vector.VectorOperators;
@@ -12,7 +13,8 @@ import jdk.incubator.vector.VectorOperators;
  * -1 to 1 over its height and from -aspect to aspect over its width.
  *
  * <p>Whose it is: one that a step makes is its own; one that a {@link PicturePool} lends goes back to it when nobody reads it any more,
- * once, and to no other; one that is {@linkplain #keep kept} stays as it is for good.
+ * once, and to no other; one that is {@linkplain #keep kept} is nobody else's to write to. Where its keeper says that it {@linkplain
+ * #stands stands}, what was made of it need not be made again for as long as its stamp is the same.
  */
 public final class Picture implements Flow {
     public final int width;
@@ -25,7 +27,10 @@ public final class Picture implements Flow {
     /** The lowest row that the planes hold: 0 but for a strip. */
     private int top;
 
+    private static final AtomicLong STAMPS = new AtomicLong();
+
     private boolean kept;
+    private long stamp;
     /** Whose it is to take back; null while nobody has lent it. */
     private PicturePool lender;
 
@@ -65,6 +70,18 @@ public final class Picture implements Flow {
     /** Whether somebody keeps this, so that whoever wants to change it writes elsewhere. */
     public boolean kept() {
         return kept;
+    }
+
+    /** Says that this is kept and stands as it is now; whoever draws into it again says so again, or it was never true. */
+    public Picture stands() {
+        kept = true;
+        stamp = STAMPS.incrementAndGet();
+        return this;
+    }
+
+    /** Tells what is in this from what was, where it {@linkplain #stands stands}; 0 where nobody says that it does. */
+    public long stamp() {
+        return stamp;
     }
 
     /** Begins a lease. */

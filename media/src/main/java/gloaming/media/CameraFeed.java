@@ -39,7 +39,7 @@ public final class CameraFeed implements LiveCamera {
             return;
         }
         if (picture == null) return;
-        picture.keep();
+        picture.stands();
         show(picture, cut, jpeg);
     }
 

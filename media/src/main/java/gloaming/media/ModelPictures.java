@@ -128,7 +128,7 @@ final class ModelPictures {
                 to.b()[i] = cover * (same ? one : b);
             }
         }
-        return to;
+        return to.stands();
     }
 
     private static void lean(Picture normals, float steep) {

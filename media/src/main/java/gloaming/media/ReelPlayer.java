@@ -131,6 +131,7 @@ final class ReelPlayer implements Reel {
         crew.each(laid.height, 16, (from, until) -> {
             for (int y = from; y < until; y++) laid.light(y, to.r(), to.g(), to.b(), to.a(), to.width, to.height);
         });
+        to.stands();
     }
 
     private void start() {

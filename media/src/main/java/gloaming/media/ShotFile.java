@@ -39,7 +39,7 @@ public final class ShotFile implements CameraFile {
             ByteBuffer bytes = ByteBuffer.allocate(shot.length());
             while (bytes.hasRemaining()) if (channel.read(bytes, shot.at() + bytes.position()) < 0) return null;
             Picture picture = decoder.jpeg(bytes.array(), cut);
-            if (picture != null) picture.keep();
+            if (picture != null) picture.stands();
             return picture;
         } catch (IOException | Unreadable e) {
             return null;

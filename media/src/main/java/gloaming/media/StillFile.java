@@ -13,7 +13,7 @@ public final class StillFile {
     public static Picture read(Path file, String name, Cut cut) throws Unreadable {
         try (Film film = new Film(file, name, true)) {
             Picture picture = lay(film.first(), film.pixelShape(), cut);
-            picture.keep();
+            picture.stands();
             return picture;
         } catch (IllegalArgumentException | OutOfMemoryError e) {
             throw new Unreadable("'" + name + "' cannot be shown: "

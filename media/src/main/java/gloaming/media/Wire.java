@@ -154,7 +154,7 @@ final class Wire {
             throw new IOException("a picture of another size");
         Picture picture = new Picture(cut.width(), cut.height());
         for (int c = 0; c < 4; c++) floats(in, picture.plane(c), picture.pixels());
-        picture.keep();
+        picture.stands();
         return picture;
     }
 

@@ -106,7 +106,7 @@ final class WireSculpture {
         for (int i = Wire.count(in, Sculpture.PICTURES); i > 0; i--) {
             Picture picture = new Picture(Math.max(1, Wire.count(in, SIDE)), Math.max(1, Wire.count(in, SIDE)));
             for (int c = 0; c < 4; c++) Wire.floats(in, picture.plane(c), picture.pixels());
-            pictures.add(picture.keep());
+            pictures.add(picture.stands());
         }
         List<Sculpture.Stuff> stuffs = new ArrayList<>();
         for (int i = Wire.count(in, MOST); i > 0; i--) stuffs.add(stuff(in, pictures.size()));

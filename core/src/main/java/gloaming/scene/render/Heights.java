@@ -24,8 +24,11 @@ final class Heights {
     /** Of a picture of more texels none are. */
     private static final int LARGEST = 4 << 20;
 
+    /** Those of this frame first, then those of frames before that are still true. */
     private final Horizon[] horizons = new Horizon[SUNS];
+
     private int suns;
+    private int known;
     int width;
     int height;
     /** Row by row, and behind them one that is as low as one can be. */
@@ -46,6 +49,7 @@ final class Heights {
         width = w;
         height = h;
         suns = 0;
+        known = 0;
         if (texels.length <= w * h) texels = new float[w * h + 1];
         texels[w * h] = 0;
         crew.each(h, 32, (from, to) -> {
@@ -67,6 +71,11 @@ final class Heights {
         crew.each(groupsUp, 4, (from, to) -> {
             for (int y = from; y < to; y++) groups(y, blocksUp);
         });
+    }
+
+    /** The next frame has the same. */
+    void again() {
+        suns = 0;
     }
 
     /** A block has its patches' texels, those of the next block's first column and row among them. */
@@ -160,12 +169,21 @@ final class Heights {
         float x = Math.round(alongX * FINE) / FINE;
         float y = Math.round(alongY * FINE) / FINE;
         for (int i = 0; i < suns; i++) if (horizons[i].of(x, y, repeats)) return horizons[i];
+        // How many there may be in a frame does not depend on those before.
         if (suns == SUNS || width * height > LARGEST) return null;
-        if (horizons[suns] == null) horizons[suns] = new Horizon();
-        Horizon next = horizons[suns];
-        next.take(this, x, y, repeats);
-        suns++;
-        return next;
+        int at = suns;
+        while (at < known && !horizons[at].of(x, y, repeats)) at++;
+        if (at == known) {
+            // One more, or the one that is known longest makes room.
+            if (known < SUNS) known++;
+            else at = suns;
+            if (horizons[at] == null) horizons[at] = new Horizon();
+            horizons[at].take(this, x, y, repeats);
+        }
+        Horizon found = horizons[at];
+        horizons[at] = horizons[suns];
+        horizons[suns++] = found;
+        return found;
     }
 
     /** Looks up {@code n} texels. */

@@ -12,21 +12,20 @@ final class Texture {
     private final int[] height = new int[LEVELS];
     private int levels;
     Picture of;
-    /** What the sizes are of, where that stays as it is for good. */
-    private Picture built;
+    /** The stamp of what the sizes are of, where that stands, and of what was carved; 0 where it does not. */
+    private long built;
+
+    private long carved;
 
     /** Takes a picture and works out its smaller sizes. */
     void take(Picture picture, Crew crew) {
         of = picture;
-        if (picture == built) {
-            for (int c = 0; c < 4; c++) planes[0][c] = picture.plane(c);
-            return;
-        }
-        // What stays as it is for good is halved once.
-        built = picture.kept() ? picture : null;
+        for (int c = 0; c < 4; c++) planes[0][c] = picture.plane(c);
+        // What stands is halved once. That somebody keeps a picture says nothing: he may draw into it in each frame.
+        if (picture.stamp() != 0 && picture.stamp() == built) return;
+        built = picture.stamp();
         width[0] = picture.width;
         height[0] = picture.height;
-        for (int c = 0; c < 4; c++) planes[0][c] = picture.plane(c);
         levels = 1;
         while (levels < LEVELS && (width[levels - 1] > 1 || height[levels - 1] > 1)) {
             int l = levels++;
@@ -42,6 +41,11 @@ final class Texture {
 
     /** Makes the light of its pixels ready as heights. */
     void carve(Crew crew) {
+        if (of.stamp() != 0 && of.stamp() == carved) {
+            heights.again();
+            return;
+        }
+        carved = of.stamp();
         heights.take(planes[0][0], planes[0][1], planes[0][2], width[0], height[0], crew);
     }
 
