@@ -9,6 +9,7 @@ import gloaming.picture.kernel.Exit;
 import gloaming.sound.Sound;
 import java.lang.management.ManagementFactory;
 import java.lang.management.ThreadMXBean;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Objects;
 import java.util.concurrent.locks.LockSupport;
@@ -56,6 +57,11 @@ final class FrameMaker {
 
     /** Nanoseconds of this frame in which pictures leave. */
     private long left;
+
+    /** Who is given a picture now, and at which sizes. */
+    private final List<PictureOutput> asking = new ArrayList<>();
+
+    private final Exit.Leaving leaving = new Exit.Leaving();
 
     /** Whether the frame that is being made is for an audience. */
     private boolean airs;
@@ -236,13 +242,21 @@ final class FrameMaker {
     /** Hands a picture to the outlets that show it, and looks at the pixel that is asked for. */
     void leave(String subject, Picture picture) {
         long started = System.nanoTime();
+        asking.clear();
+        leaving.clear();
         for (PictureOutput outlet : live.subscriptions.outlets) {
             if (!Objects.equals(outlet.subject, subject) || !outlet.wanted()) continue;
             if (outlet.onAir && !airs) continue;
             int width = Math.min(outlet.most, picture.width);
             int height = Math.max(1, Math.round((float) picture.height * width / picture.width));
-            Exit.rgb(picture, width, height, outlet.size(width, height), crew);
-            if (outlet.covers) Exit.cover(picture, width, height, outlet.cover());
+            leaving.add(width, height, outlet.size(width, height));
+            asking.add(outlet);
+        }
+        Exit.rgb(picture, leaving, crew);
+        // Those that were filled: another may have come to want one meanwhile.
+        for (int i = 0; i < asking.size(); i++) {
+            PictureOutput outlet = asking.get(i);
+            if (outlet.covers) Exit.cover(picture, outlet.width(), outlet.height(), outlet.cover());
             outlet.done();
             eyes.made = true;
         }

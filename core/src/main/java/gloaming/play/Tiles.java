@@ -7,7 +7,7 @@ public final class Tiles extends Relay {
     public static final int MOST = 160;
     public static final int HEIGHT = 64;
     public static final int COLUMNS = 8;
-    private static final int PATIENCE = 6;
+    private static final int MOST_FRAMES = 20;
     /** Steps in the order of their tiles. */
     public final List<String> steps;
 
@@ -19,8 +19,10 @@ public final class Tiles extends Relay {
     public final int height;
     private final byte[] rgb;
     private final boolean[] fresh;
-    /** Tiles that are drawn in one frame at most, so that no frame pays for all. */
-    private final int inAFrame;
+    /** Frames over which all are drawn, so that no frame pays for all. */
+    private int over = 5;
+    /** Tiles that are drawn in one frame at most. */
+    private int inAFrame;
 
     private int due;
     private int frames;
@@ -33,7 +35,13 @@ public final class Tiles extends Relay {
         height = HEIGHT * Math.max(1, (this.steps.size() + COLUMNS - 1) / COLUMNS);
         rgb = new byte[width * height * 3];
         fresh = new boolean[this.steps.size()];
-        inAFrame = 1 + this.steps.size() / 5;
+        inAFrame = 1 + this.steps.size() / over;
+    }
+
+    /** The next filling is spread over so many nanoseconds of frames; before it is {@link #want wanted}. */
+    public void over(long nanos, double framesPerSecond) {
+        over = (int) Math.clamp(Math.round(nanos / 1e9 * framesPerSecond), 1, MOST_FRAMES);
+        inAFrame = 1 + steps.size() / over;
     }
 
     /** 8-bit RGB, top row first; the reader's while {@link #ready}. */
@@ -43,7 +51,7 @@ public final class Tiles extends Relay {
 
     /** Whether all tiles have been drawn since the reader asked, or enough frames have passed that the rest does not run. */
     boolean whole() {
-        if (++frames > PATIENCE) return true;
+        if (++frames > over + 1) return true;
         for (boolean f : fresh) if (!f) return false;
         return true;
     }

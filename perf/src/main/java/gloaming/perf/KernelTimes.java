@@ -103,18 +103,22 @@ final class KernelTimes {
         Picture ground = noise();
         byte[] large = new byte[WIDTH * HEIGHT * 3];
         byte[] small = new byte[640 * 360 * 3];
+        Exit.Leaving both = new Exit.Leaving();
+        both.add(WIDTH, HEIGHT, large);
+        both.add(640, 360, small);
         try (Crew crew = new Crew(THREADS)) {
             double[] ms = Clocked.medians(
                     200,
                     200,
                     () -> crew.each(HEIGHT, 8, (from, to) -> Blending.rows(Blend.ADD, in, 0.9, null, ground, from, to)),
                     () -> Exit.rgb(in, WIDTH, HEIGHT, large, crew),
-                    () -> Exit.rgb(in, 640, 360, small, crew));
+                    () -> Exit.rgb(in, 640, 360, small, crew),
+                    () -> Exit.rgb(in, both, crew));
             String peer = "an add-blend, %.2f ms".formatted(ms[0]);
             return List.of(
                     new Result("exit at 960x540", ms[1], "ms", peer, ms[1] / ms[0]),
                     new Result("exit at 640x360", ms[2], "ms", peer, ms[2] / ms[0]),
-                    new Result("exit at both", ms[1] + ms[2], "ms", "3 blends wanted", (ms[1] + ms[2]) / (3 * ms[0])));
+                    new Result("exit at both", ms[3], "ms", "3 blends wanted", ms[3] / (3 * ms[0])));
         }
     }
 

@@ -4,6 +4,10 @@ import gloaming.flow.Crew;
 import gloaming.flow.Picture;
 import gloaming.flow.Vectors;
 import gloaming.step.Colour;
+import java.lang.invoke.MethodHandles;
+import java.lang.invoke.VarHandle;
+import java.nio.ByteOrder;
+import java.util.Arrays;
 
 /**
  * The one place where light becomes bytes: heat, tone curve, sRGB, dither.
@@ -23,8 +27,12 @@ public final class Exit {
     static final int BASE = Float.floatToRawIntBits(0x1p-14f) >> SHIFT;
     static final int LAST = (Float.floatToRawIntBits(0x1p5f) >> SHIFT) - BASE;
     private static final int INFINITE = Float.floatToRawIntBits(Float.POSITIVE_INFINITY);
+    private static final VarHandle INTS = MethodHandles.byteArrayViewVarHandle(int[].class, ByteOrder.LITTLE_ENDIAN);
     private static final short[] TABLE = new short[LAST + 1];
     private static final int DITHER_SIDE = 64;
+    /** Rows of a picture that stay in the processor's cache. */
+    private static final int AT_HAND = 24;
+
     private static final short[] DITHER = new short[DITHER_SIDE * DITHER_SIDE];
     private static final ThreadLocal<Rows> ROWS = ThreadLocal.withInitial(Rows::new);
 
@@ -74,23 +82,61 @@ public final class Exit {
      * mean of the light it covers. Sizes above the picture's own repeat pixels.
      */
     public static void rgb(Picture in, int width, int height, byte[] out, Crew crew) {
-        Reduction narrower = in.width > width ? Reduction.of(in.width, width) : null;
-        crew.each(height, 8, (from, to) -> {
-            Rows rows = ROWS.get().room(in.width, width);
-            for (int row = from; row < to; row++) {
-                int at = (height - 1 - row) * width * 3;
-                if (in.width == width && in.height == height) {
-                    encode(in.r(), in.g(), in.b(), row * width, width, row, rows, out, at);
-                    continue;
-                }
-                double low = row * (double) in.height / height;
-                double high = (row + 1) * (double) in.height / height;
-                for (int c = 0; c < 3; c++) gather(in.plane(c), in.width, low, high, in.height, rows.wide[c]);
-                if (narrower != null) narrower.run(rows.wide, rows.narrow);
-                else widen(rows.wide, in.width, rows.narrow, width);
-                encode(rows.narrow[0], rows.narrow[1], rows.narrow[2], 0, width, row, rows, out, at);
+        crew.each(height, 8, (from, to) -> rows(in, width, height, from, to, out));
+    }
+
+    /** What one picture is to be written as, each as {@link #rgb} has it. One thread fills it. */
+    public static final class Leaving {
+        private int[] widths = new int[4];
+        private int[] heights = new int[4];
+        private byte[][] outs = new byte[4][];
+        private int size;
+
+        public void clear() {
+            for (; size > 0; size--) outs[size - 1] = null;
+        }
+
+        public void add(int width, int height, byte[] out) {
+            if (size == outs.length) {
+                widths = Arrays.copyOf(widths, 2 * size);
+                heights = Arrays.copyOf(heights, 2 * size);
+                outs = Arrays.copyOf(outs, 2 * size);
+            }
+            widths[size] = width;
+            heights[size] = height;
+            outs[size++] = out;
+        }
+    }
+
+    /** Writes a picture at several sizes: some rows of it at a time are read for all of them while they are at hand. */
+    public static void rgb(Picture in, Leaving leaving, Crew crew) {
+        if (leaving.size == 0) return;
+        crew.each(in.height, AT_HAND, (from, to) -> {
+            for (int i = 0; i < leaving.size; i++) {
+                long height = leaving.heights[i];
+                int first = (int) (from * height / in.height);
+                int last = (int) (to * height / in.height);
+                rows(in, leaving.widths[i], (int) height, first, last, leaving.outs[i]);
             }
         });
+    }
+
+    private static void rows(Picture in, int width, int height, int from, int to, byte[] out) {
+        Rows rows = ROWS.get().room(in.width, width);
+        Reduction narrower = in.width > width ? Reduction.of(in.width, width) : null;
+        for (int row = from; row < to; row++) {
+            int at = (height - 1 - row) * width * 3;
+            if (in.width == width && in.height == height) {
+                encode(in.r(), in.g(), in.b(), row * width, width, row, rows, out, at);
+                continue;
+            }
+            double low = row * (double) in.height / height;
+            double high = (row + 1) * (double) in.height / height;
+            for (int c = 0; c < 3; c++) gather(in.plane(c), in.width, low, high, in.height, rows.wide[c]);
+            if (narrower != null) narrower.run(rows.wide, rows.narrow);
+            else widen(rows.wide, in.width, rows.narrow, width);
+            encode(rows.narrow[0], rows.narrow[1], rows.narrow[2], 0, width, row, rows, out, at);
+        }
     }
 
     /** Writes how much of its ground each pixel covers, 0 to 255, top row first; each the mean of what it covers. */
@@ -134,95 +180,6 @@ public final class Exit {
             for (int i = 0; i < to; i++) out[c][i] = rows[c][from == to ? i : (int) ((long) i * from / to)];
     }
 
-    /** How much each pixel of a shorter row takes of those of a longer one: as much as it covers of them. */
-    static final class Reduction {
-        /** Pairs of sizes that are kept at a time; there are as many as pages of different sizes. */
-        private static final int KEPT = 16;
-
-        private static final Reduction[] LAST = new Reduction[KEPT];
-        private final int from;
-        private final int to;
-        private final int taps;
-        private final int[] first;
-        private final float[] weights;
-        /** Where each pixel of a vector finds its first, from the first of the vector's own on; none where that is too far. */
-        private final float[] within;
-
-        /** The weights, all first ones, all second ones, all third ones. */
-        private final float[] apart;
-
-        private Reduction(int from, int to) {
-            this.from = from;
-            this.to = to;
-            double each = (double) from / to;
-            taps = (int) Math.ceil(each) + 1;
-            first = new int[to];
-            weights = new float[to * taps];
-            for (int i = 0; i < to; i++) {
-                double low = i * each;
-                double high = low + each;
-                // All taps lie within the row; those that nothing is covered of weigh nothing.
-                first[i] = Math.max(0, Math.min((int) low, from - taps));
-                for (int k = 0; k < taps; k++) {
-                    int x = first[i] + k;
-                    double covered = Math.min(high, x + 1) - Math.max(low, x);
-                    weights[i * taps + k] = x < from && covered > 0 ? (float) (covered / each) : 0;
-                }
-            }
-            boolean near = taps == 3 && each * (Vectors.LANES - 1) + 4 < 2 * Vectors.LANES;
-            within = near ? new float[to] : null;
-            apart = near ? new float[3 * to] : null;
-            for (int i = 0; near && i < to; i++) {
-                within[i] = first[i] - first[i / Vectors.LANES * Vectors.LANES];
-                for (int k = 0; k < 3; k++) apart[k * to + i] = weights[3 * i + k];
-            }
-        }
-
-        /** The one for these sizes, {@code from} above {@code to}. Threads may make the same one twice. */
-        static Reduction of(int from, int to) {
-            int place = (31 * from + to) % KEPT;
-            Reduction last = LAST[place];
-            if (last != null && last.from == from && last.to == to) return last;
-            return LAST[place] = new Reduction(from, to);
-        }
-
-        /** Shortens red, green and blue. */
-        void run(float[][] rows, float[][] out) {
-            if (taps != 3 || from < 3) {
-                for (int c = 0; c < 3; c++) each(rows[c], out[c]);
-                return;
-            }
-            // Vectors read on beyond the row's end, where there has to be room.
-            int whole = within != null ? to / Vectors.LANES * Vectors.LANES : 0;
-            while (whole > 0 && first[whole - Vectors.LANES] + 2 * Vectors.LANES > rows[0].length)
-                whole -= Vectors.LANES;
-            for (int c = 0; c < 3; c++) ExitKernels.reduce(rows[c], first, within, apart, to, out[c], whole);
-            three(rows[0], rows[1], rows[2], out[0], out[1], out[2], whole);
-        }
-
-        /** From one and a half to two pixels to one: what a monitor shows of most looks. */
-        private void three(float[] r, float[] g, float[] b, float[] red, float[] green, float[] blue, int begin) {
-            for (int i = begin, w = 3 * begin; i < to; i++, w += 3) {
-                int x = first[i];
-                float left = weights[w];
-                float middle = weights[w + 1];
-                float right = weights[w + 2];
-                red[i] = left * r[x] + middle * r[x + 1] + right * r[x + 2];
-                green[i] = left * g[x] + middle * g[x + 1] + right * g[x + 2];
-                blue[i] = left * b[x] + middle * b[x + 1] + right * b[x + 2];
-            }
-        }
-
-        private void each(float[] row, float[] out) {
-            for (int i = 0; i < to; i++) {
-                float sum = 0;
-                int x = first[i];
-                for (int k = 0; k < taps && x + k < from; k++) sum += weights[i * taps + k] * row[x + k];
-                out[i] = sum;
-            }
-        }
-    }
-
     private static void encode(
             float[] r, float[] g, float[] b, int from, int width, int row, Rows rows, byte[] out, int at) {
         int whole = width / Vectors.LANES * Vectors.LANES;
@@ -232,14 +189,31 @@ public final class Exit {
         plain(r, g, b, from, whole, width, dither, out, at + 3 * whole);
     }
 
-    /** Looks {@code n} pixels up in the table, and dithers them. */
+    /** Looks {@code n} pixels up in the table, a multiple of four, and dithers them; the twelve bytes of four leave as three numbers. */
     private static void bytes(int[] r, int[] g, int[] b, int n, int dither, byte[] out, int at) {
-        for (int x = 0; x < n; x++, at += 3) {
-            int d = DITHER[dither + (x & DITHER_SIDE - 1)];
-            out[at] = (byte) (TABLE[r[x]] + d >> 7);
-            out[at + 1] = (byte) (TABLE[g[x]] + d >> 7);
-            out[at + 2] = (byte) (TABLE[b[x]] + d >> 7);
+        for (int x = 0; x < n; x += 4, at += 12) {
+            int d = dither + (x & DITHER_SIDE - 1);
+            int d0 = DITHER[d];
+            int d1 = DITHER[d + 1];
+            int d2 = DITHER[d + 2];
+            int d3 = DITHER[d + 3];
+            int one = level(r[x], d0) | level(g[x], d0) << 8 | level(b[x], d0) << 16 | level(r[x + 1], d1) << 24;
+            int two = level(g[x + 1], d1)
+                    | level(b[x + 1], d1) << 8
+                    | level(r[x + 2], d2) << 16
+                    | level(g[x + 2], d2) << 24;
+            int three = level(b[x + 2], d2)
+                    | level(r[x + 3], d3) << 8
+                    | level(g[x + 3], d3) << 16
+                    | level(b[x + 3], d3) << 24;
+            INTS.set(out, at, one);
+            INTS.set(out, at + 4, two);
+            INTS.set(out, at + 8, three);
         }
+    }
+
+    private static int level(int index, int dither) {
+        return TABLE[index] + dither >> 7;
     }
 
     /** Pixels {@code first} to {@code end} of a row: the plain version of {@link ExitKernels#index} and {@link #bytes}. */
@@ -274,22 +248,28 @@ public final class Exit {
             Picture in, byte[] image, int imageWidth, int left, int top, int width, int height, float[] seen) {
         float brightest = 0;
         float cover = 0;
+        int[] columns = ROWS.get().room(2 * width, 0).index[0];
+        for (int k = 0; k < 2 * width; k++) columns[k] = sample(k, in.width, width);
+        float[] r = in.r();
+        float[] g = in.g();
+        float[] b = in.b();
+        float[] a = in.a();
         for (int y = 0; y < height; y++) {
             int at = ((top + height - 1 - y) * imageWidth + left) * 3;
+            int low = sample(2 * y, in.height, height) * in.width;
+            int high = sample(2 * y + 1, in.height, height) * in.width;
             for (int x = 0; x < width; x++) {
                 float red = 0;
                 float green = 0;
                 float blue = 0;
                 float ground = 0;
                 for (int s = 0; s < 4; s++) {
-                    int sx = (int) ((x + 0.25f + 0.5f * (s & 1)) * in.width / width);
-                    int sy = (int) ((y + 0.25f + 0.5f * (s >> 1)) * in.height / height);
-                    int i = Math.min(in.height - 1, sy) * in.width + Math.min(in.width - 1, sx);
-                    red += in.r()[i];
-                    green += in.g()[i];
-                    blue += in.b()[i];
-                    cover = Math.max(cover, in.a()[i]);
-                    ground += 1 - Math.min(1, in.a()[i]);
+                    int i = (s < 2 ? low : high) + columns[2 * x + (s & 1)];
+                    red += r[i];
+                    green += g[i];
+                    blue += b[i];
+                    cover = Math.max(cover, a[i]);
+                    ground += 1 - Math.min(1, a[i]);
                 }
                 brightest = Math.max(brightest, Math.max(red, Math.max(green, blue)) / 4);
                 image[at++] = encode((red + GROUND * ground) / 4, 64);
@@ -299,5 +279,10 @@ public final class Exit {
         }
         seen[0] = brightest;
         seen[1] = cover;
+    }
+
+    /** Which of {@code all} pixels the {@code k}th of twice {@code few} samples looks at: two for each pixel of a small view. */
+    private static int sample(int k, int all, int few) {
+        return Math.min(all - 1, (int) ((k / 2 + 0.25f + 0.5f * (k & 1)) * all / few));
     }
 }

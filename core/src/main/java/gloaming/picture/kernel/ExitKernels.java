@@ -57,7 +57,7 @@ final class ExitKernels {
 
     /**
      * {@code n} pixels of three of a longer row each: {@code within} says where in the two vectors from the first pixel's {@code first} on.
-     * Its plain version is the loop of {@link Exit.Reduction}.
+     * Its plain version is the loop of {@link Reduction}.
      */
     static void reduce(float[] row, int[] first, float[] within, float[] weights, int apart, float[] out, int n) {
         for (int i = 0; i < n; i += LANES) {

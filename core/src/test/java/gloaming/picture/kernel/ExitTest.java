@@ -6,6 +6,8 @@ import static org.assertj.core.api.Assertions.within;
 import gloaming.flow.Crew;
 import gloaming.flow.Picture;
 import gloaming.step.Colour;
+import java.util.ArrayList;
+import java.util.List;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -110,14 +112,42 @@ class ExitTest {
         assertThat(rgb).isEqualTo(plain);
     }
 
+    @Test
+    void severalSizesAtOnceAreEachAsItIsByItself() {
+        Picture picture = new Picture(83, 70);
+        java.util.SplittableRandom random = new java.util.SplittableRandom(8);
+        for (int c = 0; c < 3; c++)
+            for (int i = 0; i < picture.pixels(); i++) picture.plane(c)[i] = (float) random.nextDouble(1.5);
+        int[][] sizes = {{83, 70}, {40, 33}, {120, 101}, {83, 1}, {7, 5}, {1, 70}};
+        try (Crew three = new Crew(3)) {
+            for (Crew crew : List.of(this.crew, three)) {
+                Exit.Leaving leaving = new Exit.Leaving();
+                leaving.add(9, 9, new byte[243]);
+                leaving.clear();
+                List<byte[]> all = new ArrayList<>();
+                for (int[] size : sizes) {
+                    all.add(new byte[size[0] * size[1] * 3]);
+                    leaving.add(size[0], size[1], all.getLast());
+                }
+                Exit.rgb(picture, leaving, crew);
+                for (int i = 0; i < sizes.length; i++) {
+                    byte[] alone = new byte[sizes[i][0] * sizes[i][1] * 3];
+                    Exit.rgb(picture, sizes[i][0], sizes[i][1], alone, crew);
+                    assertThat(all.get(i))
+                            .as("%d by %d", sizes[i][0], sizes[i][1])
+                            .isEqualTo(alone);
+                }
+            }
+        }
+    }
+
     @ParameterizedTest
     @CsvSource({"960,640", "960,639", "480,320", "7,5", "3,2", "2,1", "1920,640", "100,99", "5,1"})
     void aShorterRowTakesOfALongerOneWhatEachPixelCovers(int from, int to) {
         float[] row = new float[from];
         for (int i = 0; i < from; i++) row[i] = (float) Math.sin(i * 1.7) + 2;
         float[] out = new float[to];
-        Exit.Reduction.of(from, to)
-                .run(new float[][] {row, row, row}, new float[][] {new float[to], out, new float[to]});
+        Reduction.of(from, to).run(new float[][] {row, row, row}, new float[][] {new float[to], out, new float[to]});
         double each = (double) from / to;
         for (int i = 0; i < to; i++) {
             // The integral of the row's steps between the pixel's edges.

@@ -56,6 +56,7 @@ final class Feed {
     private final Map<PictureOutput, JpegEncoder> encoders = new HashMap<>();
     private final Map<PictureOutput, MonitorPace> paces = new HashMap<>();
     private final Map<Viewer, JpegEncoder> tileEncoders = new HashMap<>();
+    private final MonitorPace previews = new MonitorPace();
     private long nextBoard;
     private long nextTiles;
     private long nextEars;
@@ -175,7 +176,8 @@ final class Feed {
 
     private void tiles(long now) {
         boolean due = now >= nextTiles;
-        if (due) nextTiles = now + TILES_NS;
+        boolean gives = due && previews.gives(player.load());
+        if (due) nextTiles = now + (gives ? 2 : 1) * TILES_NS;
         for (Viewer viewer : close) {
             Tiles tiles = viewer.tiles;
             if (tiles == null) continue;
@@ -188,7 +190,9 @@ final class Feed {
                 message.putShort((short) Tiles.HEIGHT).putShort((short) viewer.tilesList);
                 viewer.send(new BinaryMessage(message.put(jpeg).flip()));
             }
-            if (due && tiles.idle() && !viewer.away(now)) tiles.want();
+            if (!due || !tiles.idle() || viewer.away(now)) continue;
+            tiles.over((gives ? 2 : 1) * TILES_NS, look.look().rate());
+            tiles.want();
         }
     }
 

@@ -24,4 +24,13 @@ class MonitorPaceTest {
         assertThat(asked(pace, 180, 60, 0.6)).isGreaterThanOrEqualTo(59);
         assertThat(asked(pace, 240, 60, 0.8)).isEqualTo(60);
     }
+
+    @Test
+    void previewsGiveWayAsMonitorsDo() {
+        MonitorPace pace = new MonitorPace();
+        assertThat(pace.gives(0.8)).isFalse();
+        assertThat(pace.gives(0.9)).isTrue();
+        assertThat(pace.gives(0.8)).as("nearly as busy still").isTrue();
+        assertThat(pace.gives(0.6)).isFalse();
+    }
 }
