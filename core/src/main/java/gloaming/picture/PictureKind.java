@@ -71,7 +71,9 @@ public final class PictureKind extends Kind {
 
     @Override
     public Flow copy(Flow flow, Flow last, PicturePool pool) {
-        return pool.borrow().copyFrom((Picture) flow);
+        Picture picture = (Picture) flow;
+        // Nobody writes to what stands.
+        return picture.stamp() != 0 ? picture : pool.borrow().copyFrom(picture);
     }
 
     @Override

@@ -13,6 +13,7 @@ import gloaming.step.Operation;
 import gloaming.step.Setting;
 import java.lang.management.ManagementFactory;
 import java.lang.management.ThreadMXBean;
+import java.util.List;
 
 /**
  * Works the steps of a lane out, one behind the other: those that work by rows together, while the rows are at hand. A step that throws is passed
@@ -20,6 +21,8 @@ import java.lang.management.ThreadMXBean;
  */
 final class LaneWork {
     private static final ThreadMXBean THREADS = ManagementFactory.getThreadMXBean();
+    /** Pixels of pictures that steps keep of what stands, at most: 64 MB. */
+    private static final long MOST_KEPT = 4 << 20;
 
     private final Crew crew;
     private final PicturePool pool;
@@ -170,9 +173,21 @@ final class LaneWork {
     /** Runs a step, or adds it to the pass when it works by rows; what it takes in is given back when nobody has it. */
     @SuppressWarnings({"unchecked", "rawtypes"})
     private Flow run(StepRun step, Operation operation, Pass pass, Flow in) {
+        if (stands(step, operation, in)) {
+            Picture made = step.stays.again(operation, (Picture) in, step.sources);
+            if (made != null) return made;
+            if (step.stays.worth() && room(step, (Picture) in)) {
+                Flow out = operation.run(in, step.memory, hand);
+                return out == in ? in : step.stays.keep((Picture) out);
+            }
+        }
         if (operation instanceof ByRows byRows) {
             ByRows.Rows rows = byRows.rows(in, step.memory, hand);
             if (rows == null) return in;
+            if (rows instanceof ByRows.Kept kept && pass.size() == 0) {
+                if (kept.picture() != in) giveBack(in);
+                return kept.picture();
+            }
             if (pass.size() == 0) pass.begin(in instanceof Picture picture ? picture : null, byRows.reach());
             pass.add(step, rows);
             return null;
@@ -180,6 +195,24 @@ final class LaneWork {
         Flow out = operation.run(in, step.memory, hand);
         if (out != in) giveBack(in);
         return out;
+    }
+
+    /** Whether nothing but its settings and pictures that stand can change what a step makes. */
+    private static boolean stands(StepRun step, Operation<?, ?, ?> operation, Flow in) {
+        if (!stands(in) || !step.given.isEmpty() || !operation.timeless()) return false;
+        for (Source source : step.sources) if (!stands(source.read(null))) return false;
+        return true;
+    }
+
+    private static boolean stands(Flow flow) {
+        return flow instanceof Picture picture && picture.stamp() != 0;
+    }
+
+    private boolean room(StepRun step, Picture picture) {
+        long kept = picture.pixels() - step.stays.pixels();
+        List<StepRun> steps = hand.player().plan().steps;
+        for (int i = 0; i < steps.size(); i++) kept += steps.get(i).stays.pixels();
+        return kept <= MOST_KEPT;
     }
 
     /** What a pass comes to, as one whole picture, and an empty pass; {@code flow} itself where the pass is empty. */

@@ -41,6 +41,9 @@ final class StepRun {
     /** Results beside it that somebody reads: what it gave in this frame, or null. */
     final Map<String, Flow> given = new HashMap<>();
 
+    /** What it made of a picture that stands. */
+    Stays stays = new Stays();
+
     /** What stood for what came in, where that was of another kind than the step takes. */
     Flow stood;
 

@@ -55,6 +55,11 @@ final class Typesetter {
     private final int[] starts = new int[MOST_LETTERS + 1];
     private int count;
     private int edge;
+    /** What was drawn twice alike, and the colour of what was drawn last. */
+    private Picture drawn;
+
+    private boolean stands;
+    private Colour inked;
 
     /** Draws words into a picture of this frame. */
     Picture draw(CharSequence words, String font, Style style, Colour colour, Frame frame) {
@@ -65,13 +70,23 @@ final class Typesetter {
             set = null;
         }
         read(words);
-        Picture out = frame.picture();
-        if (style.wave > 0 || !style.equals(set) || width != out.width || height != out.height) place(style, frame);
+        boolean placed = style.wave == 0 && style.equals(set) && width == frame.width() && height == frame.height();
+        boolean same = placed && colour.equals(inked);
+        if (same && stands) return drawn;
+        if (!placed) place(style, frame);
         set = style;
-        width = out.width;
-        height = out.height;
+        inked = colour;
+        width = frame.width();
+        height = frame.height();
+        Picture out = same ? room(frame) : frame.picture();
         ink(style, colour, out, frame.crew());
-        return out;
+        stands = same;
+        return same ? out.stands() : out;
+    }
+
+    private Picture room(Frame frame) {
+        if (drawn == null || drawn.width != width || drawn.height != height) drawn = new Picture(width, height);
+        return frame.keep(drawn);
     }
 
     private void ink(Style style, Colour colour, Picture out, Crew crew) {

@@ -11,6 +11,11 @@ public interface ByPixel<M> extends ByRows<Picture, M> {
         void run(Picture picture, int from, int to, int row);
     }
 
+    @Override
+    default boolean timeless() {
+        return true;
+    }
+
     /** Gets ready for this frame; null where there is nothing to do. */
     Pixels pixels(M memory, Frame frame);
 

@@ -35,6 +35,14 @@ public interface ByRows<I extends Flow, M> extends Operation<I, Picture, M> {
         Picture run(Picture in, Picture out, int from, int to);
     }
 
+    /** Rows that are there already: a whole picture that somebody keeps. */
+    record Kept(Picture picture) implements Rows {
+        @Override
+        public Picture run(Picture in, Picture out, int from, int to) {
+            return picture;
+        }
+    }
+
     /** How far a row looks. */
     default Reach reach() {
         return Reach.PIXEL;

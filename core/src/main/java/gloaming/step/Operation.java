@@ -19,6 +19,14 @@ public interface Operation<I extends Flow, O extends Flow, M> {
         return null;
     }
 
+    /**
+     * Whether, as it is set, all that it gives depends on its settings, the size, the picture that comes in and those it reads: not on the moment,
+     * nor on what it remembers or hears. What it made of pictures that stand is then not made again.
+     */
+    default boolean timeless() {
+        return false;
+    }
+
     /** What an operation ends by that has worked for longer than it may; the message says where, without a full stop. */
     final class TooLong extends IllegalArgumentException {
         public TooLong(String where) {

@@ -7,11 +7,14 @@ import gloaming.flow.Flow;
 import gloaming.flow.Kind;
 import gloaming.flow.Picture;
 import gloaming.look.Value;
+import java.lang.reflect.Proxy;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import java.util.TreeMap;
 import java.util.function.Supplier;
 import java.util.stream.Stream;
+import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.MethodSource;
 
@@ -28,7 +31,7 @@ class EveryStepTest {
     @MethodSource("steps")
     void itWorksAtTheEndsOfEverySettingOnPicturesOfAnyShape(String id) {
         Description description = Catalogue.all().find(id);
-        for (int[] size : new int[][] {{1, 1}, {1, 17}, {17, 1}, {33, 19}}) {
+        for (int[] size : sizes(description)) {
             for (Map<String, Value> settings : atTheEnds(description)) {
                 Moments frame = frame(description, size);
                 Operation<Flow, Flow, Object> operation = make(description, settings);
@@ -47,6 +50,16 @@ class EveryStepTest {
                 }
             }
         }
+    }
+
+    /** Where no picture comes in or leaves, its shape is that of the world alone. */
+    private static List<int[]> sizes(Description description) {
+        boolean pictures = Stream.concat(
+                        Stream.of(description.takes(), description.gives()),
+                        description.reads().stream().map(Description.Input::kind))
+                .anyMatch(kind -> kind != null && kind.type() == Picture.class);
+        List<int[]> all = List.of(new int[] {1, 1}, new int[] {33, 19}, new int[] {1, 17}, new int[] {17, 1});
+        return pictures ? all : all.subList(0, 2);
     }
 
     private static Flow played(Description description, Map<String, Value> settings, Supplier<Flow> run) {
@@ -92,6 +105,43 @@ class EveryStepTest {
     void equalRunsGiveEqualResults(String id) {
         Description description = Catalogue.all().find(id);
         assertThat(played(description)).isEqualTo(played(description));
+    }
+
+    /** A frame that knows sizes and has pictures, and nothing of the moment. */
+    private static Frame timeless(Moments moments) {
+        Set<String> known =
+                Set.of("width", "height", "aspect", "renderScale", "seed", "crew", "picture", "onto", "keep", "read");
+        return (Frame)
+                Proxy.newProxyInstance(Frame.class.getClassLoader(), new Class<?>[] {Frame.class}, (p, method, a) -> {
+                    if (known.contains(method.getName())) return method.invoke(moments, a);
+                    throw new AssertionError("asks for " + method.getName());
+                });
+    }
+
+    @ParameterizedTest
+    @MethodSource("steps")
+    void whatSaysThatItIsTimelessAsksNothingOfTheMomentAndRemembersNothing(String id) {
+        Description description = Catalogue.all().find(id);
+        int[] size = {40, 22};
+        for (Map<String, Value> settings : atTheEnds(description)) {
+            Operation<Flow, Flow, Object> operation = make(description, settings);
+            if (!operation.timeless()) continue;
+            Frame frame = timeless(frame(description, size));
+            Object memory = operation.memory();
+            operation.run(description.takes().sample(size[0], size[1], 9), memory, frame);
+            Flow again = operation.run(given(description.takes(), size), memory, frame);
+            Flow first = operation.run(given(description.takes(), size), operation.memory(), frame);
+            assertThat(description.gives().probe(again).toList())
+                    .as("%s of %s", id, settings)
+                    .isEqualTo(description.gives().probe(first).toList());
+        }
+    }
+
+    @Test
+    void manyStepsAreTimeless() {
+        assertThat(steps().filter(id -> make(Catalogue.all().find(id), Map.of()).timeless()))
+                .contains("blur", "glow", "place", "grade", "levels", "mirror")
+                .doesNotContain("grain", "dissolve", "echo", "motion", "shader");
     }
 
     private List<Float> played(Description description) {

@@ -44,6 +44,11 @@ public record Grain(
     private static final float STEP = 1f / (1 << 16);
 
     @Override
+    public boolean timeless() {
+        return false;
+    }
+
+    @Override
     public Pixels pixels(Void memory, Frame frame) {
         if (amount == 0) return null;
         long seed = Randomness.bits(frame.seed(), (long) Math.floor(frame.time() * rate), 0);

@@ -51,6 +51,11 @@ public record Levels(
     private static final VectorSpecies<Float> F = FloatVector.SPECIES_PREFERRED;
 
     @Override
+    public boolean timeless() {
+        return true;
+    }
+
+    @Override
     public Rows rows(Picture whole, Void memory, Frame frame) {
         return (in, out, from, to) -> {
             int n = (to - from) * in.width;

@@ -49,6 +49,11 @@ public record CrossFade(
     }
 
     @Override
+    public boolean timeless() {
+        return true;
+    }
+
+    @Override
     public Rows rows(Picture whole, Void memory, Frame frame) {
         Picture other = frame.read("to", Picture.class);
         if (other == null || amount == 0) return null;

@@ -38,6 +38,11 @@ public record Dissolve(
     }
 
     @Override
+    public boolean timeless() {
+        return false;
+    }
+
+    @Override
     public Memory memory() {
         return new Memory();
     }

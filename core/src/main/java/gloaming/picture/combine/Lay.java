@@ -29,6 +29,11 @@ public record Lay(
         implements ByRows<Picture, Void> {
 
     @Override
+    public boolean timeless() {
+        return true;
+    }
+
+    @Override
     public Rows rows(Picture whole, Void memory, Frame frame) {
         Picture with = frame.read("with", Picture.class);
         if (with == null || amount == 0) return null;

@@ -41,6 +41,11 @@ public record Mask(
     }
 
     @Override
+    public boolean timeless() {
+        return true;
+    }
+
+    @Override
     public Rows rows(Picture whole, Void memory, Frame frame) {
         Picture mask = frame.read("by", Picture.class);
         if (mask == null || amount == 0) return null;

@@ -33,6 +33,11 @@ public record Blur(
     }
 
     @Override
+    public boolean timeless() {
+        return true;
+    }
+
+    @Override
     public Memory memory() {
         return new Memory();
     }

@@ -54,6 +54,11 @@ public record DistanceToOutline(
     }
 
     @Override
+    public boolean timeless() {
+        return true;
+    }
+
+    @Override
     public Memory memory() {
         return new Memory();
     }

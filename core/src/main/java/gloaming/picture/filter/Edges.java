@@ -52,6 +52,11 @@ public record Edges(
     }
 
     @Override
+    public boolean timeless() {
+        return true;
+    }
+
+    @Override
     public Reach reach() {
         return Reach.WHOLE;
     }

@@ -46,6 +46,11 @@ public record Emboss(
         implements ByRows<Picture, Void> {
 
     @Override
+    public boolean timeless() {
+        return true;
+    }
+
+    @Override
     public Reach reach() {
         return Reach.WHOLE;
     }

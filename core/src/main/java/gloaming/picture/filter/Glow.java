@@ -56,6 +56,11 @@ public record Glow(
     }
 
     @Override
+    public boolean timeless() {
+        return true;
+    }
+
+    @Override
     public Memory memory() {
         return new Memory();
     }

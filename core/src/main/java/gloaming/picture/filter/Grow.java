@@ -30,6 +30,11 @@ public record Grow(
     private static final int BLOCK = 64;
 
     @Override
+    public boolean timeless() {
+        return true;
+    }
+
+    @Override
     public Picture run(Picture in, Void memory, Frame frame) {
         int r = (int) Math.round(Math.abs(reach) * in.scale());
         if (r == 0) return in;

@@ -22,6 +22,11 @@ public record HeightToNormal(
         implements ByRows<Picture, Void> {
 
     @Override
+    public boolean timeless() {
+        return true;
+    }
+
+    @Override
     public Reach reach() {
         return Reach.WHOLE;
     }

@@ -29,6 +29,11 @@ public record Median(
         implements ByRows<Picture, Void> {
 
     @Override
+    public boolean timeless() {
+        return true;
+    }
+
+    @Override
     public Reach reach() {
         return Reach.WHOLE;
     }

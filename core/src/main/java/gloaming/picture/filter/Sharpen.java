@@ -32,6 +32,11 @@ public record Sharpen(
     }
 
     @Override
+    public boolean timeless() {
+        return true;
+    }
+
+    @Override
     public Memory memory() {
         return new Memory();
     }

@@ -43,6 +43,11 @@ public record Smear(
     private static final int AT_ONCE = 16;
 
     @Override
+    public boolean timeless() {
+        return true;
+    }
+
+    @Override
     public Picture run(Picture in, Void memory, Frame frame) {
         if (across == 0 && up == 0 && growth == 1 && turn == 0) return in;
         if (growth == 1 && turn == 0) return straight(in, frame);

@@ -35,6 +35,11 @@ public interface Warp<M extends Warp.Memory> extends ByRows<Picture, M> {
     Places places(Picture whole, M memory, Frame frame);
 
     @Override
+    default boolean timeless() {
+        return true;
+    }
+
+    @Override
     default Reach reach() {
         return Reach.WHOLE;
     }

@@ -149,9 +149,10 @@ public record CloudNoise(
         Picture into = drawn;
         if (!as.equals(memory.drawnAs)) {
             frame.crew().each(into.height, STRIP, (from, to) -> block(memory, into, from, to, seed));
+            into.stands();
             memory.drawnAs = as;
         }
-        return (nothing, out, from, to) -> into;
+        return new Kept(into);
     }
 
     private void block(Memory memory, Picture out, int from, int to, int seed) {

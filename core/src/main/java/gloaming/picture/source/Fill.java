@@ -58,6 +58,6 @@ public record Fill(
                         ByRows.STRIP,
                         (from, to) ->
                                 out.fill(colour.r() * k, colour.g() * k, colour.b() * k, (float) cover, from, to));
-        return out;
+        return out.stands();
     }
 }

@@ -81,6 +81,7 @@ public record Gradient(
     /** The gradient at brightness 1, drawn when anything else changes. */
     public static final class Memory {
         Picture drawn;
+        Kept kept;
         Gradient made;
     }
 
@@ -93,6 +94,7 @@ public record Gradient(
     public Rows rows(Nothing in, Memory memory, Frame frame) {
         if (memory.drawn == null || memory.drawn.width != frame.width() || memory.drawn.height != frame.height()) {
             memory.drawn = frame.keep(new Picture(frame.width(), frame.height()));
+            memory.kept = new Kept(memory.drawn);
             memory.made = null;
         }
         Picture drawn = memory.drawn;
@@ -102,9 +104,10 @@ public record Gradient(
             frame.crew().each(drawn.height, STRIP, (from, to) -> {
                 for (int row = from; row < to; row++) row(ramp, drawn, row);
             });
+            drawn.stands();
             memory.made = wanted;
         }
-        if (brightness == 1) return (nothing, out, from, to) -> drawn;
+        if (brightness == 1) return memory.kept;
         return (nothing, out, from, to) -> {
             int at = drawn.at(from);
             int n = drawn.at(to) - at;

@@ -38,6 +38,11 @@ public record Place(
         implements ByRows<Picture, Woven> {
 
     @Override
+    public boolean timeless() {
+        return true;
+    }
+
+    @Override
     public Woven memory() {
         return new Woven();
     }
