@@ -28,6 +28,11 @@ final class FrameLoop {
     /** Behind everybody but what nobody waits for. */
     private static final int AT_BENCH = Thread.MIN_PRIORITY + 1;
 
+    /** Who comes on air owes its audience a picture for so long; it is made as soon as it is asked for, which is looked at so often. */
+    private static final long OWED_NS = 1_000_000_000;
+
+    private static final long SOON_NS = 1_000_000;
+
     private static final int MOST_CALLS = 8;
     /** After a frame that failed. */
     private static final long REST_NS = 100_000_000;
@@ -167,6 +172,7 @@ final class FrameLoop {
     private void run() {
         FrameSchedule schedule = new FrameSchedule(System.nanoTime());
         boolean onAir = true;
+        long came = 0;
         while (!live.closed() && live.loop() == this) {
             Request now = live.request();
             if (now.look() == null) {
@@ -179,12 +185,14 @@ final class FrameLoop {
                 onAir = now.onAir();
                 place(onAir);
             }
+            if (comes) came = System.nanoTime();
+            boolean owes = onAir && came != 0 && System.nanoTime() - came < OWED_NS;
             // At a bench, and while nobody sees a picture and nobody is told anything, one thread goes on.
             boolean matters = maker.matters();
             crew.alone(!onAir || !matters);
             // Whoever comes on air makes a picture at once.
             schedule.next(together(onAir, matters), now.look().rate(), comes, System.nanoTime());
-            if (!waited(schedule, onAir)) continue;
+            if (!waited(schedule, onAir, owes && !comes)) continue;
             begun = System.nanoTime();
             long steps = schedule.begin(begun);
             double halt = schedule.halt();
@@ -193,7 +201,9 @@ final class FrameLoop {
                 live.pace.sound += halt;
             }
             frame(now, steps);
-            schedule.over(comes && !live.shares);
+            boolean first = owes && maker.gave();
+            if (first) came = 0;
+            schedule.over(first && !live.shares);
             if (begun != 0 && (!onAir || live.leaves)) rest(now, System.nanoTime() - begun);
             begun = 0;
         }
@@ -206,12 +216,13 @@ final class FrameLoop {
         return Math.min(FrameSchedule.LONGEST_STEP, frames * TOGETHER);
     }
 
-    /** Waits until the frame is due; false where it goes elsewhere meanwhile. */
-    private boolean waited(FrameSchedule schedule, boolean onAir) {
+    /** Waits until the frame is due, or somebody asks for what he is owed; false where it goes elsewhere meanwhile. */
+    private boolean waited(FrameSchedule schedule, boolean onAir, boolean owes) {
         long wait;
         while ((wait = schedule.left(System.nanoTime())) > 0) {
             if (live.request().onAir() != onAir) return false;
-            LockSupport.parkNanos(wait);
+            if (owes && maker.asked()) return true;
+            LockSupport.parkNanos(owes ? Math.min(wait, SOON_NS) : wait);
         }
         return true;
     }

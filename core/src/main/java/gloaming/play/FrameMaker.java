@@ -60,6 +60,8 @@ final class FrameMaker {
 
     /** Who is given a picture now, and at which sizes. */
     private final List<PictureOutput> asking = new ArrayList<>();
+    /** Whether an audience was given one. */
+    private boolean gave;
 
     private final Exit.Leaving leaving = new Exit.Leaving();
 
@@ -112,10 +114,23 @@ final class FrameMaker {
      */
     void place(boolean onAir, Look look) {
         keeper.largest(onAir ? LARGEST : BENCH_SIZE);
+        // Screens that are to show it may not have asked yet.
+        if (onAir) eyes.expect();
         small = 0;
         live.rehearsed = false;
         comes = onAir && look != null && workMs > 0 ? part(look) : 0;
         workMs = 0;
+    }
+
+    /** Whether an audience was given a picture of the last frame. */
+    boolean gave() {
+        return gave;
+    }
+
+    /** Whether an audience asks for a picture now. */
+    boolean asked() {
+        for (PictureOutput outlet : live.subscriptions.outlets) if (outlet.onAir && outlet.wanted()) return true;
+        return false;
     }
 
     private void size(double ms, double budget, double step) {
@@ -166,6 +181,7 @@ final class FrameMaker {
         double step = steps / look.rate();
         double dt = now.paused() ? 0 : step;
         eyes.begin();
+        gave = false;
         double sitting = live.sitting.scale();
         boolean rehearses = sitting == 0 && rehearses(now);
         double scale = sitting > 0 ? sitting : now.scale() > 0 ? now.scale() : keeper.scale();
@@ -258,6 +274,7 @@ final class FrameMaker {
             PictureOutput outlet = asking.get(i);
             if (outlet.covers) Exit.cover(picture, outlet.width(), outlet.height(), outlet.cover());
             outlet.done();
+            gave |= outlet.onAir;
             eyes.made = true;
         }
         for (Probe probe : live.subscriptions.probes) {

@@ -61,6 +61,12 @@ final class PreviewTap implements Onlooker {
         for (Tiles tiles : drawing) tiles.nextFrame();
     }
 
+    /** Somebody is about to ask. */
+    void expect() {
+        asked = System.nanoTime();
+        seen = true;
+    }
+
     /** Whether a picture is asked for, by a page or only to be kept. */
     private boolean asks(boolean toBeKept) {
         for (PictureOutput outlet : live.subscriptions.outlets)

@@ -337,6 +337,25 @@ class LivePlayerTest {
         }
     }
 
+    @Test
+    void anAudienceThatAsksOnlyAfterTheFirstFrameOnAirDoesNotWaitForTheNextThatIsDue() {
+        try (LivePlayer first = new LivePlayer(Catalogue.all(), 1)) {
+            PictureOutput audience = PictureOutput.forAudience(4000);
+            stage.atBench(first, null);
+            // One frame a second.
+            stage.show(look(fill(1)).withFormat(64, 36, 1, 3, 96));
+            stage.start();
+            until("a frame at the bench", () -> stage.made() > 0);
+            stage.onAir();
+            until("the first on air, which nobody has asked for", () -> stage.made() > 1);
+            stage.subscribe(new Subscriptions(List.of(audience), List.of(), List.of(), List.of()));
+            long asked = System.nanoTime();
+            audience.want();
+            until("a picture", audience::ready);
+            assertThat((System.nanoTime() - asked) / 1e9).as("seconds").isLessThan(0.9);
+        }
+    }
+
     /** The priorities of all threads that make its frames. */
     private static List<Integer> priorities(LivePlayer player) {
         List<Long> ids = Arrays.stream(player.loop().threadIds()).boxed().toList();
