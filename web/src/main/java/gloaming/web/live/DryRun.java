@@ -12,6 +12,7 @@ import gloaming.web.store.OpenLook;
 import gloaming.web.store.Shows;
 import jakarta.annotation.PreDestroy;
 import java.util.List;
+import java.util.Map;
 import java.util.Set;
 import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.CompletionException;
@@ -33,10 +34,24 @@ import org.springframework.stereotype.Component;
 @Component
 final class DryRun {
     private static final Logger LOG = LoggerFactory.getLogger(DryRun.class);
-    /** Small pictures of each look, and some as large as on air. */
-    private static final int SMALL = 30;
+    /** How far a look is gone through: so many small pictures, and then so many as large as on air. */
+    enum Depth {
+        /** What it needs is loaded, and its first pictures, the slowest by far, have been made. */
+        BRIEF(6, 0),
+        WHOLE(30, 4);
 
-    private static final int LARGE = 4;
+        final int small;
+        final int large;
+
+        Depth(int small, int large) {
+            this.small = small;
+            this.large = large;
+        }
+    }
+
+    /** What is gone through next, and how far. */
+    record Turn(String look, Depth depth) {}
+
     private static final int PART = 3;
     /** Of work; a look that takes longer is left as it is. */
     private static final long MOST_NS = 20_000_000_000L;
@@ -55,8 +70,9 @@ final class DryRun {
     private volatile List<String> wanted = List.of();
     /** What came on air last, until its show has been looked at. */
     private final AtomicReference<OpenLook> air = new AtomicReference<>();
-    /** Looks that it is done with. */
-    private final Set<String> done = ConcurrentHashMap.newKeySet();
+    /** Looks that it has been through so far. */
+    private final Map<Depth, Set<String>> done =
+            Map.of(Depth.BRIEF, ConcurrentHashMap.newKeySet(), Depth.WHOLE, ConcurrentHashMap.newKeySet());
     /** Others of the show on air; its own thread's. */
     private List<String> others = List.of();
 
@@ -99,7 +115,8 @@ final class DryRun {
     int rest() {
         int rest = 0;
         List<String> looks = wanted;
-        for (int i = 0; i < looks.size(); i++) if (!done.contains(looks.get(i))) rest++;
+        Set<String> whole = done.get(Depth.WHOLE);
+        for (int i = 0; i < looks.size(); i++) if (!whole.contains(looks.get(i))) rest++;
         return rest;
     }
 
@@ -116,11 +133,12 @@ final class DryRun {
         last();
         boolean over = false;
         try (Crew crew = new Crew(1)) {
-            for (String look = next(); look != null && !closed; look = next()) {
-                String id = look;
-                ask(() -> shows.look(id)).ifPresent(row -> through(row, crew));
-                if (done.size() > MOST_KNOWN) done.clear();
-                done.add(look);
+            for (Turn turn = next(); turn != null && !closed; turn = next()) {
+                Turn now = turn;
+                ask(() -> shows.look(now.look)).ifPresent(row -> through(row, now.depth, crew));
+                Set<String> been = done.get(now.depth);
+                if (been.size() > MOST_KNOWN) been.clear();
+                been.add(now.look);
             }
             over = true;
         } catch (RuntimeException e) {
@@ -132,13 +150,20 @@ final class DryRun {
         if (over && (air.get() != null || rest() > 0)) begin();
     }
 
-    private String next() {
+    private Turn next() {
         OpenLook look = air.getAndSet(null);
         if (look != null) others = behind(ask(() -> shows.looks(look.showId)), look.id);
-        return Stream.concat(wanted.stream(), others.stream())
-                .filter(id -> !done.contains(id))
-                .findFirst()
-                .orElse(null);
+        return next(wanted, others, done);
+    }
+
+    /** All of the evening briefly, so that none of them comes wholly cold, then each to its end; then the others so. Null where nothing is left. */
+    static Turn next(List<String> wanted, List<String> others, Map<Depth, Set<String>> done) {
+        for (List<String> looks : List.of(wanted, others))
+            for (Depth depth : Depth.values())
+                for (String look : looks)
+                    if (!done.get(depth).contains(look)
+                            && !done.get(Depth.WHOLE).contains(look)) return new Turn(look, depth);
+        return null;
     }
 
     /** All others of a look's show, those behind it first. */
@@ -175,7 +200,7 @@ final class DryRun {
     }
 
     /** Goes through a look; false where it was not gone through to its end. */
-    boolean through(Shows.LookRow row, Crew crew) {
+    boolean through(Shows.LookRow row, Depth depth, Crew crew) {
         try {
             Look look = ask(() -> shows.document(row.id()));
             Player player = new Player(Catalogue.all(), crew).inRealTime();
@@ -183,12 +208,12 @@ final class DryRun {
             player.begin(look);
             HouseBand band = new HouseBand(look.seed(), look.tempo());
             long worked = 0;
-            for (int i = 0; i < SMALL + LARGE; i++) {
+            for (int i = 0; i < depth.small + depth.large; i++) {
                 while (!closed && busy()) Thread.sleep(WAIT_MS);
                 // What it waits for the stage is none of its own time.
                 if (closed || worked > MOST_NS) return false;
                 long begun = System.nanoTime();
-                int part = i < SMALL ? PART : 1;
+                int part = i < depth.small ? PART : 1;
                 Moment at = new Moment(i, i / look.rate(), 1 / look.rate());
                 player.play(at, look.width() / part, look.height() / part, band, Onlooker.NOBODY);
                 worked += System.nanoTime() - begun;

@@ -12,7 +12,11 @@ import gloaming.look.Step;
 import gloaming.web.Program;
 import gloaming.web.store.Shows;
 import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.HashSet;
 import java.util.List;
+import java.util.Map;
+import java.util.Set;
 import java.util.concurrent.atomic.AtomicLong;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
@@ -34,6 +38,18 @@ class DryRunTest {
     }
 
     @Test
+    void allOfTheEveningIsGoneThroughBrieflyFirstAndThenEachToItsEnd() {
+        Map<DryRun.Depth, Set<String>> done =
+                Map.of(DryRun.Depth.BRIEF, new HashSet<>(), DryRun.Depth.WHOLE, new HashSet<>());
+        List<String> turns = new ArrayList<>();
+        for (DryRun.Turn turn; (turn = DryRun.next(List.of("a", "b"), List.of("c", "b"), done)) != null; ) {
+            turns.add(turn.depth() + " " + turn.look());
+            done.get(turn.depth()).add(turn.look());
+        }
+        assertThat(turns).containsExactly("BRIEF a", "BRIEF b", "WHOLE a", "WHOLE b", "BRIEF c", "WHOLE c");
+    }
+
+    @Test
     void aLookIsGoneThroughOffAirAndOneThatIsGoneOrClosedUponIsNot() {
         try (Program program = new Program(0, data, false)) {
             Shows shows = program.get(Shows.class);
@@ -45,14 +61,14 @@ class DryRunTest {
             Shows.LookRow row = shows.look(shows.addLook(show, water)).orElseThrow();
             try (Crew crew = new Crew(1)) {
                 DryRun dry = new DryRun(house, shows);
-                assertThat(dry.through(row, crew)).isTrue();
+                assertThat(dry.through(row, DryRun.Depth.WHOLE, crew)).isTrue();
                 assertThat(house.onAir()).as("what the audience sees").isNull();
                 assertThat(house.player(row.id()))
                         .as("nor does it play at a bench")
                         .isNull();
 
                 Shows.LookRow gone = new Shows.LookRow("gone", show, "Gone", false);
-                assertThat(dry.through(gone, crew)).isFalse();
+                assertThat(dry.through(gone, DryRun.Depth.BRIEF, crew)).isFalse();
 
                 dry.want(List.of(row.id(), "gone"));
                 assertThat(dry.rest())
@@ -63,7 +79,7 @@ class DryRunTest {
                 assertThat(dry.rest()).as("what it is done with it leaves").isZero();
 
                 dry.close();
-                assertThat(dry.through(row, crew)).isFalse();
+                assertThat(dry.through(row, DryRun.Depth.WHOLE, crew)).isFalse();
             }
             afterATakeItRests(program, row);
         }
