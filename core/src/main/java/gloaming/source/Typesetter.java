@@ -16,6 +16,8 @@ final class Typesetter {
     static final int MOST_LETTERS = 400;
     private static final double FLAT = 0.0008;
     private static final int BREAK = -1;
+    /** Pixels of a picture that is kept, at most; larger ones are drawn anew, as there may be many letterings. */
+    private static final long LARGEST_KEPT = 1 << 21;
 
     /**
      * How words are set: lengths in units or, for {@code spacing} and {@code lines}, in parts of the size.
@@ -71,7 +73,7 @@ final class Typesetter {
         }
         read(words);
         boolean placed = style.wave == 0 && style.equals(set) && width == frame.width() && height == frame.height();
-        boolean same = placed && colour.equals(inked);
+        boolean same = placed && colour.equals(inked) && frame.width() * (long) frame.height() <= LARGEST_KEPT;
         if (same && stands) return drawn;
         if (!placed) place(style, frame);
         set = style;
