@@ -202,6 +202,7 @@ final class FrameMaker {
         live.heeded.take(player.plan().lanes);
         note(live.take);
         boolean seen = eyes.sees();
+        live.seen = seen;
         if (seen) {
             if (player.complete()) live.pictures++;
             if (rehearses) live.rehearsed = true;

@@ -77,6 +77,9 @@ public final class LivePlayer implements AutoCloseable {
     /** Whether it fades out. */
     volatile boolean leaves;
 
+    /** Whether somebody has asked for a picture lately. */
+    volatile boolean seen;
+
     volatile long made;
     volatile long pictures;
 
@@ -315,6 +318,11 @@ public final class LivePlayer implements AutoCloseable {
     /** Whether an audience sees it. */
     public boolean isOnAir() {
         return request().onAir();
+    }
+
+    /** Whether somebody looks at it: a page or an output that is not hidden has asked for a picture within the last second. */
+    public boolean seen() {
+        return seen;
     }
 
     /** What is looked at from the next frame on; the whole set is replaced. */

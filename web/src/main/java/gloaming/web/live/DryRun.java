@@ -201,6 +201,7 @@ final class DryRun {
 
     /** Goes through a look; false where it was not gone through to its end. */
     boolean through(Shows.LookRow row, Depth depth, Crew crew) {
+        boolean evening = wanted.contains(row.id());
         try {
             Look look = ask(() -> shows.document(row.id()));
             Player player = new Player(Catalogue.all(), crew).inRealTime();
@@ -209,7 +210,7 @@ final class DryRun {
             HouseBand band = new HouseBand(look.seed(), look.tempo());
             long worked = 0;
             for (int i = 0; i < depth.small + depth.large; i++) {
-                while (!closed && busy()) Thread.sleep(WAIT_MS);
+                while (!closed && busy(evening)) Thread.sleep(WAIT_MS);
                 // What it waits for the stage is none of its own time.
                 if (closed || worked > MOST_NS) return false;
                 long begun = System.nanoTime();
@@ -229,11 +230,15 @@ final class DryRun {
         }
     }
 
-    /** Whether what is on air needs all that there is. */
-    boolean busy() {
+    /**
+     * Whether what is on air needs all that there is, or nobody is there for whom the machine is to work.
+     *
+     * @param evening whether it is for looks of an evening, which is asked for whoever looks
+     */
+    boolean busy(boolean evening) {
         if (nanoTime.getAsLong() - took < REST_NS) return true;
         LivePlayer air = house.player();
-        return air.look() != null && !air.holdsRate();
+        return air.look() != null && (!air.holdsRate() || !evening && !air.seen());
     }
 
     @PreDestroy

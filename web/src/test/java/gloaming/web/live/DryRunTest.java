@@ -92,9 +92,11 @@ class DryRunTest {
         House house = program.get(House.class);
         house.take(row);
         Program.until("the stage has time to spare", house.player()::holdsRate);
-        assertThat(dry.busy()).as("so soon after a take").isTrue();
+        assertThat(dry.busy(true)).as("so soon after a take").isTrue();
         clock.addAndGet(5_000_000_000L);
-        Program.until("it goes on", () -> !dry.busy());
+        Program.until("it goes on", () -> !dry.busy(true));
+        Program.until("nobody looks", () -> !house.player().seen());
+        assertThat(dry.busy(false)).as("for looks that nobody has asked for").isTrue();
         dry.close();
     }
 }
