@@ -109,8 +109,7 @@ class EveryStepTest {
 
     /** A frame that knows sizes and has pictures, and nothing of the moment. */
     private static Frame timeless(Moments moments) {
-        Set<String> known =
-                Set.of("width", "height", "aspect", "renderScale", "seed", "crew", "picture", "onto", "keep", "read");
+        Set<String> known = Set.of("width", "height", "aspect", "crew", "picture", "onto", "keep", "read");
         return (Frame)
                 Proxy.newProxyInstance(Frame.class.getClassLoader(), new Class<?>[] {Frame.class}, (p, method, a) -> {
                     if (known.contains(method.getName())) return method.invoke(moments, a);

@@ -19,6 +19,7 @@ import java.util.concurrent.CompletionException;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.atomic.AtomicBoolean;
 import java.util.concurrent.atomic.AtomicReference;
+import java.util.concurrent.locks.LockSupport;
 import java.util.function.LongSupplier;
 import java.util.function.Supplier;
 import java.util.stream.Stream;
@@ -49,8 +50,8 @@ final class DryRun {
         }
     }
 
-    /** What is gone through next, and how far. */
-    record Turn(String look, Depth depth) {}
+    /** What is gone through next, how far, and whether it is of the evening. */
+    record Turn(String look, Depth depth, boolean evening) {}
 
     private static final int PART = 3;
     /** Of work; a look that takes longer is left as it is. */
@@ -134,6 +135,11 @@ final class DryRun {
         boolean over = false;
         try (Crew crew = new Crew(1)) {
             for (Turn turn = next(); turn != null && !closed; turn = next()) {
+                // An evening is asked for whoever looks; for others nobody wants the machine to work while he is away.
+                if (!turn.evening && unseen()) {
+                    LockSupport.parkNanos(WAIT_MS * 1_000_000);
+                    continue;
+                }
                 Turn now = turn;
                 ask(() -> shows.look(now.look)).ifPresent(row -> through(row, now.depth, crew));
                 Set<String> been = done.get(now.depth);
@@ -162,7 +168,7 @@ final class DryRun {
             for (Depth depth : Depth.values())
                 for (String look : looks)
                     if (!done.get(depth).contains(look)
-                            && !done.get(Depth.WHOLE).contains(look)) return new Turn(look, depth);
+                            && !done.get(Depth.WHOLE).contains(look)) return new Turn(look, depth, looks == wanted);
         return null;
     }
 
@@ -201,7 +207,6 @@ final class DryRun {
 
     /** Goes through a look; false where it was not gone through to its end. */
     boolean through(Shows.LookRow row, Depth depth, Crew crew) {
-        boolean evening = wanted.contains(row.id());
         try {
             Look look = ask(() -> shows.document(row.id()));
             Player player = new Player(Catalogue.all(), crew).inRealTime();
@@ -210,7 +215,7 @@ final class DryRun {
             HouseBand band = new HouseBand(look.seed(), look.tempo());
             long worked = 0;
             for (int i = 0; i < depth.small + depth.large; i++) {
-                while (!closed && busy(evening)) Thread.sleep(WAIT_MS);
+                while (!closed && busy()) Thread.sleep(WAIT_MS);
                 // What it waits for the stage is none of its own time.
                 if (closed || worked > MOST_NS) return false;
                 long begun = System.nanoTime();
@@ -230,15 +235,17 @@ final class DryRun {
         }
     }
 
-    /**
-     * Whether what is on air needs all that there is, or nobody is there for whom the machine is to work.
-     *
-     * @param evening whether it is for looks of an evening, which is asked for whoever looks
-     */
-    boolean busy(boolean evening) {
+    /** Whether what is on air needs all that there is. */
+    boolean busy() {
         if (nanoTime.getAsLong() - took < REST_NS) return true;
         LivePlayer air = house.player();
-        return air.look() != null && (!air.holdsRate() || !evening && !air.seen());
+        return air.look() != null && !air.holdsRate();
+    }
+
+    /** Whether something is on air, and nobody looks. */
+    boolean unseen() {
+        LivePlayer air = house.player();
+        return air.look() != null && !air.seen();
     }
 
     @PreDestroy
