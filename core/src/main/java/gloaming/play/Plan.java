@@ -225,7 +225,7 @@ final class Plan {
             run.fresh = was.fresh;
             run.memory = was.memory;
             run.lastHeld = was.lastHeld;
-            run.stays = was.stays;
+            if (was.step.reads().equals(step.reads())) run.stays = was.stays;
             run.trouble = was.trouble;
             run.own = was.own;
             run.budget = was.budget.after(was.step, step);
