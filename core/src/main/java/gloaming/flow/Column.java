@@ -28,8 +28,8 @@ public final class Column {
     }
 
     public float at(int i) {
-        // A division is dear, and most columns are as long as there are points.
-        return values[i < length ? i : i % length];
+        // A division is dear, and most columns are as long as there are points, or one value for all.
+        return values[i < length ? i : length == 1 ? 0 : i % length];
     }
 
     /** Sets the length, keeping what is there; grows by half again so that a growing cloud seldom allocates. */

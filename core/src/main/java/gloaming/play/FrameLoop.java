@@ -14,7 +14,7 @@ final class FrameLoop {
     /** A bench makes one frame of so many. */
     private static final int BENCH_FRAMES = 2;
     /** One frame of so many is made while nobody sees a picture: what goes on then goes on in larger steps. */
-    private static final int UNSEEN_FRAMES = 3;
+    private static final int UNSEEN_FRAMES = 4;
     /** So many frames of a look are made as one, where a machine is to do other things beside, as it does while it tests. */
     private static final int TOGETHER = Math.clamp(Integer.getInteger("gloaming.together", 1), 1, 4);
     /** The parts of its time that a bench works, at least and at most. */
@@ -197,14 +197,16 @@ final class FrameLoop {
             long steps = schedule.begin(begun);
             double halt = schedule.halt();
             if (halt > 0 && !now.paused()) {
-                live.pace.time += halt;
-                live.pace.sound += halt;
+                live.readings.pace.time += halt;
+                live.readings.pace.sound += halt;
             }
             frame(now, steps);
             boolean first = owes && maker.gave();
             if (first) came = 0;
-            schedule.over(first && !live.shares);
-            if (begun != 0 && (!onAir || live.leaves)) rest(now, System.nanoTime() - begun);
+            schedule.over(first && !live.standing.shares);
+            // Time in which others had the machine was rest already.
+            if (begun != 0 && !onAir) rest(now, maker.work());
+            else if (begun != 0 && live.standing.leaves) rest(now, System.nanoTime() - begun);
             begun = 0;
         }
         crew.close();
@@ -247,8 +249,8 @@ final class FrameLoop {
 
     /** The part of its time that it may work: at a bench what the player on air leaves. */
     private double share(Request now) {
-        if (now.onAir()) return live.leaves ? LEAVING_SHARE : 1;
-        return Math.clamp(1 - now.first().load(), LEAST_SHARE, MOST_SHARE);
+        if (now.onAir()) return live.standing.leaves ? LEAVING_SHARE : 1;
+        return Math.clamp(1 - now.first().readings().load(), LEAST_SHARE, MOST_SHARE);
     }
 
     /** Leaves the machine to others for as long as its share of the time asks. */

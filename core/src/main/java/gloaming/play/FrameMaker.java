@@ -26,8 +26,10 @@ final class FrameMaker {
     private static final double NEWEST = 0.1;
     /** How many times faster two threads are than one, at least. */
     private static final double TWO_THREADS = 1.5;
-    /** Small pictures that a bench makes before it makes one as large as on air: what is cold then is warm. */
+    /** Small pictures that a bench makes before it makes those as large as on air: what is cold then is warm. */
     private static final int SMALL = 3;
+    /** After so many of those it is looked at anew whether it bears more: the first say little of what warm ones take. */
+    private static final int WARM = 5;
 
     private final LivePlayer live;
     private final Crew crew;
@@ -46,14 +48,20 @@ final class FrameMaker {
     /** Milliseconds that a frame's thread works at a bench, where it works alone, whatever the machine does beside. */
     private double workMs;
 
+    /** Nanoseconds that the frame's thread worked at the last one, where it is at a bench. */
+    private long work;
+
     /** The part of its time that a frame would take at this size, before the first on air; 0 from then on. */
     private double comes;
 
     /** Whether another player is before the audience with it. */
     private boolean shares;
 
-    /** Small pictures made at a bench. */
+    /** Pictures made since it came to a bench, or since it was chosen how large it is there as it comes next. */
     private int small;
+
+    /** Whether it is as large at its bench as it will be on air, as it comes next. */
+    private boolean awaits;
 
     /** Nanoseconds of this frame in which pictures leave. */
     private long left;
@@ -65,7 +73,9 @@ final class FrameMaker {
 
     private final Exit.Leaving leaving = new Exit.Leaving();
 
-    /** Whether the frame that is being made is for an audience. */
+    /** What the frame that is being made was asked for by, and whether it is for an audience. */
+    private Request request = Request.NOTHING;
+
     private boolean airs;
 
     /** Whether a lane of the look tells others something. */
@@ -117,9 +127,15 @@ final class FrameMaker {
         // Screens that are to show it may not have asked yet.
         if (onAir) eyes.expect();
         small = 0;
-        live.rehearsed = false;
+        awaits = false;
+        live.standing.rehearsed = false;
         comes = onAir && look != null && workMs > 0 ? part(look) : 0;
         workMs = 0;
+    }
+
+    /** Nanoseconds that its thread worked at the last frame, which was made at a bench. */
+    long work() {
+        return work;
     }
 
     /** Whether an audience was given a picture of the last frame. */
@@ -134,7 +150,7 @@ final class FrameMaker {
     }
 
     private void size(double ms, double budget, double step) {
-        boolean shared = live.shares;
+        boolean shared = live.standing.shares;
         if (shared && !shares) keeper.share(comes);
         else if (shares && !shared) keeper.alone();
         else if (comes > 0) keeper.begin(comes);
@@ -157,10 +173,25 @@ final class FrameMaker {
         return all == 0 ? one : all + (one - all) * NEWEST;
     }
 
-    /** Whether this picture is to be as large as those on air will be: who comes next is to have all that it needs of that size. */
-    private boolean rehearses(Request now) {
-        if (now.onAir() || !live.awaited || live.rehearsed || !eyes.sees() || now.scale() > 0) return false;
-        return small++ >= SMALL;
+    /**
+     * Who comes next is as large at its bench as it will be on air, from its first few pictures on: all that it needs of that size is there
+     * when it comes, and what it remembers of pictures before.
+     */
+    private void await(Request now, Look look) {
+        boolean waits = !now.onAir() && live.standing.awaited && now.scale() == 0;
+        if (waits && small >= (awaits ? WARM : SMALL) && workMs > 0) {
+            awaits = true;
+            double was = keeper.scale();
+            keeper.largest(LARGEST);
+            keeper.begin(part(look));
+            // What was worked then was of another size.
+            if (keeper.scale() != was) workMs = 0;
+            small = 0;
+        } else if (!waits && awaits) {
+            awaits = false;
+            live.standing.rehearsed = false;
+            keeper.largest(BENCH_SIZE);
+        }
     }
 
     /**
@@ -172,6 +203,7 @@ final class FrameMaker {
      */
     void frame(Request now, long begun, long steps, double budget) {
         long started = System.nanoTime();
+        request = now;
         airs = now.onAir();
         long cpu = airs ? 0 : THREADS.getCurrentThreadCpuTime();
         tape.takeUp();
@@ -183,29 +215,29 @@ final class FrameMaker {
         eyes.begin();
         gave = false;
         double sitting = live.sitting.scale();
-        boolean rehearses = sitting == 0 && rehearses(now);
+        if (!airs) await(now, look);
         double scale = sitting > 0 ? sitting : now.scale() > 0 ? now.scale() : keeper.scale();
-        if (rehearses) scale = keeper.wouldBegin(part(look), LARGEST);
         int width = Math.max(1, (int) Math.round(look.width() * scale));
         int height = Math.max(1, (int) Math.round(look.height() * scale));
-        Pace pace = live.pace;
+        Pace pace = live.readings.pace;
         head.hear(now);
         Moment at = new Moment(head.frame(), pace.time, dt, pace.sound).after(last);
         last = at;
         Sound heard = tape.hears(now.sound());
         player.library(tape.sees(now.library()));
-        player.sparing(sitting == 0 && now.scale() == 0 && !rehearses && keeper.sparing());
+        player.sparing(sitting == 0 && now.scale() == 0 && keeper.sparing());
         tape.frame(begun, at, width, height, heard, look, eyes);
         player.outbox(now.onAir() ? live.outbox() : Outbox.NOWHERE);
         Picture mix = player.play(at, width, height, heard, eyes);
         mustGoOn();
-        live.heeded.take(player.plan().lanes);
+        live.readings.heeded.take(player.plan().lanes);
         note(live.take);
         boolean seen = eyes.sees();
-        live.seen = seen;
+        live.readings.seen = seen;
         if (seen) {
-            if (player.complete()) live.pictures++;
-            if (rehearses) live.rehearsed = true;
+            if (player.complete()) live.readings.pictures++;
+            small++;
+            if (awaits) live.standing.rehearsed = true;
             report.glance(mix, step);
             leave(null, mix);
             tape.print(begun, mix);
@@ -213,14 +245,15 @@ final class FrameMaker {
         double ms = (System.nanoTime() - started) / 1e6;
         report.took(left, step);
         left = 0;
-        live.frameTimes.note(ms);
-        if (!rehearses) frameMs = averaged(frameMs, ms);
-        if (!rehearses && !airs && seen) worked((THREADS.getCurrentThreadCpuTime() - cpu) / 1e6);
+        live.readings.frameTimes.note(ms);
+        frameMs = averaged(frameMs, ms);
+        if (!airs) work = THREADS.getCurrentThreadCpuTime() - cpu;
+        if (!airs && seen) worked(work / 1e6);
         outward = tells(player.plan());
-        if (now.scale() == 0 && sitting == 0 && seen && !rehearses) size(ms, budget, step);
+        if (now.scale() == 0 && sitting == 0 && seen && !awaits) size(ms, budget, step);
         report.write(now, head.frame(), mix, frameMs, scale, budget);
-        if (live.ears.wanted()) {
-            live.ears.fill(player.hearing());
+        if (live.readings.ears.wanted()) {
+            live.readings.ears.fill(player.hearing());
             eyes.made = true;
         }
         pace.beat = player.beats().beat();
@@ -231,7 +264,7 @@ final class FrameMaker {
         if (eyes.finish()) LockSupport.unpark(live.courier);
         if (!now.paused()) head.advance(steps, dt);
         pace.stamp();
-        live.made++;
+        live.readings.made++;
     }
 
     private void desk() {
@@ -274,7 +307,7 @@ final class FrameMaker {
         for (int i = 0; i < asking.size(); i++) {
             PictureOutput outlet = asking.get(i);
             if (outlet.covers) Exit.cover(picture, outlet.width(), outlet.height(), outlet.cover());
-            outlet.done();
+            outlet.done(request, airs || awaits || request.scale() > 0, last.time() == 0);
             gave |= outlet.onAir;
             eyes.made = true;
         }

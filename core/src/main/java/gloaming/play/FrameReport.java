@@ -51,7 +51,7 @@ final class FrameReport {
 
     /** Tells whoever asked: frame {@code frame}, and what is worked out, at this part of its size. */
     void write(Request now, long frame, Picture mix, double frameMs, double scale, double budget) {
-        FrameStats b = live.board;
+        FrameStats b = live.readings.board;
         if (!b.wanted()) return;
         Plan plan = player.plan();
         int f = 0;
@@ -72,7 +72,7 @@ final class FrameReport {
         for (Band band : Band.values())
             b.levels[band.ordinal()] = player.hearing().level(band, -48);
         b.frame = frame;
-        b.time = live.pace.time;
+        b.time = live.readings.pace.time;
         b.beat = player.beats().beat();
         b.tempo = player.beats().tempo();
         b.leader = player.beats().leader();

@@ -1,6 +1,5 @@
 package gloaming.play;
 
-import gloaming.desk.BoundSetting;
 import gloaming.desk.Inbox;
 import gloaming.desk.Outbox;
 import gloaming.flow.Crew;
@@ -13,7 +12,6 @@ import gloaming.sound.Sound;
 import gloaming.step.Catalogue;
 import gloaming.step.Rules;
 import gloaming.tape.Tape;
-import java.util.List;
 import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.atomic.AtomicReference;
 import java.util.function.Consumer;
@@ -27,8 +25,6 @@ import java.util.function.Consumer;
  */
 public final class LivePlayer implements AutoCloseable {
     private static final double LONGEST_LEAD = 120;
-    /** The part of its time that a frame takes at most while the rate is held. */
-    private static final double HELD = 0.9;
 
     private final Catalogue catalogue;
     private final Rules rules;
@@ -49,39 +45,18 @@ public final class LivePlayer implements AutoCloseable {
     private final Consumer<Binding> acts;
     private volatile boolean closed;
 
-    // What the frames tell.
-    final FrameTimes frameTimes = new FrameTimes();
-    final AudioMeter ears = new AudioMeter();
-    final Pace pace = new Pace();
-    volatile FrameStats board;
-    volatile List<BoundSetting> held = List.of();
+    /** What its frames tell. */
+    final Readings readings = new Readings(this);
+
+    final Standing standing = new Standing();
     /** What comes in is written here. */
     final Tape tape = new Tape();
-
-    final Heeded heeded = new Heeded();
 
     /** What a control does while a curve is played, or null. */
     volatile ControlTake take;
 
     /** Nanoseconds after which what a picture came to is written down once more. */
     volatile long printsEvery = 1_000_000_000;
-
-    /** Whether it is to come on air next. */
-    volatile boolean awaited;
-    /** Whether it has made a picture at its bench as large as it will be on air. */
-    volatile boolean rehearsed;
-
-    /** Whether another player is before the audience with it, and works as much. */
-    volatile boolean shares;
-
-    /** Whether it fades out. */
-    volatile boolean leaves;
-
-    /** Whether somebody has asked for a picture lately. */
-    volatile boolean seen;
-
-    volatile long made;
-    volatile long pictures;
 
     /**
      * A player that works with {@code threads} threads, its own included, 1 to 64.
@@ -283,12 +258,12 @@ public final class LivePlayer implements AutoCloseable {
 
     /** Whether another player is before the audience with it, as in a fade: each then works at a size for which half of the machine is enough. */
     public void shares(boolean on) {
-        shares = on;
+        standing.shares = on;
     }
 
     /** Whether it fades out: it leaves half of the time to the one that comes. */
     public void leaves(boolean on) {
-        leaves = on;
+        standing.leaves = on;
     }
 
     /**
@@ -302,17 +277,17 @@ public final class LivePlayer implements AutoCloseable {
     }
 
     /**
-     * It is to come on air next, or is not any more: at its bench it makes one picture as large as it will be there, so that all of that size is
-     * at hand when it comes.
+     * It is to come on air next, or is not any more: at its bench it is as large as it will be there, so that all of that size is at hand when it
+     * comes.
      */
     public void comesNext(boolean next) {
-        awaited = next;
+        standing.awaited = next;
     }
 
     /** Whether it can come on air at once: it has made pictures, also one as large as it will be there. */
     public boolean ready() {
         Request now = request();
-        return pictures > 1 && (now.onAir() || now.scale() > 0 || rehearsed);
+        return readings.pictures > 1 && (now.onAir() || now.scale() > 0 || standing.rehearsed);
     }
 
     /** Whether an audience sees it. */
@@ -320,9 +295,9 @@ public final class LivePlayer implements AutoCloseable {
         return request().onAir();
     }
 
-    /** Whether somebody looks at it: a page or an output that is not hidden has asked for a picture within the last second. */
-    public boolean seen() {
-        return seen;
+    /** What its frames tell. */
+    public Readings readings() {
+        return readings;
     }
 
     /** What is looked at from the next frame on; the whole set is replaced. */
@@ -334,11 +309,6 @@ public final class LivePlayer implements AutoCloseable {
         return subscriptions;
     }
 
-    /** The board of the look that is playing, or null before the first frame. */
-    public FrameStats board() {
-        return board;
-    }
-
     /** A copy of the points of a step as they are in the next frame that works it out; whoever gives up cancels it. */
     public CompletableFuture<Points> copy(String step) {
         return copies.of(step);
@@ -347,16 +317,6 @@ public final class LivePlayer implements AutoCloseable {
     /** Who is woken when something is ready. */
     public void courier(Thread thread) {
         courier = thread;
-    }
-
-    /** From now on the number of a lane is told, by its name, as of each frame; null for none. */
-    public void heed(String lane) {
-        heeded.lane(lane);
-    }
-
-    /** What that lane gave in the last frame; not a number where there is none of that name, or it gives no signal. */
-    public double heeded() {
-        return heeded.number();
     }
 
     /** From now on it is noted what a control does while a curve is played; one at a time. */
@@ -381,76 +341,9 @@ public final class LivePlayer implements AutoCloseable {
         printsEvery = Math.round(seconds * 1e9);
     }
 
-    /** What was heard, for whoever draws it. */
-    public AudioMeter ears() {
-        return ears;
-    }
-
-    /** The settings of the look that plays that are bound to controls. */
-    public List<BoundSetting> held() {
-        return held;
-    }
-
     /** Does something to the beat with the next frame; more than {@value BeatOrders#MOST} at once are not taken. */
     public void beats(Consumer<BeatClock> order) {
         orders.add(order);
-    }
-
-    /** Beats of the show now, between frames too. */
-    public double beatNow() {
-        return pace.beat(paused());
-    }
-
-    public double tempo() {
-        return pace.tempo;
-    }
-
-    /** The part of its time, 0 to 1 and over, that it works. */
-    public double load() {
-        return pace.load;
-    }
-
-    /** Whether its frames hold its rate, with a tenth of their time to spare, the one that is being made included. */
-    public boolean holdsRate() {
-        Look look = look();
-        if (look == null || made == 0 || pace.load > HELD) return false;
-        long begun = loop.begun();
-        return begun == 0 || System.nanoTime() - begun < HELD * 1e9 / look.rate();
-    }
-
-    /** How long frames took so far. */
-    public FrameTimes frameTimes() {
-        return frameTimes;
-    }
-
-    /** Frames made so far, skipped ones not counted. */
-    public long made() {
-        return made;
-    }
-
-    /** Seconds of its own time, as of the last frame. */
-    public double time() {
-        return pace.time;
-    }
-
-    /** Milliseconds of a frame, averaged, and what it may take; the rate at which frames are made. */
-    public double frameMs() {
-        return pace.frameMs;
-    }
-
-    /** The part of its size at which it works. */
-    public double scale() {
-        return pace.scale;
-    }
-
-    /** Frames made so far in which there was a picture for somebody, and no step was passed over for want of time. */
-    public long pictures() {
-        return pictures;
-    }
-
-    /** Where the sound is that it goes by now, in seconds, between frames too. */
-    public double now() {
-        return pace.sound(paused());
     }
 
     @Override

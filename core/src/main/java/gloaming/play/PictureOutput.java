@@ -5,7 +5,7 @@ package gloaming.play;
  *
  * <p>The picture is fitted into the size by its own shape and never enlarged.
  */
-public final class PictureOutput extends Relay {
+public class PictureOutput extends Relay {
     /** The id of a step, or null for the whole look. */
     public final String subject;
 
@@ -79,6 +79,17 @@ public final class PictureOutput extends Relay {
 
     public int height() {
         return height;
+    }
+
+    /**
+     * The picture is there.
+     *
+     * @param request what it was made by
+     * @param large whether it is as large as the look is on air
+     * @param begins whether it is the first from the look's beginning
+     */
+    void done(Request request, boolean large, boolean begins) {
+        done();
     }
 
     byte[] size(int width, int height) {

@@ -57,8 +57,8 @@ final class Playhead {
     }
 
     private void planned() {
-        live.board = new FrameStats(player.plan());
-        live.held = List.copyOf(player.plan().held);
+        live.readings.board = new FrameStats(player.plan());
+        live.readings.held = List.copyOf(player.plan().held);
     }
 
     /** Takes up what is asked for: a look or how it is now, its start, another place in time. */
@@ -71,8 +71,8 @@ final class Playhead {
         tape.forget();
         tape.moved();
         planned();
-        live.pace.time = 0;
-        if (now.leader() == null) live.pace.sound = 0;
+        live.readings.pace.time = 0;
+        if (now.leader() == null) live.readings.pace.sound = 0;
         frame = 0;
     }
 
@@ -101,12 +101,12 @@ final class Playhead {
             player.rewind(false);
             tape.forget();
             planned();
-            live.pace.time = at.time();
+            live.readings.pace.time = at.time();
             frame = Math.round(at.time() * look.rate());
             if (at.lead() > 0) goThrough(at);
         }
         if (!Double.isNaN(at.sound())) {
-            live.pace.sound = at.sound();
+            live.readings.pace.sound = at.sound();
             player.beats().leap(at.sound());
             tape.moved();
         }
@@ -115,7 +115,7 @@ final class Playhead {
     /** Lets all that moves go through what led to a place in time, unseen and as fast as it goes. */
     private void goThrough(Request.Placing at) {
         double[] beat = player.beats().state();
-        double sound = Double.isNaN(at.sound()) ? live.pace.sound : at.sound();
+        double sound = Double.isNaN(at.sound()) ? live.readings.pace.sound : at.sound();
         Request now = live.request();
         double dt = 1 / look.rate();
         long end = System.nanoTime() + MOST_LEAD_NS;
@@ -127,8 +127,8 @@ final class Playhead {
             }
             double time = i * dt;
             double heard = Math.max(0, sound - at.time() + time);
-            int width = Math.max(1, (int) Math.round(look.width() * live.pace.scale));
-            int height = Math.max(1, (int) Math.round(look.height() * live.pace.scale));
+            int width = Math.max(1, (int) Math.round(look.width() * live.readings.pace.scale));
+            int height = Math.max(1, (int) Math.round(look.height() * live.readings.pace.scale));
             Moment then = new Moment(i, time, dt, heard);
             Sound sounds = tape.hears(now.sound());
             tape.frame(System.nanoTime(), then, width, height, sounds, look, Onlooker.UNSEEN);
@@ -142,22 +142,22 @@ final class Playhead {
     /** Goes by the sound of whoever leads. */
     void hear(Request now) {
         if (now.leader() == null || now.paused()) return;
-        double leads = now.leader().now();
+        double leads = now.leader().readings().now();
         // It was taken to its start, or to another place.
-        if (leads < live.pace.sound - LEAP && leads < LEAP) {
+        if (leads < live.readings.pace.sound - LEAP && leads < LEAP) {
             player.beats().rewind();
             tape.moved();
-        } else if (Math.abs(leads - live.pace.sound) > LEAP) {
+        } else if (Math.abs(leads - live.readings.pace.sound) > LEAP) {
             player.beats().leap(leads);
             tape.moved();
         }
-        live.pace.sound = leads;
+        live.readings.pace.sound = leads;
     }
 
     /** A frame is made: on by {@code steps} frames, which last {@code dt} seconds. */
     void advance(long steps, double dt) {
-        live.pace.time += dt;
-        live.pace.sound += dt;
+        live.readings.pace.time += dt;
+        live.readings.pace.sound += dt;
         frame += steps;
     }
 }

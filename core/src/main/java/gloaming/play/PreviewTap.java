@@ -38,7 +38,7 @@ final class PreviewTap implements Onlooker {
 
     void begin() {
         int n = player.plan().steps.size();
-        if (noted.length != n || live.board.frame == 0) {
+        if (noted.length != n || live.readings.board.frame == 0) {
             noted = new Noted[n];
             for (int i = 0; i < n; i++) noted[i] = new Noted();
         }
@@ -105,7 +105,7 @@ final class PreviewTap implements Onlooker {
 
     @Override
     public boolean watches(String lane) {
-        if (live.heeded.is(player.plan().byId.get(lane).lane.name())) return true;
+        if (live.readings.heeded.is(player.plan().byId.get(lane).lane.name())) return true;
         for (Tiles tiles : drawing) if (tiles.lanes.contains(lane)) return true;
         for (PictureOutput outlet : live.subscriptions.outlets) {
             if (outlet.subject != null

@@ -95,6 +95,20 @@ record Request(
         return new Request(plays, number, rewinds, paused, scale, sound, library, leads, served, placing, glide);
     }
 
+    /** Whether who plays by this goes on so by another: the same look, as it is set, from where it is in time. */
+    boolean goesOnAs(Request other) {
+        return likewise(other) && rewinds == other.rewinds && placing == other.placing;
+    }
+
+    /** Whether another takes the same look, as it is set, to its beginning once more. */
+    boolean beginsAnewAs(Request other) {
+        return likewise(other) && placing != other.placing && other.placing.time == 0;
+    }
+
+    private boolean likewise(Request other) {
+        return plays == other.plays && number == other.number && library == other.library;
+    }
+
     /** Whether an audience sees it. */
     boolean onAir() {
         return first == null;

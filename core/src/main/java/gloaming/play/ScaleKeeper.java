@@ -9,7 +9,8 @@ package gloaming.play;
  * up within two, as far as there is room by far, and is whole within three. It begins at the smallest size and climbs a size a second until it has once been too
  * much.
  *
- * <p>Below the smallest size there is one rung more, on which what only makes pictures finer is left out.
+ * <p>Below the smallest size there is one rung more, on which what only makes pictures finer is left out; and in a fade one below that, as for
+ * its time moving well is more than being sharp.
  *
  * <p>What a larger size would take is reckoned by its pixels at first. Each change tells how much of a frame has nothing to do with them,
  * such as moving particles; as long as it has not been told that of a look, it tries a size for which half the time is left even
@@ -19,6 +20,11 @@ final class ScaleKeeper {
     static final double[] SIZES = {1, 0.75, 0.5, 1 / 3.0};
     /** The rung on which smooth edges and the like are left out, and what a picture with them takes there of the one without, about. */
     private static final int SPARING = SIZES.length;
+
+    /** The rung of a fade, and the size there. */
+    private static final int SMALLEST = SPARING + 1;
+
+    private static final double QUARTER = 0.25;
 
     private static final double FINER = 1.5;
     /** Seconds after which a change has shown what it costs. */
@@ -67,7 +73,8 @@ final class ScaleKeeper {
     /** It comes before an audience: at once with the size that it can be expected to hold, as a frame takes a part of its time now. */
     void begin(double part) {
         mean = part;
-        int to = atOnce(part, largest);
+        int to = at;
+        while (to > largest && expected(part, to - 1) < AT_ONCE) to--;
         if (to != at) change(to);
     }
 
@@ -81,31 +88,20 @@ final class ScaleKeeper {
         if (is <= 0) return;
         lone = is;
         loneAt = at;
-        go(2 * is, at);
+        go(2 * is, at, SMALLEST);
     }
 
     /** It works by itself again, at once with the size that it can be expected to hold so. */
     void alone() {
-        if (lone > 0) go(lone, loneAt);
+        if (lone > 0) go(lone, loneAt, SPARING);
         lone = 0;
     }
 
-    private void go(double part, int base) {
-        int to = SPARING;
+    private void go(double part, int base, int lowest) {
+        int to = lowest;
         while (to > largest && expected(part, base, to - 1) < AT_ONCE) to--;
         mean = expected(part, base, to);
         if (to != at) change(to);
-    }
-
-    /** The size with which it would come before an audience, which bears {@code largest}, as a frame takes a part of its time now. */
-    double wouldBegin(double part, int largest) {
-        return size(atOnce(part, largest));
-    }
-
-    private int atOnce(double part, int largest) {
-        int to = at;
-        while (to > largest && expected(part, to - 1) < AT_ONCE) to--;
-        return to;
     }
 
     double scale() {
@@ -113,12 +109,12 @@ final class ScaleKeeper {
     }
 
     private static double size(int rung) {
-        return SIZES[Math.min(rung, SIZES.length - 1)];
+        return rung == SMALLEST ? QUARTER : SIZES[Math.min(rung, SIZES.length - 1)];
     }
 
     /** Whether what only makes pictures finer is to be left out. */
     boolean sparing() {
-        return at == SPARING;
+        return at >= SPARING;
     }
 
     /** Tells how long the last frame took of {@code budgetMs}; {@code seconds} have passed since the frame before. */
@@ -131,7 +127,7 @@ final class ScaleKeeper {
         if (since > SHOWN) reckon();
         rest = Math.max(0, rest - seconds);
         over = part > 0.92 ? over + seconds * (part > 1.5 ? 3 : 1) : 0;
-        if (over > 0.5 && at < SPARING) {
+        if (over > 0.5 && at < (lone > 0 ? SMALLEST : SPARING)) {
             change(at + 1);
             rest = 10;
             patience = 2;
@@ -159,7 +155,7 @@ final class ScaleKeeper {
     private void change(int to) {
         // What was too much may have become so just now, so that the least is of something lighter.
         // What is left out says nothing of the pixels.
-        boolean tells = least < Double.MAX_VALUE && to != SPARING && at != SPARING;
+        boolean tells = least < Double.MAX_VALUE && to < SPARING && at < SPARING;
         before = !tells ? 0 : to > at ? mean : least;
         from = at;
         at = to;
@@ -172,7 +168,8 @@ final class ScaleKeeper {
     /** How many times the pixels of one size another has. */
     private static double pixels(int of, int other) {
         double larger = size(other) / size(of);
-        double finer = of == other ? 1 : of == SPARING ? FINER : other == SPARING ? 1 / FINER : 1;
+        boolean sparing = of >= SPARING;
+        double finer = sparing == other >= SPARING ? 1 : sparing ? FINER : 1 / FINER;
         return larger * larger * finer;
     }
 

@@ -81,9 +81,9 @@ class TapePlayerTest {
 
     /** Lets it make so many more pictures that somebody sees. */
     private void pictures(int n) {
-        long to = live.pictures() + n;
+        long to = live.readings().pictures() + n;
         long end = System.nanoTime() + 20_000_000_000L;
-        while (live.pictures() < to) {
+        while (live.readings().pictures() < to) {
             if (System.nanoTime() > end) throw new AssertionError("no more pictures: " + live.trouble());
             if (output.idle() || output.ready()) output.want();
             Thread.onSpinWait();

@@ -122,7 +122,7 @@ class KindTest {
             until("its preview", tiles::ready);
             assertThat(tiles.rgb()[0]).isEqualTo((byte) 120);
             until("its number drives a setting", () -> {
-                FrameStats board = player.board();
+                FrameStats board = player.readings().board();
                 if (board.idle()) board.want();
                 if (!board.ready()) return false;
                 boolean driven = board.count[0] > 20 && board.followed[0][2] > 0.5;

@@ -177,7 +177,7 @@ class BudgetTest {
     }
 
     private static int tide(LivePlayer stage) {
-        FrameStats board = stage.board();
+        FrameStats board = stage.readings().board();
         if (board == null) return -1;
         if (board.idle()) board.want();
         if (!board.ready()) return -1;
@@ -188,10 +188,10 @@ class BudgetTest {
 
     /** What is wrong with a step in the next frame that is told of, or null. */
     private static String trouble(LivePlayer stage, String step) {
-        FrameStats board = stage.board();
+        FrameStats board = stage.readings().board();
         if (board.idle()) board.want();
-        until("numbers", () -> board.ready() || stage.board() != board);
-        if (stage.board() != board) return trouble(stage, step);
+        until("numbers", () -> board.ready() || stage.readings().board() != board);
+        if (stage.readings().board() != board) return trouble(stage, step);
         String trouble = board.trouble[board.steps.indexOf(step)];
         board.rest();
         return trouble;
@@ -203,22 +203,27 @@ class BudgetTest {
                     List.of(), List.of(new Tiles(List.of("t1"), java.util.Set.of("l2"), 1.7)), List.of(), List.of()));
             stage.show(look(fill(), snag()));
             stage.start();
-            until("frames", () -> stage.made() > 20);
+            until("frames", () -> stage.readings().made() > 20);
             until("the other lane counts", () -> tide(stage) > 20);
             // On a busy machine it may have been passed over for a while at the start.
             until("the step runs", () -> trouble(stage, "s2") == null);
             mischief = what;
-            long before = stage.made();
+            long before = stage.readings().made();
             // What a busy machine passed over just now stands only once it is tried again.
             until("it is begun anew with " + what, () -> stage.trouble().equals(PlayerWatch.ANEW));
-            until("it goes on with " + what, () -> stage.made() > before + 20);
+            until("it goes on with " + what, () -> stage.readings().made() > before + 20);
             until("the other lane has gone on, and not begun anew", () -> tide(stage) > 20);
             assertThat(trouble(stage, "s2")).startsWith("is passed over. It takes over a second");
             mischief = Mischief.NONE;
             stage.change(look(fill(), Step.of("s2", "snag").with("idle", Value.of(8))));
             until("a changed setting is tried again", () -> {
-                Value idle =
-                        stage.board().look.step("s2").orElseThrow().settings().get("idle");
+                Value idle = stage.readings()
+                        .board()
+                        .look
+                        .step("s2")
+                        .orElseThrow()
+                        .settings()
+                        .get("idle");
                 return idle.equals(Value.of(8)) && trouble(stage, "s2") == null;
             });
         }
@@ -252,7 +257,7 @@ class BudgetTest {
             stage.subscribe(new Subscriptions(
                     List.of(), List.of(new Tiles(List.of("t1"), java.util.Set.of("l2"), 1.7)), List.of(), List.of()));
             stage.start();
-            until("frames", () -> stage.made() > 20);
+            until("frames", () -> stage.readings().made() > 20);
             FrameLoop loop = stage.loop();
             mischief = Mischief.SPINS;
             until("it stands for longer than anything may", () -> loop.standing(System.nanoTime()) > 2_500_000_000L);
@@ -270,15 +275,15 @@ class BudgetTest {
                     List.of(), List.of(new Tiles(List.of("t1"), java.util.Set.of("l2"), 1.7)), List.of(), List.of()));
             stage.show(look(fill(), snag()));
             stage.start();
-            until("frames", () -> stage.made() > 20);
+            until("frames", () -> stage.readings().made() > 20);
             FrameLoop loop = stage.loop();
             mischief = Mischief.HELPER_STARVES;
             until("it stands for longer than anything may", () -> loop.standing(System.nanoTime()) > 2_500_000_000L);
             assertThat(loop.waits()).isFalse();
             mischief = Mischief.NONE;
             nothingComes.sink().write(ByteBuffer.allocate(1));
-            long before = stage.made();
-            until("it goes on", () -> stage.made() > before + 20);
+            long before = stage.readings().made();
+            until("it goes on", () -> stage.readings().made() > before + 20);
             assertThat(stage.loop()).isSameAs(loop);
             assertThat(stage.trouble()).isEmpty();
         }
@@ -310,9 +315,9 @@ class BudgetTest {
             stage.start();
             for (Mischief each : List.of(Mischief.NO_MEMORY, Mischief.TOO_DEEP, Mischief.BROKEN)) {
                 mischief = each;
-                long before = stage.made();
-                until("it goes on with " + each, () -> stage.made() > before + 20);
-                FrameStats board = stage.board();
+                long before = stage.readings().made();
+                until("it goes on with " + each, () -> stage.readings().made() > before + 20);
+                FrameStats board = stage.readings().board();
                 board.want();
                 until("numbers", board::ready);
                 assertThat(board.trouble[board.steps.indexOf("s2")]).startsWith("is passed over: ");

@@ -58,7 +58,7 @@ class LivePlayerTest {
     private FrameStats board() {
         FrameStats[] board = new FrameStats[1];
         until("a board", () -> {
-            board[0] = stage.board();
+            board[0] = stage.readings().board();
             if (board[0] == null) return false;
             if (board[0].idle()) board[0].want();
             return board[0].ready();
@@ -69,31 +69,31 @@ class LivePlayerTest {
     @Test
     void withoutALookItWaitsAndWithOneItPlaysAndClosesAtOnce() {
         stage.start();
-        assertThat(stage.board()).isNull();
+        assertThat(stage.readings().board()).isNull();
         stage.show(look(fill(1)));
-        until("frames", () -> stage.made() > 5);
+        until("frames", () -> stage.readings().made() > 5);
         assertThat(board().look.name()).isEqualTo("Mill race");
     }
 
     @Test
     void itHoldsItsRateWhereFramesAreShortAndNotBeforeTheFirstNorInOneThatLasts() {
-        assertThat(stage.holdsRate()).as("nothing plays").isFalse();
+        assertThat(stage.readings().holdsRate()).as("nothing plays").isFalse();
         stage.start();
         stage.show(look(fill(1)));
-        until("frames at their rate", stage::holdsRate);
+        until("frames at their rate", stage.readings()::holdsRate);
 
         // A million points are far more than a frame has time for.
         stage.show(look(
                 Step.of("s1", "grid").with("columns", Value.of(1000)).with("rows", Value.of(1000)),
                 Step.of("s2", "draw-dots")));
-        until("a frame that lasts", () -> !stage.holdsRate());
+        until("a frame that lasts", () -> !stage.readings().holdsRate());
     }
 
     @Test
     void aLookThatBreaksARuleIsNotPlayedAndTheOneBeforeStays() {
         stage.start();
         stage.show(look(fill(1)));
-        until("frames", () -> stage.made() > 2);
+        until("frames", () -> stage.readings().made() > 2);
         Look twice = look(fill(1))
                 .withLanes(List.of(
                         new Lane("l1", "race", Clock.SHOW, List.of(fill(1))),
@@ -101,8 +101,8 @@ class LivePlayerTest {
         stage.change(twice);
         until("it is told", () -> !stage.trouble().isEmpty());
         stage.change(look(fill(0.5)));
-        long made = stage.made();
-        until("it goes on", () -> stage.made() > made + 2);
+        long made = stage.readings().made();
+        until("it goes on", () -> stage.readings().made() > made + 2);
     }
 
     @Test
@@ -138,17 +138,17 @@ class LivePlayerTest {
     void pauseHoldsTimeWhileFramesGoOnAndRewindGoesBackToTheStart() {
         stage.show(look(fill(1)));
         stage.start();
-        until("time runs", () -> stage.now() > 0.1);
+        until("time runs", () -> stage.readings().now() > 0.1);
         stage.pause(true);
-        long made = stage.made();
-        until("a frame after the pause", () -> stage.made() > made + 1);
-        double held = stage.now();
-        until("more frames", () -> stage.made() > made + 10);
-        assertThat(stage.now()).isEqualTo(held);
+        long made = stage.readings().made();
+        until("a frame after the pause", () -> stage.readings().made() > made + 1);
+        double held = stage.readings().now();
+        until("more frames", () -> stage.readings().made() > made + 10);
+        assertThat(stage.readings().now()).isEqualTo(held);
         stage.rewind();
-        until("the start", () -> stage.now() == 0);
+        until("the start", () -> stage.readings().now() == 0);
         stage.pause(false);
-        until("time runs again", () -> stage.now() > 0.05);
+        until("time runs again", () -> stage.readings().now() > 0.05);
     }
 
     @Test
@@ -166,7 +166,7 @@ class LivePlayerTest {
             dimmed.show(look(fill(1)));
             dimmed.start();
             until("a board", () -> {
-                FrameStats board = dimmed.board();
+                FrameStats board = dimmed.readings().board();
                 if (board == null) return false;
                 if (board.idle()) board.want();
                 return board.ready() && board.outputLight == 0.25;
@@ -178,35 +178,43 @@ class LivePlayerTest {
     void atABenchItMakesHalfTheFramesOfHalfTheSizeAndGoesByTheSoundOfWhatIsOnAir() {
         stage.show(look(fill(1)));
         stage.start();
-        until("time runs", () -> stage.now() > 0.3);
+        until("time runs", () -> stage.readings().now() > 0.3);
         try (LivePlayer bench = new LivePlayer(Catalogue.all(), 2)) {
             bench.atBench(stage, stage);
             bench.show(look(fill(1)).withFormat(640, 360, 60, 1, 96));
             bench.start();
-            until("it goes by the other's sound", () -> bench.made() > 5 && Math.abs(bench.now() - stage.now()) < 0.2);
+            until(
+                    "it goes by the other's sound",
+                    () -> bench.readings().made() > 5
+                            && Math.abs(bench.readings().now()
+                                            - stage.readings().now())
+                                    < 0.2);
             // The size is found by what pictures cost, and they are made for somebody.
             PictureOutput output = new PictureOutput(null, 640);
             bench.subscribe(new Subscriptions(List.of(output), List.of(), List.of(), List.of()));
             until("its size", () -> {
                 if (!output.idle() && output.ready()) output.rest();
                 if (output.idle()) output.want();
-                FrameStats board = bench.board();
+                FrameStats board = bench.readings().board();
                 if (board.idle() || board.width != 320) board.want();
                 return board.ready() && board.width == 320 && !board.onAir;
             });
-            assertThat(bench.board().time).isLessThan(stage.now());
+            assertThat(bench.readings().board().time)
+                    .isLessThan(stage.readings().now());
             stage.rewind();
-            until("taken back together", () -> bench.now() < 0.3 && stage.now() < 0.3);
+            until(
+                    "taken back together",
+                    () -> bench.readings().now() < 0.3 && stage.readings().now() < 0.3);
             bench.onAir();
-            double sound = stage.now();
+            double sound = stage.readings().now();
             until("full size", () -> {
                 if (!output.idle() && output.ready()) output.rest();
                 if (output.idle()) output.want();
-                FrameStats board = bench.board();
+                FrameStats board = bench.readings().board();
                 if (board.idle() || board.width < 640) board.want();
                 return board.ready() && board.width == 640 && board.onAir;
             });
-            assertThat(bench.now()).isGreaterThan(sound);
+            assertThat(bench.readings().now()).isGreaterThan(sound);
         }
     }
 
@@ -278,14 +286,16 @@ class LivePlayerTest {
     }
 
     @Test
-    void whoComesNextMakesOnePictureAsLargeAsOnAirAndGoesOnSmall() {
+    void whoComesNextIsAsLargeAtItsBenchAsOnAirAndSoIsItsFirstPictureThere() {
         try (LivePlayer first = new LivePlayer(Catalogue.all(), 1)) {
             PictureOutput seen = new PictureOutput(null, 4000);
-            stage.subscribe(new Subscriptions(List.of(seen), List.of(), List.of(), List.of()));
+            PictureOutput audience = PictureOutput.forAudience(4000);
+            stage.subscribe(new Subscriptions(List.of(seen, audience), List.of(), List.of(), List.of()));
             stage.atBench(first, null);
             stage.show(look(fill(1)));
             stage.start();
             seen.want();
+            audience.want();
             until("a small picture", seen::ready);
             assertThat(seen.width()).isLessThan(64);
             assertThat(stage.ready()).as("nobody awaits it").isFalse();
@@ -294,17 +304,13 @@ class LivePlayerTest {
                 if (seen.ready()) seen.want();
                 return stage.ready();
             });
-            until("it is small again", () -> stage.scale() < 1);
-            // A picture of its full size waits in the pool now, and is the first on air.
-            until("a picture", seen::ready);
-            stage.onAir();
-            until("it is on air", () -> {
+            until("as large as on air", () -> {
                 if (seen.ready()) seen.want();
-                return stage.scale() == 1;
+                return stage.readings().scale() == 1;
             });
-            seen.want();
-            until("a picture", seen::ready);
-            assertThat(seen.width()).isEqualTo(64);
+            stage.onAir();
+            until("a picture for the audience", audience::ready);
+            assertThat(audience.width()).isEqualTo(64);
         }
     }
 
@@ -321,7 +327,7 @@ class LivePlayerTest {
             bench.want();
             until("some pictures at the bench", () -> {
                 if (bench.ready()) bench.want();
-                return stage.pictures() > 4;
+                return stage.readings().pictures() > 4;
             });
             assertThat(audience.ready())
                     .as("an audience sees nothing of a bench")
@@ -345,9 +351,11 @@ class LivePlayerTest {
             // One frame a second.
             stage.show(look(fill(1)).withFormat(64, 36, 1, 3, 96));
             stage.start();
-            until("a frame at the bench", () -> stage.made() > 0);
+            until("a frame at the bench", () -> stage.readings().made() > 0);
             stage.onAir();
-            until("the first on air, which nobody has asked for", () -> stage.made() > 1);
+            until(
+                    "the first on air, which nobody has asked for",
+                    () -> stage.readings().made() > 1);
             stage.subscribe(new Subscriptions(List.of(audience), List.of(), List.of(), List.of()));
             long asked = System.nanoTime();
             audience.want();
@@ -373,7 +381,7 @@ class LivePlayerTest {
             before.show(look(
                     Step.of("s1", "grid").with("columns", Value.of(1000)).with("rows", Value.of(1000)),
                     Step.of("s2", "draw-dots")));
-            until("a frame", () -> before.made() > 0);
+            until("a frame", () -> before.readings().made() > 0);
             assertThat(priorities(before)).hasSize(2).containsOnly(Thread.MAX_PRIORITY);
             before.atBench(stage, null);
             assertThat(priorities(before)).hasSize(2).allMatch(priority -> priority < Thread.NORM_PRIORITY);
@@ -436,7 +444,7 @@ class LivePlayerTest {
         stage.scale(1);
         stage.show(look(fill(1)));
         stage.start();
-        until("frames", () -> stage.made() > 3);
+        until("frames", () -> stage.readings().made() > 3);
         stage.show(look(fill(1)).withFormat(48, 48, 30, 1, 120));
         until("the new size", () -> {
             FrameStats board = board();

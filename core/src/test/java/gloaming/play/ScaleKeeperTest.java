@@ -110,25 +110,42 @@ class ScaleKeeperTest {
     @Test
     void whatIsTooMuchAtAnySizeSparesWhatIsFinerAtOnce() {
         ScaleKeeper keeper = new ScaleKeeper();
-        keeper.share(0.7);
+        // Twice that are 1.1 of a frame's time, of which two thirds are left.
+        keeper.share(0.55);
         assertThat(keeper.sparing()).isTrue();
+        assertThat(keeper.scale()).isEqualTo(1 / 3.0);
         keeper.alone();
         assertThat(keeper.sparing()).isFalse();
     }
 
     @Test
-    void whatWouldComeOnAirIsToldAndChangesNothing() {
+    void whatIsTooMuchEvenThenIsAQuarterOfItsSizeForAsLongAsAFadeLastsAndNoLonger() {
         ScaleKeeper keeper = new ScaleKeeper();
-        keeper.largest(2);
-        // At a third of the size a tenth of the time: nine tenths at the whole, half at three quarters.
-        assertThat(keeper.wouldBegin(0.1, 0)).isEqualTo(0.75);
-        assertThat(keeper.wouldBegin(0.05, 0)).isEqualTo(1);
-        assertThat(keeper.wouldBegin(0.05, 2)).isEqualTo(0.5);
-        assertThat(keeper.wouldBegin(0.9, 0)).isEqualTo(1 / 3.0);
+        keeper.share(0.7);
+        assertThat(keeper.scale()).isEqualTo(0.25);
+        assertThat(keeper.sparing()).isTrue();
+        keeper.alone();
         assertThat(keeper.scale()).isEqualTo(1 / 3.0);
-        keeper.largest(0);
-        keeper.begin(0.05);
-        assertThat(keeper.scale()).isEqualTo(1);
+        assertThat(keeper.sparing()).isFalse();
+        // By itself no look becomes as small, however long it takes.
+        spare(keeper, 90, 0.9, 900);
+        assertThat(keeper.scale()).isEqualTo(1 / 3.0);
+    }
+
+    @Test
+    void whatComesOnAirBeginsWithTheSizeThatItCanBeExpectedToHold() {
+        // At a third of the size a tenth of the time: nine tenths at the whole, half at three quarters.
+        assertThat(begun(0.1, 0)).isEqualTo(0.75);
+        assertThat(begun(0.05, 0)).isEqualTo(1);
+        assertThat(begun(0.05, 2)).isEqualTo(0.5);
+        assertThat(begun(0.9, 0)).isEqualTo(1 / 3.0);
+    }
+
+    private static double begun(double part, int largest) {
+        ScaleKeeper keeper = new ScaleKeeper();
+        keeper.largest(largest);
+        keeper.begin(part);
+        return keeper.scale();
     }
 
     @Test

@@ -198,7 +198,7 @@ final class Hands {
     private static double[] frames(House house, int packets, int port) throws Exception {
         try (DatagramSocket socket = new DatagramSocket()) {
             long sent = 0;
-            long before = house.player().made();
+            long before = house.player().readings().made();
             long made = before;
             long started = System.nanoTime();
             long last = started;
@@ -211,8 +211,8 @@ final class Hands {
                 }
                 Thread.sleep(1);
                 now = System.nanoTime();
-                if (house.player().made() == made) continue;
-                made = house.player().made();
+                if (house.player().readings().made() == made) continue;
+                made = house.player().readings().made();
                 longest = Math.max(longest, now - last);
                 last = now;
             }

@@ -188,13 +188,13 @@ final class Live {
             browser.get("http://localhost:" + port + "/bench/" + look);
             Thread.sleep(15_000);
             long before = frames(browser);
-            long made = house.player().made();
+            long made = house.player().readings().made();
             long started = System.nanoTime();
             Thread.sleep(15_000);
             double seconds = (System.nanoTime() - started) / 1e9;
             double shown = (frames(browser) - before) / seconds;
-            double played = (house.player().made() - made) / seconds;
-            double ms = house.player().board().frameMs;
+            double played = (house.player().readings().made() - made) / seconds;
+            double ms = house.player().readings().board().frameMs;
             return List.of(
                     new Result("clip 1080p, a frame", ms, "ms", "33 ms there are", ms * 30 / 1000),
                     new Result("clip 1080p, frames made", played, "frames a second", "30 wanted", 30 / played),

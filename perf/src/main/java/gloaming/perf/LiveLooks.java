@@ -83,13 +83,13 @@ final class LiveLooks {
 
     private static List<Result> look(String name, LivePlayer player, ChromeDriver browser, double blend)
             throws Exception {
-        long made = player.made();
+        long made = player.readings().made();
         long shown = frames(browser);
         long started = System.nanoTime();
         List<double[]> seen = new ArrayList<>();
         while (System.nanoTime() - started < SEEN_MS * 1_000_000) {
             Thread.sleep(200);
-            FrameStats board = player.board();
+            FrameStats board = player.readings().board();
             seen.add(new double[] {Arrays.stream(board.cost).sum(), board.exitMs, board.frameMs});
         }
         double seconds = (System.nanoTime() - started) / 1e9;
@@ -113,10 +113,10 @@ final class LiveLooks {
                         frame / most),
                 new Result(
                         name + ", made",
-                        (player.made() - made) / seconds,
+                        (player.readings().made() - made) / seconds,
                         "frames a second",
                         "30 wanted",
-                        30 / ((player.made() - made) / seconds)),
+                        30 / ((player.readings().made() - made) / seconds)),
                 new Result(
                         name + ", shown",
                         (frames(browser) - shown) / seconds,

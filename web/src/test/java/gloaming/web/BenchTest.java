@@ -325,10 +325,12 @@ class BenchTest extends ByHand {
         browser.manage().window().setSize(new org.openqa.selenium.Dimension(1280, 800));
         browser.get(program.url("/output"));
         until("frames arrive there too", () -> frames() > 3);
-        long made = program.get(House.class).player().made();
+        long made = program.get(House.class).player().readings().made();
         long encoded = courier.encodes();
-        until("a hundred frames on", () -> program.get(House.class).player().made() > made + 100);
-        long frames = program.get(House.class).player().made() - made;
+        until(
+                "a hundred frames on",
+                () -> program.get(House.class).player().readings().made() > made + 100);
+        long frames = program.get(House.class).player().readings().made() - made;
         assertThat(courier.encodes() - encoded).isLessThanOrEqualTo(frames + 5);
         browser.close();
         browser.switchTo().window(home);

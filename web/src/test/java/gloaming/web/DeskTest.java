@@ -491,7 +491,7 @@ class DeskTest extends PageTest {
         House house = program.get(House.class);
         Devices devices = program.get(Devices.class);
         try (DatagramSocket socket = new DatagramSocket()) {
-            double time = house.player().time();
+            double time = house.player().readings().time();
             long packets = devices.oscPackets();
             byte[] rubbish = {1, 2, 3, 4, 5};
             long sent = 0;
@@ -510,7 +510,7 @@ class DeskTest extends PageTest {
             assertThat(came).isGreaterThan(sent / 4);
             assertThat(devices.oscMalformed()).isGreaterThan(10);
             assertThat(inbox().controls()).hasSizeLessThanOrEqualTo(Inbox.MOST);
-            assertThat(house.player().time() - time)
+            assertThat(house.player().readings().time() - time)
                     .as("frames go on: seconds of the look")
                     .isGreaterThan(0.5);
         }
@@ -565,13 +565,13 @@ class DeskTest extends PageTest {
         String show = program.look("Brass bell").showId();
         try {
             for (int i = 0; i < 60; i++) {
-                house.choose(show, null);
-                house.choose(show, ShowSounds.SILENCE);
-                house.choose(show, ShowSounds.MICROPHONE);
+                house.sounds().choose(show, null);
+                house.sounds().choose(show, ShowSounds.SILENCE);
+                house.sounds().choose(show, ShowSounds.MICROPHONE);
                 until("the microphone is heard", () -> house.sounds().id(show).equals(ShowSounds.MICROPHONE));
             }
         } finally {
-            house.choose(show, null);
+            house.sounds().choose(show, null);
         }
     }
 
@@ -586,7 +586,7 @@ class DeskTest extends PageTest {
     void aMicrophoneOfAPageIsHeardWithItsGainAndClippingIsShown() throws Exception {
         House house = program.get(House.class);
         String show = program.look("Brass bell").showId();
-        house.choose(show, ShowSounds.MICROPHONE);
+        house.sounds().choose(show, ShowSounds.MICROPHONE);
         // Not closed with its block: it would wait for the socket, for ever where something has failed before.
         java.net.http.HttpClient client = java.net.http.HttpClient.newHttpClient();
         java.net.http.WebSocket socket = client.newWebSocketBuilder()
@@ -595,7 +595,7 @@ class DeskTest extends PageTest {
                         new java.net.http.WebSocket.Listener() {})
                 .join();
         try {
-            house.gain(show, 12);
+            house.sounds().gain(show, 12);
             browser.get(desk());
             // Sound comes at its own pace, however slow the browser is.
             var sends = java.util.concurrent.Executors.newSingleThreadScheduledExecutor();
@@ -617,8 +617,8 @@ class DeskTest extends PageTest {
         } finally {
             socket.abort();
             client.shutdownNow();
-            house.gain(show, 0);
-            house.choose(show, null);
+            house.sounds().gain(show, 0);
+            house.sounds().choose(show, null);
         }
     }
 
@@ -626,13 +626,13 @@ class DeskTest extends PageTest {
     void anInputThatIsNotThereIsToldInASentence() {
         House house = program.get(House.class);
         String show = program.look("Brass bell").showId();
-        house.choose(show, ShowSounds.INPUT + "Weir hydrophone");
+        house.sounds().choose(show, ShowSounds.INPUT + "Weir hydrophone");
         browser.get(bench());
         until(
                 "a sentence says so",
                 () -> browser.findElement(By.cssSelector("footer .says"))
                         .getText()
                         .contains("no sound input 'Weir hydrophone'"));
-        house.choose(show, null);
+        house.sounds().choose(show, null);
     }
 }

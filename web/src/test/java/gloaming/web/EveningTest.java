@@ -55,6 +55,8 @@ import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.ValueSource;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
 
@@ -222,6 +224,91 @@ class EveningTest {
                     .as("widths of the first pictures of a cue")
                     .containsOnly(output.widths.get(last - 1));
         }
+    }
+
+    /** Frames that last, whatever their size. */
+    private static String slow() {
+        Step grid = Step.of("s1", "grid").with("columns", Value.of(1000)).with("rows", Value.of(1000));
+        Step swirl = Step.of("s4", "swirl").with("detail", Value.of(5));
+        Step fill = Step.of("s3", "fill").with("colour", Value.of("#0000ff")).with("brightness", Value.of(1));
+        return program.get(Shows.class)
+                .addLook(
+                        show,
+                        new Look(
+                                "Mud",
+                                WIDTH,
+                                72,
+                                60,
+                                1,
+                                120,
+                                List.of(
+                                        new Lane(
+                                                "l1",
+                                                "mud",
+                                                Clock.SHOW,
+                                                List.of(grid, swirl, Step.of("s2", "draw-dots"))),
+                                        new Lane("l2", "dusk", Clock.SHOW, List.of(fill))),
+                                List.of(Layer.of("m1", "l2", Blend.OVER, 1), Layer.of("m2", "l1", Blend.OVER, 1))));
+    }
+
+    private static Cue fromItsBeginning(String id, String look) {
+        return new Cue(
+                id,
+                "",
+                "",
+                0,
+                look,
+                "",
+                true,
+                null,
+                null,
+                null,
+                Transition.CUT,
+                Start.KEY,
+                0,
+                0.5,
+                false,
+                "",
+                List.of(),
+                List.of(),
+                "");
+    }
+
+    @ParameterizedTest
+    @ValueSource(booleans = {false, true})
+    void aCutToWhatIsSlowIsSeenAtOnceAsItWasAtItsBenchAndNotOnlyWithTheFirstFrameOnAir(boolean anew) {
+        String slow = slow();
+        Cue[] cues = new Cue[16];
+        for (int i = 0; i < cues.length; i++) {
+            String id = "c" + (i + 1);
+            boolean begins = anew && i % 2 == 0;
+            cues[i] =
+                    begins ? fromItsBeginning(id, slow) : cue(id, i % 2 == 0 ? slow : green, Transition.CUT, Start.KEY);
+        }
+        sheet(cues);
+        List<Long> frames = new ArrayList<>();
+        try (SocketPage page = page();
+                Output output = new Output()) {
+            output.until(p -> is(p, 0));
+            // Where the bench was done with a frame just then it cannot be told from one on air.
+            for (int i = 0; i < cues.length && !frames.contains(0L); i += 2) {
+                ready(page, cues[i].id());
+                LivePlayer player = program.get(House.class).player(slow);
+                // It is taken to its beginning once it is ready.
+                long some = player.readings().made() + 12;
+                if (anew)
+                    Program.until(
+                            "pictures from there on", () -> player.readings().made() > some);
+                long made = player.readings().made();
+                page.say("{'do':'go'}");
+                output.until(p -> is(p, 2));
+                frames.add(player.readings().made() - made);
+                ready(page, cues[i + 1].id());
+                page.say("{'do':'go'}");
+                output.until(p -> is(p, 1));
+            }
+        }
+        assertThat(frames).as("frames made from the key to the picture").contains(0L);
     }
 
     @Test
@@ -510,7 +597,8 @@ class EveningTest {
             House house = program.get(House.class);
             Program.until(
                     "the look's time",
-                    () -> house.player().time() >= 37 && house.player().time() < 60);
+                    () -> house.player().readings().time() >= 37
+                            && house.player().readings().time() < 60);
             page.hear("evening", e -> Math.abs(e.path("tempo").asDouble() - 132) < 0.1);
             page.say("{'do':'go-to','cue':'c2','into':-1}");
             page.hear("evening", e -> e.path("says").asString("").contains("before its beginning"));
@@ -650,7 +738,7 @@ class EveningTest {
             LivePlayer player = program.get(House.class).player();
             int whole = player.look().width();
             player.scale(1 / 3.0);
-            Program.until("it plays small", () -> player.scale() < 0.5);
+            Program.until("it plays small", () -> player.readings().scale() < 0.5);
             for (Booth.Made made : Booth.Made.values()) {
                 Booth booth = new Booth(Booth.Format.PNG, 8192, "made " + made.id(), 0, null, false, made);
                 program.get(Sheets.class).edit(show, new SheetEdit.Set("", 0, 4, false, false, booth));
@@ -662,7 +750,7 @@ class EveningTest {
                         .as(made.id())
                         .isEqualTo(expected);
             }
-            Program.until("and small again", () -> player.scale() < 0.5);
+            Program.until("and small again", () -> player.readings().scale() < 0.5);
             player.scale(0);
         }
     }

@@ -284,7 +284,8 @@ class LiveSocketTest {
             assertThat(house.onAir()).isSameAs(on);
             Program.until(
                     "it plays at the bench",
-                    () -> house.player(aside) != null && house.player(aside).made() > 2);
+                    () -> house.player(aside) != null
+                            && house.player(aside).readings().made() > 2);
             assertThat(house.player(aside).isOnAir()).isFalse();
             var player = house.player(aside);
             page.say("{'do':'take'}");
@@ -386,13 +387,14 @@ class LiveSocketTest {
                             && m.path("lightWanted").asDouble(1) == 0);
             assertThat(stage.scaleByHand()).isEqualTo(0.5);
             page.say("{'do':'rewind'}");
-            Program.until("the start", () -> stage.now() == 0);
+            Program.until("the start", () -> stage.readings().now() == 0);
             page.say("{'do':'pause','on':false}")
                     .say("{'do':'fade','to':1,'seconds':0}")
                     .say("{'do':'scale','to':0}");
             Program.until(
                     "it runs",
-                    () -> stage.now() > 0 && house.programme().light().wanted() == 1);
+                    () -> stage.readings().now() > 0
+                            && house.programme().light().wanted() == 1);
             page.say("{'do':'sound','sound':'silence'}");
             page.hear("board", m -> m.path("sound").asString("").equals("silence"));
             page.say("{'do':'sound','sound':'band'}");

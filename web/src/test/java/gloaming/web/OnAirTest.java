@@ -180,7 +180,8 @@ class OnAirTest extends PageTest {
             watch(output, 0, OnAirTest::red);
             Program.until(
                     "the bench plays",
-                    () -> house.player(blue) != null && house.player(blue).made() > 3);
+                    () -> house.player(blue) != null
+                            && house.player(blue).readings().made() > 3);
             LivePlayer player = house.player(blue);
             int from = pictures(output, 1).size();
             bench.say("{'do':'take','seconds':6}");
@@ -273,8 +274,8 @@ class OnAirTest extends PageTest {
         LivePlayer onAir = house.player();
         long fadeEnded = System.nanoTime() + 2_500_000_000L;
         Program.until("the fade would be over", () -> System.nanoTime() > fadeEnded);
-        long made = onAir.made();
-        Program.until("it goes on", () -> onAir.made() > made + 20);
+        long made = onAir.readings().made();
+        Program.until("it goes on", () -> onAir.readings().made() > made + 20);
         assertThat(house.player()).isSameAs(onAir);
     }
 
@@ -344,7 +345,8 @@ class OnAirTest extends PageTest {
         try (SocketPage bench = new SocketPage(program, "?look=" + id)) {
             Program.until(
                     "it plays",
-                    () -> house.player(id) != null && house.player(id).made() > 3);
+                    () -> house.player(id) != null
+                            && house.player(id).readings().made() > 3);
             bench.say("{'do':'bind','control':'key q','of':'show','setting':'take'}");
             Program.until(
                     "it is bound",
@@ -355,8 +357,8 @@ class OnAirTest extends PageTest {
                                     .bindings()
                                     .size()
                             == 1);
-            long made = house.player(id).made();
-            Program.until("the player knows", () -> house.player(id).made() > made + 2);
+            long made = house.player(id).readings().made();
+            Program.until("the player knows", () -> house.player(id).readings().made() > made + 2);
             bench.say("{'do':'key','key':'q','down':true}");
             bench.hear("air", m -> m.path("here").asBoolean());
             assertThat(house.onAir().id).isEqualTo(id);

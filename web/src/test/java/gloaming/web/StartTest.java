@@ -63,8 +63,8 @@ class StartTest {
             assertThat((System.nanoTime() - began) / 1e9).as("seconds to start").isLessThan(30);
             House house = program.get(House.class);
             assertThat(house.onAir().id).as("what was on air is on air").isEqualTo(id);
-            long made = house.player().made();
-            Program.until("frames go on", () -> house.player().made() > made + 30);
+            long made = house.player().readings().made();
+            Program.until("frames go on", () -> house.player().readings().made() > made + 30);
         }
     }
 
@@ -144,9 +144,10 @@ class StartTest {
         }
         try (Program program = new Program(0, data, true)) {
             program.put(program.look("Heron").id());
-            long made = program.get(House.class).player().made();
+            long made = program.get(House.class).player().readings().made();
             Program.until(
-                    "it plays without", () -> program.get(House.class).player().made() > made + 5);
+                    "it plays without",
+                    () -> program.get(House.class).player().readings().made() > made + 5);
         }
         try (ServerSocket taken = new ServerSocket(0, 1, InetAddress.getLoopbackAddress())) {
             assertThatThrownBy(() -> new Program(taken.getLocalPort(), data, true))

@@ -1,6 +1,7 @@
 package gloaming.points.particle;
 
 import gloaming.flow.Attribute;
+import gloaming.flow.Crew;
 import gloaming.flow.Points;
 import gloaming.look.Id;
 import gloaming.step.Choice;
@@ -79,6 +80,9 @@ public record Trails(
         long[] id = new long[0];
         int[] told = new int[0];
         int[] filled = new int[0];
+        /** Where each goes out. */
+        int[] begins = new int[0];
+
         boolean[] lives = new boolean[0];
         int[] free = new int[0];
         int frees;
@@ -91,6 +95,8 @@ public record Trails(
     }
 
     private static final int LOOKS = 5;
+    /** Trails that a thread lays at a time. */
+    private static final int GRAIN = 64;
 
     @Override
     public Memory memory() {
@@ -150,7 +156,7 @@ public record Trails(
             if (m.filled[slot] > 0) continue;
             m.free[m.frees++] = slot;
         }
-        return lay(m);
+        return lay(m, frame.crew());
     }
 
     private void begin(Memory m) {
@@ -161,6 +167,7 @@ public record Trails(
         m.id = new long[most];
         m.told = new int[most];
         m.filled = new int[most];
+        m.begins = new int[most];
         m.lives = new boolean[most];
         m.free = new int[most];
         for (int i = 0; i < most; i++) m.free[i] = most - 1 - i;
@@ -196,29 +203,38 @@ public record Trails(
         m.filled[slot] = Math.min(places, m.filled[slot] + 1);
     }
 
-    private Points lay(Memory m) {
+    private Points lay(Memory m, Crew crew) {
         int total = 0;
-        for (int slot = 0; slot < most; slot++) total += m.filled[slot];
-        Points out = m.strung.room(total);
-        int i = 0;
         for (int slot = 0; slot < most; slot++) {
-            int row = slot * places;
-            int look = slot * LOOKS;
-            for (int k = 0; k < m.filled[slot]; k++, i++) {
-                int at = row + Math.floorMod(m.told[slot] - k, places);
-                float old = (float) k / (places - 1);
-                m.strung.place(i, m.ring[0][at], m.ring[1][at], m.ring[2][at], m.id[slot], old);
-                m.strung.look(
-                        i,
-                        m.looks[look] * (1 - (float) taper * old),
-                        m.looks[look + 1],
-                        m.looks[look + 2],
-                        m.looks[look + 3],
-                        m.looks[look + 4] * (1 - (float) fade * old),
-                        end,
-                        tints);
-            }
+            m.begins[slot] = total;
+            total += m.filled[slot];
         }
+        Points out = m.strung.room(total);
+        crew.each(most, GRAIN, (from, to) -> {
+            for (int slot = from; slot < to; slot++) lay(m, slot);
+        });
         return out;
+    }
+
+    /** Lays the places of a trail, the newest first. */
+    private void lay(Memory m, int slot) {
+        int row = slot * places;
+        int look = slot * LOOKS;
+        int i = m.begins[slot];
+        int at = row + m.told[slot];
+        for (int k = 0; k < m.filled[slot]; k++, i++) {
+            float old = (float) k / (places - 1);
+            m.strung.place(i, m.ring[0][at], m.ring[1][at], m.ring[2][at], m.id[slot], old);
+            m.strung.look(
+                    i,
+                    m.looks[look] * (1 - (float) taper * old),
+                    m.looks[look + 1],
+                    m.looks[look + 2],
+                    m.looks[look + 3],
+                    m.looks[look + 4] * (1 - (float) fade * old),
+                    end,
+                    tints);
+            at = at == row ? row + places - 1 : at - 1;
+        }
     }
 }

@@ -225,7 +225,7 @@ final class Attacks {
         String step = open.look().steps().toList().getLast().id();
         List<String> bombs = Bombs.all();
         for (int i = 0; i < times; i++) {
-            long made = target.house().player().made();
+            long made = target.house().player().readings().made();
             try {
                 change(open, wishes.write(open.look(), step, "code", bombs.get(i % bombs.size())));
                 count.taken();
@@ -235,8 +235,9 @@ final class Attacks {
                 count.wrong("bomb " + i % bombs.size() + ": " + e);
             }
             long end = System.nanoTime() + 10_000_000_000L;
-            while (target.house().player().made() < made + 3 && System.nanoTime() < end) Thread.sleep(5);
-            if (target.house().player().made() < made + 3) count.wrong("bomb " + i % bombs.size() + " holds the stage");
+            while (target.house().player().readings().made() < made + 3 && System.nanoTime() < end) Thread.sleep(5);
+            if (target.house().player().readings().made() < made + 3)
+                count.wrong("bomb " + i % bombs.size() + " holds the stage");
         }
         change(open, new Edit.Set(step, "code", Value.of("out vec4 color; void main() { color = vec4(1); }")));
         return count.outcome();

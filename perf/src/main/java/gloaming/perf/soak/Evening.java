@@ -9,6 +9,7 @@ import gloaming.web.store.OpenLook;
 import gloaming.web.store.Shows;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.function.Consumer;
 
 /** All looks of the demo show in turn for long, with edits at ten a second and a page that is opened and closed each ten seconds. */
 final class Evening {
@@ -16,7 +17,11 @@ final class Evening {
      * What was seen of one look while it was on air, the part of the machine that it gave to others meanwhile, not a number where it does not
      * say, and the seconds in which it gave nothing.
      */
-    record Row(String look, long frames, double median, double p99, double stolen, QuietSeconds still) {}
+    record Row(String look, long frames, double median, double p99, double stolen, QuietSeconds still) {
+        double ratio() {
+            return p99 / median;
+        }
+    }
 
     /** Heap after a collection and threads, from time to time. */
     record Sample(double minutes, long heap, int threads) {}
@@ -27,11 +32,14 @@ final class Evening {
     private static final long SECOND_MS = 1_000;
 
     private final Target target;
+    private final Consumer<Row> told;
     final List<Row> rows = new ArrayList<>();
     final List<Sample> samples = new ArrayList<>();
 
-    Evening(Target target) {
+    /** @param told each row as soon as it is known */
+    Evening(Target target, Consumer<Row> told) {
         this.target = target;
+        this.told = told;
     }
 
     void run(double minutes) throws InterruptedException {
@@ -66,13 +74,13 @@ final class Evening {
             edit(open, i);
             Thread.sleep(EDIT_MS);
             if (warm == null && System.currentTimeMillis() - begun > WARM_MS) {
-                warm = target.house().player().frameTimes().snapshot();
+                warm = target.house().player().readings().frameTimes().snapshot();
                 before = Cores.times();
                 still = new QuietSeconds(warm);
                 second = System.currentTimeMillis() + SECOND_MS;
             }
             if (still != null && System.currentTimeMillis() >= second) {
-                still.over(target.house().player().frameTimes().snapshot());
+                still.over(target.house().player().readings().frameTimes().snapshot());
                 second = System.currentTimeMillis() + SECOND_MS;
             }
             if (System.currentTimeMillis() < nextPage) continue;
@@ -81,7 +89,7 @@ final class Evening {
             page = new Socket(target.port, "/live?look=" + row.id(), true);
         }
         if (page != null) page.close();
-        int[] after = target.house().player().frameTimes().snapshot();
+        int[] after = target.house().player().readings().frameTimes().snapshot();
         double stolen = Cores.stolen(before, Cores.times());
         long frames = 0;
         for (int i = 0; i < after.length; i++) frames += after[i] - warm[i];
@@ -92,6 +100,7 @@ final class Evening {
                 FrameTimes.quantile(warm, after, 0.99),
                 stolen,
                 still));
+        told.accept(rows.getLast());
         while (open.canUndo()) target.house().player().change(open.undo());
         target.get(Journal.class).flush();
     }

@@ -116,11 +116,11 @@ public final class Soak implements Callable<Integer> {
     }
 
     private boolean evening(Target target) throws InterruptedException {
-        Evening evening = new Evening(target);
-        target.stall.set(0);
-        evening.run(minutes);
         out().println(
                         "\n| look | frames | median ms | p99 ms | p99 / median | given to others | quiet seconds | p99 / median in them |\n|---|---|---|---|---|---|---|---|");
+        Evening evening = new Evening(target, this::tell);
+        target.stall.set(0);
+        evening.run(minutes);
         double worst = 0;
         double quiet = 0;
         int turns = 0;
@@ -128,28 +128,15 @@ public final class Soak implements Callable<Integer> {
         int seconds = 0;
         int stillSeconds = 0;
         for (Evening.Row row : evening.rows) {
-            double ratio = row.p99() / row.median();
-            worst = Math.max(worst, ratio);
+            worst = Math.max(worst, row.ratio());
             if (row.stolen() < QUIET) {
-                quiet = Math.max(quiet, ratio);
+                quiet = Math.max(quiet, row.ratio());
                 turns++;
             }
             if (row.still().quiet() >= ENOUGH)
                 still = Math.max(still, row.still().ratio());
             seconds += row.still().all();
             stillSeconds += row.still().quiet();
-            out().printf(
-                            Locale.ROOT,
-                            "| %s | %d | %.1f | %.1f | %.2f | %.1f %% | %d of %d | %.2f |%n",
-                            row.look(),
-                            row.frames(),
-                            row.median(),
-                            row.p99(),
-                            ratio,
-                            100 * row.stolen(),
-                            row.still().quiet(),
-                            row.still().all(),
-                            row.still().ratio());
         }
         out().println("\n| minutes | heap MB | threads |\n|---|---|---|");
         for (Evening.Sample s : evening.samples)
@@ -173,5 +160,22 @@ public final class Soak implements Callable<Integer> {
                         still,
                         ENOUGH);
         return target.traces.get() == 0;
+    }
+
+    /** A line of the table as soon as it is known: an evening is long. */
+    private void tell(Evening.Row row) {
+        out().printf(
+                        Locale.ROOT,
+                        "| %s | %d | %.1f | %.1f | %.2f | %.1f %% | %d of %d | %.2f |%n",
+                        row.look(),
+                        row.frames(),
+                        row.median(),
+                        row.p99(),
+                        row.ratio(),
+                        100 * row.stolen(),
+                        row.still().quiet(),
+                        row.still().all(),
+                        row.still().ratio());
+        out().flush();
     }
 }

@@ -89,7 +89,7 @@ final class Target implements AutoCloseable {
         try {
             while (!closed) {
                 Thread.sleep(TICK_NS / 1_000_000);
-                long now = house().player().made();
+                long now = house().player().readings().made();
                 long at = System.nanoTime();
                 since = now != made ? at : since + Math.max(0, at - last - 3 * TICK_NS);
                 last = at;
@@ -109,9 +109,9 @@ final class Target implements AutoCloseable {
         house().player().scale(0.5);
         long end = System.nanoTime() + 60_000_000_000L;
         for (int even = 0; even < 40 && System.nanoTime() < end; ) {
-            long before = house().player().made();
+            long before = house().player().readings().made();
             long from = System.nanoTime();
-            while (house().player().made() == before && System.nanoTime() < end) Thread.sleep(2);
+            while (house().player().readings().made() == before && System.nanoTime() < end) Thread.sleep(2);
             even = System.nanoTime() - from < EVEN_NS ? even + 1 : 0;
         }
     }

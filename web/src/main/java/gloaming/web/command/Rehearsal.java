@@ -60,8 +60,8 @@ final class Rehearsal {
                 LivePlayer player = house.player();
                 player.scale(1);
                 long begun = System.nanoTime();
-                long made = player.made();
-                while (player.made() < made + FRAMES && System.nanoTime() - begun < MOST_MS * 1_000_000)
+                long made = player.readings().made();
+                while (player.readings().made() < made + FRAMES && System.nanoTime() - begun < MOST_MS * 1_000_000)
                     Thread.sleep(20);
                 page(client, port, "/bench/" + look.id());
             }

@@ -154,7 +154,7 @@ public final class Server {
         if (house.onAir() == null) return true;
         long end = System.currentTimeMillis() + FIRST_PICTURE_MS;
         while (System.currentTimeMillis() < end) {
-            if (house.player().made() > 0) return true;
+            if (house.player().readings().made() > 0) return true;
             Thread.sleep(5);
         }
         return false;
@@ -163,7 +163,7 @@ public final class Server {
     /** Notes that what was brought back plays, once it has for a while. */
     private static void settle(House house, Resumption resumption) {
         try {
-            while (house.player().made() < SETTLED) Thread.sleep(200);
+            while (house.player().readings().made() < SETTLED) Thread.sleep(200);
             resumption.begun();
         } catch (InterruptedException | RuntimeException e) {
             System.getLogger("gloaming")

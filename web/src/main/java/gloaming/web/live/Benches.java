@@ -18,17 +18,6 @@ final class Benches {
     /** A bench that nobody has looked at for so long is let go; whoever loads a page again finds it as it was. */
     private static final long GRACE_NS = 10_000_000_000L;
 
-    /** How players begin at a bench, and end. */
-    interface Hall {
-        Players.Playing begin(OpenLook look);
-
-        /** Ends those that are gone; waits for nobody. */
-        void end(List<Players.Playing> gone);
-
-        /** Whether a change that is on its way needs it still. */
-        boolean holds(Players.Playing bench);
-    }
-
     private final Players players;
     private final ReentrantLock changing;
     private final Hall hall;
@@ -47,6 +36,11 @@ final class Benches {
     /** Whether a look is to go on at a bench when it comes off air. */
     boolean wants(String look) {
         return looked.contains(look) || ready.contains(look);
+    }
+
+    /** Whether pages work on a look. */
+    boolean isLookedAt(String look) {
+        return looked.contains(look);
     }
 
     /** Lets a look play at a bench, unless it plays already; false where there is no room for one more, or just not now. */

@@ -36,7 +36,8 @@ final class CompilerPriority {
             boolean last = false;
             while (true) {
                 Thread.sleep(LOOK_MS);
-                boolean now = settled(System.nanoTime()) && house.player().holdsRate();
+                boolean now =
+                        settled(System.nanoTime()) && house.player().readings().holdsRate();
                 if (now != last && !Compilers.serve(now ? SchedulingClass.IDLE : SchedulingClass.USUAL)) return;
                 last = now;
             }

@@ -91,7 +91,7 @@ class CueActs {
         String sound =
                 own ? medium : media.byRef(show, medium).map(Media.Row::id).orElse("");
         if (sound.isEmpty()) throw new Refused("The sound of that cue is not there any more; nothing was changed.");
-        house.choose(show, medium.equals(BAND) ? null : sound);
+        house.sounds().choose(show, medium.equals(BAND) ? null : sound);
     }
 
     /** Calls a snapshot, or with an empty name none, and then sets settings: all in one glide. */
@@ -126,7 +126,8 @@ class CueActs {
 
     /** The snapshot as it would be by then: on its way from the one before it, where that takes longer. */
     private void standing(OpenLook look, Standing at, int bar) {
-        double takes = at.change().seconds(at.tempo() == null ? house.player().tempo() : at.tempo(), bar);
+        double takes = at.change()
+                .seconds(at.tempo() == null ? house.player().readings().tempo() : at.tempo(), bar);
         boolean onItsWay = takes > at.since() && !at.before().isEmpty();
         if (onItsWay) {
             set(look, at.before(), List.of(), null);
@@ -141,9 +142,9 @@ class CueActs {
 
     /** Waits until what was asked of a player so far is in its pictures; for a moment, where it stands. */
     private static void shown(LivePlayer player) {
-        long to = player.made() + 2;
+        long to = player.readings().made() + 2;
         try {
-            for (int i = 0; i < 300 && player.made() < to; i++) Thread.sleep(5);
+            for (int i = 0; i < 300 && player.readings().made() < to; i++) Thread.sleep(5);
         } catch (InterruptedException e) {
             Thread.currentThread().interrupt();
         }

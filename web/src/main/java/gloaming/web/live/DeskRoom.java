@@ -69,7 +69,7 @@ class DeskRoom {
             case FromPage.Nudge m -> house.beats(open.id, clock -> clock.nudge(Math.clamp(m.by(), -0.5, 0.5)));
             case FromPage.LetGo m -> house.beats(open.id, clock -> clock.letGo());
             case FromPage.Tempo m -> house.beats(open.id, clock -> clock.byHand(m.to()));
-            case FromPage.Gain m -> house.gain(open.showId, m.to());
+            case FromPage.Gain m -> house.sounds().gain(open.showId, m.to());
             case FromPage.Ports m -> devices.choose(new Devices.Kept(m.oscIn(), m.oscOut(), m.clock()));
             case FromPage.LookForPorts m -> devices.midi().look();
             case FromPage.Clear m -> inbox.clear();
@@ -170,7 +170,7 @@ class DeskRoom {
                 open.look().desk().bindings().stream().map(Binding::control).forEach(bound::add);
                 LivePlayer player = house.player(open.id);
                 if (player == null) continue;
-                held.addAll(player.held());
+                held.addAll(player.readings().held());
                 settle(open, player);
             }
             inbox.bound(bound);
@@ -186,7 +186,7 @@ class DeskRoom {
     private void settle(OpenLook open, LivePlayer player) {
         Look look = open.look();
         long now = System.nanoTime();
-        for (BoundSetting grasp : player.held()) {
+        for (BoundSetting grasp : player.readings().held()) {
             double held = grasp.held();
             long moved = grasp.movedNanos();
             if (Double.isNaN(held) || now - moved < RESTS_NS || settled.getOrDefault(grasp, 0L) == moved) continue;

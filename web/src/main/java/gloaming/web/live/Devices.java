@@ -71,7 +71,7 @@ public class Devices {
         pad = new VirtualPort("pad", this::told);
         phone = new DatagramSocket(new InetSocketAddress(InetAddress.getLoopbackAddress(), 0));
         teller = new ControlSender(
-                house.outbox(), () -> osc, midi, () -> house.player().beatNow());
+                house.outbox(), () -> osc, midi, () -> house.player().readings().beatNow());
         try {
             midi.add(pad);
         } catch (MidiUnavailableException e) {

@@ -239,13 +239,13 @@ final class DryRun {
     boolean busy() {
         if (nanoTime.getAsLong() - took < REST_NS) return true;
         LivePlayer air = house.player();
-        return air.look() != null && !air.holdsRate();
+        return air.look() != null && !air.readings().holdsRate();
     }
 
     /** Whether something is on air, and nobody looks. */
     boolean unseen() {
         LivePlayer air = house.player();
-        return air.look() != null && !air.seen();
+        return air.look() != null && !air.readings().seen();
     }
 
     @PreDestroy

@@ -94,7 +94,7 @@ class EveningMessages {
                 next == null ? "" : next.id(),
                 on == null ? "" : on.look().name(),
                 on != null && !look.isEmpty() && !on.id.equals(look),
-                waits ? round(Math.max(0, run.due() - player.beatNow())) : -1,
+                waits ? round(Math.max(0, run.due() - player.readings().beatNow())) : -1,
                 stand.ready(),
                 stand.untried(),
                 run.held(),
@@ -105,16 +105,16 @@ class EveningMessages {
                 run.now() == null ? -1 : round((nanos - run.since()) / 1e9),
                 run.began() == 0 ? -1 : round((nanos - run.began()) / 1e9),
                 stand.began(),
-                round(player.tempo()),
-                round(player.beatNow()),
+                round(player.readings().tempo()),
+                round(player.readings().beatNow()),
                 (int) Math.max(
                                 0,
-                                Math.floor((player.beatNow() - run.beat())
+                                Math.floor((player.readings().beatNow() - run.beat())
                                         / stand.sheet().bar()))
                         + 1,
-                round(player.frameMs()),
+                round(player.readings().frameMs()),
                 round(1000 / rate),
-                player.scale(),
+                player.readings().scale(),
                 flashes[0],
                 flashes[1],
                 "%02d:%02d".formatted(time.getHour(), time.getMinute()),

@@ -30,9 +30,9 @@ final class EveningTimes {
         LivePlayer player = house.player();
         return new Moment(
                 System.nanoTime(),
-                player.beatNow(),
-                player.tempo(),
-                player.now(),
+                player.readings().beatNow(),
+                player.readings().tempo(),
+                player.readings().now(),
                 LocalTime.now().toNanoOfDay() / 1e9,
                 house.inbox().timeCode().seconds(System.nanoTime()));
     }

@@ -136,7 +136,7 @@ final class Feed {
         }
         if (!outlet.idle() || viewers.stream().noneMatch(v -> v.credit > 0 && shows(v, outlet))) return;
         MonitorPace pace = paces.computeIfAbsent(outlet, o -> new MonitorPace());
-        if (pace.due(now, player.load(), look.look().rate())) outlet.want();
+        if (pace.due(now, player.readings().load(), look.look().rate())) outlet.want();
     }
 
     static ByteBuffer picture(int is, byte[] jpeg, double light, int width, int height) {
@@ -160,7 +160,7 @@ final class Feed {
     }
 
     private void board(long now) {
-        FrameStats board = player.board();
+        FrameStats board = player.readings().board();
         if (board == null) return;
         if (board.ready()) {
             TextMessage full =
@@ -176,7 +176,7 @@ final class Feed {
 
     private void tiles(long now) {
         boolean due = now >= nextTiles;
-        boolean gives = due && previews.gives(player.load());
+        boolean gives = due && previews.gives(player.readings().load());
         if (due) nextTiles = now + (gives ? 2 : 1) * TILES_NS;
         for (Viewer viewer : close) {
             Tiles tiles = viewer.tiles;
@@ -226,7 +226,7 @@ final class Feed {
 
     /** What is heard, for pages of the desk. */
     private void ears(long now) {
-        AudioMeter ears = player.ears();
+        AudioMeter ears = player.readings().ears();
         boolean wanted = viewers.stream().anyMatch(v -> v.desk);
         if (ears.ready()) {
             TextMessage heard = wanted ? new TextMessage(MessageJson.write(desks.ears(ears))) : null;

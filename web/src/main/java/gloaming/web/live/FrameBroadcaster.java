@@ -203,8 +203,9 @@ public class FrameBroadcaster {
             round = System.nanoTime();
             try {
                 long now = System.nanoTime();
+                LivePlayer comes = conductor.next();
                 if (screens.took()) regroup = true;
-                if (next.took(conductor.next())) regroup = true;
+                if (next.took(comes)) regroup = true;
                 places();
                 benches(now);
                 if (regroup) {
@@ -212,6 +213,7 @@ public class FrameBroadcaster {
                     group();
                 }
                 screens.round();
+                if (screens.expects(comes)) regroup = true;
                 next.round();
                 for (Feed feed : feeds.values()) feed.round(now);
                 count();

@@ -70,56 +70,42 @@ public class House {
         sounds = new ShowSounds(shows, rows, media, decoder, players::of);
         // Until the first look is on air, somebody who plays nothing is.
         programme = new Programme(new LivePlayer(Catalogue.all(), 1));
-        benches = new Benches(players, changing, hall());
-        takes = new Takes(players, programme, changing, needs());
+        Hall floor = new Floor();
+        benches = new Benches(players, changing, floor);
+        takes = new Takes(players, programme, changing, floor);
     }
 
-    private Benches.Hall hall() {
-        return new Benches.Hall() {
-            @Override
-            public Players.Playing begin(OpenLook look) {
-                return House.this.begin(look);
-            }
+    /** What benches and takes ask for. */
+    private final class Floor implements Hall {
+        @Override
+        public Players.Playing begin(OpenLook look) {
+            return House.this.begin(look);
+        }
 
-            @Override
-            public void end(List<Players.Playing> gone) {
-                House.this.end(gone);
-            }
+        @Override
+        public void place(Players.Playing bench) {
+            House.this.place(bench);
+        }
 
-            @Override
-            public boolean holds(Players.Playing bench) {
-                return takes.holds(bench);
-            }
-        };
-    }
+        @Override
+        public void airs(Players.Playing next) {
+            sounds.hear(next.look.showId, next.player);
+        }
 
-    private Takes.Needs needs() {
-        return new Takes.Needs() {
-            @Override
-            public Players.Playing begin(OpenLook look) {
-                return House.this.begin(look);
-            }
+        @Override
+        public boolean wants(String look) {
+            return benches.wants(look);
+        }
 
-            @Override
-            public void place(Players.Playing bench) {
-                House.this.place(bench);
-            }
+        @Override
+        public boolean holds(Players.Playing bench) {
+            return takes.holds(bench);
+        }
 
-            @Override
-            public void airs(Players.Playing next) {
-                sounds.hear(next.look.showId, next.player);
-            }
-
-            @Override
-            public boolean wants(String look) {
-                return benches.wants(look);
-            }
-
-            @Override
-            public void end(List<Players.Playing> gone) {
-                House.this.end(gone);
-            }
-        };
+        @Override
+        public void end(List<Players.Playing> gone) {
+            House.this.end(gone);
+        }
     }
 
     /** Edits of looks, with whoever plays them. */
@@ -329,16 +315,6 @@ public class House {
     /** What the shows that play hear. */
     public ShowSounds sounds() {
         return sounds;
-    }
-
-    /** Chooses the sound of a show: null the house band, {@link ShowSounds#SILENCE}, or a medium's id. */
-    public void choose(String show, String sound) {
-        sounds.choose(show, sound);
-    }
-
-    /** Takes what a show hears louder or softer, in decibels. */
-    public void gain(String show, double decibels) {
-        sounds.gain(show, decibels);
     }
 
     /** What the camera of a page sends goes here. */

@@ -19,9 +19,9 @@ final class LaneWatch {
                 && next.start().by() == Start.By.SIGNAL
                 && !next.start().control().isEmpty();
         String lane = waits ? next.start().control() : null;
-        if (player != null && player != on) player.heed(null);
+        if (player != null && player != on) player.readings().heed(null);
         player = on;
-        on.heed(lane);
+        on.readings().heed(lane);
         if (!waits) {
             cue = "";
             return false;
@@ -30,7 +30,7 @@ final class LaneWatch {
             cue = next.id();
             low = false;
         }
-        double is = on.heeded();
+        double is = on.readings().heeded();
         boolean rises = low && is >= HALF;
         if (is < HALF) low = true;
         else if (rises) low = false;

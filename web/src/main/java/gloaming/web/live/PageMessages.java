@@ -73,7 +73,7 @@ class PageMessages {
                 board.onAir,
                 house.programme().light().wanted(),
                 house.sounds().id(open.showId),
-                round(player.now()),
+                round(player.readings().now()),
                 round(board.peak),
                 room.waiting(),
                 Arrays.stream(board.levels).map(PageMessages::round).boxed().toList(),
@@ -261,7 +261,7 @@ class PageMessages {
     ToPage.Pong pong(double at, LivePlayer player) {
         Sound sound = player.sound();
         double length = sound.length() == Long.MAX_VALUE ? 0 : sound.seconds();
-        return new ToPage.Pong(at, player.now(), player.paused(), length);
+        return new ToPage.Pong(at, player.readings().now(), player.paused(), length);
     }
 
     ToPage.Table table(Table table) {

@@ -1,7 +1,9 @@
 package gloaming.web.live;
 
 import gloaming.media.JpegEncoder;
+import gloaming.play.AtHand;
 import gloaming.play.FlashMeter;
+import gloaming.play.LivePlayer;
 import gloaming.play.PictureOutput;
 
 /** One size that outputs ask for, and what it has shown and is to show. Only the courier's thread uses it. */
@@ -9,6 +11,8 @@ final class Screen {
     final int most;
     PictureOutput now;
     PictureOutput before;
+    /** A picture of what is to come, or null where nothing is. */
+    AtHand next;
     /** What was before as it was last, and its size. */
     byte[] held = new byte[0];
 
@@ -62,6 +66,11 @@ final class Screen {
         now = output();
         begun = false;
         cameWidth = 0;
+    }
+
+    /** Whoever comes next is this player, or null; it keeps a picture at hand for an audience. */
+    void expects(LivePlayer player) {
+        next = booth || player == null ? null : new AtHand(player, most);
     }
 
     void hold(byte[] rgb, int width, int height) {

@@ -1,6 +1,7 @@
 package gloaming.web.live;
 
 import gloaming.look.Look;
+import gloaming.play.AtHand;
 import gloaming.play.Film;
 import gloaming.play.LivePlayer;
 import gloaming.play.OutputFade;
@@ -20,6 +21,9 @@ final class Screens {
     /** What stands is sent once more after so long. */
     private static final long STILL_NS = 330_000_000;
 
+    /** What was at hand when a look came on air is shown within so long, or not at all. */
+    private static final long AT_ONCE_NS = 1_000_000_000;
+
     /** Where the screen for photographs stands among those by their sizes. */
     private static final int BOOTH = -1;
     /** In a fade a picture on air is late after so many of its times. */
@@ -32,6 +36,9 @@ final class Screens {
     private final Map<Integer, Screen> screens = new LinkedHashMap<>();
     private List<Viewer> viewers = List.of();
     private Programme.State state;
+    /** Who comes next, or null. */
+    private LivePlayer next;
+
     private long encodes;
 
     /** For pages that work on something else. */
@@ -59,8 +66,25 @@ final class Screens {
             if (gone && screen.encoder != null) screen.encoder.close();
             return gone;
         });
-        viewers.forEach(v -> screens.computeIfAbsent(v.most, most -> new Screen(most, false)));
+        viewers.forEach(v -> screens.computeIfAbsent(v.most, most -> expecting(new Screen(most, false))));
         if (booth) screens.computeIfAbsent(BOOTH, key -> new Screen(photographs.width(), true));
+    }
+
+    private Screen expecting(Screen screen) {
+        screen.expects(next);
+        return screen;
+    }
+
+    /** Takes up who comes next, or null; true when the outlets of players are others now. Behind {@link #round}. */
+    boolean expects(LivePlayer player) {
+        LivePlayer comes = player == state.now() ? null : player;
+        if (comes == next) return false;
+        // Who was to come and has come is not forgotten before it was seen.
+        long now = System.nanoTime();
+        for (Screen screen : screens.values()) if (waits(screen, now) != null) return false;
+        next = comes;
+        screens.values().forEach(this::expecting);
+        return true;
     }
 
     /** The most flashes of the last second on any screen: general ones and red ones. */
@@ -93,6 +117,7 @@ final class Screens {
         for (Screen screen : screens.values()) {
             if (player == at.now()) all.add(screen.now);
             else if (player == at.before()) all.add(screen.before);
+            if (screen.next != null && player == screen.next.player()) all.add(screen.next.outlet());
         }
         if (player == at.now() && small.watched()) all.add(small.outlet());
         return all;
@@ -163,6 +188,9 @@ final class Screens {
         boolean asked = screen.booth
                 ? photographs.waits()
                 : viewers.stream().anyMatch(v -> v.credit > 0 && v.most == screen.most);
+        if (screen.next != null) screen.next.round(System.nanoTime());
+        AtHand.Kept first = asked && !screen.now.ready() ? waits(screen, System.nanoTime()) : null;
+        if (first != null) atOnce(screen, first);
         boolean before = false;
         if (screen.booth && sits(screen)) return;
         if (state.before() != null) {
@@ -183,6 +211,24 @@ final class Screens {
             mix(screen, screen.came, screen.cameWidth, screen.cameHeight, screen.mixed());
         }
         if (asked && screen.now.idle()) screen.now.want();
+    }
+
+    /**
+     * Until the first picture on air is there, the audience sees what comes as it was at its bench: by itself after a cut, in a fade mixed with
+     * those of the look before.
+     */
+    private void atOnce(Screen screen, AtHand.Kept first) {
+        screen.begun = true;
+        screen.came(first.rgb(), first.width(), first.height());
+        if (!state.whole(System.nanoTime()) && screen.heldWidth > 0) return;
+        screen.cameWidth = 0;
+        leave(screen, screen.came, first.width(), first.height());
+    }
+
+    /** What it has at hand of what has come on air and is not seen yet, or null. */
+    private AtHand.Kept waits(Screen screen, long now) {
+        if (screen.begun || screen.next == null || now - state.since() > AT_ONCE_NS) return null;
+        return screen.next.of(state.now(), now);
     }
 
     /** For a photograph the picture is made at the size that was chosen; true while it is not there yet. */

@@ -64,7 +64,7 @@ public final class ShowSounds {
     }
 
     /** Chooses the sound of a show: null the house band, {@link #SILENCE}, or a medium's id. */
-    void choose(String show, String sound) {
+    public void choose(String show, String sound) {
         if (sound != null
                 && !sound.equals(SILENCE)
                 && !sound.equals(MICROPHONE)
@@ -76,7 +76,7 @@ public final class ShowSounds {
     }
 
     /** Takes what a show hears louder or softer, in decibels. */
-    void gain(String show, double decibels) {
+    public void gain(String show, double decibels) {
         shows.setGain(show, decibels);
         tell(show);
     }

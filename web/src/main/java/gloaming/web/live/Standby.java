@@ -1,5 +1,6 @@
 package gloaming.web.live;
 
+import gloaming.play.LivePlayer;
 import gloaming.show.Cue;
 import gloaming.show.OwnChange;
 import gloaming.show.Run;
@@ -30,6 +31,9 @@ final class Standby {
     private List<String> readied = List.of();
     /** The text of a change that was gone through last. */
     private String prepared = "";
+
+    /** The cue whose look was taken to its beginning, so that its picture there is at hand. */
+    private String begun = "";
 
     private long next;
     private long nextTry;
@@ -63,6 +67,7 @@ final class Standby {
         house.expect(waits ? Set.of(coming.start().control()) : Set.of());
         prepare(sheet, coming);
         dry.want(evening(sheet, coming));
+        begin(sheet, coming);
         List<String> looks = looks(sheet, run, coming);
         boolean all = looks.stream().allMatch(look -> house.player(look) != null);
         // One that is gone, or cannot be opened, is tried again now and then.
@@ -70,6 +75,19 @@ final class Standby {
         nextTry = now + TRY_NS;
         readied = looks;
         Thread.ofVirtual().name("ready").start(() -> ready(looks));
+    }
+
+    /** What is to come from its beginning is taken there once, when it is ready; not where somebody works on it. */
+    private void begin(RunSheet sheet, Cue coming) {
+        String id = coming != null && coming.anew() ? coming.id() : "";
+        if (id.equals(begun)) return;
+        String look = id.isEmpty() ? "" : sheet.lookAt(id);
+        LivePlayer player = look.isEmpty() ? null : house.player(look);
+        if (player == null) begun = "";
+        else if (player.ready() && !player.isOnAir() && !house.benches().isLookedAt(look)) {
+            player.begin(0);
+            begun = id;
+        }
     }
 
     /** The looks of all cues, from behind the one that comes next on, which plays already, and then from the first to that. */

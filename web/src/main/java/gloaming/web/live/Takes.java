@@ -17,52 +17,34 @@ final class Takes {
     /** A look that has no picture by then goes on air without. */
     private static final long FIRST_PICTURE_NS = 2_000_000_000L;
 
-    /** What takes need of who plays. */
-    interface Needs {
-        /** A player that begins with a look, at a bench for now. */
-        Players.Playing begin(OpenLook look);
-
-        /** It is at a bench, and gives way to what is on air. */
-        void place(Players.Playing bench);
-
-        /** It comes on air now, and hears what its show hears. */
-        void airs(Players.Playing next);
-
-        /** Whether somebody works on a look, or it is to come next. */
-        boolean wants(String look);
-
-        /** Ends players that nobody needs any more. */
-        void end(List<Players.Playing> gone);
-    }
-
     private final Players players;
     private final Programme programme;
-    private final Needs needs;
+    private final Hall hall;
     private final ReentrantLock changing;
     /** What a hand brings over what is on air, or null. */
     private volatile Players.Playing handed;
     /** What fades out now, or null. */
     private Players.Playing fading;
 
-    Takes(Players players, Programme programme, ReentrantLock changing, Needs needs) {
+    Takes(Players players, Programme programme, ReentrantLock changing, Hall hall) {
         this.players = players;
         this.programme = programme;
         this.changing = changing;
-        this.needs = needs;
+        this.hall = hall;
     }
 
     /** Puts a look on air; false where it was there already. */
     boolean take(OpenLook look, double seconds, Crossing crossing) {
         Players.Playing before = players.onAir();
         if (before != null && before.look == look) return false;
-        Players.Playing next = players.isAtBench(look.id) ? players.remove(look.id) : needs.begin(look);
+        Players.Playing next = players.isAtBench(look.id) ? players.remove(look.id) : hall.begin(look);
         if (before != null) waitForPicture(next.player);
         boolean ready = next.player.ready();
         handed = null;
         // Set first: what is on air leads itself.
         players.air(next);
         next.player.onAir();
-        needs.airs(next);
+        hall.airs(next);
         boolean fades = before != null && seconds > 0;
         next.player.shares(fades);
         next.player.leaves(false);
@@ -83,7 +65,7 @@ final class Takes {
         // stays until they come.
         boolean plays = fades || !ready;
         players.atBenches().forEach(bench -> {
-            if (bench != before || !plays) needs.place(bench);
+            if (bench != before || !plays) hall.place(bench);
         });
         settle(programme.state(), before == null ? was : null);
         return true;
@@ -92,7 +74,7 @@ final class Takes {
     private static void waitForPicture(LivePlayer player) {
         long end = System.nanoTime() + FIRST_PICTURE_NS;
         try {
-            while (player.made() == 0 && System.nanoTime() < end) Thread.sleep(2);
+            while (player.readings().made() == 0 && System.nanoTime() < end) Thread.sleep(2);
         } catch (InterruptedException e) {
             Thread.currentThread().interrupt();
         }
@@ -104,7 +86,7 @@ final class Takes {
         if (handed == null) {
             Players.Playing next = players.isAtBench(look) ? players.find(look) : null;
             if (weight <= 0) return;
-            if (next == null || next.player.made() == 0)
+            if (next == null || next.player.readings().made() == 0)
                 throw new Refused("What comes next is not ready yet; try once more in a moment.");
             handed = next;
             next.player.onAir();
@@ -118,7 +100,7 @@ final class Takes {
     private void letGo() {
         programme.take(players.onAir().player, 0, Crossing.FADE);
         share(false);
-        needs.place(handed);
+        hall.place(handed);
         handed = null;
     }
 
@@ -141,9 +123,9 @@ final class Takes {
     private void settle(Programme.State state, LivePlayer idle) {
         Thread.ofVirtual().name("take").start(() -> {
             try {
-                long made = state.now().made();
+                long made = state.now().readings().made();
                 Thread.sleep((long) (state.seconds() * 1_000) + 200);
-                for (int i = 0; i < 100 && state.now().made() < made + 2; i++) Thread.sleep(10);
+                for (int i = 0; i < 100 && state.now().readings().made() < made + 2; i++) Thread.sleep(10);
             } catch (InterruptedException e) {
                 Thread.currentThread().interrupt();
             }
@@ -168,11 +150,11 @@ final class Takes {
         if (gone == players.onAir()) return;
         gone.player.shares(false);
         gone.player.leaves(false);
-        if (needs.wants(gone.look.id)) {
-            needs.place(gone);
+        if (hall.wants(gone.look.id)) {
+            hall.place(gone);
             return;
         }
         if (players.find(gone.look.id) == gone) players.remove(gone.look.id);
-        needs.end(List.of(gone));
+        hall.end(List.of(gone));
     }
 }

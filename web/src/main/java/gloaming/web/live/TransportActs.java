@@ -38,7 +38,7 @@ class TransportActs {
                 OutputFader light = house.programme().light();
                 light.fade(m.to() != null ? m.to() : light.wanted() < 0.5 ? 1 : 0, m.seconds());
             }
-            case FromPage.Sound m -> house.choose(open.showId, m.sound());
+            case FromPage.Sound m -> house.sounds().choose(open.showId, m.sound());
         }
     }
 

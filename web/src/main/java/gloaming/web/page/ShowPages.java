@@ -149,7 +149,7 @@ class ShowPages {
         Media.Row row = media.add(id, "", Pages.brief(name.replaceAll(".*[/\\\\]", "")), "", file.getInputStream());
         house.mediaChanged(id);
         if (!row.is(Facts.Kind.SOUND)) return "redirect:/shows/" + id + "/media";
-        house.choose(id, row.id());
+        house.sounds().choose(id, row.id());
         return "redirect:/bench/" + shows.look(back).map(Shows.LookRow::id).orElse("");
     }
 

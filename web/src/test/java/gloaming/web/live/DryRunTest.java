@@ -92,7 +92,7 @@ class DryRunTest {
         DryRun dry = new DryRun(program.get(House.class), program.get(Shows.class), clock::get);
         House house = program.get(House.class);
         house.take(row);
-        Program.until("the stage has time to spare", house.player()::holdsRate);
+        Program.until("the stage has time to spare", house.player().readings()::holdsRate);
         assertThat(dry.busy()).as("so soon after a take").isTrue();
         clock.addAndGet(5_000_000_000L);
         Program.until("it goes on", () -> !dry.busy());
