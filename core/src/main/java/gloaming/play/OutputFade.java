@@ -8,6 +8,16 @@ public final class OutputFade {
     /** The part of the way through black on which it is black: nobody sees a single black picture. */
     private static final double DARK = 0.12;
 
+    /** Light in steps so fine that the darkest codes are some ten of them apart; of two parts of it the sum may be one more. */
+    private static final int FINE = 32_767;
+
+    private static final byte[] CODE = new byte[FINE + 2];
+
+    static {
+        for (int i = 0; i < CODE.length; i++)
+            CODE[i] = (byte) Math.round(255 * Srgb.code(Math.min(1, (double) i / FINE)));
+    }
+
     private OutputFade() {}
 
     /**
@@ -31,8 +41,8 @@ public final class OutputFade {
             case BLACK -> {
                 boolean first = way < 0.5;
                 double light = Math.max(0, (Math.abs(2 * way - 1) - DARK) / (1 - DARK));
-                float[] a = light(first ? light : 0);
-                float[] b = light(first ? 0 : light);
+                int[] a = light(first ? light : 0);
+                int[] b = light(first ? 0 : light);
                 mix(before, beforeWidth, beforeHeight, next, width, height, a, b, out);
             }
             case FADE -> mix(before, beforeWidth, beforeHeight, next, width, height, way, out);
@@ -99,10 +109,21 @@ public final class OutputFade {
 
         /** Where its pixel begins that is seen at a place, or -1. */
         int place(int x, int y) {
+            int row = row(y);
+            int column = column(x);
+            return row < 0 || column < 0 ? -1 : row + column;
+        }
+
+        /** Where the row begins that is seen at a height, or -1. */
+        int row(int y) {
             int row = (int) Math.floor((y + 0.5) * scale - top);
+            return row >= 0 && row < ofHeight ? row * ofWidth * 3 : -1;
+        }
+
+        /** Where in a row its pixel begins that is seen in a column, or -1. */
+        int column(int x) {
             int column = (int) Math.floor((x + 0.5) * scale - left);
-            boolean there = row >= 0 && row < ofHeight && column >= 0 && column < ofWidth;
-            return there ? (row * ofWidth + column) * 3 : -1;
+            return column >= 0 && column < ofWidth ? column * 3 : -1;
         }
     }
 
@@ -173,9 +194,10 @@ public final class OutputFade {
         }
     }
 
-    private static float[] light(double part) {
-        float[] all = new float[256];
-        for (int i = 0; i < 256; i++) all[i] = (float) (part * Srgb.ofByte((byte) i));
+    /** A part of the light of each code, in steps of {@link #CODE}. */
+    private static int[] light(double part) {
+        int[] all = new int[256];
+        for (int i = 0; i < 256; i++) all[i] = (int) Math.round(part * FINE * Srgb.ofByte((byte) i));
         return all;
     }
 
@@ -204,18 +226,24 @@ public final class OutputFade {
             byte[] next,
             int width,
             int height,
-            float[] a,
-            float[] b,
+            int[] a,
+            int[] b,
             byte[] out) {
+        if (beforeWidth == width && beforeHeight == height) {
+            for (int i = 0; i < width * height * 3; i++) out[i] = CODE[a[before[i] & 255] + b[next[i] & 255]];
+            return;
+        }
         Fitted fitted = new Fitted(beforeWidth, beforeHeight, width, height);
+        int[] columns = new int[width];
+        for (int x = 0; x < width; x++) columns[x] = fitted.column(x);
         for (int y = 0; y < height; y++) {
+            int row = fitted.row(y);
             for (int x = 0; x < width; x++) {
-                int p = fitted.place(x, y);
+                boolean there = row >= 0 && columns[x] >= 0;
+                int p = there ? row + columns[x] : 0;
                 int q = (y * width + x) * 3;
-                for (int c = 0; c < 3; c++) {
-                    float light = b[next[q + c] & 255] + (p < 0 ? 0 : a[before[p + c] & 255]);
-                    out[q + c] = Srgb.toByte(Math.min(1, light));
-                }
+                for (int c = 0; c < 3; c++)
+                    out[q + c] = CODE[b[next[q + c] & 255] + (there ? a[before[p + c] & 255] : 0)];
             }
         }
     }

@@ -1,8 +1,10 @@
 package gloaming.play;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
 
 import gloaming.flow.Picture;
+import gloaming.flow.Srgb;
 import gloaming.look.Snapshots;
 import gloaming.show.ChangeStarts;
 import gloaming.show.Transition;
@@ -51,6 +53,31 @@ class OutputFadeTest {
         // Half the light of full white is 188 of 255 as sRGB encodes it.
         assertThat(half[0] & 255).isBetween(187, 189);
         assertThat(half[1] & 255).isBetween(187, 189);
+    }
+
+    @Test
+    void everyPairOfCodesMixesToTheCodeOfItsLight() {
+        byte[] before = new byte[256 * 256 * 3];
+        byte[] next = new byte[before.length];
+        for (int i = 0; i < before.length; i++) {
+            before[i] = (byte) (i / 3 / 256);
+            next[i] = (byte) (i / 3);
+        }
+        byte[] out = new byte[before.length];
+        for (double weight : new double[] {0, 0.13, 0.5, 0.9, 1}) {
+            OutputFade.mix(before, 256, 256, next, 256, 256, weight, out);
+            for (int i = 0; i < out.length; i += 3) {
+                double light = (1 - weight) * Srgb.light((before[i] & 255) / 255.0)
+                        + weight * Srgb.light((next[i] & 255) / 255.0);
+                assertThat((double) (out[i] & 255)).isCloseTo(255 * Srgb.code(light), within(0.7));
+            }
+        }
+        // The same through another shape: twice as wide and high is each pixel four times.
+        byte[] large = new byte[4 * before.length];
+        byte[] mixed = new byte[large.length];
+        OutputFade.mix(before, 256, 256, large, 512, 512, 0, mixed);
+        for (int i = 0; i < 512 * 512; i++)
+            assertThat(mixed[3 * i]).isEqualTo(before[3 * (i / 512 / 2 * 256 + i % 512 / 2)]);
     }
 
     @Test

@@ -20,7 +20,8 @@ final class Fades {
 
     private Fades() {}
 
-    private record Fade(String name, double part, double longest) {}
+    /** @param own frames a second of the look that comes, of those that it makes by itself afterwards */
+    private record Fade(String name, double part, double longest, double own) {}
 
     static List<Result> run() throws Exception {
         Path data = Files.createTempDirectory("gloaming-perf");
@@ -41,11 +42,13 @@ final class Fades {
                 Thread.sleep(7_000);
                 long from = System.nanoTime();
                 house.take(look, FADE);
-                Thread.sleep((FADE + 5) * 1_000L);
+                double fading = made(house, FADE);
+                Thread.sleep(2_000);
+                double own = fading / made(house, 3);
                 long to = from + FADE * SECOND;
                 double alone =
                         Math.min(output.rate(from - 3 * SECOND, from), output.rate(to + 2 * SECOND, to + 5 * SECOND));
-                fades.add(new Fade(look.name(), output.rate(from, to) / alone, output.longest(from, to)));
+                fades.add(new Fade(look.name(), output.rate(from, to) / alone, output.longest(from, to), own));
             }
         } finally {
             context.close();
@@ -53,11 +56,19 @@ final class Fades {
         return results(fades);
     }
 
+    /** Frames a second of what is on air, over so many seconds. */
+    private static double made(House house, int seconds) throws InterruptedException {
+        long before = house.player().readings().made();
+        Thread.sleep(seconds * 1_000L);
+        return (house.player().readings().made() - before) / (double) seconds;
+    }
+
     private static List<Result> results(List<Fade> fades) {
         double[] parts = fades.stream().mapToDouble(Fade::part).sorted().toArray();
         List<Fade> gaps = fades.stream()
                 .sorted(Comparator.comparingDouble(Fade::longest).reversed())
                 .toList();
+        double[] own = fades.stream().mapToDouble(Fade::own).sorted().toArray();
         double longest = gaps.getFirst().longest();
         double usual = gaps.get(gaps.size() / 2).longest();
         List<Result> results = new ArrayList<>(List.of(
@@ -75,14 +86,22 @@ final class Fades {
                         "ms",
                         "100 ms wanted",
                         longest / 100),
-                new Result("the same, median of " + parts.length, usual, "ms", "100 ms wanted", usual / 100)));
+                new Result("the same, median of " + parts.length, usual, "ms", "100 ms wanted", usual / 100),
+                new Result(
+                        "frames of the look that comes, in the fade, median",
+                        own[own.length / 2],
+                        "of its own afterwards",
+                        "1 wanted",
+                        1 / own[own.length / 2]),
+                new Result("the same, the slowest", own[0], "of its own afterwards", "1 wanted", 1 / own[0])));
         fades.stream()
                 .sorted(Comparator.comparingDouble(Fade::part))
                 .limit(SLOWEST)
                 .forEach(f -> results.add(new Result(
                         "  fade to " + f.name(),
                         f.part(),
-                        "of the slower look's, %.0f ms at the longest".formatted(f.longest()),
+                        "of the slower look's, %.0f ms at the longest, its own frames %.2f"
+                                .formatted(f.longest(), f.own()),
                         "1 wanted",
                         1 / f.part())));
         return results;

@@ -12,6 +12,7 @@ import gloaming.look.Lane;
 import gloaming.look.Look;
 import gloaming.look.Step;
 import gloaming.look.Value;
+import gloaming.play.Readings;
 import gloaming.web.live.Devices;
 import gloaming.web.live.House;
 import gloaming.web.live.ShowSounds;
@@ -108,8 +109,13 @@ class DeskTest extends PageTest {
         until(
                 "it stands on the page",
                 () -> browser.findElement(By.cssSelector(".held b")).getText().contains("osc /mill/glow"));
-        // Softly picked up: the control has to pass by the value.
+        // Softly picked up: frames have to see the control pass by the value.
+        Readings frames =
+                program.get(House.class).player(program.look("Brass bell").id()).readings();
+        until("a frame that knows of it", () -> !frames.held().isEmpty());
         oscsend("/mill/glow", "f", 0.0);
+        long made = frames.made();
+        until("frames in which it is there", () -> frames.made() > made + 2);
         oscsend("/mill/glow", "f", 0.5);
         until(
                 "the document has what the hand left",

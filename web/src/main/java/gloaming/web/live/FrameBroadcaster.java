@@ -27,6 +27,9 @@ import org.springframework.stereotype.Component;
  */
 @Component
 public class FrameBroadcaster {
+    /** It comes round at least so often. */
+    private static final long ROUND_NS = 20_000_000;
+
     private static final long DESK_NS = 120_000_000;
     private static final long BENCHES_NS = 1_000_000_000L;
     /** At most so many pages at once, and at most so many of one kind: benches and desks, or outputs. */
@@ -197,7 +200,7 @@ public class FrameBroadcaster {
         Thread own = Thread.currentThread();
         while (!closed && thread == own) {
             rests = true;
-            LockSupport.parkNanos(20_000_000);
+            LockSupport.parkNanos(screens.rest(ROUND_NS));
             rests = false;
             worked = THREADS.getCurrentThreadCpuTime() - stolen.nanos();
             round = System.nanoTime();

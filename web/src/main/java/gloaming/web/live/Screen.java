@@ -4,10 +4,14 @@ import gloaming.media.JpegEncoder;
 import gloaming.play.AtHand;
 import gloaming.play.FlashMeter;
 import gloaming.play.LivePlayer;
+import gloaming.play.OutputFade;
 import gloaming.play.PictureOutput;
 
 /** One size that outputs ask for, and what it has shown and is to show. Only the courier's thread uses it. */
 final class Screen {
+    /** How much of the next picture comes where more of it would be a flash too many. */
+    private static final double SOFTENED = 0.12;
+
     final int most;
     PictureOutput now;
     PictureOutput before;
@@ -90,6 +94,17 @@ final class Screen {
     byte[] mixed() {
         if (mixed.length != came.length) mixed = new byte[came.length];
         return mixed;
+    }
+
+    /** Counts the flashes of a picture before it leaves; where it {@code holds} its light, there are not too many. */
+    void calm(byte[] rgb, int width, int height, double light, boolean holds) {
+        long now = System.nanoTime();
+        boolean known = shown.length == rgb.length && shownWidth == width;
+        if (holds && known && !flashes.mayShow(rgb, width, height, light, now)) {
+            OutputFade.mix(shown, width, height, rgb, width, height, SOFTENED, rgb);
+            if (!flashes.mayShow(rgb, width, height, light, now)) System.arraycopy(shown, 0, rgb, 0, rgb.length);
+        }
+        flashes.shown(rgb, width, height, light, now);
     }
 
     void show(byte[] rgb, int width, int height) {

@@ -26,11 +26,11 @@ final class Screens {
 
     /** Where the screen for photographs stands among those by their sizes. */
     private static final int BOOTH = -1;
-    /** In a fade a picture on air is late after so many of its times. */
-    private static final double LATE = 1.5;
-    /** How much of the next picture comes where more of it would be a flash too many. */
-    private static final double SOFTENED = 0.12;
+    /** The part of its time after which the next picture of a fade may leave: who comes round at even times comes a bit late. */
+    private static final double EARLY = 0.9;
 
+    private static final double RATE = 30;
+    private static final long SHORTEST_NS = 1_000_000;
     private final Programme programme;
     private final Photographs photographs;
     private final Map<Integer, Screen> screens = new LinkedHashMap<>();
@@ -185,32 +185,69 @@ final class Screens {
 
     private void round(Screen screen) {
         if (frozen(screen) || filmed(screen)) return;
+        long now = System.nanoTime();
         boolean asked = screen.booth
                 ? photographs.waits()
                 : viewers.stream().anyMatch(v -> v.credit > 0 && v.most == screen.most);
-        if (screen.next != null) screen.next.round(System.nanoTime());
-        AtHand.Kept first = asked && !screen.now.ready() ? waits(screen, System.nanoTime()) : null;
+        if (screen.next != null) screen.next.round(now);
+        AtHand.Kept first = asked && !screen.now.ready() ? waits(screen, now) : null;
         if (first != null) atOnce(screen, first);
-        boolean before = false;
         if (screen.booth && sits(screen)) return;
-        if (state.before() != null) {
-            if (screen.before.ready()) {
-                screen.hold(screen.before.rgb(), screen.before.width(), screen.before.height());
-                screen.before.rest();
-                before = true;
-            }
-            if (asked && screen.before.idle()) screen.before.want();
-        }
-        if (screen.now.ready()) {
+        boolean before = before(screen, asked);
+        if (fades(screen, now)) {
+            fade(screen, asked, now);
+        } else if (screen.now.ready()) {
             screen.begun = true;
             show(screen, screen.now.rgb(), screen.now.width(), screen.now.height());
             screen.now.rest();
         } else if (before && !screen.begun) {
             send(screen, screen.held, screen.heldWidth, screen.heldHeight);
-        } else if (before && late(screen)) {
-            mix(screen, screen.came, screen.cameWidth, screen.cameHeight, screen.mixed());
         }
         if (asked && screen.now.idle()) screen.now.want();
+    }
+
+    /** Takes up what the look before has made meanwhile, and asks for its next; whether there was something. */
+    private boolean before(Screen screen, boolean asked) {
+        if (state.before() == null) return false;
+        boolean ready = screen.before.ready();
+        if (ready) {
+            screen.hold(screen.before.rgb(), screen.before.width(), screen.before.height());
+            screen.before.rest();
+        }
+        if (asked && screen.before.idle()) screen.before.want();
+        return ready;
+    }
+
+    /** Whether it is in the middle of a fade and has a picture of both looks. */
+    private boolean fades(Screen screen, long now) {
+        boolean both = screen.heldWidth > 0 && (screen.cameWidth > 0 || screen.now.ready());
+        return both && !screen.booth && !state.whole(now);
+    }
+
+    /** In a fade pictures leave evenly, whenever those of the two looks come: each looks as it was last, and the light goes on without a halt. */
+    private void fade(Screen screen, boolean asked, long now) {
+        if (screen.now.ready()) {
+            screen.begun = true;
+            screen.came(screen.now.rgb(), screen.now.width(), screen.now.height());
+            screen.now.rest();
+        }
+        if (asked && now - screen.sent >= period())
+            mix(screen, screen.came, screen.cameWidth, screen.cameHeight, screen.mixed());
+    }
+
+    /** Nanoseconds from one picture of a fade to the next, which may be a bit early. */
+    private long period() {
+        Look look = state.now().look();
+        return (long) (EARLY * 1e9 / (look == null ? RATE : look.rate()));
+    }
+
+    /** Nanoseconds until it is to come round, at most so many. */
+    long rest(long most) {
+        long now = System.nanoTime();
+        long rest = most;
+        for (Screen screen : screens.values())
+            if (fades(screen, now)) rest = Math.min(rest, screen.sent + period() - now);
+        return Math.max(SHORTEST_NS, rest);
     }
 
     /**
@@ -246,15 +283,6 @@ final class Screens {
         return true;
     }
 
-    /** Whether the picture on air has not come in its time, in the middle of a fade: that goes on with the one before alone. */
-    private boolean late(Screen screen) {
-        Look look = state.now().look();
-        return !screen.booth
-                && screen.cameWidth > 0
-                && look != null
-                && System.nanoTime() - screen.sent > LATE * 1e9 / look.rate();
-    }
-
     private void show(Screen screen, byte[] rgb, int width, int height) {
         double weight = state.weight(System.nanoTime());
         // Of two pictures that are mixed nobody can say what shines through.
@@ -284,21 +312,8 @@ final class Screens {
     }
 
     private void leave(Screen screen, byte[] rgb, int width, int height) {
-        if (!screen.booth) calm(screen, rgb, width, height);
+        if (!screen.booth) screen.calm(rgb, width, height, programme.light().now(), programme.calm());
         send(screen, rgb, width, height);
-    }
-
-    /** Counts the flashes of a picture before it leaves; where the artist wants it, holds its light so that there are not too many. */
-    private void calm(Screen screen, byte[] rgb, int width, int height) {
-        double light = programme.light().now();
-        long now = System.nanoTime();
-        boolean known = screen.shown.length == rgb.length && screen.shownWidth == width;
-        if (programme.calm() && known && !screen.flashes.mayShow(rgb, width, height, light, now)) {
-            OutputFade.mix(screen.shown, width, height, rgb, width, height, SOFTENED, rgb);
-            if (!screen.flashes.mayShow(rgb, width, height, light, now))
-                System.arraycopy(screen.shown, 0, rgb, 0, rgb.length);
-        }
-        screen.flashes.shown(rgb, width, height, light, now);
     }
 
     private void send(Screen screen, byte[] rgb, int width, int height) {
