@@ -9,7 +9,7 @@ package gloaming.play;
  */
 public final class AtHand {
     /** What is older would be seen to leap. */
-    private static final long FRESH_NS = 700_000_000;
+    private static final long FRESH_NS = 1_500_000_000;
 
     private final LivePlayer player;
     private final Outlet outlet;

@@ -92,7 +92,7 @@ class AtHandTest {
         assertThat(List.of(kept.width(), kept.height())).containsExactly(64, 36);
         assertThat(kept.rgb()[0] & 255).isGreaterThan(180);
         assertThat(atHand.of(air, now)).as("another comes").isNull();
-        assertThat(atHand.of(player, now + SECOND)).as("a second later").isNull();
+        assertThat(atHand.of(player, now + 2 * SECOND)).as("two seconds later").isNull();
     }
 
     @Test
@@ -123,7 +123,7 @@ class AtHandTest {
             return player.readings().time() > 1.5;
         });
         player.begin(0);
-        long now = System.nanoTime() + SECOND;
+        long now = System.nanoTime() + 2 * SECOND;
         assertThat(atHand.of(player, now)).as("begun anew").isNotNull();
         assertThat(brightness()).isGreaterThan(180);
         player.begin(2);
