@@ -73,9 +73,10 @@ final class FrameMaker {
 
     private final Exit.Leaving leaving = new Exit.Leaving();
 
-    /** What the frame that is being made was asked for by, and whether it is for an audience. */
+    /** What the frame that is being made was asked for by. */
     private Request request = Request.NOTHING;
 
+    /** Whether it is for an audience. */
     private boolean airs;
 
     /** Whether a lane of the look tells others something. */

@@ -31,6 +31,7 @@ final class Screens {
 
     private static final double RATE = 30;
     private static final long SHORTEST_NS = 1_000_000;
+    private static final long MISSED_NS = 5_000_000;
     private final Programme programme;
     private final Photographs photographs;
     private final Map<Integer, Screen> screens = new LinkedHashMap<>();
@@ -245,8 +246,12 @@ final class Screens {
     long rest(long most) {
         long now = System.nanoTime();
         long rest = most;
-        for (Screen screen : screens.values())
-            if (fades(screen, now)) rest = Math.min(rest, screen.sent + period() - now);
+        for (Screen screen : screens.values()) {
+            if (!fades(screen, now)) continue;
+            long left = screen.sent + period() - now;
+            // One that nobody asks for, or that is frozen, is not waited for.
+            if (left > -MISSED_NS) rest = Math.min(rest, left);
+        }
         return Math.max(SHORTEST_NS, rest);
     }
 
